@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { FormulaContent, FormulaKind } from './formula.ts';
+import { route } from './route.ts';
+import { Colour, Name, Words } from './values.ts';
+
+/** One formula as an open file: what a version holds, with nothing of the kitchen it came from but its own entries. */
+export const FormulaFile = z.object({
+  format: z.literal('inch-pantry formula', 'It does not say "format": "inch-pantry formula".'),
+  version: z.literal(1, 'Only version 1 of the file is known.'),
+  name: Name,
+  kind: FormulaKind,
+  colour: Colour,
+  note: Words.default(''),
+  content: FormulaContent,
+});
+export type FormulaFile = z.infer<typeof FormulaFile>;
+
+/** The published JSON Schema of a formula file. */
+export const formulaFileSchema = (): Record<string, unknown> => ({
+  ...z.toJSONSchema(FormulaFile, { io: 'input' }),
+  title: 'Inch Pantry formula, version 1',
+});
+
+export const formulaFileRoutes = {
+  schema: route({
+    method: 'GET',
+    path: '/api/schemas/formula.json',
+    access: 'anyone',
+    summary: 'The JSON Schema of a formula file',
+    response: z.record(z.string(), z.unknown()),
+  }),
+};

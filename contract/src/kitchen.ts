@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { route } from './route.ts';
+import { Name, Words } from './values.ts';
+
+export const CupSchool = z.enum(['us', 'us-legal', 'metric', 'australian', 'imperial', 'japanese']);
+export const RulePackId = z.enum(['us', 'eu']);
+const TimeZone = z.string().refine((zone) => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}, 'Not a time zone; write for instance Europe/London.');
+
+const fields = {
+  name: Name,
+  place: Words,
+  elevationMetres: z.number().min(-400, 'Not under −400 m.').max(5000, 'At most 5,000 m.'),
+  cupSchool: CupSchool.nullable(),
+  rulePack: RulePackId,
+  localStatement: Words,
+  criticalPh: z.number().min(3, 'Not under 3.').max(4.6, 'Never over 4.6.'),
+  currency: z.string().regex(/^[A-Z]{3}$/, 'Three capitals, such as GBP.'),
+  timeZone: TimeZone,
+};
+
+export const Kitchen = z.object({ id: z.string(), ...fields, revision: z.number().int() });
+export type Kitchen = z.infer<typeof Kitchen>;
+
+export const KitchenChange = z.object(fields).partial().extend({ revision: z.number().int() });
+
+export const kitchenRoutes = {
+  read: route({
+    method: 'GET',
+    path: '/api/kitchen',
+    access: 'reader',
+    summary: 'The kitchen and its settings',
+    response: Kitchen,
+  }),
+  change: route({
+    method: 'PATCH',
+    path: '/api/kitchen',
+    access: 'owner',
+    summary: 'Change settings; a stale revision is refused with 409',
+    body: KitchenChange,
+    response: Kitchen,
+  }),
+};

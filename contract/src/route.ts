@@ -1,0 +1,32 @@
+import type { z } from 'zod';
+
+/** Who may call a route. Each role may do what the ones before it may. */
+export type Access = 'anyone' | 'reader' | 'maker' | 'owner';
+
+type Shape = z.ZodType;
+
+/** One request and its answer. `params` name the `:parts` of the path. */
+export interface Route<P extends Shape, Q extends Shape, B extends Shape, R extends Shape> {
+  method: 'GET' | 'POST' | 'PATCH' | 'DELETE';
+  path: string;
+  access: Access;
+  summary: string;
+  params?: P;
+  query?: Q;
+  body?: B;
+  response: R;
+  /** Set where the answer is a file rather than JSON. */
+  media?: string;
+}
+
+// biome-ignore lint/suspicious/noExplicitAny: a list of routes has routes of every shape
+export type AnyRoute = Route<any, any, any, any>;
+
+export function route<
+  R extends Shape,
+  P extends Shape = z.ZodNever,
+  Q extends Shape = z.ZodNever,
+  B extends Shape = z.ZodNever,
+>(shape: Route<P, Q, B, R>): Route<P, Q, B, R> {
+  return shape;
+}

@@ -1,0 +1,31 @@
+import { accountRoutes } from './account.ts';
+import { containerRoutes } from './container.ts';
+import { formulaRoutes } from './formula.ts';
+import { formulaFileRoutes } from './formulaFile.ts';
+import { ingredientRoutes } from './ingredient.ts';
+import { instrumentRoutes } from './instrument.ts';
+import { kitchenRoutes } from './kitchen.ts';
+import { kitchenFileRoutes } from './kitchenFile.ts';
+import { lotRoutes } from './lot.ts';
+import type { AnyRoute } from './route.ts';
+import { todayRoutes } from './today.ts';
+
+const rooms = {
+  account: accountRoutes,
+  kitchen: kitchenRoutes,
+  'kitchen-file': kitchenFileRoutes,
+  formula: formulaRoutes,
+  'formula-file': formulaFileRoutes,
+  ingredient: ingredientRoutes,
+  lot: lotRoutes,
+  instrument: instrumentRoutes,
+  container: containerRoutes,
+  today: todayRoutes,
+};
+
+/** Every route of the API with the room it belongs to. */
+export const allRoutes: readonly (AnyRoute & { room: string; name: string })[] = Object.entries(
+  rooms,
+).flatMap(([room, routes]) =>
+  Object.entries(routes as Record<string, AnyRoute>).map(([name, r]) => ({ ...r, room, name })),
+);

@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { route } from './route.ts';
+
+const LotTag = z.object({ code: z.string(), name: z.string(), colour: z.string() });
+export const TodayView = z.object({
+  now: z.string(),
+  due: z.array(
+    z.object({
+      id: z.string(),
+      when: z.enum(['now', 'next', 'later']),
+      at: z.string().nullable(),
+      lot: LotTag.nullable(),
+      title: z.string(),
+      detail: z.string(),
+      action: z.object({
+        label: z.string(),
+        place: z.enum(['stove', 'bottling', 'labels', 'bench', 'shelf']),
+      }),
+    }),
+  ),
+  obstacles: z.array(
+    z.object({ lot: LotTag, level: z.enum(['hold', 'stop']), title: z.string(), detail: z.string() }),
+  ),
+  bars: z.array(
+    z.object({
+      code: z.string(),
+      colour: z.string(),
+      segments: z.array(
+        z.object({
+          title: z.string(),
+          from: z.string(),
+          to: z.string(),
+          state: z.enum(['done', 'running', 'planned']),
+        }),
+      ),
+    }),
+  ),
+  clocks: z.array(
+    z.object({
+      code: z.string(),
+      colour: z.string(),
+      step: z.string(),
+      stepId: z.string(),
+      startedAt: z.string(),
+      elapsedSeconds: z.number(),
+      leftSeconds: z.number().nullable(),
+    }),
+  ),
+  open: z.array(LotTag.extend({ state: z.string() })),
+});
+export type TodayView = z.infer<typeof TodayView>;
+
+export const todayRoutes = {
+  read: route({
+    method: 'GET',
+    path: '/api/today',
+    access: 'reader',
+    summary: 'What needs a hand, what stands in the way, clocks and open lots',
+    response: TodayView,
+  }),
+};

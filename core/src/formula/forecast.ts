@@ -1,0 +1,273 @@
+import { acidFacts } from '../acid/index.ts';
+import { heatProcesses, processTime } from '../heat/index.ts';
+import type { Ingredient } from '../ingredient/index.ts';
+import { waterActivity } from '../keeping/index.ts';
+import { swellingAt } from '../pan/index.ts';
+import { hasAcid, phOf } from './acidity.ts';
+import { amountsOf, type LineAmount } from './amounts.ts';
+import { balanceOf, type Drink, drinkOf } from './balance.ts';
+import { type Body, bodyOf } from './body.ts';
+import { type Caution, cautions, lowAcidLines } from './cautions.ts';
+import { type Corner, compositionOf } from './composition.ts';
+import type { FormulaContent } from './content.ts';
+import { cornerDraw } from './draw.ts';
+import {
+  type Foreseen,
+  type Outlook,
+  outlookOf,
+  type PhForecast,
+  rawAfterKill,
+  unknownLines,
+} from './outlook.ts';
+import { brixOf, type Composition, liquidOf } from './pan.ts';
+import { readLine, type SaidLine, type Weighing } from './said.ts';
+import type { StepOutcome } from './steps.ts';
+import { sugarRoles } from './sugarRole.ts';
+import { walk } from './walk.ts';
+
+export interface ForecastSetting extends Weighing {
+  elevationMetres: number;
+  /** The kitchen's critical limit. */
+  criticalPh: number;
+}
+
+export interface Forecast extends Outlook {
+  lines: LineAmount[];
+  steps: StepOutcome[];
+  /** Grams of finished liquid. */
+  grams: number;
+  /** mL at 20 °C, fruit left in included. */
+  millilitres: number;
+  /** What it fills when hot, at 88 °C: some 3 % more, which is gone when it is cold. */
+  hotMillilitres: number;
+  brix: number;
+  /** Null where it cannot be computed; `phWhy` then says why. */
+  ph: PhForecast | null;
+  phWhy: string | null;
+  /** Information only: never a hurdle. */
+  waterActivity: number | null;
+  abv: number;
+  /** % w/w as citric; null where there is too little water, or acids that are not known. */
+  taPercent: number | null;
+  /** °Bx over TA. */
+  ratio: number | null;
+  aceticPercent: number;
+  bottles: number;
+  /** What is left over after the last full bottle, mL. */
+  shortMl: number;
+  /** The drink at its dilution; null where none is said. */
+  drink: Drink | null;
+  body: Body;
+  /** Minor units of the kitchen's money; null while a line has no price. */
+  cost: number | null;
+  /** Lines whose price is not known. */
+  unpriced: string[];
+  processMinutes: number | null;
+  lowAcid: boolean;
+  cautions: Caution[];
+  /** What each line of sugar is there for, by line. */
+  sugarRoles: Record<string, string>;
+  /** Whether every line could be weighed. */
+  complete: boolean;
+}
+
+/** Temperature in °C at which a hot bottle is filled. */
+const FILLED_AT = 88;
+
+/** The model's own 5–95 % error in pH by °Bx, doubled where an ingredient's acids are weakly determined. */
+export function modelError(brix: number, weak: boolean): number {
+  const own = brix <= 20 ? 0.1 : brix <= 45 ? 0.2 : 0.3;
+  return weak ? 2 * own : own;
+}
+
+export const weaklyKnown = (lines: readonly LineAmount[]): boolean =>
+  lines.some(
+    (l) => l.ingredient && l.grams !== null && compositionOf(l.ingredient, 'typical').known === 'weak',
+  );
+
+/** Why there is no pH to forecast; null where there is one. */
+export function whyNoPh(lines: readonly LineAmount[], product: Composition): string | null {
+  const unknown = unknownLines(lines);
+  if (unknown.length > 0)
+    return `No figure: the acidity of ${unknown.map((l) => l.ingredient!.name.toLowerCase()).join(', ')} is not known well enough. Measure it.`;
+  if (!hasAcid(product)) return 'No figure: there is nothing acid in it.';
+  return phOf(product) === null ? 'No figure: there is too little water in it.' : null;
+}
+
+/** The lines with what is not known by the kind of its acids taken as all citric, and as all malic; as they are where all is known. */
+function splitVariants(said: readonly SaidLine[]): (readonly SaidLine[])[] {
+  const unknown = (line: SaidLine) =>
+    line.ingredient?.acidity.kind === 'juice' && line.ingredient.acidity.splitUnknown;
+  if (!said.some(unknown)) return [said];
+  return (['citric', 'malic'] as const).map((acid) =>
+    said.map((line) =>
+      unknown(line)
+        ? {
+            ...line,
+            ingredient: {
+              ...line.ingredient!,
+              acidity: { ...(line.ingredient!.acidity as Juice), split: { [acid]: 1 } },
+            },
+          }
+        : line,
+    ),
+  );
+}
+
+type Juice = Extract<Ingredient['acidity'], { kind: 'juice' }>;
+
+function forecastPh(
+  content: FormulaContent,
+  said: readonly SaidLine[],
+  lines: readonly LineAmount[],
+  product: Composition,
+  elevationMetres: number,
+): PhForecast {
+  const readings = splitVariants(said);
+  const at = (corner: Corner) =>
+    readings.map(
+      (lines) => phOf(walk(content, lines, { elevationMetres, draw: cornerDraw(corner) }).product) ?? 0,
+    );
+  const middle = Math.max(phOf(product)!, ...(readings.length > 1 ? at('typical') : []));
+  const error = modelError(brixOf(product), weaklyKnown(lines));
+  return {
+    middle,
+    low: Math.min(...at('low').map((ph) => ph || middle), middle) - error,
+    high: Math.max(...at('high'), middle) + error,
+  };
+}
+
+function costOf(lines: readonly LineAmount[], setting: ForecastSetting): Pick<Forecast, 'cost' | 'unpriced'> {
+  const unpriced: string[] = [];
+  let cost = 0;
+  for (const { ingredient, grams } of lines) {
+    if (!ingredient || grams === null) continue;
+    const price =
+      setting.catalogue.pricePerKg(ingredient.id) ?? (ingredient.family === 'water' ? 0 : undefined);
+    if (price === undefined) unpriced.push(ingredient.name);
+    else cost += (price * grams) / 1000;
+  }
+  return { cost: unpriced.length > 0 || lines.length === 0 ? null : cost, unpriced };
+}
+
+function foresee(
+  content: FormulaContent,
+  said: readonly SaidLine[],
+  lines: readonly LineAmount[],
+  product: Composition,
+  millilitres: number,
+  setting: ForecastSetting,
+): Foreseen {
+  const grams = liquidOf(product);
+  const phWhy = whyNoPh(lines, product);
+  return {
+    ph: phWhy === null ? forecastPh(content, said, lines, product, setting.elevationMetres) : null,
+    phWhy,
+    brix: brixOf(product),
+    aceticPercent: grams > 0 ? (100 * (product.acids.acetic ?? 0) * acidFacts.acetic.molarMass) / grams : 0,
+    abv: millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0,
+  };
+}
+
+/** Full bottles and what is left over; a batch said per bottle fills the bottles it was said for. */
+function bottlesOf(
+  content: FormulaContent,
+  said: readonly SaidLine[],
+  millilitres: number,
+): Pick<Forecast, 'bottles' | 'shortMl'> {
+  const perBottle = said.some((line) => line.basis.per === 'bottle' && line.value);
+  if (perBottle && content.bottles) return { bottles: content.bottles, shortMl: 0 };
+  const bottles = Math.floor(millilitres / content.bottleMl + 1e-9);
+  return { bottles, shortMl: Math.max(0, millilitres - bottles * content.bottleMl) };
+}
+
+/** A forecast told with another band of pH, as a simulation draws it: what keeps it is judged by the band's upper end. */
+export function withBand(
+  f: Forecast,
+  content: FormulaContent,
+  setting: ForecastSetting,
+  band: { low: number; high: number },
+): Forecast {
+  if (!f.ph) return f;
+  const ph = { middle: f.ph.middle, low: band.low, high: band.high };
+  const outlook = outlookOf(content, f.lines, { ...f, ph }, setting.criticalPh);
+  return { ...f, ...outlook, ph, holds: f.grams > 0 ? outlook.holds : null };
+}
+
+/** Said per bottle, each bottle has to hold what goes into it. */
+function overfull(content: FormulaContent, lines: readonly LineAmount[], millilitres: number): Caution[] {
+  const perBottle = content.lines.find((line) => line.basis?.per === 'bottle');
+  if (!perBottle || !content.bottles || lines.length === 0) return [];
+  const each = millilitres / content.bottles;
+  return each > content.bottleMl + 1
+    ? [
+        {
+          text: `Each bottle would have to hold ${each.toFixed(0)} mL and is said to hold ${content.bottleMl}: put less in each, or take a larger one.`,
+        },
+      ]
+    : [];
+}
+
+/** Cautions of the whole, those of raw things after the heating among them. */
+function allCautions(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  { grams, millilitres }: { grams: number; millilitres: number },
+  foreseen: Foreseen,
+): Caution[] {
+  return [
+    ...rawAfterKill(content, lines).map((l) => ({
+      lineId: l.lineId,
+      text: 'Goes in after the heating, so the whole is not heated: put it in before, or heat once more.',
+    })),
+    ...overfull(content, lines, millilitres),
+    ...cautions(content, lines, { grams, ph: foreseen.ph?.middle ?? null, abv: foreseen.abv }),
+  ];
+}
+
+/**
+ * Forecast of a formula: its lines weighed, carried through its steps, and read as a cook would measure the result.
+ * @param content the formula; @param setting cups and catalogue, elevation in m, the kitchen's critical pH
+ * @returns mass in g, volume in mL at 20 °C, °Bx, pH with its outermost band (published ranges corner to corner plus the model's own error;
+ * `simulate` draws the likely one), a_w (information), % ABV, TA in % as citric, bottles, body, drink, cost, hurdles, keeping and cautions;
+ * lines that cannot be weighed are left out and asked about
+ */
+export function forecast(content: FormulaContent, setting: ForecastSetting): Forecast {
+  const said = content.lines.map((line) => readLine(line, setting));
+  const walked = walk(content, said, setting);
+  const { product, millilitres } = walked;
+  const lines = amountsOf(said, walked);
+  const grams = liquidOf(product);
+  const foreseen = foresee(content, said, lines, product, millilitres, setting);
+  const acidKnown = unknownLines(lines).length === 0;
+  const balance = balanceOf(product, acidKnown);
+  const process = heatProcesses.find((p) => p.id === content.processId);
+  const outlook = outlookOf(content, lines, foreseen, setting.criticalPh);
+  const { bottles, shortMl } = bottlesOf(content, said, millilitres);
+  return {
+    ...outlook,
+    holds: grams > 0 ? outlook.holds : null,
+    lines,
+    steps: walked.outcomes,
+    grams,
+    millilitres,
+    hotMillilitres: millilitres * swellingAt(FILLED_AT),
+    ...foreseen,
+    waterActivity: product.water > 0 ? waterActivity(product) : null,
+    taPercent: balance.taPercent,
+    ratio: balance.ratio,
+    bottles,
+    shortMl,
+    drink:
+      content.waterParts !== undefined && grams > 0
+        ? drinkOf(product, content.waterParts, content.bottleMl, acidKnown)
+        : null,
+    body: bodyOf(content, lines, product, foreseen.ph?.middle ?? null),
+    ...costOf(lines, setting),
+    processMinutes: process ? processTime(process, setting.elevationMetres) : null,
+    lowAcid: lowAcidLines(lines).length > 0,
+    sugarRoles: sugarRoles(content, lines, outlook),
+    cautions: allCautions(content, lines, { grams, millilitres }, foreseen),
+    complete: lines.length > 0 && lines.every((line) => line.grams !== null),
+  };
+}

@@ -1,0 +1,32 @@
+export { type LineAmount, lineAmounts } from './amounts.ts';
+export type { Balance, Drink } from './balance.ts';
+export type { Body } from './body.ts';
+export { type Caution, lowAcidLines } from './cautions.ts';
+export type {
+  Basis,
+  FormulaContent,
+  FormulaKind,
+  FormulaLine,
+  FormulaStep,
+  StepKind,
+  Targets,
+} from './content.ts';
+export { type Contribution, contributions } from './contribution.ts';
+export { basisWords, type Difference, differences } from './difference.ts';
+export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
+export { type Interchange, interchanged, interchanges, saidGrams } from './interchange.ts';
+export {
+  type DrawMethod,
+  drawMethods,
+  fullBoil,
+  openSimmer,
+  type StrainMethod,
+  strainMethods,
+} from './methods.ts';
+export type { PhForecast } from './outlook.ts';
+export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
+export type { Weighing } from './said.ts';
+export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
+export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
+export type { StepOutcome } from './steps.ts';
+export { processFits, type Swap, sameWith } from './swap.ts';

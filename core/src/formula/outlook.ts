@@ -1,0 +1,140 @@
+import { heatProcesses } from '../heat/index.ts';
+import {
+  carriedBy,
+  type Hurdle,
+  type HurdleFacts,
+  hurdles,
+  type KeepingTime,
+  keepingLimit,
+} from '../keeping/index.ts';
+import type { LineAmount } from './amounts.ts';
+import { lowAcidLines, piecesLeftIn } from './cautions.ts';
+import { compositionOf } from './composition.ts';
+import type { FormulaContent, FormulaStep } from './content.ts';
+
+export interface PhForecast {
+  middle: number;
+  low: number;
+  high: number;
+}
+
+/** The figures that keeping is judged by, as forecast. */
+export interface Foreseen {
+  ph: PhForecast | null;
+  phWhy: string | null;
+  brix: number;
+  aceticPercent: number;
+  abv: number;
+}
+
+export interface Outlook {
+  /** Why a lot of it would be held; null where nothing speaks for that yet. */
+  holds: string | null;
+  hurdles: Hurdle[];
+  keeping: KeepingTime;
+  reason: string;
+}
+
+/** Share of the flavouring part whose acids are not known well enough to compute with. */
+export function unknownLines(lines: readonly LineAmount[]): LineAmount[] {
+  const unknown = lines.filter(
+    (l) => l.ingredient && compositionOf(l.ingredient, 'typical').known === 'unknown',
+  );
+  const grams = unknown.reduce((sum, l) => sum + (l.grams ?? 0), 0);
+  const acidic = lines.reduce(
+    (sum, l) =>
+      l.ingredient && ['juice', 'acid', 'vinegar'].includes(l.ingredient.acidity.kind)
+        ? sum + (l.grams ?? 0)
+        : sum,
+    0,
+  );
+  return grams > 0.03 * (grams + acidic) ? unknown : [];
+}
+
+function whyHeld(lines: readonly LineAmount[], { ph, phWhy }: Foreseen, limit: number): string | null {
+  const low = lowAcidLines(lines);
+  const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
+  if (low.length > 0 && (ph === null || ph.high > limit))
+    return `It stands on low-acid things (${names}). A lot of it is held until a measured pH is at or under ${limit}.`;
+  if (ph === null) return phWhy;
+  if (ph.middle > limit)
+    return `The forecast pH ${ph.middle.toFixed(2)} is over the limit of ${limit}. Add acid.`;
+  return null;
+}
+
+/** A kill step is the whole liquid at 90 °C or boiling: one said to be cooler is none. */
+export const kills = (step: FormulaStep): boolean =>
+  step.killStep === true && (step.celsius === undefined || step.celsius >= 90);
+
+/** Raw fruit, juice or plants that go in after the last kill step: the whole liquid was not heated then. */
+export function rawAfterKill(content: FormulaContent, lines: readonly LineAmount[]): LineAmount[] {
+  const lastKill = content.steps.findLastIndex(kills);
+  if (lastKill === -1) return [];
+  const order = new Map(content.steps.map((step, i) => [step.id, i]));
+  return lines.filter(
+    (l, i) =>
+      l.grams !== null &&
+      ['fruit', 'juice', 'plant'].includes(l.ingredient?.family ?? '') &&
+      !l.ingredient!.id.startsWith('bottled-') &&
+      (order.get(content.lines[i]!.stepId ?? '') ?? 0) > lastKill,
+  );
+}
+
+/** Whether the formula names a heat process: a shipped one, or the kitchen's own with its source. */
+const plannedProcess = (content: FormulaContent): boolean =>
+  heatProcesses.some((p) => p.id === content.processId) || (content.processSource ?? '') !== '';
+
+function factsOf(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  foreseen: Foreseen,
+  criticalPh: number,
+): HurdleFacts {
+  const shelf = content.storage === 'shelf' ? true : null;
+  const { ph, brix, aceticPercent, abv } = foreseen;
+  return {
+    storage: content.storage,
+    ph: ph ? ph.high : null,
+    criticalPh,
+    killStep: content.steps.some(kills) && rawAfterKill(content, lines).length === 0,
+    heatProcess: shelf && plannedProcess(content),
+    closedHot: shelf,
+    sealChecked: shelf,
+    cooledInTime: content.storage === 'cold' ? true : null,
+    freshPieces: piecesLeftIn(content, lines).some((l) => l.ingredient!.lowAcid),
+    brix,
+    aceticPercent: aceticPercent > 0 ? aceticPercent : null,
+    abv: abv > 0.05 ? abv : null,
+    measuredWaterActivity: null,
+  };
+}
+
+/** "if it measures so": the forecast never releases anything. */
+function forecastReason(facts: HurdleFacts, holds: string | null, process: boolean): string {
+  if (holds) return holds;
+  const sentence = carriedBy(facts)
+    .replace('Measured pH', 'A pH of')
+    .replace(/^(.)/, (c) => c.toUpperCase());
+  const condition =
+    facts.storage === 'shelf' && !process
+      ? ' Name a heat process with a source, or keep it cold.'
+      : ' Measure pH before you release it.';
+  return `If it comes out as forecast: ${sentence}${condition}`;
+}
+
+/** What would keep it if it came out as forecast: every hurdle with its level, the row of the keeping table, and the sentence of reasons. */
+export function outlookOf(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  foreseen: Foreseen,
+  criticalPh: number,
+): Outlook {
+  const holds = whyHeld(lines, foreseen, criticalPh);
+  const facts = factsOf(content, lines, foreseen, criticalPh);
+  return {
+    holds,
+    hurdles: hurdles(facts),
+    keeping: keepingLimit(facts),
+    reason: forecastReason(facts, holds, plannedProcess(content)),
+  };
+}

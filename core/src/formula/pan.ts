@@ -1,0 +1,93 @@
+import { type AcidName, type Acids, acidFacts } from '../acid/index.ts';
+import { densityAt20 } from '../sugar/index.ts';
+
+/** Grams of each; acids in mol and base in eq. Everything is conserved or accounted for. */
+export interface Composition {
+  water: number;
+  sucrose: number;
+  glucose: number;
+  fructose: number;
+  otherSolids: number;
+  insoluble: number;
+  ethanol: number;
+  acids: Acids;
+  baseEquivalents: number;
+}
+
+/** A pan: what runs, and what is still in the fruit and leaves. */
+export interface Pan {
+  liquid: Composition;
+  fruit: Composition;
+}
+
+export const nothing = (): Composition => ({
+  water: 0,
+  sucrose: 0,
+  glucose: 0,
+  fructose: 0,
+  otherSolids: 0,
+  insoluble: 0,
+  ethanol: 0,
+  acids: {},
+  baseEquivalents: 0,
+});
+
+export const emptyPan = (): Pan => ({ liquid: nothing(), fruit: nothing() });
+
+/** Pours `factor` times a composition into another, in place: a simulation pours hundreds of thousands of times. */
+export function pour(into: Composition, add: Composition, factor: number): Composition {
+  into.water += add.water * factor;
+  into.sucrose += add.sucrose * factor;
+  into.glucose += add.glucose * factor;
+  into.fructose += add.fructose * factor;
+  into.otherSolids += add.otherSolids * factor;
+  into.insoluble += add.insoluble * factor;
+  into.ethanol += add.ethanol * factor;
+  into.baseEquivalents += add.baseEquivalents * factor;
+  const { acids } = into;
+  for (const name in add.acids)
+    acids[name as AcidName] = (acids[name as AcidName] ?? 0) + add.acids[name as AcidName]! * factor;
+  return into;
+}
+
+/** A share of a composition, on its own. */
+export const shareOf = (part: Composition, share: number): Composition => pour(nothing(), part, share);
+
+export function acidGrams(acids: Acids): number {
+  let grams = 0;
+  for (const name in acids) grams += acids[name as AcidName]! * acidFacts[name as AcidName].molarMass;
+  return grams;
+}
+
+/** Dissolved solids in g: sugars, acids and other solubles. */
+export const solidsOf = (part: Composition): number =>
+  part.sucrose + part.glucose + part.fructose + part.otherSolids + acidGrams(part.acids);
+
+/** Liquid in g: everything but what does not dissolve. */
+export const liquidOf = (part: Composition): number => part.water + part.ethanol + solidsOf(part);
+
+/** Everything in it, g. */
+export const massOf = (part: Composition): number => liquidOf(part) + part.insoluble;
+
+/** °Bx of the liquid, % w/w of dissolved solids. */
+export function brixOf(part: Composition): number {
+  const solids = solidsOf(part);
+  const liquid = part.water + part.ethanol + solids;
+  return liquid > 0 ? (100 * solids) / liquid : 0;
+}
+
+/** Volume in mL at 20 °C of the liquid; the density table ends at 80 °Bx, a stiffer one is measured by its last row. */
+export function volumeOf(part: Composition): number {
+  const solids = solidsOf(part);
+  const grams = part.water + part.ethanol + solids;
+  // Spirit is lighter than the table's water; contraction on mixing is ignored.
+  const spirit = part.ethanol / 0.78924;
+  const rest = grams - part.ethanol;
+  return rest > 0 ? spirit + rest / densityAt20(Math.min(80, (100 * solids) / rest)) : spirit;
+}
+
+/** What of the fruit is in no liquid at all takes room as well, mL: cell walls at 1.5 g/mL. */
+export const solidVolumeOf = (part: Composition): number => part.insoluble / 1.5;
+
+/** The whole pan as it stands at equilibrium: liquid and what is left of the fruit, blended. */
+export const blendedPan = (pan: Pan): Composition => pour(shareOf(pan.liquid, 1), pan.fruit, 1);

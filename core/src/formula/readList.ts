@@ -1,0 +1,215 @@
+import { type Ingredient, type KitchenCatalogue, namedIn, warningFor } from '../ingredient/index.ts';
+import { unitNamed } from '../quantity/index.ts';
+import type { Basis } from './content.ts';
+
+/** One line of a pasted list: understood, or with what is asked of it. */
+export interface ReadListLine {
+  /** Place in the pasted text, from 1. */
+  number: number;
+  text: string;
+  said: string;
+  ingredientId: string;
+  basis?: Basis;
+  /** What it might be, where the words do not say clearly. */
+  others: Ingredient[];
+  /** What is asked, in a sentence; absent where it is understood. */
+  query?: string;
+}
+
+const COUNTED = new Set(
+  'pinch handful sprig bunch stick strip slice piece clove pod head knob glug dash splash capful drop leaf spoon mug jar bottle twist curl bag packet'.split(
+    ' ',
+  ),
+);
+const ONE = '(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|dozen|half|quarter)';
+const NUMBER = String.raw`(?:\d+\s+\d+[/⁄]\d+|\d+[/⁄]\d+|\d+(?:[.,]\d+)?\s*[¼½¾⅓⅔⅛⅜⅝⅞]?|[¼½¾⅓⅔⅛⅜⅝⅞])`;
+const AMOUNT = new RegExp(
+  `^(?:about|approx\\.?|around|some)?\\s*((?:half an?|${ONE} and a half|${NUMBER}|${ONE}\\b)(?:\\s*(?:-|–|to|or)\\s*(?:${NUMBER}|${ONE}\\b))?)\\s*(.*)$`,
+  'i',
+);
+
+const singular = (word: string): string =>
+  word
+    .toLowerCase()
+    .replace(/\.$/, '')
+    .replace(/leaves$/, 'leaf')
+    .replace(/(ches|shes)$/, (end) => end.slice(0, -2))
+    .replace(/([^s])s$/, '$1');
+
+interface Amount {
+  said: string;
+  rest: string;
+}
+
+/** The unit at the head of some words, and what is left: up to three words for a unit, one for a count. */
+function unitAtHead(words: string, measures: ReadonlySet<string>): { unit: string; rest: string } {
+  const list = words.split(/\s+/).filter(Boolean);
+  for (let n = Math.min(3, list.length); n > 0; n--) {
+    const unit = list.slice(0, n).join(' ').replace(/[,;]$/, '');
+    if (unitNamed(unit)) return { unit, rest: list.slice(n).join(' ') };
+  }
+  const first = singular(list[0] ?? '');
+  if (COUNTED.has(first) || measures.has(first)) return { unit: list[0]!, rest: list.slice(1).join(' ') };
+  return { unit: '', rest: words };
+}
+
+/** An amount at the head of a text, compound weights and attached units included; null where there is none. */
+function amountAtHead(text: string, measures: ReadonlySet<string>): Amount | null {
+  const match = AMOUNT.exec(text);
+  if (!match) return null;
+  const { unit, rest } = unitAtHead(match[2]!, measures);
+  let said = `${match[1]!.trim()} ${unit}`.trim();
+  let left = rest.replace(/^of\s+/i, '');
+  const more = /^(\d+(?:[.,]\d+)?)\s*(oz|ounces?|g|grams?)\b\s*(.*)$/i.exec(left);
+  if (/^(lbs?|pounds?|kgs?|kilos?)$/i.test(unit) && more) {
+    said = `${said} ${more[1]} ${more[2]}`;
+    left = more[3]!.replace(/^of\s+/i, '');
+  }
+  // "10 cloves": what is counted is the ingredient itself.
+  return left === '' ? { said: match[1]!.trim(), rest: unit } : { said, rest: left };
+}
+
+interface Follows {
+  basis: Basis | { per: 'named'; name: string; by: 'weight' | 'volume' };
+  ratio?: string;
+  rest: string;
+}
+
+const RATIOS: [RegExp, string][] = [
+  [/^(?:the )?(?:same|equal)\b/i, '1'],
+  [/^half\b/i, '1/2'],
+  [/^(?:twice|double)\b/i, '2'],
+  [/^a third\b/i, '1/3'],
+  [/^two thirds\b/i, '2/3'],
+  [/^three quarters\b/i, '3/4'],
+];
+
+/** "as much sugar as fruit", "half the weight of the fruit in sugar", "equal volume of vinegar to juice". */
+function followsLine(text: string): Follows | null {
+  const asMuch = /^(half |twice )?as much (.+?) as (?:the )?(.+)$/i.exec(text);
+  if (asMuch) {
+    const times = asMuch[1]?.trim().toLowerCase();
+    return {
+      basis: { per: 'named', name: asMuch[3]!, by: 'weight' },
+      ratio: times === 'half' ? '1/2' : times === 'twice' ? '2' : '1',
+      rest: asMuch[2]!,
+    };
+  }
+  const its =
+    /^(.+?)?\s*\b(?:the |its |their )?(?:own )?(weight|volume) (?:of |in )(?:the )?(.+?)(?: (?:in|of|to|as) (?:the )?(.+))?$/i.exec(
+      text,
+    );
+  if (!its) return null;
+  const head = (its[1] ?? '').trim();
+  const ratio = RATIOS.find(([pattern]) => pattern.test(head))?.[1] ?? (head === '' ? '1' : null);
+  if (!ratio) return null;
+  // "half the weight of the fruit in sugar" names the fruit first; "equal weight of sugar to fruit" the sugar.
+  const [one, two] = [its[3]!, its[4]];
+  const fruitFirst =
+    two !== undefined && / in /i.test(text.slice(text.toLowerCase().indexOf(one.toLowerCase())));
+  return {
+    basis: {
+      per: 'named',
+      name: (fruitFirst ? one : two) ?? 'fruit',
+      by: its[2]!.toLowerCase() as 'weight' | 'volume',
+    },
+    ratio,
+    rest: (fruitFirst ? two : one)!,
+  };
+}
+
+const PER_LITRE =
+  /\s*,?\s*(?:per|to each|to every|for each|for every|to the|a) (?:litre|liter|l)(?: of (?:the )?(?:strained |drained )?(?:juice|liquid|yield|it))?\b/i;
+const PER_BOTTLE = /\s*,?\s*(?:per|in each|to each|in every|for each|into each) (?:jar|bottle)\b/i;
+
+function follows(text: string): Follows {
+  if (PER_LITRE.test(text))
+    return { basis: { per: 'yield', by: 'volume' }, rest: text.replace(PER_LITRE, ' ').trim() };
+  if (PER_BOTTLE.test(text)) return { basis: { per: 'bottle' }, rest: text.replace(PER_BOTTLE, ' ').trim() };
+  const by = /^(.*?)\s+of (?:the )?([^,]+), by (weight|volume)$/i.exec(text);
+  if (by)
+    return {
+      basis: { per: 'named', name: by[2]!, by: by[3]!.toLowerCase() as 'weight' | 'volume' },
+      rest: by[1]!,
+    };
+  return followsLine(text) ?? { basis: { per: 'batch' }, rest: text };
+}
+
+/** "juice of 2 lemons" as 2 of lemon juice; "sugar, 500 g" as 500 g of sugar. */
+function turned(text: string): string {
+  const part = /^(?:the )?(juice|zest|peel|rind)s? of (.+?)\s+([\p{L}]+)$/iu.exec(text);
+  if (part) return `${part[2]} ${singular(part[3]!)} ${part[1]!.toLowerCase()}`;
+  const behind = /^([\p{L}][^\d¼½¾⅓⅔⅛⅜⅝⅞]*?)\s*(?:[,:–]|\s-)\s*((?:\d|[¼½¾⅓⅔⅛⅜⅝⅞]).*)$/u.exec(text);
+  return behind ? `${behind[2]} ${behind[1]}` : text;
+}
+
+const plain = (text: string): string =>
+  text
+    .replace(/^\s*(?:[-*•·–▢□]|\d{1,2}[.)](?=\s))\s*/, '')
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+const isHeading = (text: string): boolean =>
+  /:$/.test(text) || /^(ingredients?|for the .*|method|you will need)$/i.test(text);
+
+function readOne(number: number, text: string, catalogue: KitchenCatalogue, measures: ReadonlySet<string>) {
+  const follow = follows(plain(text));
+  const amount = follow.ratio ? null : amountAtHead(turned(follow.rest), measures);
+  const words = amount ? amount.rest : follow.rest;
+  const warning = warningFor(text);
+  const { entry, others } = namedIn(words, catalogue);
+  const said = follow.ratio ?? amount?.said ?? '';
+  const line: ReadListLine = { number, text: text.trim(), said, ingredientId: entry?.id ?? '', others };
+  if (warning?.refuse) return { line: { ...line, ingredientId: '', query: warning.why }, follow };
+  if (!entry)
+    line.query =
+      others.length > 0
+        ? `Which is meant by "${words.trim()}"?`
+        : `"${words.trim() || text.trim()}" is not in the catalogue. Choose what it is, or add it as your own; until then it counts for nothing.`;
+  else if (said === '') line.query = 'How much? The list does not say.';
+  return { line, follow };
+}
+
+/** The line that a name means among those read: by its ingredient, or the first fruit for "fruit". */
+function named(name: string, lines: readonly ReadListLine[], catalogue: KitchenCatalogue): number {
+  if (/^(the )?(fruit|berries|pulp)$/i.test(name.trim()))
+    return lines.findIndex((l) => catalogue.find(l.ingredientId)?.family === 'fruit');
+  const id = namedIn(name, catalogue).entry?.id;
+  return id === undefined ? -1 : lines.findIndex((l) => l.ingredientId === id);
+}
+
+/**
+ * Reads a pasted list of ingredients line by line: each is understood, or says what is asked. Nothing is invented and nothing dropped but blank lines and headings.
+ * @param text lines as people write them: "2 cups sugar", "juice of 3 lemons", "as much sugar as fruit", "a spoon in each jar"
+ * @param catalogue the kitchen's; @returns one entry a line; `basis.lineId` is "line" and the number of the line it follows
+ */
+export function readIngredientList(text: string, catalogue: KitchenCatalogue): ReadListLine[] {
+  const measures = new Set(catalogue.measures.map((m) => m.name));
+  const read = text
+    .split(/\r?\n/)
+    .map((line, i) => ({ number: i + 1, line }))
+    .filter(({ line }) => plain(line) !== '' && !isHeading(plain(line)))
+    .map(({ number, line }) => readOne(number, line, catalogue, measures));
+  const lines = read.map(({ line }) => line);
+  for (const { line, follow } of read) {
+    const { basis } = follow;
+    if (basis.per === 'batch') continue;
+    if (basis.per !== 'named') {
+      line.basis = basis;
+      continue;
+    }
+    if (/^(the )?(juice|liquid|yield)$/i.test(basis.name.trim())) {
+      line.basis = { per: 'yield', by: basis.by };
+      continue;
+    }
+    const other = named(basis.name, lines, catalogue);
+    if (other === -1 || lines[other] === line)
+      line.query ??= `It follows "${basis.name.trim()}", which is not in the list.`;
+    else line.basis = { per: 'line', lineId: lineKey(lines[other]!), by: basis.by };
+  }
+  return lines;
+}
+
+/** The id that a read line gets in a formula. */
+export const lineKey = (line: Pick<ReadListLine, 'number'>): string => `line${line.number}`;

@@ -1,0 +1,104 @@
+import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
+import { type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
+import type { Basis, FormulaLine } from './content.ts';
+
+/** What weighing a formula's lines needs to know of the kitchen. */
+export interface Weighing {
+  cup: CupSchool | undefined;
+  catalogue: KitchenCatalogue;
+}
+
+/** A line as it was said, read as far as its words go: grams, or a ratio to what it follows. */
+export interface SaidLine {
+  lineId: string;
+  ingredient: Ingredient | null;
+  basis: Basis;
+  /** Grams, or a ratio where the basis is another line or the yield; null while something is asked. */
+  value: { kind: 'grams' | 'ratio'; amount: number; low: number; high: number } | null;
+  assumption?: string;
+  asks?: string;
+  askKind?: 'weight-or-volume' | 'cup-school';
+}
+
+const RATIO_WORDS: Record<string, number> = {
+  'as much': 1,
+  equal: 1,
+  'the same': 1,
+  same: 1,
+  half: 0.5,
+  'half as much': 0.5,
+  'a third': 1 / 3,
+  'two thirds': 2 / 3,
+  'a quarter': 0.25,
+  'three quarters': 0.75,
+  double: 2,
+  twice: 2,
+  'twice as much': 2,
+};
+
+const RATIO_TEXT = /^[\d\s./¼½¾⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞,–-]+(?:\s*(?:to|or)\s*[\d\s./¼½¾⅓⅔]+)?%?$/;
+
+/** "half", "1:2", "0.6", "60 %", "½ to ⅔" as a ratio; undefined where the words are an amount instead. */
+function ratioOf(said: string): SaidLine['value'] | undefined {
+  const text = said.trim().toLowerCase();
+  const word = RATIO_WORDS[text];
+  const at = (amount: number, low = amount, high = amount) => ({ kind: 'ratio' as const, amount, low, high });
+  if (word !== undefined) return at(word);
+  const parts = /^(\d+(?:[.,]\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)$/.exec(text);
+  if (parts) return at(Number(parts[1]!.replace(',', '.')) / Number(parts[2]!.replace(',', '.')));
+  if (!RATIO_TEXT.test(text)) return undefined;
+  const quantity = parseQuantity(text);
+  const size = quantity.unit === '%' ? 0.01 : 1;
+  const [low, high] = quantity.range ?? [quantity.amount, quantity.amount];
+  return at(quantity.amount * size, low * size, high * size);
+}
+
+/**
+ * Reads a formula line's words: grams by weight, measure or count, or a ratio where it follows something else.
+ * @param line the line; @param weighing the kitchen's cups, catalogue and own measures
+ * @returns the amount with its range and the assumption made, or the question it leaves open. Nothing is invented.
+ */
+export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
+  const ingredient = weighing.catalogue.find(line.ingredientId) ?? null;
+  const basis = line.basis ?? { per: 'batch' };
+  const open = (asks: string, askKind?: SaidLine['askKind']): SaidLine => ({
+    lineId: line.id,
+    ingredient,
+    basis,
+    value: null,
+    asks,
+    ...(askKind ? { askKind } : {}),
+  });
+  if (!ingredient) return open('Choose an ingredient.');
+  if (line.said.trim() === '')
+    return open(basis.per === 'batch' ? 'How much? Write an amount, as in "250 g".' : 'How much to each?');
+  try {
+    const ratio = basis.per === 'line' || basis.per === 'yield' ? ratioOf(line.said) : undefined;
+    if (ratio)
+      return ratio!.amount > 0
+        ? { lineId: line.id, ingredient, basis, value: ratio }
+        : open('An amount has to be over 0.');
+    const quantity = parseQuantity(line.said, weighing.cup ? { cup: weighing.cup } : {});
+    if (quantity.asks) return open(`Is "${line.said.trim()}" by weight or by volume?`, 'weight-or-volume');
+    const { grams, assumption, range } = toGrams(quantity, ingredient, {
+      cup: weighing.cup,
+      measures: weighing.catalogue.measures,
+    });
+    if (!(grams > 0)) return open('An amount has to be over 0.');
+    const [low, high] = range ?? [grams, grams];
+    return {
+      lineId: line.id,
+      ingredient,
+      basis,
+      value: { kind: 'grams', amount: grams, low, high },
+      ...(assumption ? { assumption } : {}),
+    };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return open(error.message, error.message.startsWith('Which country') ? 'cup-school' : undefined);
+  }
+}
+
+/** Bulk density as poured, g/mL; undefined where none is known. */
+export const bulkDensity = (entry: Ingredient): number | undefined =>
+  entry.gramsPerMl?.cup ?? entry.gramsPerMl?.spoon;

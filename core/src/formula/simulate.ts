@@ -1,0 +1,211 @@
+import type { Ingredient, Range } from '../ingredient/index.ts';
+import { alcoholLeft, waterActivity } from '../keeping/index.ts';
+import { hasAcid, phOf } from './acidity.ts';
+import { amountsOf } from './amounts.ts';
+import { atDeviation, type Chance, chance, correlated } from './chance.ts';
+import { compositionOf, withAcidity } from './composition.ts';
+import type { FormulaContent } from './content.ts';
+import type { Draw } from './draw.ts';
+import { type ForecastSetting, modelError, weaklyKnown, whyNoPh } from './forecast.ts';
+import { juiceTable } from './juiceTable.ts';
+import { brixOf, type Composition, liquidOf } from './pan.ts';
+import { readLine } from './said.ts';
+import { walk } from './walk.ts';
+
+/** Middle, 5–95 % band and shape of one figure over many draws. */
+export interface Spread {
+  middle: number;
+  low: number;
+  high: number;
+  /** Counts in equal bins from `from` to `to`. */
+  bins: number[];
+  from: number;
+  to: number;
+}
+
+export interface Simulation {
+  draws: number;
+  seed: number;
+  /** Draws in which no such juice was possible and that were drawn again. */
+  redrawn: number;
+  /** Null where no pH can be computed; none is then shown. */
+  ph: Spread | null;
+  brix: Spread;
+  waterActivity: Spread | null;
+  millilitres: Spread;
+  /** % ABV; null where there is no spirit in it. */
+  abv: Spread | null;
+  /** Chance of a pH at or under a limit: the critical limit, and the formula's own target where it has one. */
+  chances: {
+    phUnderLimit: number | null;
+    phUnderTarget: number | null;
+    brixOverTarget: number | null;
+    /** Of a calculated a_w at or under 0.85: information. */
+    waterUnder085: number | null;
+    /** Of filling at least so many bottles. */
+    bottles: { count: number; chance: number }[];
+  };
+}
+
+/** What cups and counts leave open that scales do not: one standard deviation, as a share. */
+const BY_MEASURE = 0.08;
+/** What practice leaves open around a share that the cook set. */
+const AROUND_SHARE = 0.04;
+/** A °Bx read at the stove, one standard deviation. */
+const READ_BRIX = 0.8;
+/** °Bx of a fruit from picking to picking, as a share of its solids: one standard deviation. */
+const SOLIDS = 0.1;
+/** Correlation of pH and TA within a fruit. */
+const PH_TA = -0.5;
+const Z95 = 1.6449;
+
+/** Composition of 100 g as one picking might have it; null where no such juice is possible. */
+function picked(entry: Ingredient, stream: Chance): Composition | null {
+  const { acidity } = entry;
+  if (acidity.kind !== 'juice') return compositionOf(entry, 'typical').composition;
+  const [ph, ta] = correlated(stream, PH_TA);
+  const split = Math.floor(stream.even() * 3);
+  const solids = stream.normal();
+  const juice = juiceTable(entry, acidity).at(ph, ta, split);
+  const grows = entry.family === 'fruit' || entry.family === 'juice';
+  const riper = grows ? 1 + Math.max(-0.4, Math.min(0.4, SOLIDS * solids)) : 1;
+  return juice && withAcidity(entry, juice, riper);
+}
+
+/** One making of the batch: every range taken at one value, each fruit drawn once. Counts in `failed` what had to be drawn again. */
+function oneDraw(stream: Chance, failed: { count: number }): Draw {
+  const fruits = new Map<Ingredient, Composition>();
+  const lines = new Map<object, number>();
+  return {
+    of(entry) {
+      let found = fruits.get(entry);
+      for (let tries = 0; !found && tries < 40; tries++) {
+        found = picked(entry, stream) ?? undefined;
+        if (!found) failed.count++;
+      }
+      found ??= compositionOf(entry, 'typical').composition;
+      fruits.set(entry, found);
+      return found;
+    },
+    pick: (range: Range) => Math.max(0, atDeviation(range, stream.normal())),
+    set: (share) => Math.max(0.01, Math.min(1, share * (1 + AROUND_SHARE * stream.normal()))),
+    amount(value, assumed) {
+      let at = lines.get(value);
+      if (at === undefined) {
+        const said =
+          value.low < value.high ? value.low + (value.high - value.low) * stream.even() : value.amount;
+        at = assumed ? said * Math.max(0.6, 1 + BY_MEASURE * stream.normal()) : said;
+        lines.set(value, at);
+      }
+      return at;
+    },
+    mark: (brix) => Math.max(1, brix + READ_BRIX * stream.normal()),
+    alcohol(minutes) {
+      const { low, middle, high } = alcoholLeft(minutes);
+      return Math.max(0, Math.min(1, atDeviation([low, middle, high], stream.normal())));
+    },
+  };
+}
+
+function spread(values: Float64Array, bins = 36): Spread {
+  const sorted = Float64Array.from(values).sort();
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
+  const [from, to] = [at(0.002), at(0.998)];
+  const counts = new Array<number>(bins).fill(0);
+  for (const value of sorted) {
+    if (value < from || value > to) continue;
+    const bin = to > from ? Math.min(bins - 1, Math.floor(((value - from) / (to - from)) * bins)) : 0;
+    counts[bin]!++;
+  }
+  return { middle: at(0.5), low: at(0.05), high: at(0.95), bins: counts, from, to };
+}
+
+const shareOf = (values: Float64Array, passes: (value: number) => boolean): number =>
+  values.reduce((count, value) => count + (passes(value) ? 1 : 0), 0) / values.length;
+
+function bottleChances(millilitres: Float64Array, bottleMl: number, wanted: number | undefined) {
+  const sure = Math.floor(spread(millilitres).low / bottleMl);
+  const most = Math.floor(spread(millilitres).high / bottleMl);
+  const counts = new Set<number>();
+  for (let i = 0; i < 5; i++) counts.add(Math.round(sure + ((most - sure) * i) / 4));
+  if (wanted) counts.add(wanted);
+  return [...counts]
+    .filter((count) => count > 0)
+    .sort((a, b) => a - b)
+    .map((count) => ({ count, chance: shareOf(millilitres, (ml) => ml >= count * bottleMl) }));
+}
+
+/**
+ * Draws a formula many times over what is only known as a range, a slice at a time so that whoever runs it may stop between slices.
+ * Drawn: pH and TA of each fruit (correlation −0.5) with the split of its acids and its solids, one draw a fruit; ranges said; cups and counts;
+ * drawn, strained and boiled shares; marks read at the stove; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
+ * @param content the formula; @param setting the kitchen's; @param options.draws 4,000; @param options.seed the same seed gives the same answer
+ * @returns an iterator that yields the draws done and ends in the simulation
+ */
+export function* simulation(
+  content: FormulaContent,
+  setting: ForecastSetting,
+  options: { draws?: number; seed?: number; slice?: number } = {},
+): Generator<number, Simulation> {
+  const { draws = 4000, seed = 1, slice = 250 } = options;
+  const said = content.lines.map((line) => readLine(line, setting));
+  const plain = walk(content, said, setting);
+  const amounts = amountsOf(said, plain);
+  const acidKnown = whyNoPh(amounts, plain.product) === null;
+  const weak = weaklyKnown(amounts);
+  const stream = chance(seed);
+  const failed = { count: 0 };
+  const [ph, brix, aw, ml, abv] = [0, 1, 2, 3, 4].map(() => new Float64Array(draws)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  for (let i = 0; i < draws; i++) {
+    const { product, millilitres } = walk(content, said, {
+      ...setting,
+      draw: oneDraw(stream, failed),
+      untold: true,
+    });
+    brix[i] = brixOf(product);
+    ml[i] = millilitres;
+    abv[i] = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
+    aw[i] = product.water > 0 ? waterActivity(product) : 1;
+    if (acidKnown && hasAcid(product))
+      ph[i] = (phOf(product, 1e-4) ?? 7) + (modelError(brix[i]!, weak) / Z95) * stream.normal();
+    if ((i + 1) % slice === 0) yield i + 1;
+  }
+  const { ph: phTarget, brix: brixTarget, bottles } = content.targets ?? {};
+  const empty = liquidOf(plain.product) === 0;
+  return {
+    draws,
+    seed,
+    redrawn: failed.count,
+    ph: acidKnown ? spread(ph) : null,
+    brix: spread(brix),
+    waterActivity: empty ? null : spread(aw),
+    millilitres: spread(ml),
+    abv: plain.product.ethanol > 0 ? spread(abv) : null,
+    chances: {
+      phUnderLimit: acidKnown ? shareOf(ph, (v) => v <= setting.criticalPh) : null,
+      phUnderTarget: acidKnown && phTarget !== undefined ? shareOf(ph, (v) => v <= phTarget) : null,
+      brixOverTarget: brixTarget !== undefined ? shareOf(brix, (v) => v >= brixTarget) : null,
+      waterUnder085: empty ? null : shareOf(aw, (v) => v <= 0.85),
+      bottles: empty ? [] : bottleChances(ml, content.bottleMl, bottles),
+    },
+  };
+}
+
+/** The whole simulation in one go, for a worker that is not asked to stop and for tests. */
+export function simulate(
+  content: FormulaContent,
+  setting: ForecastSetting,
+  options: { draws?: number; seed?: number } = {},
+): Simulation {
+  const run = simulation(content, setting, options);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+  }
+}

@@ -1,0 +1,180 @@
+import type { FormulaContent, FormulaStep } from './content.ts';
+import { type Draw, typical } from './draw.ts';
+import {
+  blendedPan,
+  type Composition,
+  emptyPan,
+  liquidOf,
+  type Pan,
+  pour,
+  solidVolumeOf,
+  volumeOf,
+} from './pan.ts';
+import { bulkDensity, type SaidLine } from './said.ts';
+import { afterStep, noOutcome, type StepOutcome } from './steps.ts';
+
+/** What a walk through the steps comes to. */
+export interface Walked {
+  pan: Pan;
+  /** Liquid and what fruit stays in it, blended: what a meter reads at equilibrium. */
+  product: Composition;
+  /** mL at 20 °C, with what does not dissolve. */
+  millilitres: number;
+  outcomes: StepOutcome[];
+  /** Grams of each line as it was said, by its place; null while it is open. */
+  grams: (number | null)[];
+  /** Grams that went into the pan, after trimming. */
+  used: (number | null)[];
+}
+
+export interface Walking {
+  elevationMetres: number;
+  draw?: Draw;
+  /** Only the product is wanted, not what each step does: a simulation asks thousands of times. */
+  untold?: boolean;
+  /** A step whose lines still go in but which does nothing: what would it be without it. */
+  without?: string;
+}
+
+/** Whether an ingredient is fruit, leaf or peel that has something to be drawn out of it. */
+const isPiece = (line: SaidLine): boolean =>
+  !line.ingredient!.liquid && ['fruit', 'plant', 'flavouring'].includes(line.ingredient!.family);
+
+class Pouring {
+  readonly grams: (number | null)[];
+  readonly used: (number | null)[];
+  private readonly index: Map<string, number>;
+  private readonly lines: readonly SaidLine[];
+  private readonly draw: Draw;
+  private readonly bottles: number;
+
+  constructor(lines: readonly SaidLine[], draw: Draw, bottles: number) {
+    this.lines = lines;
+    this.draw = draw;
+    this.bottles = bottles;
+    this.grams = lines.map(() => null);
+    this.used = lines.map(() => null);
+    this.index = new Map(lines.map((line, i) => [line.lineId, i]));
+  }
+
+  /** Grams of a line by its basis; null while what it follows has none. */
+  private weigh(line: SaidLine, liquid: Composition): number | null {
+    if (!line.value || !line.ingredient) return null;
+    const amount = this.draw.amount(line.value, line.assumption !== undefined);
+    const { basis } = line;
+    if (basis.per === 'batch') return amount;
+    if (basis.per === 'bottle') return amount * this.bottles;
+    const ratio = line.value.kind === 'ratio';
+    if (basis.per === 'line') {
+      const other = this.index.get(basis.lineId);
+      const grams = other === undefined ? null : this.used[other]!;
+      if (grams === null || grams === undefined) return null;
+      if (basis.by === 'weight') return ratio ? amount * grams : (amount * grams) / 1000;
+      const density = bulkDensity(this.lines[other!]!.ingredient!);
+      return density === undefined ? null : byVolume(line, amount, ratio, grams / density);
+    }
+    if (liquidOf(liquid) === 0) return null;
+    if (basis.by === 'volume') return byVolume(line, amount, ratio, volumeOf(liquid));
+    return ratio ? amount * liquidOf(liquid) : (amount * liquidOf(liquid)) / 1000;
+  }
+
+  /** Puts the lines of a step in, those that follow another after the one they follow. */
+  into(pan: Pan, wanted: readonly number[], step: FormulaStep | undefined): number {
+    const byYield = wanted.some((i) => this.lines[i]!.basis.per === 'yield');
+    const before = byYield ? pour(emptyPan().liquid, pan.liquid, 1) : pan.liquid;
+    let [open, trimmed] = [[...wanted], 0];
+    for (let pass = 0; open.length > 0 && pass <= wanted.length; pass++) {
+      const still: number[] = [];
+      for (const i of open) {
+        const line = this.lines[i]!;
+        const grams = this.weigh(line, before);
+        if (grams === null) {
+          still.push(i);
+          continue;
+        }
+        const keeps = step?.kind === 'prepare' && isPiece(line) ? (step.keeps ?? 1) : 1;
+        const kept = grams * (keeps === 1 ? 1 : this.draw.set(keeps));
+        this.grams[i] = grams;
+        this.used[i] = kept;
+        trimmed += grams - kept;
+        pour(isPiece(line) ? pan.fruit : pan.liquid, this.draw.of(line.ingredient!), kept / 100);
+      }
+      if (still.length === open.length) break;
+      open = still;
+    }
+    return trimmed;
+  }
+}
+
+function byVolume(line: SaidLine, amount: number, ratio: boolean, ml: number): number | null {
+  if (!ratio) return (amount * ml) / 1000;
+  const density = bulkDensity(line.ingredient!);
+  return density === undefined ? null : amount * ml * density;
+}
+
+/** A formula's content is never changed in place, so its places are found once. */
+const placed = new WeakMap<FormulaContent, Map<string, number[]>>();
+
+/** Places of the lines that go in at each step; a line without one, or whose step is gone, goes in at the first. */
+function placesByStep(content: FormulaContent): Map<string, number[]> {
+  const kept = placed.get(content);
+  if (kept) return kept;
+  const known = new Set(content.steps.map((step) => step.id));
+  const places = new Map<string, number[]>();
+  content.lines.forEach((line, i) => {
+    const step = line.stepId && known.has(line.stepId) ? line.stepId : (content.steps[0]?.id ?? '');
+    const list = places.get(step);
+    if (list) list.push(i);
+    else places.set(step, [i]);
+  });
+  placed.set(content, places);
+  return places;
+}
+
+function once(
+  content: FormulaContent,
+  lines: readonly SaidLine[],
+  walking: Walking,
+  bottles: number,
+): Walked {
+  const draw = walking.draw ?? typical;
+  const pouring = new Pouring(lines, draw, bottles);
+  const places = placesByStep(content);
+  let pan = emptyPan();
+  const outcomes: StepOutcome[] = [];
+  if (content.steps.length === 0) pouring.into(pan, places.get('') ?? [], undefined);
+  for (const step of content.steps) {
+    const idle = step.id === walking.without;
+    const trimmed = pouring.into(pan, places.get(step.id) ?? [], idle ? undefined : step);
+    const [next, outcome] = idle
+      ? [pan, noOutcome(step.id)]
+      : afterStep(pan, step, {
+          draw,
+          elevationMetres: walking.elevationMetres,
+          untold: walking.untold ?? false,
+        });
+    pan = next;
+    outcomes.push({ ...outcome, trimmed });
+  }
+  const product = blendedPan(pan);
+  const millilitres = volumeOf(product) + solidVolumeOf(product);
+  return { pan, product, millilitres, outcomes, grams: pouring.grams, used: pouring.used };
+}
+
+/**
+ * The batch carried through its steps in order, each line going in at its own step, by its own basis.
+ * Lines said per bottle are counted for the bottles that the batch fills with them in, so that they follow it.
+ * @param content the formula; @param lines its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
+ */
+export function walk(content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked {
+  const perBottle = lines.some((line) => line.basis.per === 'bottle' && line.value);
+  if (!perBottle) return once(content, lines, walking, content.bottles ?? 0);
+  if (content.bottles) return once(content, lines, walking, content.bottles);
+  const none = once(content, lines, walking, 0);
+  const guess = none.millilitres / content.bottleMl;
+  if (guess < 0.01) return none;
+  const some = once(content, lines, walking, guess);
+  const each = (some.millilitres - none.millilitres) / guess;
+  const bottles = none.millilitres / Math.max(1, content.bottleMl - each);
+  return once(content, lines, walking, bottles);
+}

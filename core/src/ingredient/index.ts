@@ -1,0 +1,30 @@
+import { forms } from './forms.ts';
+import { fruits } from './fruit.ts';
+import { juices } from './juice.ts';
+import { catalogueWith, type KitchenCatalogue, type OwnPart } from './kitchenCatalogue.ts';
+import { lowAcidThings } from './lowAcid.ts';
+import { staples } from './pantry.ts';
+import { sweeteners } from './sweetener.ts';
+import type { Ingredient } from './types.ts';
+
+export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
+export { namedIn } from './named.ts';
+export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
+export type { Acidity, Allergen, Family, Ingredient, Range } from './types.ts';
+export { warningFor, warnings } from './warned.ts';
+
+/** The catalogue that ships: every figure typical, with its public source. */
+export const catalogue: readonly Ingredient[] = [
+  ...fruits,
+  ...juices,
+  ...forms,
+  ...staples,
+  ...sweeteners,
+  ...lowAcidThings,
+];
+
+/** The catalogue as it ships, nothing laid over it. */
+export const shippedCatalogue: KitchenCatalogue = catalogueWith(catalogue, {});
+
+/** A kitchen's catalogue: the shipped one with its own entries, measures and prices laid over it. */
+export const kitchenCatalogue = (own: OwnPart): KitchenCatalogue => catalogueWith(catalogue, own);

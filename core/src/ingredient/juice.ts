@@ -1,0 +1,102 @@
+import { fruit } from './make.ts';
+import type { Ingredient } from './types.ts';
+
+const juiceMl = { cup: 1.03 };
+
+export const juices: readonly Ingredient[] = [
+  fruit(
+    'apple-juice',
+    'Apple juice, pressed',
+    [88.2, 1.3, 2.6, 5.7, 0.1],
+    [3.35, 3.6, 4.0],
+    [0.3, 0.5, 0.8],
+    { malic: 0.95, citric: 0.05 },
+    { labelName: 'apple juice', family: 'juice', gramsPerMl: { cup: 1.047 }, liquid: true },
+  ),
+  fruit(
+    'pomegranate-juice',
+    'Pomegranate juice',
+    [85.9, 0.2, 6.2, 6.3, 0.1],
+    [2.93, 3.05, 3.2],
+    [0.9, 1.3, 1.9],
+    { citric: 0.93, malic: 0.07 },
+    { family: 'juice', gramsPerMl: { cup: 1.05 }, liquid: true },
+  ),
+  fruit(
+    'lemon-juice',
+    'Lemon juice, fresh',
+    [91.0, 0.4, 1.0, 1.1, 0.3],
+    [2.0, 2.35, 2.6],
+    [4.5, 5.3, 6.2],
+    { citric: 0.95, malic: 0.05 },
+    {
+      labelName: 'lemon juice',
+      family: 'juice',
+      gramsPerMl: juiceMl,
+      gramsPerPiece: { each: 45, lemon: 45 },
+      liquid: true,
+      caution: 'Fresh lemons differ from one another: measure, or use crystals.',
+    },
+  ),
+  fruit(
+    'bottled-lemon-juice',
+    'Lemon juice, bottled',
+    [92.3, 0.1, 0.9, 0.9, 0.1],
+    [2.2, 2.35, 2.5],
+    [4.5, 4.6, 4.9],
+    { citric: 0.97, malic: 0.03 },
+    {
+      labelName: 'lemon juice (contains sulphites)',
+      family: 'juice',
+      gramsPerMl: juiceMl,
+      liquid: true,
+      allergens: ['sulphites'],
+      formOf: 'lemon-juice',
+    },
+  ),
+  fruit(
+    'lime-juice',
+    'Lime juice, fresh',
+    [90.5, 0.2, 0.6, 0.6, 0.3],
+    [2.0, 2.3, 2.6],
+    [5.0, 5.9, 6.9],
+    { citric: 0.96, malic: 0.04 },
+    {
+      labelName: 'lime juice',
+      family: 'juice',
+      gramsPerMl: juiceMl,
+      gramsPerPiece: { each: 30, lime: 30 },
+      liquid: true,
+    },
+  ),
+  fruit(
+    'orange-juice',
+    'Orange juice, fresh',
+    [88.3, 4.0, 2.0, 2.4, 0.2],
+    [3.3, 3.7, 4.15],
+    [0.6, 0.9, 1.4],
+    { citric: 0.85, malic: 0.15 },
+    {
+      labelName: 'orange juice',
+      family: 'juice',
+      gramsPerMl: { cup: 1.045 },
+      gramsPerPiece: { each: 80, orange: 80 },
+      liquid: true,
+    },
+  ),
+  fruit(
+    'grapefruit-juice',
+    'Grapefruit juice, fresh',
+    [90.0, 2.2, 2.0, 2.2, 0.1],
+    [3.0, 3.25, 3.75],
+    [1.0, 1.4, 1.9],
+    { citric: 0.94, malic: 0.06 },
+    {
+      labelName: 'grapefruit juice',
+      family: 'juice',
+      gramsPerMl: { cup: 1.04 },
+      liquid: true,
+      caution: 'Grapefruit changes how some medicines act.',
+    },
+  ),
+];

@@ -1,0 +1,150 @@
+import { acidsFromPhAndTa } from '../acid/index.ts';
+import type { Allergen, Family, Ingredient, Range } from './types.ts';
+
+/** What a kitchen measured of a fruit or juice itself; what it did not measure stays typical. */
+export interface Measured {
+  /** °Bx of its juice. */
+  brix?: number | undefined;
+  ph?: number | undefined;
+  /** TA of its juice as citric to pH 8.2, g per 100 g. */
+  taPer100g?: number | undefined;
+  /** Day, as in 2026-07-14. */
+  on: string;
+}
+
+/** The acids of most fruit, in parts not known. */
+const UNKNOWN_SPLIT = { split: { citric: 1, malic: 1 }, splitUnknown: true } as const;
+
+const within = (value: number, low: number, high: number, what: string): number => {
+  if (!(value >= low && value <= high))
+    throw new RangeError(`${what} of ${value} is outside ${low} to ${high}`);
+  return value;
+};
+
+/** A measured figure with the spread that one reading of one picking leaves open. */
+const around = (value: number, spread: number): Range => [
+  rounded(value - spread),
+  value,
+  rounded(value + spread),
+];
+const rounded = (value: number): number => Number(value.toFixed(4));
+
+function measuredSolids(entry: Ingredient, brix: number): Ingredient['per100g'] {
+  const { insoluble, ethanol, water, sucrose, glucose, fructose } = entry.per100g;
+  const juice = 100 - insoluble;
+  const solids = (juice * brix) / 100;
+  const before = juice - water - ethanol;
+  const times = before > 0 ? solids / before : 1;
+  return {
+    insoluble,
+    ethanol,
+    water: juice - ethanol - solids,
+    sucrose: sucrose * times,
+    glucose: glucose * times,
+    fructose: fructose * times,
+  };
+}
+
+/**
+ * A catalogue entry with a kitchen's own measurements laid over it, preferred to the typical figures from then on.
+ * @param entry a fruit or juice known by its pH and acidity, or a thing whose pH was not known; @param measured °Bx 0–70, pH 1.5–6, TA 0.05–12 g per 100 g
+ * @returns the entry under the same id; ±0.05 pH, ±5 % TA remain for one reading
+ * @throws RangeError on a figure out of range, on a vinegar or pure acid, or on pH and TA that do not fit its acids
+ */
+export function measuredEntry(entry: Ingredient, measured: Measured): Ingredient {
+  const { acidity } = entry;
+  if (acidity.kind !== 'juice' && acidity.kind !== 'unknown')
+    throw new RangeError(`${entry.name} is known by its strength: enter it from its label, or titrate it`);
+  const per100g =
+    measured.brix === undefined
+      ? entry.per100g
+      : measuredSolids(entry, within(measured.brix, 0, 70, 'A sugar in °Bx'));
+  const ph = measured.ph === undefined ? acidity.ph : around(within(measured.ph, 1.5, 6, 'A pH'), 0.05);
+  const ta =
+    measured.taPer100g === undefined
+      ? acidity.kind === 'juice'
+        ? acidity.taPer100g
+        : undefined
+      : around(within(measured.taPer100g, 0.05, 12, 'A TA in g per 100 g'), 0.05 * measured.taPer100g);
+  const own = { from: 'measured', on: measured.on } as const;
+  const source = `${entry.source}; measured by this kitchen on ${measured.on}`;
+  if (!ph || !ta)
+    return { ...entry, per100g, acidity: ph ? { kind: 'unknown', ph } : { kind: 'unknown' }, own, source };
+  const known = acidity.kind === 'juice' ? { split: acidity.split } : UNKNOWN_SPLIT;
+  acidsFromPhAndTa({ ph: ph[1], taCitric: (ta[1] * 1000) / per100g.water, split: known.split });
+  return { ...entry, per100g, acidity: { kind: 'juice', ph, taPer100g: ta, ...known }, own, source };
+}
+
+/** What a label, or a supplier, says of a thing that is not in the catalogue. Grams per 100 g. */
+export interface OwnLabel {
+  id: string;
+  name: string;
+  labelName: string;
+  family: Family;
+  water?: number | undefined;
+  sugars: number;
+  /** Acetic acid, for a vinegar. */
+  acetic?: number | undefined;
+  alcohol?: number | undefined;
+  ph?: number | undefined;
+  taPer100g?: number | undefined;
+  gramsPerMl?: number | undefined;
+  allergens: readonly Allergen[];
+  source: string;
+  on: string;
+}
+
+function labelAcidity(label: OwnLabel): Ingredient['acidity'] {
+  if (label.family === 'vinegar') return { kind: 'vinegar', aceticPer100g: label.acetic ?? null };
+  if (label.ph !== undefined && label.taPer100g !== undefined)
+    return {
+      kind: 'juice',
+      ph: around(within(label.ph, 1.5, 6, 'A pH'), 0.1),
+      taPer100g: around(within(label.taPer100g, 0.05, 12, 'A TA in g per 100 g'), 0.1 * label.taPer100g),
+      ...UNKNOWN_SPLIT,
+    };
+  if (label.family === 'water' || label.family === 'spirit') return { kind: 'neutral' };
+  if (label.family === 'sugar' && label.ph === undefined && label.sugars > 90) return { kind: 'neutral' };
+  return label.ph === undefined
+    ? { kind: 'unknown' }
+    : { kind: 'unknown', ph: around(within(label.ph, 1.5, 9, 'A pH'), 0.1) };
+}
+
+/**
+ * An entry of the kitchen's own, as a label or a supplier says it. Sugars count as sucrose: labels do not tell them apart.
+ * @param label grams per 100 g, pH, TA as citric g per 100 g, density g/mL
+ * @returns an entry that counts as low-acid unless its pH is given and is 4.2 or under, or it is sugar, water, spirit, vinegar or acid
+ * @throws RangeError where the parts are over 100 g or a figure is out of range
+ */
+export function ownEntry(label: OwnLabel): Ingredient {
+  const { sugars, alcohol = 0, family } = label;
+  const dry = family === 'sugar' && label.water === undefined ? 100 - sugars : undefined;
+  const water = label.water ?? Math.max(0, dry ?? 100 - sugars - alcohol - (label.acetic ?? 0));
+  if (!(sugars >= 0 && alcohol >= 0 && water + sugars + alcohol <= 100.5))
+    throw new RangeError(`Water, sugars and alcohol of ${label.name} come to more than 100 g in 100 g`);
+  const acidity = labelAcidity(label);
+  if (acidity.kind === 'juice')
+    acidsFromPhAndTa({
+      ph: acidity.ph[1],
+      taCitric: (acidity.taPer100g[1] * 1000) / water,
+      split: acidity.split,
+    });
+  const known = ['sugar', 'water', 'spirit', 'vinegar', 'acid', 'sweetener', 'preservative'].includes(family);
+  return {
+    id: label.id,
+    name: label.name,
+    labelName: label.labelName,
+    family,
+    per100g: { water, sucrose: sugars, glucose: 0, fructose: 0, insoluble: 0, ethanol: alcohol },
+    acidity,
+    lowAcid: !known && !(label.ph !== undefined && label.ph <= 4.2),
+    allergens: label.allergens,
+    pectinRich: false,
+    liquid: ['juice', 'vinegar', 'water', 'spirit'].includes(family),
+    ...(label.gramsPerMl
+      ? { gramsPerMl: { cup: within(label.gramsPerMl, 0.03, 2, 'A weight in g per mL') } }
+      : {}),
+    source: label.source,
+    own: { from: 'label', on: label.on },
+  };
+}

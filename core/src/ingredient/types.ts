@@ -1,0 +1,90 @@
+import type { AcidName, Acids } from '../acid/index.ts';
+import type { Measurable } from '../quantity/index.ts';
+
+/** Low, typical and high of a published range. */
+export type Range = readonly [low: number, typical: number, high: number];
+
+/** How an ingredient's acidity is known. */
+export type Acidity =
+  /** pH and TA (as citric, g per 100 g, to pH 8.2) with the mole split of its acids: most fruit. */
+  | {
+      kind: 'juice';
+      ph: Range;
+      taPer100g: Range;
+      split: Acids;
+      /** Dried: pH and TA are those of the fresh fruit with this much water (g per 100 g), its acids `times` as much. */
+      freshWater?: number;
+      times?: number;
+      /** Its acids are not known by kind: citric and malic are both reckoned, and the higher pH is kept. */
+      splitUnknown?: boolean;
+    }
+  /** A pure food acid, g of acid per 100 g. */
+  | { kind: 'acid'; acid: AcidName; per100g: number }
+  /** Vinegar: acetic acid in g per 100 g; null until titrated. */
+  | { kind: 'vinegar'; aceticPer100g: number | null }
+  /** Neither acid nor base to speak of: sugar, water, spirit. */
+  | { kind: 'neutral' }
+  /** Not known well enough to compute with: its pH has to be measured. */
+  | { kind: 'unknown'; ph?: Range };
+
+export type Family =
+  | 'fruit'
+  | 'juice'
+  | 'sugar'
+  | 'acid'
+  | 'vinegar'
+  | 'water'
+  | 'spirit'
+  | 'plant'
+  | 'flavouring'
+  | 'sweetener'
+  | 'preservative';
+
+export type Allergen =
+  | 'milk'
+  | 'egg'
+  | 'fish'
+  | 'shellfish'
+  | 'tree nuts'
+  | 'peanuts'
+  | 'wheat'
+  | 'soy'
+  | 'sesame'
+  | 'celery'
+  | 'mustard'
+  | 'lupin'
+  | 'molluscs'
+  | 'sulphites'
+  | 'barley';
+
+/** A catalogue entry. Composition in g per 100 g; what is neither water, sugar, acid nor insoluble is other dissolved solids. */
+export interface Ingredient extends Measurable {
+  id: string;
+  labelName: string;
+  family: Family;
+  per100g: {
+    water: number;
+    sucrose: number;
+    glucose: number;
+    fructose: number;
+    insoluble: number;
+    ethanol: number;
+  };
+  acidity: Acidity;
+  /** Counts as low-acid: needs acid or cold, whatever else is in the bottle. */
+  lowAcid: boolean;
+  allergens: readonly Allergen[];
+  /** Sets with sugar and acid after a boil. */
+  pectinRich: boolean;
+  /** What the cook is told wherever it is used. */
+  caution?: string;
+  /** Usually a liquid: "oz" of it is asked about. */
+  liquid: boolean;
+  /** The fresh ingredient that this is frozen, dried or bottled. */
+  formOf?: string;
+  frozen?: boolean;
+  dried?: boolean;
+  /** Set on a kitchen's own entry: from a label, or measured by itself on a day. */
+  own?: { from: 'label' | 'measured'; on: string };
+  source: string;
+}

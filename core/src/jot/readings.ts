@@ -1,0 +1,146 @@
+import { titratableAcidity } from '../acid/index.ts';
+import type { ReadingKind } from '../lot/index.ts';
+import { parseQuantity, toCelsius, toMillimetres, type UnitId, units } from '../quantity/index.ts';
+import { correctRefractometer } from '../sugar/index.ts';
+
+/** What a line was understood to read, in core units: °Bx, pH, g/L as citric, °C, g, mm. */
+export interface Read {
+  kind: Exclude<ReadingKind, 'note'>;
+  raw: number;
+  celsius: number | null;
+  understood: string;
+}
+
+const NUMBER = String.raw`(\d+(?:[.,]\d+)?|[.,]\d+)`;
+const DEGREES = String.raw`(?:°|deg(?:rees?)?\.?)?\s*(c|f|celsius|centigrade|fahrenheit)?`;
+const AT = String.raw`(?:\s*(?:@|at)\s*${NUMBER}\s*${DEGREES})?`;
+const IS = String.raw`\s*(?:is|reads?|of|was|=|:)?\s*`;
+const line = (pattern: string) => new RegExp(`^${pattern}$`, 'i');
+const number = (text: string) => Number(text.replace(',', '.'));
+
+function celsiusOf(text: string | undefined, unit: string | undefined): number | null {
+  if (text === undefined) return null;
+  return toCelsius({ amount: number(text), unit: /^f/i.test(unit ?? '') ? 'F' : 'C', said: text });
+}
+
+const BRIX = [
+  line(`(?:b|bx|brix|sugar|refractometer)${IS}${NUMBER}\\s*(?:°?\\s*(?:bx|brix)|%|percent)?${AT}`),
+  line(`${NUMBER}\\s*°?\\s*(?:bx|brix)${AT}`),
+];
+
+function brix(rest: string): Read | null {
+  const match = BRIX.map((pattern) => pattern.exec(rest)).find(Boolean);
+  if (!match) return null;
+  const raw = number(match[1]!);
+  const celsius = celsiusOf(match[2], match[3]);
+  if (celsius === null) return { kind: 'brix', raw, celsius, understood: `Sugar ${raw} °Bx, taken at 20 °C` };
+  try {
+    const corrected = correctRefractometer({ reading: raw, celsius });
+    return {
+      kind: 'brix',
+      raw,
+      celsius,
+      understood: `Sugar ${corrected.brix.toFixed(1)} °Bx at 20 °C (read ${raw} at ${celsius.toFixed(0)} °C)`,
+    };
+  } catch (error) {
+    return { kind: 'brix', raw, celsius, understood: (error as Error).message };
+  }
+}
+
+const PH = line(`(?:ph|p\\.?\\s?h\\.?)${IS}${NUMBER}${AT}`);
+
+function ph(rest: string): Read | null {
+  const match = PH.exec(rest);
+  if (!match) return null;
+  const raw = number(match[1]!);
+  return { kind: 'ph', raw, celsius: celsiusOf(match[2], match[3]), understood: `pH ${raw.toFixed(2)}` };
+}
+
+const TA = line(
+  `(?:ta|t\\.a\\.|titration|titratable acidity|titrated)${IS}${NUMBER}\\s*(?:ml)?\\s*(?:/|on|in|over|for)\\s*${NUMBER}\\s*(?:ml)?(?:\\s*(?:@|at|with|of)?\\s*${NUMBER}\\s*(?:n|normal))?`,
+);
+const TA_DIRECT = line(
+  `(?:ta|titratable acidity)${IS}${NUMBER}\\s*(?:g\\s*/\\s*l|grams? (?:per|a) lit(?:re|er))`,
+);
+
+/** Strength of the base a kitchen titrates with where it is not said, eq/L. */
+const USUAL_NORMALITY = 0.1;
+
+/** `ta 12.6/10`: 12.6 mL of 0.1 N base on 10 mL of sample, as citric. */
+function acidity(rest: string): Read | null {
+  const direct = TA_DIRECT.exec(rest);
+  if (direct) {
+    const raw = number(direct[1]!);
+    return { kind: 'ta', raw, celsius: null, understood: `Acid ${raw} g/L, as citric` };
+  }
+  const match = TA.exec(rest);
+  if (!match) return null;
+  const [titrantMl, sampleMl] = [number(match[1]!), number(match[2]!)];
+  const normality = match[3] === undefined ? USUAL_NORMALITY : number(match[3]);
+  if (!(sampleMl > 0 && normality > 0)) return null;
+  const raw = titratableAcidity({ titrantMl, normality, sampleMl, as: 'citric' });
+  return {
+    kind: 'ta',
+    raw,
+    celsius: null,
+    understood: `Acid ${raw.toFixed(2)} g/L as citric (${titrantMl} mL of ${normality} N on ${sampleMl} mL)`,
+  };
+}
+
+const TEMPERATURE = [
+  line(`(?:t|temp|temperature|thermometer)${IS}${NUMBER}\\s*${DEGREES}`),
+  line(`${NUMBER}\\s*(?:°|deg(?:rees?)?\\.?)\\s*(c|f|celsius|centigrade|fahrenheit)?`),
+  line(`${NUMBER}\\s*(celsius|centigrade|fahrenheit|f)`),
+];
+
+function temperature(rest: string): Read | null {
+  const match = TEMPERATURE.map((pattern) => pattern.exec(rest)).find(Boolean);
+  if (!match) return null;
+  const celsius = celsiusOf(match[1], match[2])!;
+  return {
+    kind: 'temperature',
+    raw: celsius,
+    celsius: null,
+    understood: `Temperature ${celsius.toFixed(1)} °C`,
+  };
+}
+
+/** A quantity of one dimension, or null where the words are something else. */
+function quantityOf(text: string, dimension: 'mass' | 'length') {
+  try {
+    const quantity = parseQuantity(text);
+    return units[quantity.unit as UnitId]?.dimension === dimension ? quantity : null;
+  } catch {
+    return null;
+  }
+}
+
+function mass(rest: string): Read | null {
+  const match = /^(?:m|mass|w|weight|weighs?|scale)\s*(?:is|reads?|of|=|:)?\s+(.+)$/i.exec(rest);
+  const quantity = quantityOf(match ? match[1]! : rest, 'mass');
+  if (!quantity) return null;
+  const grams = quantity.amount * units[quantity.unit as UnitId].size!;
+  return {
+    kind: 'mass',
+    raw: grams,
+    celsius: null,
+    understood: `Weight ${grams.toLocaleString('en', { maximumFractionDigits: 0 })} g`,
+  };
+}
+
+/** `d 3 5/8 in`, `dip 92 mm`; a fraction without a unit is in inches, a plain number in mm. */
+function depth(rest: string): Read | null {
+  const match = /^(?:d|dip|depth|ruler|level)\s*(?:is|reads?|of|at|=|:)?\s+(.+)$/i.exec(rest);
+  const text = match ? match[1]! : rest;
+  const bare = match && /^[\d\s./]+$/.test(text) ? `${text} ${text.includes('/') ? 'in' : 'mm'}` : text;
+  const quantity = quantityOf(bare, 'length');
+  if (!quantity) return null;
+  const mm = toMillimetres(quantity);
+  const inches =
+    quantity.unit === 'in' ? `${quantity.said.replace(/\s*(?:in|inch|inches|"|″|”)$/i, '')} in, ` : '';
+  return { kind: 'depth', raw: mm, celsius: null, understood: `Depth ${inches}${mm.toFixed(0)} mm` };
+}
+
+/** The reading that a line's words are, or null where they are none. */
+export const readingIn = (rest: string): Read | null =>
+  brix(rest) ?? ph(rest) ?? acidity(rest) ?? temperature(rest) ?? mass(rest) ?? depth(rest);

@@ -1,0 +1,114 @@
+import { type KeepingProduct, keepingLimit } from './limit.ts';
+
+export type HurdleId = 'kill-step' | 'acid' | 'heat' | 'cold' | 'acetic' | 'alcohol' | 'water';
+
+export interface Hurdle {
+  id: HurdleId;
+  name: string;
+  /** What it stands at, as said to a cook. */
+  level: string;
+  limit: string;
+  /** Whether it is met as measured or recorded. */
+  met: boolean;
+  /** Whether this product rests on it. */
+  carries: boolean;
+}
+
+export interface HurdleFacts extends KeepingProduct {
+  abv: number | null;
+  /** Only a measured water activity counts; a calculated one is information. */
+  measuredWaterActivity: number | null;
+}
+
+const said = (flag: boolean | null, yes: string, no: string) =>
+  flag === true ? yes : flag === false ? no : 'not recorded';
+
+/** Every hurdle of a product with its level, its limit, whether it is met, and whether the product rests on it. */
+export function hurdles(facts: HurdleFacts): Hurdle[] {
+  const keeping = keepingLimit(facts);
+  const limit = Math.min(facts.criticalPh ?? 4.2, 4.6);
+  const acidMet = facts.ph !== null && facts.ph <= limit;
+  const coldMet = keeping.class === 'cold';
+  const rests = (id: HurdleId): boolean => {
+    if (keeping.class === 'shelf') return id === 'acid' || id === 'heat';
+    if (keeping.class !== 'cold') return false;
+    if (id === 'cold') return true;
+    if (id === 'acetic') return keeping.row === 'cold-acetic';
+    return (
+      (id === 'acid' || id === 'kill-step') &&
+      ['cold-4.6', 'cold-4.2', 'cold-sugar', 'cold-acetic'].includes(keeping.row)
+    );
+  };
+  const rows: Omit<Hurdle, 'carries'>[] = [
+    {
+      id: 'kill-step',
+      name: 'Kill step',
+      level: said(facts.killStep, 'recorded', 'never heated'),
+      limit: '90 °C or boiling, 1 min',
+      met: facts.killStep === true,
+    },
+    {
+      id: 'acid',
+      name: 'Acid',
+      level: facts.ph === null ? 'not measured' : `pH ${(facts.phAsRead ?? facts.ph).toFixed(2)}`,
+      limit: `pH ${limit} or under`,
+      met: acidMet,
+    },
+    {
+      id: 'heat',
+      name: 'Heat process',
+      level: said(facts.heatProcess, 'recorded', 'none'),
+      limit: 'matched, with a source',
+      met: facts.heatProcess === true,
+    },
+    {
+      id: 'cold',
+      name: 'Cold',
+      level:
+        facts.storage === 'cold'
+          ? said(facts.cooledInTime, 'chilled in time', 'not chilled in time')
+          : 'not used',
+      limit: '5 °C',
+      met: coldMet,
+    },
+    {
+      id: 'acetic',
+      name: 'Acetic acid',
+      level: facts.aceticPercent == null ? 'none' : `${facts.aceticPercent.toFixed(1)} %`,
+      limit: '1 %',
+      met: (facts.aceticPercent ?? 0) >= 1,
+    },
+    {
+      id: 'alcohol',
+      name: 'Alcohol',
+      level: facts.abv == null ? 'none' : `${facts.abv.toFixed(1)} % ABV`,
+      limit: '15 % ABV',
+      met: (facts.abv ?? 0) >= 15,
+    },
+    {
+      id: 'water',
+      name: 'Water',
+      level:
+        facts.measuredWaterActivity == null
+          ? 'not measured'
+          : `a_w ${facts.measuredWaterActivity.toFixed(2)}`,
+      limit: 'a_w 0.85, measured',
+      met: facts.measuredWaterActivity != null && facts.measuredWaterActivity <= 0.85,
+    },
+  ];
+  return rows.map((row) => ({ ...row, carries: row.met && rests(row.id) }));
+}
+
+/** One sentence: which hurdles carry the product, and that its sugar or spirit does not where a cook might think so. */
+export function carriedBy(facts: HurdleFacts): string {
+  const keeping = keepingLimit(facts);
+  if (keeping.class === 'none') return keeping.reason;
+  const brix = facts.brix ?? 0;
+  const aside =
+    brix >= 30 && brix < 67
+      ? ` Its sugar does not: at ${brix.toFixed(0)} °Bx yeasts and moulds can still grow.`
+      : (facts.abv ?? 0) > 0 && (facts.abv ?? 0) < 15
+        ? ` Its spirit does not: ${facts.abv!.toFixed(1)} % ABV only flavours it.`
+        : '';
+  return keeping.reason + aside;
+}

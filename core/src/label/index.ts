@@ -1,0 +1,11 @@
+export { type LabelCheck, labelCheck, labelMissing } from './check.ts';
+export {
+  differencesFromFormula,
+  type LabelContent,
+  type LabelKitchen,
+  labelContent,
+  netContents,
+} from './content.ts';
+export { type LabelLayout, type LabelText, labelLayout, labelSizes, type MeasureText } from './layout.ts';
+export { netContentsHeight, type RulePack, type RulePackId, rulePacks } from './packs.ts';
+export { allergensIn, ingredientStatement, type StatementLine, type StatementPart } from './statement.ts';

@@ -1,0 +1,114 @@
+import type { HurdleFacts } from '../keeping/index.ts';
+import { lotBottles } from './bottles.ts';
+import { catalogueOf } from './catalogue.ts';
+import { type LotRecord, type Reading, standing } from './record.ts';
+
+/** When the last thing went in; a finished reading before it says nothing of the bottle. */
+function lastAdditionAt(lot: LotRecord): string {
+  return (
+    standing(lot.additions)
+      .filter((a) => a.grams > 0)
+      .at(-1)?.at ?? ''
+  );
+}
+
+/** Readings of the finished product that stand and count, taken after the last thing went in. */
+export function finishedReadings(lot: LotRecord, kind: Reading['kind']): Reading[] {
+  const after = lastAdditionAt(lot);
+  return standing(lot.readings).filter(
+    (r) => r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && r.at >= after,
+  );
+}
+
+/** The pH that the lot is judged by: the highest that counts; over 4.2 at least two are needed and 0.1 is added. Null where not measured. */
+export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; margin: number } | null {
+  const readings = finishedReadings(lot, 'ph');
+  if (readings.length === 0) return null;
+  const highest = Math.max(...readings.map((r) => r.value!));
+  const margin = highest > 4.2 ? 0.1 : 0;
+  return { ph: highest + margin, readings, margin };
+}
+
+/** The formula's lines not yet recorded as in, or as left out with a word why. */
+export function linesNotRecorded(lot: LotRecord): string[] {
+  const recorded = new Set(standing(lot.additions).map((a) => a.lineId));
+  const catalogue = catalogueOf(lot);
+  return lot.product.content.lines
+    .filter((line) => !recorded.has(line.id))
+    .map((line) => catalogue.get(line.ingredientId).name);
+}
+
+/** Grams of each ingredient as it went in, largest first. */
+export function ingredientsAsMade(lot: LotRecord): { ingredientId: string; grams: number }[] {
+  const grams = new Map<string, number>();
+  for (const a of standing(lot.additions))
+    if (a.grams > 0) grams.set(a.ingredientId, (grams.get(a.ingredientId) ?? 0) + a.grams);
+  return [...grams]
+    .map(([ingredientId, g]) => ({ ingredientId, grams: g }))
+    .sort((a, b) => b.grams - a.grams);
+}
+
+function acetic(lot: LotRecord): number | null {
+  const made = ingredientsAsMade(lot);
+  const total = made.reduce((sum, m) => sum + m.grams, 0);
+  let grams = 0;
+  for (const m of made) {
+    const { acidity } = catalogueOf(lot).get(m.ingredientId);
+    if (acidity.kind === 'vinegar') grams += (m.grams * (acidity.aceticPer100g ?? 0)) / 100;
+  }
+  return total > 0 && grams > 0 ? (100 * grams) / total : null;
+}
+
+/** ABV as made, % by volume, by mass of ethanol against bottled volume or, before filling, the mass that went in. */
+function alcohol(lot: LotRecord): number | null {
+  const ethanol = ingredientsAsMade(lot).reduce(
+    (sum, m) => sum + (m.grams * catalogueOf(lot).get(m.ingredientId).per100g.ethanol) / 100,
+    0,
+  );
+  if (ethanol === 0) return null;
+  const volume = lotBottles(lot).millilitres || ingredientsAsMade(lot).reduce((sum, m) => sum + m.grams, 0);
+  return (100 * (ethanol / 0.78924)) / volume;
+}
+
+/** A kill step is recorded where its step is done and a thermometer read 90 °C or boiling during it or after. */
+export function killStepRecorded(lot: LotRecord, boilsAt: number): boolean {
+  const hot = Math.min(90, boilsAt - 1);
+  const steps = lot.steps.filter((s) => s.killStep && s.marks.some((m) => m.kind === 'done'));
+  const read = standing(lot.readings).some(
+    (r) =>
+      r.kind === 'temperature' && r.value !== null && r.value >= hot && steps.some((s) => s.id === r.stepId),
+  );
+  const filledHot =
+    standing(lot.bottlings).length > 0 &&
+    standing(lot.bottlings).every((b) => b.fillCelsius !== null && b.fillCelsius >= hot);
+  return steps.length > 0 && (read || filledHot);
+}
+
+/** What is known of a lot for its hurdles and its date, from the record alone. */
+export function keepingFacts(lot: LotRecord, boilsAt: number): HurdleFacts {
+  const bottlings = standing(lot.bottlings);
+  const bottled = bottlings.length > 0;
+  const processes = standing(lot.heatProcesses);
+  const ph = governingPh(lot);
+  const brix = finishedReadings(lot, 'brix').at(-1)?.value ?? null;
+  return {
+    storage: lot.storage,
+    ph: ph?.ph ?? null,
+    ...(ph ? { phAsRead: ph.ph - ph.margin } : {}),
+    criticalPh: lot.criticalPh,
+    killStep: killStepRecorded(lot, boilsAt),
+    heatProcess: processes.some((p) => p.mismatches.length === 0 && p.minutes >= p.requiredMinutes),
+    closedHot: bottled ? bottlings.every((b) => b.closing === 'hot') : null,
+    sealChecked: standing(lot.sealChecks).length > 0,
+    cooledInTime: bottled
+      ? bottlings.every((b) => b.closing === 'cooled' && b.hoursToCold !== null && b.hoursToCold <= 6)
+      : null,
+    freshPieces: lot.steps.some((s) => s.kind === 'strain' && s.marks.some((m) => m.kind === 'done'))
+      ? false
+      : null,
+    brix,
+    aceticPercent: acetic(lot),
+    abv: alcohol(lot),
+    measuredWaterActivity: null,
+  };
+}

@@ -1,0 +1,52 @@
+import { type LotRecord, standing } from './record.ts';
+
+export interface BottleGroup {
+  bottlingId: string;
+  container: string;
+  nominalMl: number;
+  place: string;
+  count: number;
+}
+
+export interface LotBottles {
+  filled: number;
+  /** Nominal mL filled. */
+  millilitres: number;
+  left: number;
+  sold: number;
+  groups: BottleGroup[];
+}
+
+/** Movements that leave the kitchen's shelves for good. */
+const LEAVES = new Set(['sold', 'given', 'broken', 'failed seal']);
+
+/** Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone. */
+export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): LotBottles {
+  const bottlings = standing(lot.bottlings);
+  const counts = new Map<string, number>();
+  let [sold, gone] = [0, 0];
+  for (const b of bottlings)
+    for (const m of lot.movements.filter((move) => move.bottlingId === b.id)) {
+      if (m.from) counts.set(`${b.id} ${m.from}`, (counts.get(`${b.id} ${m.from}`) ?? 0) - m.count);
+      if (m.to && !LEAVES.has(m.kind))
+        counts.set(`${b.id} ${m.to}`, (counts.get(`${b.id} ${m.to}`) ?? 0) + m.count);
+      if (LEAVES.has(m.kind)) gone += m.count;
+      if (m.kind === 'sold') sold += m.count;
+    }
+  const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
+  const groups = [...counts]
+    .filter(([, count]) => count !== 0)
+    .map(([key, count]) => {
+      const [bottlingId, ...place] = key.split(' ');
+      const b = bottlings.find((entry) => entry.id === bottlingId)!;
+      return {
+        bottlingId: b.id,
+        container: b.container,
+        nominalMl: b.nominalMl,
+        place: place.join(' '),
+        count,
+      };
+    });
+  const millilitres = bottlings.reduce((sum, b) => sum + b.count * b.nominalMl, 0);
+  return { filled, millilitres, left: filled - gone, sold, groups };
+}

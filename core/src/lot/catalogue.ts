@@ -1,0 +1,14 @@
+import { type KitchenCatalogue, kitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
+import type { LotRecord } from './record.ts';
+
+/**
+ * The catalogue a lot is read with: the shipped one, under the kitchen's own entries as they stood in its formula version
+ * and when they went in. A later change of an entry does not reach it.
+ */
+export function catalogueOf(lot: Pick<LotRecord, 'product' | 'additions'>): KitchenCatalogue {
+  const { own } = lot.product.content;
+  const added = lot.additions.flatMap((a) => (a.entry ? [a.entry] : []));
+  if (!own && added.length === 0) return shippedCatalogue;
+  const byId = new Map([...(own?.ingredients ?? []), ...added].map((entry) => [entry.id, entry]));
+  return kitchenCatalogue({ ingredients: [...byId.values()], measures: own?.measures });
+}

@@ -1,0 +1,46 @@
+import type { LotStep } from './record.ts';
+
+export interface StepClock {
+  state: 'waiting' | 'running' | 'paused' | 'done';
+  /** ISO instant of the first start. */
+  startedAt: string | null;
+  doneAt: string | null;
+  /** Seconds counted while running. */
+  elapsedSeconds: number;
+  /** Seconds left of the planned time, negative when over; null without a planned time. */
+  leftSeconds: number | null;
+}
+
+/** A step's clock at an instant, counted from its marks. @param now ISO 8601, UTC */
+export function stepClock(step: Pick<LotStep, 'marks' | 'minutes'>, now: string): StepClock {
+  let elapsed = 0;
+  let runningSince: string | null = null;
+  let state: StepClock['state'] = 'waiting';
+  let startedAt: string | null = null;
+  let doneAt: string | null = null;
+  const seconds = (from: string, to: string) => Math.max(0, (Date.parse(to) - Date.parse(from)) / 1000);
+  for (const mark of [...step.marks].sort((a, b) => a.at.localeCompare(b.at))) {
+    if (runningSince && mark.kind !== 'start') {
+      elapsed += seconds(runningSince, mark.at);
+      runningSince = null;
+    }
+    if (mark.kind === 'start' && !runningSince) runningSince = mark.at;
+    startedAt ??= mark.kind === 'start' || mark.kind === 'done' ? mark.at : null;
+    doneAt = mark.kind === 'done' ? mark.at : null;
+    state = { start: 'running', pause: 'paused', done: 'done', reopen: 'paused' }[
+      mark.kind
+    ] as StepClock['state'];
+  }
+  if (runningSince) elapsed += seconds(runningSince, now);
+  const left = step.minutes === null ? null : step.minutes * 60 - elapsed;
+  return { state, startedAt, doneAt, elapsedSeconds: elapsed, leftSeconds: state === 'done' ? null : left };
+}
+
+/** The step in hand: the first that is not done; null when all are. */
+export function presentStep<T extends LotStep>(steps: readonly T[], now: string): T | null {
+  return (
+    [...steps]
+      .sort((a, b) => a.position - b.position)
+      .find((step) => stepClock(step, now).state !== 'done') ?? null
+  );
+}

@@ -1,0 +1,96 @@
+import type { ReadingKind, Sample } from './record.ts';
+
+export interface JudgedReading {
+  verdict: 'fine' | 'doubtful' | 'impossible';
+  /** What to do about it, for a cook. */
+  sentence: string | null;
+}
+
+interface Bounds {
+  low: number;
+  high: number;
+  unit: string;
+  name: string;
+  hint: string;
+}
+
+const BOUNDS: Record<Exclude<ReadingKind, 'note'>, Bounds> = {
+  brix: {
+    low: 0,
+    high: 85,
+    unit: '°Bx',
+    name: 'Sugar',
+    hint: 'Read the scale again; a refractometer ends at 85.',
+  },
+  ph: { low: 0.5, high: 12, unit: 'pH', name: 'pH', hint: 'Rinse the electrode and read again.' },
+  temperature: {
+    low: -30,
+    high: 180,
+    unit: '°C',
+    name: 'Temperature',
+    hint: 'Was it read in °F? Write 176F.',
+  },
+  ta: {
+    low: 0.01,
+    high: 120,
+    unit: 'g/L',
+    name: 'Acid',
+    hint: 'Write millilitres of base on millilitres of sample, as in ta 12.6/10.',
+  },
+  depth: {
+    low: 0,
+    high: 1500,
+    unit: 'mm',
+    name: 'Depth',
+    hint: 'Write the unit, as in 3 5/8 in or 92 mm.',
+  },
+  mass: { low: 0.1, high: 200_000, unit: 'g', name: 'Weight', hint: 'Write the unit, as in 2.41 kg.' },
+};
+
+const fine: JudgedReading = { verdict: 'fine', sentence: null };
+
+function doubt(kind: ReadingKind, value: number, context: ReadingContext): string | null {
+  if (
+    kind === 'brix' &&
+    context.sample === 'finished' &&
+    context.targetBrix !== null &&
+    Math.abs(value - context.targetBrix) > 15
+  )
+    return `${value} °Bx is far from the ${context.targetBrix.toFixed(0)} °Bx this product is made to. Read it again, or say what is different.`;
+  if (kind === 'ph' && (value < 1.8 || value > 8))
+    return `pH ${value} is unusual for a bottle of fruit. Read it again, or say what is different.`;
+  if (kind === 'temperature' && value > 125)
+    return `${value} °C is hotter than a syrup boils. Was it read in °F? Write ${value}F, or say what is different.`;
+  return null;
+}
+
+export interface ReadingContext {
+  sample: Sample;
+  /** °Bx the finished product is made to; null where the formula has none. */
+  targetBrix: number | null;
+  celsius: number | null;
+}
+
+/** Whether a value can be what it says it is: fine, doubtful (kept only with a word why) or impossible (refused). */
+export function judgeReading(
+  kind: ReadingKind,
+  value: number | null,
+  context: ReadingContext,
+): JudgedReading {
+  if (kind === 'note') return fine;
+  const { low, high, unit, name, hint } = BOUNDS[kind];
+  if (value === null || !Number.isFinite(value))
+    return { verdict: 'impossible', sentence: `${name}: write the figure you read.` };
+  if (value < low || value > high)
+    return {
+      verdict: 'impossible',
+      sentence: `${name} of ${value} ${unit} is not possible: it lies between ${low} and ${high.toLocaleString('en')}. ${hint}`,
+    };
+  if (kind === 'brix' && context.celsius !== null && (context.celsius < 5 || context.celsius > 45))
+    return {
+      verdict: 'impossible',
+      sentence: `A sample at ${context.celsius} °C cannot be corrected. Bring it between 10 and 30 °C and read again.`,
+    };
+  const sentence = doubt(kind, value, context);
+  return sentence ? { verdict: 'doubtful', sentence } : fine;
+}

@@ -1,0 +1,153 @@
+import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
+import type { Ingredient } from '../ingredient/index.ts';
+import type { Storage } from '../keeping/index.ts';
+import type { LotState } from './state.ts';
+
+/** What every entry of a lot record has: it is never changed, only struck. */
+export interface Entry {
+  id: string;
+  /** ISO 8601, UTC. */
+  at: string;
+  by: string;
+  struck: { at: string; by: string; why: string } | null;
+}
+
+export type MarkKind = 'start' | 'pause' | 'done' | 'reopen';
+
+export interface LotStep {
+  id: string;
+  position: number;
+  kind: StepKind;
+  title: string;
+  minutes: number | null;
+  killStep: boolean;
+  /** Id of the formula's step. */
+  formulaStepId: string;
+  marks: { kind: MarkKind; at: string; by: string }[];
+}
+
+export interface Addition extends Entry {
+  stepId: string | null;
+  /** The formula's line; null for an extra. */
+  lineId: string | null;
+  ingredientId: string;
+  /** The kitchen's own entry as it stood when it went in; absent for one that ships. */
+  entry?: Ingredient | undefined;
+  /** 0 where the line was left out. */
+  grams: number;
+  why: string | null;
+}
+
+export type ReadingKind = 'brix' | 'ph' | 'ta' | 'temperature' | 'mass' | 'depth' | 'note';
+export type Sample = 'pan' | 'finished';
+
+export interface Reading extends Entry {
+  stepId: string | null;
+  kind: ReadingKind;
+  sample: Sample;
+  said: string;
+  raw: number | null;
+  celsius: number | null;
+  /** Corrected value: °Bx at 20 °C, pH, °C or g. */
+  value: number | null;
+  instrument: string | null;
+  /** Whether it counts for a gate, and where not, why. */
+  counts: boolean;
+  whyNot: string | null;
+  note: string | null;
+}
+
+export interface BottlingEntry extends Entry {
+  containerId: string;
+  container: string;
+  nominalMl: number;
+  closure: string;
+  count: number;
+  fillCelsius: number | null;
+  closing: 'hot' | 'cooled';
+  /** Hours from the fill to 5 °C, for bottles cooled open. */
+  hoursToCold: number | null;
+}
+
+export interface HeatProcessEntry extends Entry {
+  processId: string | null;
+  name: string;
+  source: string;
+  requiredMinutes: number;
+  minutes: number;
+  /** Why it does not match, line by line; empty where it does. */
+  mismatches: string[];
+}
+
+export interface SealCheckEntry extends Entry {
+  checked: number;
+  failed: number;
+}
+
+export interface Movement {
+  id: string;
+  bottlingId: string;
+  kind: 'stored' | 'moved' | 'sold' | 'given' | 'broken' | 'retained' | 'failed seal';
+  from: string | null;
+  to: string | null;
+  count: number;
+  priceMinor: number | null;
+  note: string | null;
+  at: string;
+  by: string;
+}
+
+export interface Decision {
+  id: string;
+  event: string;
+  from: LotState;
+  to: LotState;
+  why: string | null;
+  at: string;
+  by: string;
+}
+
+export interface LabelPrint {
+  id: string;
+  copies: number;
+  statement: string;
+  at: string;
+  by: string;
+}
+
+/** One lot as made: all that its gates, keeping and label are decided from. */
+export interface LotRecord {
+  id: string;
+  code: string;
+  state: LotState;
+  heldFrom: LotState | null;
+  product: {
+    formulaId: string;
+    name: string;
+    kind: FormulaKind;
+    colour: string;
+    version: number;
+    content: FormulaContent;
+  };
+  storage: Storage;
+  criticalPh: number;
+  /** Of the kitchen when the lot was begun; moving the kitchen later does not rewrite it. */
+  elevationMetres: number;
+  /** ISO instant at which the lot was begun. */
+  begunAt: string;
+  /** Multiple of the formula made. */
+  scale: number;
+  steps: LotStep[];
+  additions: Addition[];
+  readings: Reading[];
+  bottlings: BottlingEntry[];
+  heatProcesses: HeatProcessEntry[];
+  sealChecks: SealCheckEntry[];
+  movements: Movement[];
+  decisions: Decision[];
+  prints: LabelPrint[];
+}
+
+/** Entries that still stand, oldest first. */
+export const standing = <T extends Entry>(entries: readonly T[]): T[] =>
+  entries.filter((entry) => entry.struck === null).sort((a, b) => a.at.localeCompare(b.at));

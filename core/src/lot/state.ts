@@ -1,0 +1,72 @@
+export type LotState =
+  | 'planned'
+  | 'making'
+  | 'resting'
+  | 'bottled'
+  | 'released'
+  | 'closed'
+  | 'held'
+  | 'discarded'
+  | 'recalled';
+
+export type LotEvent =
+  | 'begin'
+  | 'fill'
+  | 'check-seals'
+  | 'release'
+  | 'close'
+  | 'hold'
+  | 'resume'
+  | 'discard'
+  | 'recall';
+
+/** A transition that the lot's state does not allow; the message says what to do instead. */
+export class TransitionError extends Error {
+  override name = 'TransitionError';
+}
+
+const FORWARD: Partial<Record<LotState, Partial<Record<LotEvent, LotState>>>> = {
+  planned: { begin: 'making' },
+  making: { fill: 'resting' },
+  resting: { fill: 'resting', 'check-seals': 'bottled' },
+  bottled: { fill: 'resting', 'check-seals': 'bottled', release: 'released' },
+  released: { close: 'closed' },
+};
+
+const ENDED: readonly LotState[] = ['closed', 'discarded', 'recalled'];
+
+function exceptional(state: LotState, event: LotEvent): LotState | null {
+  if (event === 'recall')
+    return state === 'released' || state === 'closed' || state === 'held' ? 'recalled' : null;
+  if (ENDED.includes(state)) return null;
+  if (event === 'hold') return state === 'held' ? null : 'held';
+  if (event === 'discard') return 'discarded';
+  return null;
+}
+
+/**
+ * The state a lot goes to: the only place that decides it.
+ * @param from where it is, with the state it was held from while held; @param event what is to happen
+ * @param gatesOpen whether every gate is open, which a release needs
+ * @throws TransitionError where the lot may not go there, with what to do instead
+ */
+export function transition(
+  from: { state: LotState; heldFrom: LotState | null },
+  event: LotEvent,
+  gatesOpen: boolean,
+): LotState {
+  if (event === 'resume') {
+    if (from.state !== 'held' || !from.heldFrom)
+      throw new TransitionError('It is not held, so there is nothing to take up again.');
+    return from.heldFrom === 'released' ? 'bottled' : from.heldFrom;
+  }
+  if (event === 'release' && from.state === 'held')
+    throw new TransitionError(
+      'A held lot is not released. Mend what holds it, take it up again, then release.',
+    );
+  if (event === 'release' && !gatesOpen)
+    throw new TransitionError('Not every gate is open. Bottling lists what is missing.');
+  const to = exceptional(from.state, event) ?? FORWARD[from.state]?.[event];
+  if (!to) throw new TransitionError(`A lot that is ${from.state} cannot ${event.replace('-', ' ')}.`);
+  return to;
+}

@@ -1,0 +1,78 @@
+import { densityAt20 } from '../sugar/index.ts';
+import { depthAtVolume, type VesselShape, volumeAtDepth } from './vessel.ts';
+
+/** Density of water in g/mL, 0–100 °C. Source: Kell (1975). */
+export function waterDensity(celsius: number): number {
+  if (!(celsius >= 0 && celsius <= 110)) throw new RangeError(`${celsius} °C is outside 0 to 110`);
+  const t = celsius;
+  const top =
+    999.83952 +
+    16.945176 * t -
+    7.9870401e-3 * t ** 2 -
+    46.170461e-6 * t ** 3 +
+    105.56302e-9 * t ** 4 -
+    280.54253e-12 * t ** 5;
+  return top / (1 + 16.87985e-3 * t) / 1000;
+}
+
+/** How much larger a liquid is at a temperature in °C than at 20 °C: as water's, within 0.5 % to 65 °Bx. */
+export const swellingAt = (celsius: number): number => waterDensity(20) / waterDensity(celsius);
+
+export interface Dip {
+  /** mL as it stands in the pan, hot. */
+  hotMillilitres: number;
+  /** mL at 20 °C. */
+  millilitres: number;
+  grams: number;
+  brix: number;
+}
+
+/**
+ * What one dip of a ruler tells of a pan whose dissolved solids are known: they stay while water boils off.
+ * @param read.shape the pan; @param read.depthMm on the ruler; @param read.celsius of the liquid, 0–110; @param read.solidsGrams dissolved in it, over 0
+ * @returns volume hot and at 20 °C in mL, mass in g, °Bx
+ * @throws RangeError where the depth is not in the pan, or that little liquid cannot hold so much sugar (over 80 °Bx). Source: conserved solids; NBS Circular 440; Kell.
+ */
+export function brixFromDip(read: {
+  shape: VesselShape;
+  depthMm: number;
+  celsius: number;
+  solidsGrams: number;
+}): Dip {
+  const { shape, depthMm, celsius, solidsGrams } = read;
+  if (!(solidsGrams > 0)) throw new RangeError('A dip tells the sugar only of a pan whose solids are known');
+  const hotMillilitres = volumeAtDepth(shape, depthMm);
+  const millilitres = hotMillilitres / swellingAt(celsius);
+  const volumeOf = (brix: number) => (100 * solidsGrams) / brix / densityAt20(brix);
+  if (millilitres < volumeOf(80))
+    throw new RangeError(
+      `${depthMm.toFixed(0)} mm is too little for the ${Math.round(solidsGrams)} g dissolved in it: read again, or weigh the pan`,
+    );
+  let [low, high] = [0.01, 80];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (volumeOf(middle) > millilitres) low = middle;
+    else high = middle;
+  }
+  const brix = (low + high) / 2;
+  return { hotMillilitres, millilitres, grams: (100 * solidsGrams) / brix, brix };
+}
+
+/** Dissolved solids in g of a pan by one °Bx (at 20 °C, over 0) and one dip: one reading corrects what was reckoned. */
+export function solidsFromDip(read: {
+  shape: VesselShape;
+  depthMm: number;
+  celsius: number;
+  brix: number;
+}): number {
+  const millilitres = volumeAtDepth(read.shape, read.depthMm) / swellingAt(read.celsius);
+  return (millilitres * densityAt20(read.brix) * read.brix) / 100;
+}
+
+/**
+ * The mark on the ruler to reduce to: depth in mm at which so many grams of solids stand at a °Bx, hot.
+ * @throws RangeError where that is more than the pan holds
+ */
+export function depthAtBrix(shape: VesselShape, solidsGrams: number, brix: number, celsius: number): number {
+  return depthAtVolume(shape, ((100 * solidsGrams) / brix / densityAt20(brix)) * swellingAt(celsius));
+}

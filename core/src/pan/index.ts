@@ -1,0 +1,20 @@
+export { type BrixCorrection, brixCorrections } from './correction.ts';
+export { brixFromDip, type Dip, depthAtBrix, solidsFromDip, swellingAt, waterDensity } from './dip.ts';
+export { type HeatingForecast, type HeatReading, heatingForecast } from './heating.ts';
+export {
+  type PanAddition,
+  type PanPrior,
+  type PanReading,
+  type ReductionForecast,
+  reductionForecast,
+  relativeRate,
+} from './reduction.ts';
+export {
+  depthAtVolume,
+  diameterAt,
+  type Frustum,
+  type VesselShape,
+  vesselDepth,
+  vesselVolume,
+  volumeAtDepth,
+} from './vessel.ts';

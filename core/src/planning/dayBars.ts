@@ -1,0 +1,41 @@
+import { type LotRecord, type LotStep, stepClock } from '../lot/index.ts';
+
+export interface DaySegment {
+  title: string;
+  from: string;
+  to: string;
+  state: 'done' | 'running' | 'planned';
+}
+
+export interface DayBar {
+  code: string;
+  colour: string;
+  segments: DaySegment[];
+}
+
+const later = (instant: string, seconds: number) =>
+  new Date(Date.parse(instant) + seconds * 1000).toISOString();
+
+/** Steps without a planned time are drawn a quarter of an hour long. */
+const plannedSeconds = (step: LotStep) => (step.minutes ?? 15) * 60;
+
+/** A lot's steps on the day: done and running ones where they were, the rest one after another from now on. */
+export function dayBar(lot: LotRecord, now: string): DayBar {
+  const segments: DaySegment[] = [];
+  let free = now;
+  for (const step of [...lot.steps].sort((a, b) => a.position - b.position)) {
+    const clock = stepClock(step, now);
+    if (clock.state === 'done' && clock.startedAt && clock.doneAt) {
+      segments.push({ title: step.title, from: clock.startedAt, to: clock.doneAt, state: 'done' });
+    } else if (clock.startedAt) {
+      const to = later(now, Math.max(0, clock.leftSeconds ?? 0));
+      segments.push({ title: step.title, from: clock.startedAt, to, state: 'running' });
+      free = to;
+    } else {
+      const to = later(free, plannedSeconds(step));
+      segments.push({ title: step.title, from: free, to, state: 'planned' });
+      free = to;
+    }
+  }
+  return { code: lot.code, colour: lot.product.colour, segments };
+}

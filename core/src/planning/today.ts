@@ -1,0 +1,228 @@
+import { type Day, dayOf, spokenDay } from '../keeping/index.ts';
+import {
+  allOpen,
+  type Gate,
+  type LotKeeping,
+  type LotRecord,
+  lotBottles,
+  presentStep,
+  standing,
+  stepClock,
+} from '../lot/index.ts';
+
+export type DueWhen = 'now' | 'next' | 'later';
+
+/** Something that needs a hand, with its one action. */
+export interface DueItem {
+  id: string;
+  when: DueWhen;
+  /** ISO instant it is due or was due; null for "today". */
+  at: string | null;
+  lot: { code: string; name: string; colour: string } | null;
+  title: string;
+  detail: string;
+  action: { label: string; place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' };
+}
+
+/** Something that stands in the way of a lot. */
+export interface Obstacle {
+  lot: { code: string; name: string; colour: string };
+  level: 'hold' | 'stop';
+  title: string;
+  detail: string;
+}
+
+export interface LotToday {
+  record: LotRecord;
+  gates: Gate[];
+  keeping: LotKeeping;
+}
+
+export interface MeterToday {
+  name: string;
+  kind: string;
+  calibratedAt: string | null;
+}
+
+const HOUR = 3_600_000;
+const tag = (lot: LotRecord) => ({ code: lot.code, name: lot.product.name, colour: lot.product.colour });
+const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+function makingItem({ record }: LotToday, now: string): DueItem | null {
+  const step = presentStep(record.steps, now);
+  const base = { id: `make ${record.code}`, lot: tag(record) };
+  if (!step)
+    return {
+      ...base,
+      when: 'now',
+      at: null,
+      title: 'Fill the bottles',
+      detail: `${record.product.name}: every step is done`,
+      action: { label: 'Fill', place: 'bottling' },
+    };
+  const clock = stepClock(step, now);
+  const where = `${record.product.name} · step ${step.position} of ${record.steps.length}`;
+  const action = { label: clock.state === 'waiting' ? 'Start' : 'Go to step', place: 'stove' } as const;
+  if (clock.state === 'running' && clock.leftSeconds !== null) {
+    const due = new Date(Date.parse(now) + clock.leftSeconds * 1000).toISOString();
+    const over = clock.leftSeconds <= 0;
+    return {
+      ...base,
+      when: over ? 'now' : 'next',
+      at: due,
+      title: step.title,
+      detail: over ? `${where} · its time is up` : where,
+      action,
+    };
+  }
+  return { ...base, when: 'now', at: clock.startedAt, title: step.title, detail: where, action };
+}
+
+function restingItem({ record }: LotToday, now: string): DueItem {
+  const last = standing(record.bottlings).at(-1);
+  const { filled } = lotBottles(record);
+  const wait = record.storage === 'shelf' ? 12 * HOUR : 0;
+  const due = new Date(Date.parse(last?.at ?? record.begunAt) + wait).toISOString();
+  const ready = due <= now;
+  return {
+    id: `seals ${record.code}`,
+    when: ready ? 'now' : 'next',
+    at: due,
+    lot: tag(record),
+    title: record.storage === 'shelf' ? `Press ${plural(filled, 'lid')}` : `Check ${plural(filled, 'cap')}`,
+    detail: `${record.product.name} · ${record.storage === 'shelf' ? '12 to 24 hours undisturbed' : 'filled and chilled'}`,
+    action: { label: 'Check seals', place: 'bottling' },
+  };
+}
+
+function bottledItem({ record, gates }: LotToday): DueItem {
+  const shut = gates.filter((g) => !g.open);
+  const open = allOpen(gates);
+  return {
+    id: `release ${record.code}`,
+    when: open ? 'now' : 'later',
+    at: null,
+    lot: tag(record),
+    title: open
+      ? `Release ${plural(lotBottles(record).left, 'bottle')}`
+      : `${plural(shut.length, 'gate')} still shut`,
+    detail: open
+      ? `${record.product.name} · every gate is open`
+      : `${record.product.name} · ${shut[0]!.missing}`,
+    action: { label: open ? 'Release' : 'See gates', place: 'bottling' },
+  };
+}
+
+function lotItems(lot: LotToday, now: string): DueItem[] {
+  const { record, keeping } = lot;
+  const items: DueItem[] = [];
+  if (record.state === 'making' || record.state === 'planned') {
+    const item = makingItem(lot, now);
+    if (item) items.push(item);
+  }
+  if (record.state === 'resting') items.push(restingItem(lot, now));
+  if (record.state === 'bottled') items.push(bottledItem(lot));
+  if (['bottled', 'released'].includes(record.state) && record.prints.length === 0)
+    items.push({
+      id: `label ${record.code}`,
+      when: 'later',
+      at: null,
+      lot: tag(record),
+      title: 'Print labels',
+      detail: `${record.product.name} · none printed yet`,
+      action: { label: 'Labels', place: 'labels' },
+    });
+  if (
+    record.state === 'released' &&
+    keeping.readyOn > now.slice(0, 10) &&
+    Date.parse(keeping.readyOn) - Date.parse(now) < 30 * 24 * HOUR
+  )
+    items.push({
+      id: `ready ${record.code}`,
+      when: 'later',
+      at: `${keeping.readyOn}T08:00:00.000Z`,
+      lot: tag(record),
+      title: 'Ready to drink',
+      detail: `${record.product.name} · ${plural(lotBottles(record).left, 'bottle')}`,
+      action: { label: 'Shelf', place: 'shelf' },
+    });
+  return items;
+}
+
+function meterItems(
+  meters: readonly MeterToday[],
+  lots: readonly LotToday[],
+  now: string,
+  timeZone: string,
+): DueItem[] {
+  const wanting = lots.filter(
+    (l) =>
+      ['making', 'resting', 'bottled'].includes(l.record.state) &&
+      l.gates.some((g) => g.id === 'acid' && !g.open),
+  );
+  if (wanting.length === 0) return [];
+  const today = dayOf(now, timeZone);
+  return meters
+    .filter(
+      (m) => m.kind === 'ph-meter' && (m.calibratedAt === null || dayOf(m.calibratedAt, timeZone) !== today),
+    )
+    .map((m) => ({
+      id: `meter ${m.name}`,
+      when: 'now' as const,
+      at: null,
+      lot: null,
+      title: `${m.name} wants its buffers`,
+      detail: `${m.calibratedAt ? `last calibrated ${spokenDay(dayOf(m.calibratedAt, timeZone))}` : 'never calibrated'}; a reading today would not count for release`,
+      action: { label: 'Calibrate', place: 'bench' as const },
+    }));
+}
+
+/** Everything that needs a hand, most urgent first. @param now ISO 8601 UTC; @param timeZone of the kitchen */
+export function dueItems(
+  lots: readonly LotToday[],
+  meters: readonly MeterToday[],
+  now: string,
+  timeZone: string,
+): DueItem[] {
+  const order: Record<DueWhen, number> = { now: 0, next: 1, later: 2 };
+  const items = [...lots.flatMap((lot) => lotItems(lot, now)), ...meterItems(meters, lots, now, timeZone)];
+  return items.sort((a, b) => order[a.when] - order[b.when] || (a.at ?? '~').localeCompare(b.at ?? '~'));
+}
+
+function obstacle(lot: LotToday, today: Day): Obstacle | null {
+  const { record, keeping } = lot;
+  const { left } = lotBottles(record);
+  if (record.state === 'held')
+    return {
+      lot: tag(record),
+      level: 'hold',
+      title: 'Held',
+      detail: record.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? 'Held without a word why.',
+    };
+  if (record.state !== 'released' || left <= 0 || !keeping.bestBy) return null;
+  const days = Math.round((Date.parse(keeping.bestBy) - Date.parse(today)) / (24 * HOUR));
+  if (days < 0)
+    return {
+      lot: tag(record),
+      level: 'stop',
+      title: `Past ${keeping.dateWord}`,
+      detail: `${plural(left, 'bottle')} to take off the shelf`,
+    };
+  if (days > 14) return null;
+  return {
+    lot: tag(record),
+    level: 'hold',
+    title: `${keeping.dateWord === 'use by' ? 'Use' : 'Best'} by ${spokenDay(keeping.bestBy)}`,
+    detail: `${plural(left, 'bottle')} left`,
+  };
+}
+
+/** Lots that something stands in the way of: held, past their date, or close to it. */
+export function obstacles(lots: readonly LotToday[], now: string, timeZone: string): Obstacle[] {
+  const today = dayOf(now, timeZone);
+  return lots
+    .flatMap((lot) => obstacle(lot, today) ?? [])
+    .sort((a, b) =>
+      a.level === b.level ? a.lot.code.localeCompare(b.lot.code) : a.level === 'stop' ? -1 : 1,
+    );
+}

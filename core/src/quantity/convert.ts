@@ -1,0 +1,119 @@
+import type { Quantity } from './parse.ts';
+import { type CupSchool, cupSchools, millilitresIn, type UnitId, units } from './units.ts';
+
+/** What converting a measure of an ingredient to grams needs to know of it. Densities in g/mL as poured, pieces in g each. */
+export interface Measurable {
+  name: string;
+  gramsPerMl?: { cup?: number; spoon?: number };
+  gramsPerPiece?: Record<string, number>;
+}
+
+/** A measure of the kitchen's own: this mug, a capful, my cup of this. Either what it holds in mL, or what it weighs of one ingredient. */
+export interface OwnMeasure {
+  /** The word a cook says, singular, lower case; or a unit ("cup") learned for one ingredient. */
+  name: string;
+  /** The ingredient it was weighed with; null for a vessel of any content. */
+  ingredientId: string | null;
+  grams: number | null;
+  millilitres: number | null;
+}
+
+export interface Grams {
+  grams: number;
+  /** How the figure was got, where it was not weighed: the cup meant, the density or piece weight used. */
+  assumption?: string;
+  range?: [number, number];
+}
+
+function densityFor(unit: UnitId, ingredient: Measurable): number {
+  const spoonful = unit === 'tsp' || unit === 'tbsp';
+  const density = (spoonful ? ingredient.gramsPerMl?.spoon : undefined) ?? ingredient.gramsPerMl?.cup;
+  if (density === undefined)
+    throw new RangeError(`No weight per cup is known for ${ingredient.name}. Weigh it and write grams.`);
+  return density;
+}
+
+/** Grams in one of the kitchen's own measures: weighed with this ingredient, or by what it holds. */
+function ownFactor(
+  unit: string,
+  ingredient: Measurable & { id?: string },
+  measures: readonly OwnMeasure[],
+): [number, string] | undefined {
+  const named = measures.filter((m) => m.name === unit);
+  const weighed = named.find((m) => m.grams !== null && m.ingredientId === ingredient.id);
+  if (weighed) return [weighed.grams!, `your ${unit} of it, ${weighed.grams} g, weighed once`];
+  const vessel = named.find((m) => m.millilitres !== null && m.ingredientId === null);
+  if (!vessel) return undefined;
+  const density = densityFor('ml', ingredient);
+  return [
+    vessel.millilitres! * density,
+    `your ${unit} of ${vessel.millilitres} mL, at ${density.toFixed(2)} g/mL, typical`,
+  ];
+}
+
+function factor(
+  quantity: Quantity,
+  ingredient: Measurable & { id?: string },
+  cup: CupSchool | undefined,
+  measures: readonly OwnMeasure[],
+): [number, string?] {
+  const own = ownFactor(quantity.unit, ingredient, measures);
+  if (own) return own;
+  const unit = quantity.unit as UnitId;
+  const facts = units[unit];
+  if (facts?.dimension === 'mass') {
+    const note = quantity.asks ? 'oz taken as weight, 28.35 g' : undefined;
+    return note ? [facts.size!, note] : [facts.size!];
+  }
+  if (facts?.dimension === 'volume') {
+    const ml = millilitresIn(unit, cup);
+    const density = densityFor(unit, ingredient);
+    const named = facts.size === undefined && cup ? cupSchools[cup].name : null;
+    const school = named
+      ? unit === 'cup'
+        ? `${named}, `
+        : `${unit} of ${ml.toFixed(0)} mL, ${named}, `
+      : '';
+    return [ml * density, `${school}at ${density.toFixed(2)} g/mL, typical`];
+  }
+  if (facts && facts.dimension !== 'count')
+    throw new RangeError(`"${quantity.said}" is not an amount of ${ingredient.name}`);
+  const piece = ingredient.gramsPerPiece?.[quantity.unit];
+  if (piece === undefined)
+    throw new RangeError(
+      `What one ${quantity.unit === 'each' ? 'piece' : quantity.unit} of ${ingredient.name} weighs is not known. Weigh it and write grams.`,
+    );
+  return [piece, `${piece} g ${quantity.unit === 'each' ? 'each' : `a ${quantity.unit}`}, typical`];
+}
+
+/**
+ * Mass of a said quantity of an ingredient: by weight, by volume and bulk density, or by count and piece weight.
+ * @param quantity from `parseQuantity`; @param ingredient densities in g/mL and piece weights in g; @param options.cup school of cups; @param options.measures the kitchen's own measures, tried first
+ * @returns grams, with the assumption made where it was not a weight, and the range where one was said
+ * @throws RangeError where the density, the piece weight or the school of cups is not known
+ */
+export function toGrams(
+  quantity: Quantity,
+  ingredient: Measurable & { id?: string },
+  options: { cup?: CupSchool | undefined; measures?: readonly OwnMeasure[] } = {},
+): Grams {
+  const [each, assumption] = factor(quantity, ingredient, options.cup, options.measures ?? []);
+  const result: Grams = { grams: quantity.amount * each };
+  if (assumption) result.assumption = assumption;
+  if (quantity.range) result.range = [quantity.range[0] * each, quantity.range[1] * each];
+  return result;
+}
+
+/** °C from a temperature said in °C or °F (`C`, `F`); throws on any other unit. */
+export function toCelsius(quantity: Quantity): number {
+  if (quantity.unit === 'C') return quantity.amount;
+  if (quantity.unit === 'F') return ((quantity.amount - 32) * 5) / 9;
+  throw new RangeError(`"${quantity.said}" is not a temperature`);
+}
+
+/** Millimetres from a length said in inches, mm or cm; throws on any other unit. */
+export function toMillimetres(quantity: Quantity): number {
+  const facts = units[quantity.unit as UnitId];
+  if (facts?.dimension !== 'length') throw new RangeError(`"${quantity.said}" is not a length`);
+  return quantity.amount * facts.size!;
+}

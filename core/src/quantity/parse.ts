@@ -1,0 +1,156 @@
+import { type CupSchool, millilitresIn, type UnitId, unitNamed, units } from './units.ts';
+
+/** A quantity as a cook said it. `unit` is a `UnitId`, or the kitchen's own word ("sprig", "stick") for a count. */
+export interface Quantity {
+  amount: number;
+  unit: string;
+  said: string;
+  /** Low and high where a range was said; `amount` is then their middle. */
+  range?: [number, number];
+  /** Volume in mL at the school of cups given, for volumes. */
+  millilitres?: number;
+  /** Set where the words leave open what was meant: "oz" alone may be a weight or a volume. */
+  asks?: 'weight-or-volume';
+}
+
+const VULGAR: Record<string, string> = {
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+
+const WORDS: Record<string, string> = {
+  a: '1',
+  an: '1',
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+  eleven: '11',
+  twelve: '12',
+  dozen: '12',
+  half: '1/2',
+  quarter: '1/4',
+};
+
+const NUMBER = String.raw`(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:\.\d+)?|\.\d+)`;
+const RANGED = new RegExp(`^(${NUMBER})\\s*(?:(?:-|–|to|or)\\s*(${NUMBER}))?\\s*(.*)$`, 'i');
+
+function plainNumbers(text: string): string {
+  let plain = text.trim().replace(/⁄/g, '/');
+  plain = plain.replace(/(\d)?\s*([¼½¾⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])/g, (_, digit: string | undefined, v: string) =>
+    digit ? `${digit} ${VULGAR[v]}` : VULGAR[v]!,
+  );
+  plain = plain.replace(/(\d),(\d{3})(?!\d)/g, '$1$2').replace(/(\d),(\d)/g, '$1.$2');
+  plain = plain
+    .replace(/^a dozen\b/i, '12')
+    .replace(/^half an?\s+/i, '1/2 ')
+    .replace(/^(\w+) and a half\b/i, (all, word: string) => {
+      const whole = WORDS[word.toLowerCase()] ?? word;
+      return /^\d+$/.test(whole) ? `${whole} 1/2` : all;
+    });
+  return plain.replace(/^([a-z]+)\b/i, (word) => WORDS[word.toLowerCase()] ?? word);
+}
+
+function numberOf(text: string): number {
+  const value = text
+    .trim()
+    .split(/\s+/)
+    .reduce((sum, part) => {
+      const [top, bottom] = part.split('/');
+      return sum + (bottom === undefined ? Number(top) : Number(top) / Number(bottom));
+    }, 0);
+  if (!Number.isFinite(value)) throw new RangeError(`"${text}" is not a number`);
+  return value;
+}
+
+function singular(word: string): string {
+  const lower = word.toLowerCase();
+  if (/(ss|us)$/.test(lower)) return lower;
+  if (/(ches|shes|xes)$/.test(lower)) return lower.slice(0, -2);
+  if (/ves$/.test(lower)) return `${lower.slice(0, -3)}f`;
+  return lower.replace(/s$/, '');
+}
+
+function unitOf(words: string): { unit: string; asks?: 'weight-or-volume' } {
+  const text = words.trim().replace(/\s+/g, ' ');
+  if (text === '') return { unit: 'each' };
+  const unit = unitNamed(text);
+  if (!unit) {
+    if (!/^[\p{L}][\p{L}\s'-]*$/u.test(text) || text.length > 40)
+      throw new RangeError(
+        `"${text}" is not a unit. Write for instance "250 g", "2 1/4 cups" or "3 sprigs".`,
+      );
+    return { unit: singular(text) };
+  }
+  return unit === 'oz' && !/w/i.test(text) ? { unit, asks: 'weight-or-volume' } : { unit };
+}
+
+/** "1 lb 6 oz", "2 ft 3 in": parts of one dimension, largest first, added in the first one's unit. */
+function compound(plain: string, said: string): Quantity | undefined {
+  const parts = [
+    ...plain.matchAll(
+      new RegExp(`(${NUMBER})\\s*(lb|lbs|pounds?|oz|ounces?|kg|g|h|hours?|min|minutes?)\\b`, 'gi'),
+    ),
+  ];
+  if (
+    parts.length < 2 ||
+    parts
+      .map((p) => p[0])
+      .join('')
+      .replace(/\s/g, '') !== plain.replace(/\s|,|and/g, '')
+  )
+    return undefined;
+  const read = parts.map((part) => ({ amount: numberOf(part[1]!), unit: unitNamed(part[2]!)! }));
+  const first = read[0]!;
+  if (read.some((p) => units[p.unit].dimension !== units[first.unit].dimension))
+    throw new RangeError(`"${said}" adds unlike things`);
+  const total = read.reduce((sum, p) => sum + p.amount * units[p.unit].size!, 0);
+  return { amount: total / units[first.unit].size!, unit: first.unit, said };
+}
+
+/**
+ * Reads a quantity as a cook writes it: decimals, vulgar fractions, ranges ("8 to 9"), compound weights ("1 lb 6 oz"), any word as a count.
+ * @param text what was said; @param options.cup school of cups, to give volumes in mL as well
+ * @returns the amount in the unit said (nothing is converted), with the range where one was said
+ * @throws RangeError where no number stands in front, or the number is negative or not finite
+ */
+export function parseQuantity(text: string, options: { cup?: CupSchool } = {}): Quantity {
+  const said = text.trim();
+  const plain = plainNumbers(said);
+  const joined = compound(plain, said);
+  if (joined) return joined;
+  const match = RANGED.exec(plain);
+  if (!match)
+    throw new RangeError(`"${said}" has no amount. Begin with a number, as in "250 g" or "2 cups".`);
+  const low = numberOf(match[1]!);
+  const high = match[2] === undefined ? undefined : numberOf(match[2]);
+  if (high !== undefined && high < low) throw new RangeError(`"${said}" runs from more to less`);
+  const { unit, asks } = unitOf(match[3]!);
+  const amount = high === undefined ? low : (low + high) / 2;
+  const quantity: Quantity = { amount, unit, said };
+  if (high !== undefined) quantity.range = [low, high];
+  if (asks) quantity.asks = asks;
+  const facts = units[unit as UnitId];
+  if (facts?.dimension === 'volume' && (facts.size !== undefined || options.cup))
+    quantity.millilitres = amount * millilitresIn(unit as UnitId, options.cup);
+  return quantity;
+}

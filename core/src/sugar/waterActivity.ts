@@ -1,0 +1,41 @@
+/** Norrish constants K and molar masses in g/mol at 25 °C (Norrish 1966; Chirife). Lactic is held at 0, the careful side of its fitted value. */
+const SOLUTES = {
+  sucrose: { k: 6.47, molarMass: 342.3 },
+  glucose: { k: 2.25, molarMass: 180.16 },
+  fructose: { k: 2.25, molarMass: 180.16 },
+  citric: { k: 6.17, molarMass: 192.12 },
+  malic: { k: 1.82, molarMass: 134.09 },
+  tartaric: { k: 4.68, molarMass: 150.09 },
+  lactic: { k: 0, molarMass: 90.08 },
+  glycerol: { k: 1.16, molarMass: 92.09 },
+  sorbitol: { k: 1.65, molarMass: 182.17 },
+} as const;
+
+const NAMES = Object.keys(SOLUTES) as (keyof typeof SOLUTES)[];
+const ROOTS = Object.fromEntries(NAMES.map((name) => [name, Math.sqrt(SOLUTES[name].k)])) as Record<
+  keyof typeof SOLUTES,
+  number
+>;
+const WATER_MOLAR_MASS = 18.015;
+
+/**
+ * Water activity of a solution at 25 °C by Norrish, for information: a calculated a_w is never a hurdle.
+ * @param grams water (over 0) and solutes, g; @returns 0–1. @throws RangeError where there is no water or an amount is negative.
+ */
+export function waterActivity(
+  grams: { water: number } & Partial<Record<keyof typeof SOLUTES, number>>,
+): number {
+  if (!(grams.water > 0)) throw new RangeError('Water activity needs some water');
+  const water = grams.water / WATER_MOLAR_MASS;
+  let [total, pull] = [water, 0];
+  for (const name of NAMES) {
+    const mass = grams[name];
+    if (mass === undefined) continue;
+    if (!(mass >= 0)) throw new RangeError(`${mass} g of ${name} is not an amount`);
+    const n = mass / SOLUTES[name].molarMass;
+    total += n;
+    pull += ROOTS[name] * n;
+  }
+  pull /= total;
+  return (water / total) * Math.exp(-(pull * pull));
+}

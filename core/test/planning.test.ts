@@ -1,0 +1,110 @@
+import type { LotToday } from '@inch/core/planning';
+import { dayBar, dueItems, obstacles } from '@inch/core/planning';
+import { describe, expect, it } from 'vitest';
+
+const T = (hours: number) => new Date(Date.UTC(2026, 10, 24, 8) + hours * 3_600_000).toISOString();
+const step = (
+  position: number,
+  title: string,
+  marks: { kind: 'start' | 'done'; at: string }[],
+  minutes = 60,
+) => ({
+  id: title,
+  position,
+  kind: 'draw' as const,
+  title,
+  minutes,
+  killStep: false,
+  formulaStepId: title,
+  marks: marks.map((m) => ({ ...m, by: '' })),
+});
+
+function lot(
+  state: string,
+  more: object = {},
+  keeping: object = {},
+  gates: { open: boolean; id: string; missing: string | null }[] = [],
+): LotToday {
+  return {
+    record: {
+      code: '7F4H',
+      state,
+      begunAt: T(0),
+      storage: 'shelf',
+      product: { name: 'Syrup', colour: '#8E1230' },
+      steps: [],
+      bottlings: [],
+      movements: [],
+      decisions: [],
+      prints: [{}],
+      ...more,
+    },
+    gates,
+    keeping: { readyOn: '2026-11-24', bestBy: null, dateWord: 'best by', ...keeping },
+  } as unknown as LotToday;
+}
+
+const steps = [
+  step(1, 'Simmer', [
+    { kind: 'start', at: T(0) },
+    { kind: 'done', at: T(1) },
+  ]),
+  step(2, 'Drip', [{ kind: 'start', at: T(1) }], 180),
+  step(3, 'Reduce', []),
+];
+const filled = {
+  bottlings: [{ id: 'b', count: 12, nominalMl: 237, at: T(0), struck: null }],
+  movements: [{ bottlingId: 'b', kind: 'stored', from: null, to: 'cellar', count: 12 }],
+};
+const due = (lots: LotToday[], now: string, meters: Parameters<typeof dueItems>[1] = []) =>
+  dueItems(lots, meters, now, 'UTC').map((d) => [d.when, d.title]);
+
+describe('what is due', () => {
+  it('is the step in hand: next while its clock runs, now when its time is up', () => {
+    expect(due([lot('making', { steps })], T(2))).toEqual([['next', 'Drip']]);
+    expect(due([lot('making', { steps })], T(5))).toEqual([['now', 'Drip']]);
+    expect(due([lot('making', { steps: steps.slice(0, 1) })], T(2))).toEqual([['now', 'Fill the bottles']]);
+  });
+  it('is the lids twelve hours after a hot filling', () => {
+    expect(due([lot('resting', filled)], T(11))).toEqual([['next', 'Press 12 lids']]);
+    expect(due([lot('resting', filled)], T(12.1))).toEqual([['now', 'Press 12 lids']]);
+    expect(due([lot('resting', { ...filled, storage: 'cold' })], T(0.1))).toEqual([['now', 'Check 12 caps']]);
+  });
+  it('is a release when every gate is open, and the first missing thing while not', () => {
+    expect(due([lot('bottled', filled, {}, [{ id: 'acid', open: true, missing: null }])], T(20))).toEqual([
+      ['now', 'Release 12 bottles'],
+    ]);
+    expect(
+      due([lot('bottled', filled, {}, [{ id: 'seal', open: false, missing: 'Press them.' }])], T(20)),
+    ).toEqual([['later', '1 gate still shut']]);
+  });
+  it('is the meter’s buffers while a lot waits for its pH', () => {
+    const waiting = lot('bottled', filled, {}, [{ id: 'acid', open: false, missing: 'Measure.' }]);
+    const meter = { name: 'pH pen', kind: 'ph-meter', calibratedAt: T(-24) };
+    expect(due([waiting], T(2), [meter])).toContainEqual(['now', 'pH pen wants its buffers']);
+    expect(due([waiting], T(2), [{ ...meter, calibratedAt: T(1) }])).not.toContainEqual([
+      'now',
+      'pH pen wants its buffers',
+    ]);
+    expect(due([lot('released', filled)], T(2), [meter])).toEqual([]);
+  });
+});
+
+describe('what stands in the way', () => {
+  const way = (l: LotToday) => obstacles([l], T(0), 'UTC').map((o) => [o.level, o.title]);
+  it('is a held lot, a date that is past, or one close by', () => {
+    expect(way(lot('held', { decisions: [{ to: 'held', why: 'pH 5.1' }] }))).toEqual([['hold', 'Held']]);
+    expect(way(lot('released', filled, { bestBy: '2026-11-23' }))).toEqual([['stop', 'Past best by']]);
+    expect(way(lot('released', filled, { bestBy: '2026-12-05' }))).toEqual([['hold', 'Best by 5 Dec 2026']]);
+    expect(way(lot('released', filled, { bestBy: '2027-12-05' }))).toEqual([]);
+  });
+});
+
+describe('a lot’s bar on the day', () => {
+  it('shows done steps where they were and the rest one after another, without a gap or an overlap', () => {
+    const { segments } = dayBar(lot('making', { steps }).record, T(2));
+    expect(segments.map((s) => s.state)).toEqual(['done', 'running', 'planned']);
+    expect(segments[1]).toMatchObject({ from: T(1), to: T(4) });
+    expect(segments[2]).toMatchObject({ from: T(4), to: T(5) });
+  });
+});

@@ -1,0 +1,129 @@
+import type { FormulaContent } from '@inch/core/formula';
+import type { LotRecord } from '@inch/core/lot';
+
+/** An instant so many hours after the lot was begun, 24 November 2026 at eight. */
+export const T = (hours: number): string =>
+  new Date(Date.UTC(2026, 10, 24, 8) + hours * 3_600_000).toISOString();
+
+export const entry = (id: string, at: string) => ({ id, at, by: 'Wren', struck: null });
+
+const content: FormulaContent = {
+  lines: [
+    { id: 'fruit', said: '4 kg', ingredientId: 'sour-cherry', stepId: 'cook' },
+    { id: 'sugar', said: '2 kg', ingredientId: 'sugar', stepId: 'cook' },
+  ],
+  steps: [{ id: 'cook', kind: 'draw', title: 'Cook', killStep: true }],
+  storage: 'shelf',
+  bottleMl: 237,
+};
+
+/** A lot with all the evidence that a release asks for. */
+export function releasable(): LotRecord {
+  const reading = {
+    stepId: 'step',
+    said: '',
+    raw: 0,
+    celsius: null,
+    instrument: 'Meter',
+    counts: true,
+    whyNot: null,
+    note: null,
+  };
+  return {
+    id: 'lot',
+    code: '7F4H',
+    state: 'bottled',
+    heldFrom: null,
+    product: {
+      formulaId: 'f',
+      name: 'Sour cherry syrup',
+      kind: 'syrup',
+      colour: '#8E1230',
+      version: 1,
+      content,
+    },
+    storage: 'shelf',
+    criticalPh: 4.2,
+    elevationMetres: 719,
+    begunAt: T(0),
+    scale: 1,
+    steps: [
+      {
+        id: 'step',
+        position: 1,
+        kind: 'draw',
+        title: 'Cook',
+        minutes: 20,
+        killStep: true,
+        formulaStepId: 'cook',
+        marks: [
+          { kind: 'start', at: T(0), by: 'Wren' },
+          { kind: 'done', at: T(1), by: 'Wren' },
+        ],
+      },
+    ],
+    additions: [
+      {
+        ...entry('a1', T(0.1)),
+        stepId: 'step',
+        lineId: 'fruit',
+        ingredientId: 'sour-cherry',
+        grams: 4000,
+        why: null,
+      },
+      {
+        ...entry('a2', T(0.2)),
+        stepId: 'step',
+        lineId: 'sugar',
+        ingredientId: 'sugar',
+        grams: 2000,
+        why: null,
+      },
+    ],
+    readings: [
+      { ...entry('r1', T(0.5)), ...reading, kind: 'temperature', sample: 'pan', value: 97 },
+      { ...entry('r2', T(2)), ...reading, kind: 'ph', sample: 'finished', value: 3.4 },
+    ],
+    bottlings: [
+      {
+        ...entry('b1', T(3)),
+        containerId: 'jar',
+        container: 'Half-pint jar',
+        nominalMl: 237,
+        closure: 'two-piece lid',
+        count: 12,
+        fillCelsius: 90,
+        closing: 'hot',
+        hoursToCold: null,
+      },
+    ],
+    heatProcesses: [
+      {
+        ...entry('p1', T(4)),
+        processId: 'berry-syrup',
+        name: 'Berry syrup',
+        source: 'USDA',
+        requiredMinutes: 15,
+        minutes: 15,
+        mismatches: [],
+      },
+    ],
+    sealChecks: [{ ...entry('s1', T(16)), checked: 12, failed: 0 }],
+    movements: [
+      {
+        id: 'm1',
+        bottlingId: 'b1',
+        kind: 'stored',
+        from: null,
+        to: 'cellar',
+        count: 12,
+        priceMinor: null,
+        note: null,
+        at: T(3),
+        by: 'Wren',
+      },
+    ],
+    decisions: [],
+    prints: [],
+  };
+}

@@ -1,0 +1,166 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { DEMO_OWNER } from '../scripts/src/demo.mjs';
+import { launch, openPage, signIn } from './browser.ts';
+
+let browser: Browser;
+let page: Page;
+let faults: string[];
+let lots: { code: string; state: string; name: string }[];
+
+beforeAll(async () => {
+  browser = await launch(inject('chromium'));
+  ({ page, faults } = await openPage(browser, inject('demoUrl'), { reducedMotion: 'reduce' }));
+  await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
+  lots = (await (await page.request.get('/api/lots')).json()).lots;
+});
+afterAll(() => browser.close());
+
+const codeOf = (state: string) => lots.find((lot) => lot.state === state)!.code;
+
+async function formulaPath(): Promise<string> {
+  const formulas = await (await page.request.get('/api/formulas')).json();
+  return `/formulas/${formulas.find((f: { name: string }) => f.name.startsWith('Sour'))!.id}`;
+}
+
+const SCREENS: [string, () => string | Promise<string>][] = [
+  ['Today', () => '/'],
+  ['Formulas', () => '/formulas'],
+  ['a formula', formulaPath],
+  [
+    'two versions side by side',
+    async () =>
+      `/formulas/compare?with=${(await formulaPath()).slice(10)}.1&with=${(await formulaPath()).slice(10)}.2`,
+  ],
+  ['ingredients and measures', () => '/formulas/ingredients'],
+  ['Stove', () => '/stove'],
+  ['a run sheet', () => `/stove/${codeOf('making')}`],
+  ['Bottling', () => '/bottling'],
+  ['a filling', () => `/bottling/${codeOf('resting')}`],
+  ['a held lot', () => `/bottling/${codeOf('held')}`],
+  ['Labels', () => '/labels'],
+  ['a label', () => `/labels/${codeOf('released')}`],
+  ['Shelf', () => '/shelf'],
+  ['Records', () => '/records'],
+  ['a record', () => `/records/${codeOf('released')}`],
+  ['Bench', () => '/bench'],
+  ['Kitchen', () => '/kitchen'],
+  ['nowhere', () => '/nothing/here'],
+];
+
+async function show(path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('main h1, main p').first().waitFor();
+  await page.waitForLoadState('networkidle');
+}
+
+const serious = async () => {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    );
+};
+
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 768 },
+  { width: 390, height: 844 },
+];
+
+describe.each(SCREENS)('%s', (_, path) => {
+  it('has nothing serious against it by axe, light or dark, and is nowhere wider than its window', async () => {
+    await show(await path());
+    expect(await serious()).toEqual([]);
+    await page.evaluate(() => {
+      document.documentElement.dataset.theme = 'dark';
+    });
+    expect(await serious()).toEqual([]);
+    for (const size of SIZES) {
+      await page.setViewportSize(size);
+      const over = await page.evaluate(
+        () =>
+          new Promise<number>((resolve) =>
+            requestAnimationFrame(() => resolve(document.documentElement.scrollWidth - window.innerWidth)),
+          ),
+      );
+      expect(over, `${size.width}`).toBeLessThanOrEqual(0);
+    }
+    await page.setViewportSize(SIZES[0]!);
+  });
+});
+
+describe('by the keyboard alone', () => {
+  it('one goes round by g and a letter, jots with j, and sees the keys with ?', async () => {
+    await show('/');
+    await page.keyboard.press('g');
+    await page.keyboard.press('h');
+    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+    await page.keyboard.press('/');
+    await page.keyboard.type('quince');
+    expect(await page.getByRole('searchbox').inputValue()).toBe('quince');
+    await page.keyboard.press('Tab');
+    await page.goto(`/stove/${codeOf('making')}`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.keyboard.press('?');
+    await page.getByText('start or stop the step’s clock').waitFor();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('j');
+    await page.keyboard.type('b 31.4 @27');
+    await page.getByText(/Sugar 32\.0 °Bx at 20 °C \(read 31\.4 at 27 °C\)/).waitFor();
+    await page.keyboard.press('Enter');
+    await page
+      .getByRole('complementary', { name: 'Levels and readings' })
+      .getByText('32.0 °Bx')
+      .first()
+      .waitFor();
+  });
+  it('the focus is always to be seen', async () => {
+    await show('/bottling');
+    for (let i = 0; i < 12; i++) {
+      await page.keyboard.press('Tab');
+      const seen = await page.evaluate(() => {
+        const at = document.activeElement as HTMLElement;
+        const style = getComputedStyle(at);
+        return (
+          at === document.body ||
+          style.outlineStyle !== 'none' ||
+          at.closest('form')?.className.includes('border-b-2') === true
+        );
+      });
+      expect(seen).toBe(true);
+    }
+  });
+});
+
+describe('when the server is away', () => {
+  it('the page says so, with the one thing to do, and comes back', async () => {
+    await page.route('**/api/**', (route) => route.abort());
+    await page.goto('/shelf');
+    await page.getByRole('heading', { name: 'The kitchen does not answer' }).waitFor();
+    await page.unroute('**/api/**');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  });
+});
+
+describe('a reader', () => {
+  it('sees the shelf and is offered nothing to write', async () => {
+    const reader = await openPage(browser, inject('demoUrl'));
+    await signIn(reader.page, 'Visitor', 'only-looking-in');
+    await reader.page.goto(`/stove/${codeOf('making')}`);
+    await reader.page.getByRole('heading', { level: 1 }).waitFor();
+    expect(await reader.page.getByRole('button', { name: /^(Done|Pause|Start)$/ }).count()).toBe(0);
+    expect(await reader.page.getByLabel('Jot a reading or a note').isDisabled()).toBe(true);
+  });
+});
+
+it('no screen had an error in its scripts', () => {
+  expect(faults.filter((f) => !/Failed to load resource|ERR_FAILED/.test(f))).toEqual([]);
+});

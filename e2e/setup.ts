@@ -1,0 +1,45 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { TestProject } from 'vitest/node';
+import { ensureBuilt } from '../scripts/src/build.mjs';
+import { ensureChromium } from '../scripts/src/debian.mjs';
+import { loadDemo } from '../scripts/src/demo.mjs';
+import { prepareDatabase, startServer } from '../scripts/src/house.mjs';
+import { freePort, startMariadb } from '../scripts/src/mariadb.mjs';
+
+declare module 'vitest' {
+  export interface ProvidedContext {
+    chromium: string;
+    /** A kitchen with nobody in it yet, and its database. */
+    emptyUrl: string;
+    emptyDatabase: string;
+    /** The demo kitchen. */
+    demoUrl: string;
+  }
+}
+
+/** The compiled server twice over one throw-away MariaDB: once empty, once with the demo kitchen. */
+export default async function setup(project: TestProject) {
+  await ensureBuilt();
+  const folder = mkdtempSync(join(tmpdir(), 'inch-e2e-'));
+  const db = await startMariadb(folder, { throwAway: true });
+  const kitchen = async (name: string) => {
+    const at = { adminUrl: db.adminUrl.replace(/[^/]+$/, name), appUrl: db.appUrl.replace(/[^/]+$/, name) };
+    await prepareDatabase(at);
+    return { ...at, ...(await startServer({ appUrl: at.appUrl, port: await freePort() })) };
+  };
+  const empty = await kitchen('inch_empty');
+  const demo = await kitchen('inch_demo');
+  await loadDemo(demo.url);
+  project.provide('chromium', await ensureChromium());
+  project.provide('emptyUrl', empty.url);
+  project.provide('emptyDatabase', empty.appUrl);
+  project.provide('demoUrl', demo.url);
+  return async () => {
+    await empty.stop();
+    await demo.stop();
+    await db.stop();
+    rmSync(folder, { recursive: true, force: true });
+  };
+}

@@ -1,0 +1,230 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { ensureBuilt } from './src/build.mjs';
+import { ensurePackages } from './src/packages.mjs';
+import { giveUp } from './src/say.mjs';
+
+const { values } = parseArgs({
+  options: { json: { type: 'boolean', default: false }, only: { type: 'string' } },
+});
+
+const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+
+/** µs of one equilibrium pH, warm, over 64 unlike mixtures. */
+async function phSolve() {
+  const { equilibriumPh } = await import('@inch/core/acid');
+  const mixtures = Array.from({ length: 64 }, (_, i) => ({
+    acids: { citric: 0.01 + 0.004 * i, malic: 0.3 - 0.004 * i, acetic: 0.002 * i },
+    baseEquivalents: 0.001 * i,
+  }));
+  for (let i = 0; i < 20_000; i++) equilibriumPh(mixtures[i % 64]);
+  const rounds = Array.from({ length: 9 }, () => {
+    const started = performance.now();
+    for (let i = 0; i < 4000; i++) equilibriumPh(mixtures[i % 64]);
+    return ((performance.now() - started) * 1000) / 4000;
+  });
+  return { ph_solve_us: Number(median(rounds).toFixed(2)) };
+}
+
+/** ms from a key to the figures of a 25-line formula: as drawn in Chromium, and the core's part of it alone. */
+async function keystroke() {
+  const { contributions, forecast } = await import('@inch/core/formula');
+  const { shippedCatalogue } = await import('@inch/core/ingredient');
+  const { keysInBrowser, twentyFive } = await import('../e2e/keystroke.mjs');
+  const setting = { cup: 'us', elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
+  const rounds = Array.from({ length: 60 }, (_, i) => {
+    const content = twentyFive(`${200 + i} g`);
+    const started = performance.now();
+    forecast(content, setting);
+    contributions(content, setting);
+    return performance.now() - started;
+  });
+  await ensureBuilt(['web']);
+  const drawn = await withServer(({ server }) => keysInBrowser(server.url));
+  return {
+    keystroke_25_lines_ms: Number(median(drawn.slice(4)).toFixed(1)),
+    keystroke_core_ms: Number(median(rounds.slice(10)).toFixed(2)),
+  };
+}
+
+/** ms of 4,000 draws of a 12-line formula, five fruits among them, as the page's worker runs it once warm. */
+async function simulation() {
+  const { simulate } = await import('@inch/core/formula');
+  const { shippedCatalogue } = await import('@inch/core/ingredient');
+  const said = [
+    ['sour-cherry', '2 kg', 'cook'],
+    ['raspberry', '500 g', 'cook'],
+    ['damson', '400 to 600 g', 'cook'],
+    ['redcurrant', '2 cups', 'cook'],
+    ['water', '3 cups', 'cook'],
+    ['lemon-peel', '2 strips', 'cook'],
+    ['sugar', '1.5 kg', 'boil'],
+    ['glucose-syrup', '150 g', 'boil'],
+    ['citric-anhydrous', '10 g', 'end'],
+    ['bottled-lemon-juice', '60 ml', 'end'],
+    ['cider-vinegar', '100 g', 'end'],
+    ['vanilla', '1 pod', 'end'],
+  ];
+  const content = {
+    lines: said.map(([ingredientId, amount, stepId], i) => ({
+      id: String(i),
+      said: amount,
+      ingredientId,
+      stepId,
+    })),
+    steps: [
+      { id: 'cook', kind: 'draw', title: 'Cook', method: 'cooked', minutes: 25, killStep: true },
+      { id: 'drip', kind: 'strain', title: 'Drip', cloth: 'drip' },
+      { id: 'boil', kind: 'reduce', title: 'Reduce', toBrix: 50, minutes: 30 },
+      { id: 'end', kind: 'add', title: 'Stir in' },
+    ],
+    storage: 'cold',
+    bottleMl: 250,
+  };
+  const setting = { cup: 'us', elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
+  const rounds = Array.from({ length: 15 }, (_, seed) => {
+    const started = performance.now();
+    simulate(content, setting, { draws: 4000, seed });
+    return performance.now() - started;
+  });
+  return {
+    forecast_4000x12_ms: Number(median(rounds.slice(6)).toFixed(1)),
+    forecast_4000x12_cold_ms: Number(rounds[0].toFixed(1)),
+  };
+}
+
+const COUNT = 1200;
+const SENDERS = 6;
+
+async function perSecond(work) {
+  let next = 0;
+  const started = performance.now();
+  await Promise.all(
+    Array.from({ length: SENDERS }, async () => {
+      while (next < COUNT) await work(next++);
+    }),
+  );
+  return COUNT / ((performance.now() - started) / 1000);
+}
+
+/** The transaction a reading is, through mysql2 alone: lot and version read, reading and journal written, head moved. */
+async function rawReadings(pool, lotId, kitchenId, accountId, { reading, chainHash, randomUUID }) {
+  return perSecond(async (i) => {
+    const body = reading(i);
+    const id = randomUUID();
+    const at = new Date().toISOString();
+    const sqlAt = at.slice(0, 23).replace('T', ' ');
+    const tx = await pool.getConnection();
+    await tx.query('START TRANSACTION');
+    await tx.execute(
+      'SELECT l.id, l.code, l.state, l.begun_at, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?) LOCK IN SHARE MODE',
+      [kitchenId, lotId, lotId],
+    );
+    await tx.execute(
+      'INSERT INTO reading (id, lot_id, step_id, kind, sample, said, raw, celsius, value, instrument_id, note, at, account_id) VALUES (?, ?, NULL, ?, ?, ?, ?, ?, ?, NULL, NULL, ?, ?)',
+      [id, lotId, 'brix', 'pan', body.said, body.raw, body.celsius, body.raw, sqlAt, accountId],
+    );
+    const [[head]] = await tx.execute(
+      'SELECT sequence, hash FROM journal_head WHERE kitchen_id = ? FOR UPDATE',
+      [kitchenId],
+    );
+    const entry = {
+      sequence: Number(head.sequence) + 1,
+      at,
+      kitchenId,
+      accountId,
+      noun: 'reading',
+      nounId: id,
+      lotId,
+      action: 'measure',
+      payload: body,
+    };
+    const hash = chainHash(head.hash, entry);
+    await tx.execute(
+      'INSERT INTO journal (kitchen_id, sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      [
+        kitchenId,
+        entry.sequence,
+        sqlAt,
+        accountId,
+        'reading',
+        id,
+        lotId,
+        'measure',
+        JSON.stringify(body),
+        hash,
+      ],
+    );
+    await tx.execute('UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
+      entry.sequence,
+      hash,
+      kitchenId,
+    ]);
+    await tx.query('COMMIT');
+    tx.release();
+  });
+}
+
+/** A server of its own over an empty throw-away database, for as long as the work lasts. */
+async function withServer(work) {
+  const { prepareDatabase, startServer } = await import('./src/house.mjs');
+  const { freePort, startMariadb } = await import('./src/mariadb.mjs');
+  const folder = mkdtempSync(join(tmpdir(), 'inch-bench-'));
+  const db = await startMariadb(folder);
+  await prepareDatabase(db);
+  const server = await startServer({ appUrl: db.appUrl, port: await freePort() });
+  try {
+    return await work({ server, db });
+  } finally {
+    await server.stop();
+    await db.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Readings stored per second over HTTP against the same transaction through mysql2 alone, in turns in one run. */
+async function readingPost() {
+  const { beginLot, lightPoster, newKitchenAt, reading } = await import('./src/kitchenClient.mjs');
+  const { randomUUID } = await import('node:crypto');
+  const { openPool } = await import('../server/dist/database/pool.js');
+  const { databaseFromUrl } = await import('../server/dist/config.js');
+  const { chainHash } = await import('../server/dist/journal/append.js');
+  return withServer(async ({ server, db }) => {
+    const pool = openPool(databaseFromUrl(db.appUrl), SENDERS);
+    const client = await newKitchenAt(server.url);
+    const lot = await beginLot(client);
+    const { account, kitchen } = await client.send('GET', '/api/session');
+    const post = lightPoster(server.url, client.headers(), SENDERS);
+    const overHttp = () => perSecond((i) => post(`/api/lots/${lot}/readings`, reading(i)));
+    const alone = () => rawReadings(pool, lot, kitchen.id, account.id, { reading, chainHash, randomUUID });
+    await overHttp();
+    await alone();
+    const rounds = [];
+    for (let i = 0; i < 3; i++) rounds.push([await overHttp(), await alone()]);
+    await pool.end();
+    const ratios = rounds.map(([http, raw]) => http / raw);
+    return {
+      reading_post_ratio_to_raw: Number(median(ratios).toFixed(3)),
+      reading_posts_per_s: Math.round(median(rounds.map((r) => r[0]))),
+      raw_readings_per_s: Math.round(median(rounds.map((r) => r[1]))),
+    };
+  });
+}
+
+const BENCHES = { 'ph-solve': phSolve, keystroke, simulation, 'reading-post': readingPost };
+if (values.only && !BENCHES[values.only])
+  giveUp(`There is no bench "${values.only}". There are: ${Object.keys(BENCHES).join(', ')}.`);
+
+const written = process.stdout.write.bind(process.stdout);
+// With --json nothing but the one object may be printed.
+if (values.json) process.stdout.write = () => true;
+await ensurePackages();
+await ensureBuilt(['server']);
+const figures = {};
+for (const [name, bench] of Object.entries(BENCHES))
+  if (!values.only || values.only === name) Object.assign(figures, await bench());
+if (values.json) written(`${JSON.stringify(figures)}\n`);
+else for (const [name, figure] of Object.entries(figures)) written(`${name.padEnd(28)} ${figure}\n`);
+process.exit(0);

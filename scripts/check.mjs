@@ -1,0 +1,41 @@
+import { join } from 'node:path';
+import { ensurePackages } from './src/packages.mjs';
+import { ROOT } from './src/root.mjs';
+import { runCommand } from './src/run.mjs';
+import { say } from './src/say.mjs';
+
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+
+const CHECKS = [
+  ['types of core, contract and server', bin('tsc'), ['-b', 'core', 'contract', 'server']],
+  ['types of the pages', bin('tsc'), ['-p', 'web']],
+  ['types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
+  ['format and lint', bin('biome'), ['check', '--error-on-warnings', '.']],
+  [
+    'package boundaries and cycles',
+    bin('depcruise'),
+    ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src'],
+  ],
+  ['unused code and packages', bin('knip'), ['--no-progress']],
+];
+
+/** Runs every check and says all that is wrong, not only the first. @returns whether all is well */
+export async function check() {
+  let well = true;
+  for (const [what, command, args] of CHECKS) {
+    const started = Date.now();
+    try {
+      await runCommand(command, args, { cwd: ROOT });
+      say(`${what}: well (${((Date.now() - started) / 1000).toFixed(1)} s)`);
+    } catch (error) {
+      well = false;
+      process.stderr.write(`\n${what}: not well\n${error.message}\n`);
+    }
+  }
+  return well;
+}
+
+if (process.argv[1] === import.meta.filename) {
+  await ensurePackages();
+  process.exit((await check()) ? 0 : 1);
+}

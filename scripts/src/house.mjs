@@ -1,0 +1,53 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from './root.mjs';
+import { runCommand, stopChild } from './run.mjs';
+
+/** Applies migrations and gives the app's user its rights; `appHost` is where that user connects from. @returns what was done, a line each */
+export function prepareDatabase({ adminUrl, appUrl, appHost = '' }) {
+  return runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'prepare'], {
+    env: { INCH_ADMIN: adminUrl, INCH_DATABASE: appUrl, ...(appHost ? { INCH_APP_HOST: appHost } : {}) },
+  });
+}
+
+/** Starts the compiled server and waits until it listens. @returns its address, and how to stop or kill it */
+export function startServer({
+  appUrl,
+  host = '127.0.0.1',
+  port,
+  webRoot = join(ROOT, 'web/dist'),
+  log = 'warn',
+}) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server/dist/main.js')], {
+    env: {
+      ...process.env,
+      INCH_DATABASE: appUrl,
+      INCH_HOST: host,
+      INCH_PORT: String(port),
+      INCH_WEB: webRoot,
+      INCH_LOG: log,
+      INCH_STOP_WITH_PARENT: '1',
+    },
+    stdio: ['pipe', 'pipe', 'pipe'],
+    detached: true,
+  });
+  return new Promise((resolve, reject) => {
+    let output = '';
+    child.stderr.on('data', (chunk) => {
+      output += chunk;
+      process.stderr.write(chunk);
+    });
+    child.stdout.on('data', (chunk) => {
+      if (String(chunk).startsWith('listening')) {
+        const shown = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host;
+        resolve({
+          url: `http://${shown}:${port}`,
+          child,
+          stop: () => stopChild(child),
+          kill: () => child.kill('SIGKILL'),
+        });
+      } else process.stdout.write(chunk);
+    });
+    child.on('exit', (code) => reject(new Error(output.trim() || `the server ended with ${code}`)));
+  });
+}

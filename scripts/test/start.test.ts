@@ -1,0 +1,110 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { ensureBuilt } from '../src/build.mjs';
+import { freePort, runningMariadb } from '../src/mariadb.mjs';
+
+const folder = mkdtempSync(join(tmpdir(), 'inch-start-'));
+const started: ChildProcess[] = [];
+afterAll(() => {
+  for (const child of started) if (child.exitCode === null) child.kill('SIGKILL');
+  rmSync(folder, { recursive: true, force: true });
+});
+
+interface Run {
+  child: ChildProcess;
+  said: () => string;
+  until: (words: RegExp) => Promise<void>;
+  ended: Promise<number | null>;
+}
+
+function start(...args: string[]): Run {
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  started.push(child);
+  let text = '';
+  for (const stream of [child.stdout, child.stderr]) stream!.on('data', (chunk) => (text += chunk));
+  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+  const until = async (words: RegExp) => {
+    for (let i = 0; i < 1200 && !words.test(text) && child.exitCode === null; i++)
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(text).toMatch(words);
+  };
+  return { child, said: () => text, until, ended };
+}
+
+const answers = (url: string) =>
+  fetch(url).then(
+    (r) => r.status,
+    () => 'nobody',
+  );
+
+describe('the start command', () => {
+  it('serves an empty kitchen, stops all it started on Ctrl-C, and finds the data again', async () => {
+    await ensureBuilt();
+    const port = await freePort();
+    const args = ['--empty', '--port', String(port), '--data', folder];
+    const first = start(...args);
+    await first.until(/Inch Pantry is at/);
+    expect(first.said()).toMatch(/applied 0001_house/);
+    expect(statSync(join(folder, 'secrets.json')).mode & 0o777).toBe(0o600);
+    const url = `http://127.0.0.1:${port}`;
+    const setup = await fetch(`${url}/api/setup`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ kitchenName: 'Kept', name: 'Wren', password: 'long enough password' }),
+    });
+    expect(setup.status).toBe(201);
+    expect(await (await fetch(url)).text()).toMatch(/<div id="root">/);
+
+    const second = start(...args);
+    expect(await second.ended).toBe(1);
+    expect(second.said()).toMatch(/already running/);
+
+    first.child.kill('SIGINT');
+    expect(await first.ended).toBe(0);
+    expect(await answers(url)).toBe('nobody');
+    expect(runningMariadb(folder)).toBeNull();
+
+    const again = start(...args);
+    await again.until(/Inch Pantry is at/);
+    expect(again.said()).not.toMatch(/applied/);
+    expect(await (await fetch(`${url}/api/setup`)).json()).toEqual({ needed: false });
+
+    again.child.kill('SIGKILL');
+    await again.ended;
+    for (let i = 0; i < 100 && (await answers(url)) !== 'nobody'; i++)
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    const mended = start(...args);
+    await mended.until(/Inch Pantry is at/);
+    expect(await (await fetch(`${url}/api/setup`)).json()).toEqual({ needed: false });
+    mended.child.kill('SIGINT');
+    expect(await mended.ended).toBe(0);
+  }, 180_000);
+
+  it('says what to do when its port is taken, and leaves nothing running', async () => {
+    const taken = createServer();
+    const port = await new Promise<number>((resolve) =>
+      taken.listen(0, '127.0.0.1', () => resolve((taken.address() as { port: number }).port)),
+    );
+    const run = start('--empty', '--port', String(port), '--data', folder);
+    expect(await run.ended).toBe(1);
+    expect(run.said()).toMatch(/Port \d+ is taken\. Choose another with --port/);
+    expect(runningMariadb(folder)).toBeNull();
+    taken.close();
+  }, 60_000);
+
+  it.each([
+    [['--port', 'kettle'], /"kettle" is not a port/],
+    [['--colour', 'red'], /Unknown option '--colour'/],
+  ])('%j is answered with how to say it', async (args, words) => {
+    const run = start(...args);
+    expect(await run.ended).toBe(1);
+    expect(run.said()).toMatch(words);
+    expect(run.said()).toMatch(/npm start --/);
+  });
+});

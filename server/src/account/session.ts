@@ -1,0 +1,61 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Session } from '@inch/contract/account';
+import type { Request, Response } from 'express';
+import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
+import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
+
+const COOKIE = 'inch_session';
+const DAYS = 30;
+const DAY = 86_400_000;
+
+const hashed = (token: string) => createHash('sha256').update(token).digest('hex');
+
+function tokenOf(req: Request): string | null {
+  const header = req.headers.cookie ?? '';
+  const found = header.split(/;\s*/).find((part) => part.startsWith(`${COOKIE}=`));
+  return found ? found.slice(COOKIE.length + 1) : null;
+}
+
+/** Opens a session and sets its cookie. Over HTTPS the cookie is marked secure. */
+export async function openSession(db: Database, res: Response, accountId: string): Promise<void> {
+  const token = randomBytes(32).toString('base64url');
+  const now = Date.now();
+  await run(db, 'DELETE FROM session WHERE expires_at < ?', [toSql(new Date(now).toISOString())]);
+  await insert(db, 'session', {
+    token_hash: hashed(token),
+    account_id: accountId,
+    created_at: toSql(new Date(now).toISOString()),
+    expires_at: toSql(new Date(now + DAYS * DAY).toISOString()),
+  });
+  res.cookie(COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: res.req.secure,
+    path: '/',
+    maxAge: DAYS * DAY,
+  });
+}
+
+export async function closeSession(db: Database, req: Request, res: Response): Promise<void> {
+  const token = tokenOf(req);
+  if (token) await run(db, 'DELETE FROM session WHERE token_hash = ?', [hashed(token)]);
+  res.clearCookie(COOKIE, { path: '/' });
+}
+
+type Row = KitchenRow & { account_id: string; account_name: string; role: Session['account']['role'] };
+
+/** Who a request comes from, with their kitchen; null where nobody is signed in. */
+export async function sessionOf(db: Database, req: Request): Promise<Session | null> {
+  const token = tokenOf(req);
+  if (!token) return null;
+  const [row] = await rows<Row>(
+    db,
+    `SELECT ${KITCHEN_COLUMNS}, a.id AS account_id, a.name AS account_name, a.role
+     FROM session s JOIN account a ON a.id = s.account_id JOIN kitchen k ON k.id = a.kitchen_id
+     WHERE s.token_hash = ? AND s.expires_at > ?`,
+    [hashed(token), toSql(new Date().toISOString())],
+  );
+  return row
+    ? { account: { id: row.account_id, name: row.account_name, role: row.role }, kitchen: kitchenFrom(row) }
+    : null;
+}

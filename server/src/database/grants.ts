@@ -1,0 +1,45 @@
+import mysql, { type RowDataPacket } from 'mysql2/promise';
+import type { DatabaseAddress } from './pool.ts';
+
+/** What the running app may change besides adding rows. The record itself can only be added to and struck. */
+const STRIKE = 'UPDATE (struck_at, struck_by, struck_why)';
+const RIGHTS: Record<string, string[]> = {
+  kitchen: ['UPDATE'],
+  account: ['UPDATE (password_hash, role)'],
+  session: ['DELETE'],
+  sign_in_attempt: ['DELETE'],
+  journal_head: ['UPDATE'],
+  formula: ['UPDATE (current_version, archived_at)'],
+  lot: ['UPDATE (state, held_from)'],
+  addition: [STRIKE],
+  reading: [STRIKE],
+  bottling: [STRIKE],
+  heat_process: [STRIKE],
+  seal_check: [STRIKE],
+};
+
+/** Gives the app's user its rights, table by table: read and add everywhere, change only what is listed, delete only sessions. */
+export async function grantAppUser(
+  admin: DatabaseAddress,
+  app: { user: string; password: string; host: string },
+): Promise<void> {
+  const connection = await mysql.createConnection({ ...admin, multipleStatements: false });
+  const who = `${connection.escape(app.user)}@${connection.escape(app.host)}`;
+  const database = `\`${admin.database}\``;
+  try {
+    await connection.query(
+      `CREATE USER IF NOT EXISTS ${who} IDENTIFIED BY ${connection.escape(app.password)}`,
+    );
+    await connection.query(`ALTER USER ${who} IDENTIFIED BY ${connection.escape(app.password)}`);
+    const [tables] = await connection.query<RowDataPacket[]>(
+      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? AND table_name <> 'migration'",
+      [admin.database],
+    );
+    for (const { name } of tables) {
+      const rights = ['SELECT', 'INSERT', ...(RIGHTS[name as string] ?? [])];
+      await connection.query(`GRANT ${rights.join(', ')} ON ${database}.\`${name}\` TO ${who}`);
+    }
+  } finally {
+    await connection.end();
+  }
+}

@@ -1,0 +1,71 @@
+import mysql, { type Pool, type PoolConnection, type RowDataPacket } from 'mysql2/promise';
+
+export interface DatabaseAddress {
+  host: string;
+  port: number;
+  user: string;
+  password: string;
+  database: string;
+}
+
+/** A pool or a connection inside a transaction: whatever can run a statement. */
+export type Database = Pool | PoolConnection;
+
+const STRICT =
+  "SET SESSION sql_mode='STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY', time_zone='+00:00'";
+
+/** A pool of connections in strict mode and UTC; dates come back as text. */
+export function openPool(address: DatabaseAddress, connections = 12): Pool {
+  const pool = mysql.createPool({
+    ...address,
+    connectionLimit: connections,
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    dateStrings: true,
+    supportBigNumbers: true,
+    maxPreparedStatements: 500,
+  });
+  pool.pool.on('connection', (connection) => connection.query(STRICT));
+  return pool;
+}
+
+/** Rows of a prepared statement. */
+export async function rows<T>(
+  db: Database,
+  sql: string,
+  values: readonly (string | number | boolean | null)[] = [],
+): Promise<T[]> {
+  const [found] = await db.execute<RowDataPacket[]>(sql, [...values]);
+  return found as T[];
+}
+
+/** One prepared statement that changes something. */
+export async function run(
+  db: Database,
+  sql: string,
+  values: readonly (string | number | boolean | null)[],
+): Promise<void> {
+  await db.execute(sql, [...values]);
+}
+
+/** Inserts one row given by column names. */
+export async function insert(
+  db: Database,
+  table: string,
+  row: Record<string, string | number | boolean | null>,
+): Promise<void> {
+  const columns = Object.keys(row);
+  await run(
+    db,
+    `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
+    Object.values(row),
+  );
+}
+
+/** Placeholders for a list of values. */
+export const marks = (values: readonly unknown[]): string => values.map(() => '?').join(', ');
+
+/** DATETIME(3) text of an ISO instant, and back. */
+export const toSql = (instant: string): string =>
+  new Date(instant).toISOString().slice(0, 23).replace('T', ' ');
+export const fromSql = (text: string): string => new Date(`${text.replace(' ', 'T')}Z`).toISOString();

@@ -1,0 +1,62 @@
+import type { Formula, FormulaHead } from '@inch/contract/formula';
+import { type Database, fromSql, rows } from '../database/pool.ts';
+
+interface VersionRow {
+  formula_id: string;
+  version_id: string;
+  number: number;
+  name: string;
+  kind: FormulaHead['kind'];
+  colour: string;
+  note: string;
+  content: string;
+  saved_at: string;
+  saved_by: string;
+  lots: number;
+  archived_at: string | null;
+}
+
+const VERSIONS = `SELECT f.id AS formula_id, v.id AS version_id, v.number, v.name, v.kind, v.colour, v.note, v.content, v.saved_at, a.name AS saved_by, f.archived_at,
+  (SELECT COUNT(*) FROM lot l JOIN formula_version lv ON lv.id = l.version_id WHERE lv.formula_id = f.id) AS lots
+  FROM formula f JOIN formula_version v ON v.formula_id = f.id JOIN account a ON a.id = v.saved_by`;
+
+const headFrom = (row: VersionRow): FormulaHead => ({
+  id: row.formula_id,
+  name: row.name,
+  kind: row.kind,
+  colour: row.colour,
+  version: row.number,
+  versionId: row.version_id,
+  savedAt: fromSql(row.saved_at),
+  savedBy: row.saved_by,
+  content: JSON.parse(row.content),
+  lots: Number(row.lots),
+  archived: row.archived_at !== null,
+});
+
+export async function formulasOf(db: Database, kitchenId: string): Promise<FormulaHead[]> {
+  const found = await rows<VersionRow>(
+    db,
+    `${VERSIONS} WHERE f.kitchen_id = ? AND v.number = f.current_version ORDER BY v.name`,
+    [kitchenId],
+  );
+  return found.map(headFrom);
+}
+
+export async function readFormula(db: Database, kitchenId: string, id: string): Promise<Formula | null> {
+  const found = await rows<VersionRow>(
+    db,
+    `${VERSIONS} WHERE f.kitchen_id = ? AND f.id = ? ORDER BY v.number DESC`,
+    [kitchenId, id],
+  );
+  if (!found[0]) return null;
+  const versions = found.map((row) => ({
+    id: row.version_id,
+    number: row.number,
+    savedAt: fromSql(row.saved_at),
+    savedBy: row.saved_by,
+    note: row.note,
+    content: JSON.parse(row.content),
+  }));
+  return { ...headFrom(found[0]), versions };
+}

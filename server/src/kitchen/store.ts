@@ -1,0 +1,73 @@
+import type { Kitchen } from '@inch/contract/kitchen';
+import { type Database, rows, run } from '../database/pool.ts';
+
+export const KITCHEN_COLUMNS =
+  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.revision';
+
+export interface KitchenRow {
+  id: string;
+  name: string;
+  place: string;
+  elevation_metres: number;
+  cup_school: Kitchen['cupSchool'];
+  rule_pack: Kitchen['rulePack'];
+  local_statement: string;
+  critical_ph: number;
+  currency: string;
+  time_zone: string;
+  revision: number;
+}
+
+export const kitchenFrom = (row: KitchenRow): Kitchen => ({
+  id: row.id,
+  name: row.name,
+  place: row.place,
+  elevationMetres: row.elevation_metres,
+  cupSchool: row.cup_school,
+  rulePack: row.rule_pack,
+  localStatement: row.local_statement,
+  criticalPh: row.critical_ph,
+  currency: row.currency,
+  timeZone: row.time_zone,
+  revision: row.revision,
+});
+
+export async function readKitchen(db: Database, id: string, lock = false): Promise<Kitchen> {
+  const [row] = await rows<KitchenRow>(
+    db,
+    `SELECT ${KITCHEN_COLUMNS} FROM kitchen k WHERE k.id = ?${lock ? ' FOR UPDATE' : ''}`,
+    [id],
+  );
+  return kitchenFrom(row!);
+}
+
+export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
+  await run(
+    db,
+    `UPDATE kitchen SET name = ?, place = ?, elevation_metres = ?, cup_school = ?, rule_pack = ?, local_statement = ?,
+     critical_ph = ?, currency = ?, time_zone = ?, revision = revision + 1 WHERE id = ?`,
+    [
+      k.name,
+      k.place,
+      k.elevationMetres,
+      k.cupSchool,
+      k.rulePack,
+      k.localStatement,
+      k.criticalPh,
+      k.currency,
+      k.timeZone,
+      k.id,
+    ],
+  );
+}
+
+/** The next lot's number of a kitchen; the row stays locked until the transaction ends. */
+export async function takeLotNumber(db: Database, kitchenId: string): Promise<number> {
+  const [row] = await rows<{ lot_serial: number }>(
+    db,
+    'SELECT lot_serial FROM kitchen WHERE id = ? FOR UPDATE',
+    [kitchenId],
+  );
+  await run(db, 'UPDATE kitchen SET lot_serial = lot_serial + 1 WHERE id = ?', [kitchenId]);
+  return row!.lot_serial;
+}

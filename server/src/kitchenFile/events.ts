@@ -1,0 +1,139 @@
+import type { FileEvent } from '@inch/contract/kitchenFile';
+import { parseJot } from '@inch/core/jot';
+import { v7 as newId } from 'uuid';
+import { invalid } from '../http/problem.ts';
+import { calibrate } from '../instrument/routes.ts';
+import type { Writing } from '../journal/writing.ts';
+import { printLabel } from '../label/routes.ts';
+import { addToLot, markStep, measureLot } from '../lot/entries.ts';
+import { bottleLot, checkSeals, decide, processLot, strike } from '../lot/filling.ts';
+import { moveBottles } from '../lot/moving.ts';
+import type { StoredLot } from '../lot/store.ts';
+
+/** What an event of a kitchen file is played into. */
+export interface Stage {
+  w: Writing;
+  at: string;
+  /** The lot as it stands before the event, read again where the event needs it. */
+  lot: () => Promise<StoredLot>;
+  lotId: string;
+  steps: Map<string, string>;
+  containers: Map<string, string>;
+  instruments: Map<string, string>;
+}
+
+function found(map: Map<string, string>, key: string, what: string): string {
+  const id = map.get(key);
+  if (!id) throw invalid('file', `The file names the ${what} "${key}" and has none of that name.`);
+  return id;
+}
+
+const stepOf = (stage: Stage, key: string | undefined) =>
+  key === undefined ? null : found(stage.steps, key, 'step');
+
+async function readInto(stage: Stage, event: Extract<FileEvent, { do: 'read' }>): Promise<void> {
+  const { w, lotId, at } = stage;
+  const jot = parseJot(event.jot);
+  if (jot.kind === 'add')
+    throw invalid('file', `"${event.jot}" is something that went in: write it as an "add" event.`);
+  const id = newId();
+  const instrumentId = event.instrument ? found(stage.instruments, event.instrument, 'instrument') : null;
+  const said = jot.note ?? jot.text;
+  await measureLot(w, lotId, {
+    id,
+    stepId: stepOf(stage, event.step),
+    kind: jot.kind,
+    sample: event.finished ? 'finished' : 'pan',
+    said,
+    raw: jot.raw,
+    celsius: jot.celsius,
+    instrumentId,
+    because: event.because ?? null,
+    at,
+  });
+  if (event.struck) await strike(w, lotId, { noun: 'reading', entryId: id, why: event.struck });
+}
+
+async function moveInto(stage: Stage, event: Extract<FileEvent, { do: 'move' }>): Promise<void> {
+  const lot = await stage.lot();
+  const bottlingId = lot.bottlings.at(-1)?.id;
+  if (!bottlingId) throw invalid('file', `Lot ${lot.code} moves bottles before it has any.`);
+  await moveBottles(stage.w, stage.lotId, {
+    id: newId(),
+    bottlingId,
+    kind: event.kind,
+    from: event.from,
+    to: event.to ?? null,
+    count: event.count,
+    priceMinor: event.priceMinor ?? null,
+    note: event.note ?? null,
+    at: stage.at,
+  });
+}
+
+/** Plays one event through the very code that the API calls. */
+export async function play(stage: Stage, event: FileEvent): Promise<void> {
+  const { w, lotId, at } = stage;
+  const id = newId();
+  switch (event.do) {
+    case 'start':
+    case 'done':
+      await markStep(w, lotId, { id, stepId: found(stage.steps, event.step, 'step'), mark: event.do, at });
+      return;
+    case 'add':
+      await addToLot(w, lotId, {
+        id,
+        stepId: stepOf(stage, event.step),
+        lineId: event.line ?? null,
+        ingredientId: event.ingredient,
+        grams: event.grams,
+        why: event.why ?? null,
+        at,
+      });
+      return;
+    case 'read':
+      return readInto(stage, event);
+    case 'calibrate':
+      await calibrate(w, found(stage.instruments, event.instrument, 'instrument'), {
+        id,
+        points: event.points.map(([buffer, mv, celsius]) => ({ buffer, mv, celsius })),
+        at,
+      });
+      return;
+    case 'bottle':
+      await bottleLot(w, lotId, {
+        id,
+        containerId: found(stage.containers, event.container, 'container'),
+        count: event.count,
+        fillCelsius: event.fillCelsius ?? null,
+        closing: event.closing,
+        hoursToCold: event.hoursToCold ?? null,
+        place: event.place,
+        at,
+      });
+      return;
+    case 'process':
+      await processLot(w, lotId, {
+        id,
+        processId: event.process ?? null,
+        name: event.name ?? '',
+        source: event.source ?? '',
+        requiredMinutes: event.requiredMinutes ?? null,
+        minutes: event.minutes,
+        at,
+      });
+      return;
+    case 'seals':
+      await checkSeals(w, lotId, { id, checked: event.checked, failed: event.failed, at });
+      return;
+    case 'print':
+      await printLabel(w, lotId, { id, copies: event.copies, differencesSeen: true, at });
+      return;
+    case 'move':
+      return moveInto(stage, event);
+    case 'decide':
+      await decide(w, lotId, { id, event: event.event, why: event.why ?? null, at } as Parameters<
+        typeof decide
+      >[2]);
+  }
+}

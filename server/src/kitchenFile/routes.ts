@@ -1,0 +1,155 @@
+import type { Account } from '@inch/contract/account';
+import { type KitchenFile, kitchenFileRoutes } from '@inch/contract/kitchenFile';
+import { v7 as newId } from 'uuid';
+import { hashPassword } from '../account/password.ts';
+import { insertAccount } from '../account/store.ts';
+import { addContainer } from '../container/routes.ts';
+import { rows, run } from '../database/pool.ts';
+import { createFormula, saveVersion } from '../formula/routes.ts';
+import { invalid, Problem } from '../http/problem.ts';
+import { type House, serve } from '../http/serve.ts';
+import { enterOwn, keepMeasure } from '../ingredient/routes.ts';
+import { addInstrument } from '../instrument/routes.ts';
+import { journal, type Writing } from '../journal/writing.ts';
+import { changeKitchen } from '../kitchen/routes.ts';
+import { readKitchen } from '../kitchen/store.ts';
+import { beginLot } from '../lot/begin.ts';
+import { lockedLot } from '../lot/change.ts';
+import { play, type Stage } from './events.ts';
+import { daysBetween, instantOf } from './wall.ts';
+
+type Ids = Map<string, string>;
+
+async function addPeople(
+  w: Writing,
+  file: KitchenFile,
+  hashes: Map<string, string>,
+): Promise<Map<string, Account>> {
+  const people = new Map<string, Account>();
+  for (const { key, name, role } of file.accounts) {
+    const account = { id: newId(), name, role };
+    await insertAccount(w.tx, w.kitchen.id, account, hashes.get(key)!, w.now);
+    await journal(w, 'account', account.id, 'add', { name, role });
+    people.set(key, account);
+  }
+  return people;
+}
+
+async function addThings(w: Writing, file: KitchenFile): Promise<{ containers: Ids; instruments: Ids }> {
+  const [containers, instruments]: [Ids, Ids] = [new Map(), new Map()];
+  for (const { key, ...container } of file.containers)
+    containers.set(key, (await addContainer(w, { id: newId(), ...container })).id);
+  for (const { key, ...instrument } of file.instruments)
+    instruments.set(key, (await addInstrument(w, { id: newId(), ...instrument })).id);
+  return { containers, instruments };
+}
+
+interface Dated {
+  key: string;
+  at: string;
+  number: number;
+}
+
+/** Every version and every lot in the order in which they came about, so that each lot is begun from the version of its day. */
+function inOrder(file: KitchenFile): ({ version: Dated } | { lot: KitchenFile['lots'][number] })[] {
+  const versions = file.formulas.flatMap((f) =>
+    f.versions.map((v, i) => ({
+      when: v.savedOn,
+      rank: 0,
+      item: { version: { key: f.key, at: v.savedOn, number: i + 1 } },
+    })),
+  );
+  const lots = file.lots.map((lot) => ({ when: lot.begun, rank: 1, item: { lot } }));
+  return [...versions, ...lots]
+    .sort((a, b) => a.when.localeCompare(b.when) || a.rank - b.rank)
+    .map((entry) => entry.item);
+}
+
+async function saveFormula(w: Writing, file: KitchenFile, dated: Dated, formulas: Ids): Promise<void> {
+  const { versions, key, ...head } = file.formulas.find((f) => f.key === dated.key)!;
+  const { note, content } = versions[dated.number - 1]!;
+  const saved = { versionId: newId(), name: head.name, kind: head.kind, colour: head.colour, note, content };
+  if (dated.number === 1) formulas.set(key, (await createFormula(w, { id: newId(), ...saved })).id);
+  else await saveVersion(w, formulas.get(key)!, { ...saved, after: dated.number - 1 });
+}
+
+async function makeLot(
+  w: Writing,
+  lot: KitchenFile['lots'][number],
+  formulas: Ids,
+  things: { containers: Ids; instruments: Ids },
+  when: (wall: string) => string,
+): Promise<void> {
+  const formulaId = formulas.get(lot.formula);
+  if (!formulaId)
+    throw invalid('file', `A lot is of the formula "${lot.formula}", which is not in the file.`);
+  const { id, code } = await beginLot(w, { id: newId(), formulaId, scale: lot.scale, at: when(lot.begun) });
+  const steps = new Map((await lockedLot(w, id)).steps.map((s) => [s.formulaStepId, s.id]));
+  for (const event of lot.events) {
+    const at = when(event.at);
+    if (at > w.now) continue;
+    const stage: Stage = {
+      w: { ...w, now: at },
+      at,
+      lot: () => lockedLot(w, id),
+      lotId: id,
+      steps,
+      ...things,
+    };
+    await play(stage, event).catch((error: Error) => {
+      throw error instanceof Problem || error.name === 'TransitionError'
+        ? new Problem(422, `Lot ${code} (${lot.formula}, ${event.at}, ${event.do}): ${error.message}`)
+        : error;
+    });
+  }
+}
+
+/** Brings a kitchen file in, everything through the same code as the API, all of it or nothing. Only into a kitchen with nothing made yet. */
+async function importKitchen(
+  w: Writing,
+  file: KitchenFile,
+  today: string | undefined,
+  hashes: Map<string, string>,
+) {
+  const [made] = await rows(w.tx, 'SELECT id FROM formula WHERE kitchen_id = ? LIMIT 1', [w.kitchen.id]);
+  if (made)
+    throw new Problem(409, 'This kitchen already has formulas. A kitchen file is brought into an empty one.');
+  const before = await readKitchen(w.tx, w.kitchen.id, true);
+  const kitchen = await changeKitchen(w, { ...file.kitchen, revision: before.revision });
+  await run(w.tx, 'UPDATE kitchen SET lot_serial = ? WHERE id = ?', [file.firstLot, kitchen.id]);
+  const shift = today ? daysBetween(file.writtenAt.slice(0, 10), today) : 0;
+  const when = (wall: string) => instantOf(wall, kitchen.timeZone, shift);
+  const lag = today ? Date.parse(w.now) - Date.parse(when(file.writtenAt)) : 0;
+  const whenLive = (wall: string) => new Date(Date.parse(when(wall)) + lag).toISOString();
+  const here: Writing = { ...w, kitchen };
+  const people = await addPeople(here, file, hashes);
+  const things = await addThings(here, file);
+  for (const figures of file.own) await enterOwn(here, { id: newId(), ...figures });
+  for (const measure of file.measures) await keepMeasure(here, { id: newId(), ...measure, retired: false });
+  const formulas: Ids = new Map();
+  for (const item of inOrder(file)) {
+    if ('version' in item) {
+      await saveFormula({ ...here, now: when(item.version.at) }, file, item.version, formulas);
+      continue;
+    }
+    const { lot } = item;
+    const clock = lot.live ? whenLive : when;
+    const account = people.get(lot.by ?? '') ?? here.account;
+    if (clock(lot.begun) <= w.now) await makeLot({ ...here, account }, lot, formulas, things, clock);
+  }
+  await journal(here, 'kitchen', kitchen.id, 'import', {
+    writtenAt: file.writtenAt,
+    formulas: file.formulas.length,
+    lots: file.lots.length,
+  });
+  return { formulas: file.formulas.length, lots: file.lots.length };
+}
+
+export function kitchenFileRoom(house: House): void {
+  serve(house, kitchenFileRoutes.import, async (call) => {
+    const { file, today } = call.body;
+    const hashes = new Map<string, string>();
+    for (const account of file.accounts) hashes.set(account.key, await hashPassword(account.password));
+    return call.write((w) => importKitchen(w, file, today, hashes));
+  });
+}

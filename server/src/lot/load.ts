@@ -1,0 +1,255 @@
+import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
+import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { calibrationsOf } from '../instrument/store.ts';
+
+interface EntryRow {
+  id: string;
+  lot_id: string;
+  at: string;
+  by: string;
+  struck_at: string | null;
+  struck_by: string | null;
+  struck_why: string | null;
+}
+
+const entry = (row: EntryRow) => ({
+  id: row.id,
+  at: fromSql(row.at),
+  by: row.by,
+  struck: row.struck_at
+    ? { at: fromSql(row.struck_at), by: row.struck_by ?? '', why: row.struck_why ?? '' }
+    : null,
+});
+
+/** Rows of one of the record's tables for some lots, with who wrote and who struck them. */
+function entriesOf<T>(
+  db: Database,
+  table: string,
+  lotIds: readonly string[],
+  more = '',
+  join = '',
+): Promise<(T & EntryRow)[]> {
+  const strikes = ['addition', 'reading', 'bottling', 'heat_process', 'seal_check'].includes(table);
+  const struck = strikes ? ', (SELECT name FROM account WHERE id = t.struck_by) AS struck_by' : '';
+  return rows(
+    db,
+    `SELECT t.*, a.name AS \`by\`${struck}${more} FROM ${table} t JOIN account a ON a.id = t.account_id ${join} WHERE t.lot_id IN (${marks(lotIds)}) ORDER BY t.at, t.id`,
+    [...lotIds],
+  );
+}
+
+type Lots = Map<string, LotRecord>;
+
+async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  type Row = {
+    id: string;
+    lot_id: string;
+    position: number;
+    kind: LotRecord['steps'][number]['kind'];
+    title: string;
+    minutes: number | null;
+    kill_step: number;
+    formula_step_id: string;
+  };
+  const steps = await rows<Row>(
+    db,
+    `SELECT * FROM lot_step WHERE lot_id IN (${marks(ids)}) ORDER BY position`,
+    ids,
+  );
+  const found = await entriesOf<{
+    step_id: string;
+    kind: LotRecord['steps'][number]['marks'][number]['kind'];
+  }>(db, 'step_mark', ids);
+  for (const s of steps) {
+    const own = found
+      .filter((m) => m.step_id === s.id)
+      .map((m) => ({ kind: m.kind, at: fromSql(m.at), by: m.by }));
+    lots.get(s.lot_id)!.steps.push({
+      id: s.id,
+      position: s.position,
+      kind: s.kind,
+      title: s.title,
+      minutes: s.minutes,
+      killStep: s.kill_step === 1,
+      formulaStepId: s.formula_step_id,
+      marks: own,
+    });
+  }
+}
+
+interface ReadingRow {
+  step_id: string | null;
+  kind: LotRecord['readings'][number]['kind'];
+  sample: LotRecord['readings'][number]['sample'];
+  said: string;
+  raw: number | null;
+  celsius: number | null;
+  value: number | null;
+  instrument_id: string | null;
+  instrument: string | null;
+  compensated: number | null;
+  note: string | null;
+}
+
+function standingOf(
+  row: ReadingRow & { at: string },
+  calibrations: Map<string, KeptCalibration[]>,
+  timeZone: string,
+) {
+  if (row.kind === 'ph' && row.value !== null)
+    return meterStanding(
+      { value: row.value, at: fromSql(row.at) },
+      row.instrument_id ? calibrations.get(row.instrument_id)! : null,
+      timeZone,
+    );
+  if (row.kind === 'brix' && row.celsius === null && row.compensated !== 1)
+    return { counts: false, whyNot: 'no temperature was given' };
+  return { counts: row.kind !== 'note', whyNot: null };
+}
+
+async function loadReadings(db: Database, lots: Lots, ids: string[], timeZone: string): Promise<void> {
+  const found = await entriesOf<ReadingRow>(
+    db,
+    'reading',
+    ids,
+    ', i.name AS instrument, i.compensated',
+    'LEFT JOIN instrument i ON i.id = t.instrument_id',
+  );
+  const meters = [
+    ...new Set(found.filter((r) => r.kind === 'ph' && r.instrument_id).map((r) => r.instrument_id!)),
+  ];
+  const calibrations = await calibrationsOf(db, meters);
+  for (const r of found)
+    lots.get(r.lot_id)!.readings.push({
+      ...entry(r),
+      stepId: r.step_id,
+      kind: r.kind,
+      sample: r.sample,
+      said: r.said,
+      raw: r.raw,
+      celsius: r.celsius,
+      value: r.value,
+      instrument: r.instrument,
+      ...standingOf(r, calibrations, timeZone),
+      note: r.note,
+    });
+}
+
+async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  for (const r of await entriesOf<{
+    step_id: string | null;
+    line_id: string | null;
+    ingredient_id: string;
+    entry: string | null;
+    grams: number;
+    why: string | null;
+  }>(db, 'addition', ids))
+    lots.get(r.lot_id)!.additions.push({
+      ...entry(r),
+      stepId: r.step_id,
+      lineId: r.line_id,
+      ingredientId: r.ingredient_id,
+      ...(r.entry ? { entry: JSON.parse(r.entry) } : {}),
+      grams: r.grams,
+      why: r.why,
+    });
+  const bottlings = await entriesOf<{
+    container_id: string;
+    container: string;
+    nominal_ml: number;
+    closure: string;
+    count: number;
+    fill_celsius: number | null;
+    closing: 'hot' | 'cooled';
+    hours_to_cold: number | null;
+  }>(
+    db,
+    'bottling',
+    ids,
+    ', c.name AS container, c.nominal_ml, c.closure',
+    'JOIN container c ON c.id = t.container_id',
+  );
+  for (const r of bottlings)
+    lots.get(r.lot_id)!.bottlings.push({
+      ...entry(r),
+      containerId: r.container_id,
+      container: r.container,
+      nominalMl: r.nominal_ml,
+      closure: r.closure,
+      count: r.count,
+      fillCelsius: r.fill_celsius,
+      closing: r.closing,
+      hoursToCold: r.hours_to_cold,
+    });
+  for (const r of await entriesOf<{
+    process_id: string | null;
+    name: string;
+    source: string;
+    required_minutes: number;
+    minutes: number;
+    mismatches: string;
+  }>(db, 'heat_process', ids))
+    lots.get(r.lot_id)!.heatProcesses.push({
+      ...entry(r),
+      processId: r.process_id,
+      name: r.name,
+      source: r.source,
+      requiredMinutes: r.required_minutes,
+      minutes: r.minutes,
+      mismatches: JSON.parse(r.mismatches),
+    });
+  for (const r of await entriesOf<{ checked: number; failed: number }>(db, 'seal_check', ids))
+    lots.get(r.lot_id)!.sealChecks.push({ ...entry(r), checked: r.checked, failed: r.failed });
+}
+
+async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  for (const r of await entriesOf<{
+    bottling_id: string;
+    kind: LotRecord['movements'][number]['kind'];
+    from_place: string | null;
+    to_place: string | null;
+    count: number;
+    price_minor: number | null;
+    note: string | null;
+  }>(db, 'movement', ids))
+    lots.get(r.lot_id)!.movements.push({
+      id: r.id,
+      bottlingId: r.bottling_id,
+      kind: r.kind,
+      from: r.from_place,
+      to: r.to_place,
+      count: r.count,
+      priceMinor: r.price_minor,
+      note: r.note,
+      at: fromSql(r.at),
+      by: r.by,
+    });
+  for (const r of await entriesOf<{
+    event: string;
+    from_state: LotRecord['state'];
+    to_state: LotRecord['state'];
+    why: string | null;
+  }>(db, 'decision', ids))
+    lots.get(r.lot_id)!.decisions.push({
+      id: r.id,
+      event: r.event,
+      from: r.from_state,
+      to: r.to_state,
+      why: r.why,
+      at: fromSql(r.at),
+      by: r.by,
+    });
+  for (const r of await entriesOf<{ copies: number; statement: string }>(db, 'label_print', ids))
+    lots
+      .get(r.lot_id)!
+      .prints.push({ id: r.id, copies: r.copies, statement: r.statement, at: fromSql(r.at), by: r.by });
+}
+
+/** Fills lots with all that is recorded of them, a table at a time. */
+export async function loadRecords(db: Database, lots: Lots, timeZone: string): Promise<void> {
+  const ids = [...lots.keys()];
+  await loadSteps(db, lots, ids);
+  await loadReadings(db, lots, ids, timeZone);
+  await loadMade(db, lots, ids);
+  await loadAfterwards(db, lots, ids);
+}

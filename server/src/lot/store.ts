@@ -1,0 +1,111 @@
+import type { LotRecord } from '@inch/core/lot';
+import { type Database, fromSql, rows } from '../database/pool.ts';
+import { loadRecords } from './load.ts';
+
+interface HeadRow {
+  id: string;
+  code: string;
+  state: LotRecord['state'];
+  held_from: LotRecord['heldFrom'];
+  scale: number;
+  cup_school: string | null;
+  critical_ph: number;
+  elevation_metres: number;
+  storage: LotRecord['storage'];
+  begun_at: string;
+  formula_id: string;
+  name: string;
+  kind: LotRecord['product']['kind'];
+  colour: string;
+  number: number;
+  content: string;
+}
+
+/** A lot with the school of cups it was begun under. */
+export type StoredLot = LotRecord & { cupSchool: string | null };
+
+const HEAD = `SELECT l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.begun_at,
+  v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id`;
+
+function headFrom(row: HeadRow): StoredLot {
+  return {
+    id: row.id,
+    code: row.code,
+    state: row.state,
+    heldFrom: row.held_from,
+    product: {
+      formulaId: row.formula_id,
+      name: row.name,
+      kind: row.kind,
+      colour: row.colour,
+      version: row.number,
+      content: JSON.parse(row.content),
+    },
+    storage: row.storage,
+    criticalPh: row.critical_ph,
+    elevationMetres: row.elevation_metres,
+    begunAt: fromSql(row.begun_at),
+    scale: row.scale,
+    cupSchool: row.cup_school,
+    steps: [],
+    additions: [],
+    readings: [],
+    bottlings: [],
+    heatProcesses: [],
+    sealChecks: [],
+    movements: [],
+    decisions: [],
+    prints: [],
+  };
+}
+
+async function withRecords(db: Database, heads: HeadRow[], timeZone: string): Promise<StoredLot[]> {
+  if (heads.length === 0) return [];
+  const lots = new Map(heads.map((row) => [row.id, headFrom(row)]));
+  await loadRecords(db, lots, timeZone);
+  return [...lots.values()];
+}
+
+type In = { id: string; timeZone: string };
+
+/** One lot by id or code; null where the kitchen has none. `lock` holds its row until the transaction ends. */
+export async function readLot(
+  db: Database,
+  kitchen: In,
+  idOrCode: string,
+  lock = false,
+): Promise<StoredLot | null> {
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?)${lock ? ' FOR UPDATE' : ''}`,
+    [kitchen.id, idOrCode, idOrCode.toUpperCase()],
+  );
+  return (await withRecords(db, heads, kitchen.timeZone))[0] ?? null;
+}
+
+/** Lots of a kitchen, newest first; `before` is the id of the last lot of the page before. */
+export async function lotsPage(
+  db: Database,
+  kitchen: In,
+  before: string | undefined,
+  limit: number,
+): Promise<StoredLot[]> {
+  const after = before ? 'AND (l.begun_at, l.id) < (SELECT begun_at, id FROM lot WHERE id = ?)' : '';
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? ${after} ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
+    before ? [kitchen.id, before] : [kitchen.id],
+  );
+  return withRecords(db, heads, kitchen.timeZone);
+}
+
+/** Lots that may still need a hand: everything not ended, and what was released within the longest keeping time and a half year. */
+export async function openLots(db: Database, kitchen: In): Promise<StoredLot[]> {
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? AND l.state IN ('planned', 'making', 'resting', 'bottled', 'held', 'released')
+     AND (l.state <> 'released' OR l.begun_at > UTC_TIMESTAMP() - INTERVAL 2 YEAR) ORDER BY l.begun_at`,
+    [kitchen.id],
+  );
+  return withRecords(db, heads, kitchen.timeZone);
+}

@@ -1,0 +1,55 @@
+import type { Kitchen } from '@inch/contract/kitchen';
+import { type TodayView, todayRoutes } from '@inch/contract/today';
+import { stepClock } from '@inch/core/lot';
+import { dayBar, dueItems, obstacles } from '@inch/core/planning';
+import type { Database } from '../database/pool.ts';
+import { type House, serve } from '../http/serve.ts';
+import { instrumentsOf } from '../instrument/store.ts';
+import { openLots } from '../lot/store.ts';
+import { judgeLot } from '../lot/view.ts';
+
+async function today(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
+  const stored = await openLots(db, kitchen);
+  const lots = stored.map((record) => ({ record, ...judgeLot(record, kitchen) }));
+  const meters = (await instrumentsOf(db, kitchen, now)).map((i) => ({
+    name: i.name,
+    kind: i.kind,
+    calibratedAt: i.calibrations.find((c) => c.accepted)?.at ?? null,
+  }));
+  const making = stored.filter((lot) => lot.state === 'making');
+  const clocks = making.flatMap((lot) =>
+    lot.steps.flatMap((step) => {
+      const clock = stepClock(step, now);
+      if (clock.state !== 'running') return [];
+      return [
+        {
+          code: lot.code,
+          colour: lot.product.colour,
+          step: step.title,
+          stepId: step.id,
+          startedAt: clock.startedAt!,
+          elapsedSeconds: clock.elapsedSeconds,
+          leftSeconds: clock.leftSeconds,
+        },
+      ];
+    }),
+  );
+  const open = stored.filter((lot) => lot.state !== 'released');
+  return {
+    now,
+    due: dueItems(lots, meters, now, kitchen.timeZone),
+    obstacles: obstacles(lots, now, kitchen.timeZone),
+    bars: making.map((lot) => dayBar(lot, now)),
+    clocks,
+    open: open.map((lot) => ({
+      code: lot.code,
+      name: lot.product.name,
+      colour: lot.product.colour,
+      state: lot.state,
+    })),
+  };
+}
+
+export function todayRoom(house: House): void {
+  serve(house, todayRoutes.read, ({ pool, kitchen }) => today(pool, kitchen, new Date().toISOString()));
+}

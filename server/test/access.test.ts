@@ -1,0 +1,100 @@
+import { allRoutes } from '@inch/contract/routes';
+import { v7 as newId } from 'uuid';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { colleague, OWNER, ownerOf, type Person, useHouse } from './house.ts';
+
+const house = useHouse();
+const people: Record<string, Person> = {};
+const RANK = { anyone: 0, reader: 1, maker: 2, owner: 3 } as const;
+
+beforeAll(async () => {
+  people.owner = await ownerOf(house);
+  people.maker = await colleague(house, people.owner, 'maker');
+  people.reader = await colleague(house, people.owner, 'reader');
+  people.nobody = house.person();
+});
+
+const walked = allRoutes.filter((r) => !(r.method === 'DELETE' && r.path === '/api/session'));
+
+describe('every route as nobody, reader, maker and owner', () => {
+  it.each(walked.map((r) => [`${r.method} ${r.path}`, r] as const))('%s', async (_, route) => {
+    const path = route.path.replace(/:\w+/g, newId());
+    for (const [role, rank] of [
+      ['nobody', 0],
+      ['reader', 1],
+      ['maker', 2],
+      ['owner', 3],
+    ] as const) {
+      const { status, headers } = await people[role]!.send(route.method, path, route.body ? {} : undefined);
+      if (rank >= RANK[route.access])
+        expect([401, 403], role).not.toContain(status === 401 && path === '/api/session' ? 0 : status);
+      else expect(status, role).toBe(rank === 0 ? 401 : 403);
+      expect(status, role).toBeLessThan(500);
+      if (status >= 400) expect(headers.get('content-type')).toMatch(/^application\/problem\+json/);
+    }
+  });
+});
+
+describe('sessions', () => {
+  it('end with signing out, and the cookie is kept from scripts and other sites', async () => {
+    const person = house.person();
+    const entered = await person.post('/api/session', OWNER);
+    expect(entered.headers.get('set-cookie')).toMatch(/HttpOnly/);
+    expect(entered.headers.get('set-cookie')).toMatch(/SameSite=Lax/);
+    const cookie = person.cookie;
+    expect((await person.get('/api/session')).status).toBe(200);
+    await person.send('DELETE', '/api/session');
+    person.cookie = cookie;
+    expect((await person.get('/api/session')).status).toBe(401);
+  });
+
+  it('take only the right password, and after eight wrong ones ask to wait', async () => {
+    const person = house.person();
+    const wrong = () => person.post('/api/session', { name: 'Somebody', password: 'not this one' });
+    for (let i = 0; i < 8; i++) expect((await wrong()).status).toBe(401);
+    expect((await wrong()).status).toBe(429);
+    expect((await person.post('/api/session', OWNER)).status).toBe(201);
+  });
+
+  it('keep no password readable', async () => {
+    const [rows] = await house.pool.query('SELECT password_hash FROM account');
+    for (const row of rows as { password_hash: string }[])
+      expect(row.password_hash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
+  });
+});
+
+describe('the door', () => {
+  it('opens for an owner once', async () => {
+    expect((await house.person().get('/api/setup')).body).toEqual({ needed: false });
+    const again = await house
+      .person()
+      .post('/api/setup', { kitchenName: 'Another', name: 'Other', password: 'long enough password' });
+    expect(again.status).toBe(409);
+  });
+
+  it('refuses a write that a browser sends from another site', async () => {
+    const body = { revision: 1, name: 'Taken over' };
+    const foreign: Record<string, string>[] = [
+      { origin: 'http://elsewhere.example' },
+      { origin: 'null' },
+      { 'sec-fetch-site': 'cross-site' },
+    ];
+    for (const headers of foreign)
+      expect((await people.owner!.send('PATCH', '/api/kitchen', body, headers)).status).toBe(403);
+    expect((await people.owner!.get('/api/kitchen')).body.name).toBe('Test kitchen');
+  });
+
+  it('sends a strict policy with every page and answer', async () => {
+    const { headers } = await people.nobody!.get('/api/health');
+    expect(headers.get('content-security-policy')).toMatch(/script-src 'self';/);
+    expect(headers.get('content-security-policy')).not.toMatch(/script-src[^;]*unsafe/);
+    expect(headers.get('x-content-type-options')).toBe('nosniff');
+  });
+
+  it('describes itself in OpenAPI 3.1, every route with its access', async () => {
+    const { body } = await people.nobody!.get('/api/openapi.json');
+    expect(body.openapi).toBe('3.1.0');
+    const operations = Object.values(body.paths).flatMap((p) => Object.values(p as object));
+    expect(operations).toHaveLength(allRoutes.length);
+  });
+});

@@ -1,0 +1,229 @@
+import { v7 as newId } from 'uuid';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { spruceContent } from './fixtures.ts';
+import { OWNER, type Person, useHouse } from './house.ts';
+
+const house = useHouse();
+let owner: Person;
+
+/** Every test has an empty kitchen: the database's rows are cleared by its admin. */
+beforeEach(async () => {
+  const mysql = await import('mysql2/promise');
+  const admin = await mysql.createConnection({ ...house.admin, multipleStatements: true });
+  const [tables] = await admin.query(
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? AND table_name <> 'migration'",
+    [house.admin.database],
+  );
+  await admin.query(
+    `SET FOREIGN_KEY_CHECKS = 0; ${(tables as { name: string }[]).map((t) => `DELETE FROM \`${t.name}\`;`).join(' ')} SET FOREIGN_KEY_CHECKS = 1`,
+  );
+  await admin.end();
+  owner = house.person();
+  expect((await owner.post('/api/setup', { kitchenName: 'New', ...OWNER })).status).toBe(201);
+});
+
+const content = {
+  ...spruceContent,
+  lines: [
+    { id: 'fruit', said: '2 kg', ingredientId: 'damson', stepId: 'steep' },
+    { id: 'sugar', said: '1 kg', ingredientId: 'sugar', stepId: 'steep' },
+  ],
+};
+
+const begun = '2026-10-20 09:00';
+const at = (minutes: number) =>
+  `2026-10-20 ${String(9 + Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
+const wholeLot = [
+  { do: 'start', at: at(1), step: 'steep' },
+  { do: 'add', at: at(2), line: 'fruit', ingredient: 'damson', grams: 1990, step: 'steep' },
+  { do: 'add', at: at(3), line: 'sugar', ingredient: 'sugar', grams: 1000, step: 'steep' },
+  { do: 'read', at: at(30), jot: 't 96', instrument: 'thermo', step: 'steep' },
+  { do: 'read', at: at(31), jot: 'b 33.1 @28', instrument: 'refract', step: 'steep', struck: 'rinse water' },
+  { do: 'done', at: at(40), step: 'steep' },
+  { do: 'start', at: at(41), step: 'strain' },
+  { do: 'done', at: at(60), step: 'strain' },
+  {
+    do: 'calibrate',
+    at: at(61),
+    instrument: 'meter',
+    points: [
+      [7, 2, 20],
+      [4.01, 174, 20],
+      [3, 232, 20],
+    ],
+  },
+  { do: 'read', at: at(65), jot: 'ph 3.05', instrument: 'meter', finished: true },
+  {
+    do: 'bottle',
+    at: at(90),
+    container: 'swing',
+    count: 10,
+    closing: 'cooled',
+    hoursToCold: 4,
+    place: 'cold room',
+  },
+  { do: 'seals', at: at(400), checked: 10, failed: 1 },
+  { do: 'print', at: at(420), copies: 9 },
+  { do: 'decide', at: at(430), event: 'release' },
+  {
+    do: 'move',
+    at: at(440),
+    kind: 'sold',
+    from: 'cold room',
+    count: 4,
+    priceMinor: 2000,
+    note: 'Saturday stall',
+  },
+];
+
+// biome-ignore lint/suspicious/noExplicitAny: tests spoil a file in every way
+const file = (more: any = {}) => ({
+  format: 'inch-pantry kitchen',
+  version: 1,
+  writtenAt: '2026-11-25 12:00',
+  kitchen: {
+    name: 'Filed kitchen',
+    place: 'High Fell',
+    elevationMetres: 300,
+    cupSchool: 'us',
+    rulePack: 'eu',
+    timeZone: 'Europe/London',
+    currency: 'GBP',
+  },
+  accounts: [{ key: 'tam', name: 'Tam', role: 'maker', password: 'funnel-and-ladle' }],
+  containers: [
+    { key: 'swing', name: 'Swing-top', nominalMl: 250, heightMm: 190, diameterMm: 60, closure: 'swing top' },
+  ],
+  instruments: [
+    { key: 'meter', kind: 'ph-meter', name: 'Meter' },
+    { key: 'refract', kind: 'refractometer', name: 'Refractometer' },
+    { key: 'thermo', kind: 'thermometer', name: 'Probe' },
+  ],
+  formulas: [
+    {
+      key: 'damson',
+      name: 'Damson syrup',
+      kind: 'syrup',
+      colour: '#4A2860',
+      versions: [{ savedOn: '2026-10-01 10:00', content }],
+    },
+  ],
+  lots: [{ formula: 'damson', begun, by: 'tam', events: wholeLot }],
+  ...more,
+});
+const bring = (more: object = {}, today?: string) =>
+  owner.post('/api/kitchen/import', { file: file(more), ...(today ? { today } : {}) });
+const first = async () =>
+  (await owner.get(`/api/lots/${(await owner.get('/api/lots')).body.lots[0].id}`)).body;
+
+describe('a kitchen file', () => {
+  it('plays every kind of event through the house, by the people it names, at the times it says', async () => {
+    expect((await bring()).body).toEqual({ formulas: 1, lots: 1 });
+    const lot = await first();
+    expect(lot).toMatchObject({
+      state: 'released',
+      begunAt: '2026-10-20T08:00:00.000Z',
+      elevationMetres: 300,
+    });
+    expect(lot.bottles).toMatchObject({ filled: 10, left: 5, sold: 4 });
+    expect(lot.readings.filter((r: { struck: unknown }) => r.struck)).toHaveLength(1);
+    expect(lot.additions.every((a: { by: string }) => a.by === 'Tam')).toBe(true);
+    expect(lot.prints[0].copies).toBe(9);
+    const tam = house.person();
+    expect((await tam.post('/api/session', { name: 'Tam', password: 'funnel-and-ladle' })).status).toBe(201);
+  });
+
+  it('moves its days to today where that is asked, and keeps the hours', async () => {
+    await bring({}, '2026-11-24');
+    expect((await first()).begunAt).toBe('2026-10-19T08:00:00.000Z');
+  });
+
+  it('moves a live lot with the hour of import, so that its clock still runs', async () => {
+    const live = {
+      formula: 'damson',
+      begun: '2026-11-25 11:00',
+      live: true,
+      events: [{ do: 'start', at: '2026-11-25 11:30', step: 'steep' }],
+    };
+    await bring({ lots: [live] }, new Date().toISOString().slice(0, 10));
+    const { clocks } = (await owner.get('/api/today')).body;
+    expect(clocks).toHaveLength(1);
+    expect(clocks[0].elapsedSeconds / 60).toBeCloseTo(30, 0);
+  });
+
+  it('begins each lot from the version of its day', async () => {
+    const versions = [
+      { savedOn: '2026-10-01 10:00', content },
+      { savedOn: '2026-10-21 10:00', note: 'later', content: { ...content, bottleMl: 500 } },
+    ];
+    await bring({
+      formulas: [{ ...file().formulas[0]!, versions }],
+      lots: [
+        { formula: 'damson', begun, events: [] },
+        { formula: 'damson', begun: '2026-10-22 09:00', events: [] },
+      ],
+    });
+    const { lots } = (await owner.get('/api/lots')).body;
+    const taken = await Promise.all(
+      lots.map(async (l: { id: string }) => (await owner.get(`/api/lots/${l.id}`)).body.product.version),
+    );
+    expect(taken).toEqual([2, 1]);
+  });
+});
+
+describe('a kitchen file with a mistake', () => {
+  const spoiled = (index: number, change: object) => ({
+    lots: [
+      { formula: 'damson', begun, events: wholeLot.map((e, i) => (i === index ? { ...e, ...change } : e)) },
+    ],
+  });
+  it.each([
+    ['an unknown step', spoiled(0, { step: 'kettle' }), /step "kettle"/],
+    ['an unknown line', spoiled(1, { line: 'plum' }), /not one of this formula/],
+    ['an unknown ingredient', spoiled(1, { ingredient: 'moonbeam' }), /ingredient of the catalogue/],
+    ['an unknown instrument', spoiled(3, { instrument: 'kettle' }), /instrument "kettle"/],
+    ['an instrument of another kind', spoiled(3, { instrument: 'meter' }), /does not measure this/],
+    ['an impossible reading', spoiled(9, { jot: 'ph 15' }), /not possible/],
+    ['an unknown container', spoiled(10, { container: 'bucket' }), /container "bucket"/],
+    ['more lids than bottles', spoiled(11, { checked: 40 }), /only 10 bottles/],
+    ['a sale of what is not there', spoiled(14, { count: 40 }), /Only 9 stand/],
+    ['a sale from nowhere', spoiled(14, { from: 'attic' }), /"attic"/],
+    ['an unknown formula', { lots: [{ formula: 'plum', begun, events: [] }] }, /formula "plum"/],
+  ])('%s is refused with the moment it stands at, and nothing is brought in', async (_, more, words) => {
+    const reply = await bring(more);
+    expect(reply.status).toBe(422);
+    expect(reply.body.detail).toMatch(words);
+    expect((await owner.get('/api/formulas')).body).toEqual([]);
+    expect((await owner.get('/api/kitchen')).body.name).toBe('New');
+    expect((await owner.get('/api/accounts')).body).toHaveLength(1);
+  });
+
+  it('a release that its gates do not allow is refused as everywhere', async () => {
+    const reply = await bring({
+      lots: [
+        {
+          formula: 'damson',
+          begun,
+          events: wholeLot.filter((e) => e.do !== 'calibrate' && e.do !== 'print'),
+        },
+      ],
+    });
+    expect([reply.status, reply.body.detail]).toEqual([
+      422,
+      expect.stringMatching(/decide\): A gate is still shut: Measure the finished, cooled product/),
+    ]);
+  });
+
+  it('comes only from the owner', async () => {
+    await owner.post('/api/accounts', {
+      id: newId(),
+      name: 'Tam',
+      role: 'maker',
+      password: 'funnel-and-ladle',
+    });
+    const tam = house.person();
+    await tam.post('/api/session', { name: 'Tam', password: 'funnel-and-ladle' });
+    expect((await tam.post('/api/kitchen/import', { file: file() })).status).toBe(403);
+  });
+});

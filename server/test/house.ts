@@ -1,0 +1,123 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { allRoutes } from '@inch/contract/routes';
+import { pino } from 'pino';
+import { v7 as newId } from 'uuid';
+import { afterAll, beforeAll, expect, inject } from 'vitest';
+import { createApp } from '../src/app.ts';
+import { databaseFromUrl } from '../src/config.ts';
+import { grantAppUser } from '../src/database/grants.ts';
+import { migrate } from '../src/database/migrate.ts';
+import { type DatabaseAddress, openPool } from '../src/database/pool.ts';
+
+export interface Reply {
+  status: number;
+  // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape
+  body: any;
+  headers: Headers;
+}
+
+/** A browser's worth of one person: keeps the session cookie, checks every good answer against the contract. */
+export class Person {
+  cookie = '';
+  readonly base: string;
+  constructor(base: string) {
+    this.base = base;
+  }
+
+  async send(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Reply> {
+    const response = await fetch(`${this.base}${path}`, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const set = response.headers.get('set-cookie');
+    if (set) this.cookie = set.split(';')[0]!;
+    const json = response.headers.get('content-type')?.includes('json');
+    const answer = json ? await response.json() : await response.text();
+    if (response.ok && json) checkAnswer(method, path, answer);
+    return { status: response.status, body: answer, headers: response.headers };
+  }
+  get = (path: string) => this.send('GET', path);
+  post = (path: string, body: unknown) => this.send('POST', path, body);
+}
+
+function checkAnswer(method: string, path: string, answer: unknown): void {
+  const parts = path.split('?')[0]!.split('/');
+  const route = allRoutes.find((r) => {
+    const own = r.path.split('/');
+    return (
+      r.method === method &&
+      own.length === parts.length &&
+      own.every((p, i) => p.startsWith(':') || p === parts[i])
+    );
+  });
+  if (route) expect(route.response.safeParse(answer).error?.issues ?? [], `${method} ${path}`).toEqual([]);
+}
+
+export interface House {
+  base: string;
+  admin: DatabaseAddress;
+  pool: ReturnType<typeof openPool>;
+  person: () => Person;
+}
+
+/** A server on a database of its own for one test file. */
+export function useHouse(): House {
+  const house = {} as House;
+  let close = async () => {};
+  beforeAll(async () => {
+    const database = `inch_test_${newId().slice(-12)}`;
+    const admin = { ...databaseFromUrl(inject('adminUrl')), database };
+    const app = { ...databaseFromUrl(inject('appUrl')), database };
+    await migrate(admin);
+    await grantAppUser(admin, app);
+    const pool = openPool(app, 6);
+    const server = createServer(createApp({ pool, log: pino({ level: 'error' }) }));
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    Object.assign(house, { base, admin, pool, person: () => new Person(base) });
+    close = async () => {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await pool.end();
+    };
+  });
+  afterAll(() => close());
+  return house;
+}
+
+export const OWNER = { name: 'Wren', password: 'a long enough password' };
+
+/** The kitchen set up by its owner, who is signed in. */
+export async function ownerOf(house: House): Promise<Person> {
+  const owner = house.person();
+  const { status } = await owner.post('/api/setup', {
+    kitchenName: 'Test kitchen',
+    place: 'Upland',
+    elevationMetres: 719,
+    timeZone: 'UTC',
+    ...OWNER,
+  });
+  expect(status).toBe(201);
+  const { body } = await owner.get('/api/kitchen');
+  await owner.send('PATCH', '/api/kitchen', { revision: body.revision, cupSchool: 'us' });
+  return owner;
+}
+
+export async function colleague(house: House, owner: Person, role: 'maker' | 'reader'): Promise<Person> {
+  const name = `${role} ${newId().slice(-6)}`;
+  await owner.post('/api/accounts', { id: newId(), name, role, password: OWNER.password });
+  const person = house.person();
+  expect((await person.post('/api/session', { name, password: OWNER.password })).status).toBe(201);
+  return person;
+}

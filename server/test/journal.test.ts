@@ -1,0 +1,108 @@
+import fc from 'fast-check';
+import mysql from 'mysql2/promise';
+import { v7 as newId } from 'uuid';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { canonicalJson } from '../src/journal/append.ts';
+import { verifyJournal } from '../src/journal/verify.ts';
+import { ago, beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
+import { ownerOf, type Person, useHouse } from './house.ts';
+
+const house = useHouse();
+let owner: Person;
+let lot: Started;
+const verdict = async () => (await verifyJournal(house.pool))[0]!;
+
+beforeAll(async () => {
+  owner = await ownerOf(house);
+  lot = await beginLot(owner, await saveFormula(owner, cherryContent), ago(2));
+  await weighIn(owner, lot);
+});
+
+describe('the journal', () => {
+  it('is whole after writes that came all at once', async () => {
+    const before = (await verdict()).rows;
+    const replies = await Promise.all(
+      Array.from({ length: 40 }, (_, i) =>
+        post(owner, lot, 'readings', { kind: 'brix', raw: 30 + i / 10, celsius: 21 }),
+      ),
+    );
+    expect(replies.every((r) => r.status === 201)).toBe(true);
+    expect(await verdict()).toMatchObject({ rows: before + 40, whole: true });
+  });
+
+  it('has a row for every entry of the record', async () => {
+    const [rows] = await house.pool.query(
+      'SELECT (SELECT COUNT(*) FROM reading) AS readings, (SELECT COUNT(*) FROM journal WHERE noun = "reading" AND action = "measure") AS journaled',
+    );
+    const [row] = rows as { readings: number; journaled: number }[];
+    expect(row!.readings).toBe(row!.journaled);
+  });
+
+  it('cannot be rewritten or deleted by the running app, nor can the record', async () => {
+    for (const sql of [
+      "UPDATE journal SET payload = '{}'",
+      'DELETE FROM journal',
+      'DELETE FROM reading',
+      'UPDATE reading SET value = 3',
+      'UPDATE addition SET grams = 1',
+      'DELETE FROM lot',
+      'UPDATE formula_version SET content = "{}"',
+      'DROP TABLE reading',
+      'DELETE FROM movement',
+    ])
+      await expect(house.pool.query(sql), sql).rejects.toThrow(/denied/);
+    await expect(house.pool.query('UPDATE reading SET struck_why = struck_why')).resolves.toBeDefined();
+  });
+
+  it('shows a changed row, a missing row and a cut end', async () => {
+    const admin = await mysql.createConnection({ ...house.admin, multipleStatements: true });
+    const [rows] = await admin.query('SELECT * FROM journal ORDER BY sequence DESC LIMIT 1');
+    const last = (rows as { sequence: number; payload: string }[])[0]!;
+    const restore = () =>
+      admin.query('UPDATE journal SET payload = ? WHERE sequence = ?', [last.payload, last.sequence]);
+    await admin.query('UPDATE journal SET payload = \'{"raw":1}\' WHERE sequence = ?', [last.sequence]);
+    expect(await verdict()).toMatchObject({
+      whole: false,
+      fault: `row ${last.sequence} does not match its hash`,
+    });
+    await restore();
+    expect((await verdict()).whole).toBe(true);
+    await admin.query('UPDATE journal SET sequence = 100000 WHERE sequence = 5');
+    expect(await verdict()).toMatchObject({ whole: false, fault: 'row 5 is missing' });
+    await admin.query('UPDATE journal SET sequence = 5 WHERE sequence = 100000');
+    await admin.query('CREATE TEMPORARY TABLE kept SELECT * FROM journal WHERE sequence = ?', [
+      last.sequence,
+    ]);
+    await admin.query('DELETE FROM journal WHERE sequence = ?', [last.sequence]);
+    expect(await verdict()).toMatchObject({ whole: false, fault: 'the last rows are missing' });
+    await admin.query('INSERT INTO journal SELECT * FROM kept');
+    expect((await verdict()).whole).toBe(true);
+    await admin.end();
+  });
+
+  it('hashes the same words the same way, whatever the order of their keys', () => {
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (value) => {
+        const turned = Object.fromEntries(Object.entries(value).reverse());
+        expect(canonicalJson(turned)).toBe(canonicalJson(value));
+        expect(JSON.parse(canonicalJson(value))).toEqual(JSON.parse(JSON.stringify(value)));
+      }),
+    );
+  });
+});
+
+describe('migrations', () => {
+  it('make tables in strict mode that refuse what does not fit', async () => {
+    const admin = await mysql.createConnection(house.admin);
+    await expect(
+      admin.query("INSERT INTO sign_in_attempt (name, at) VALUES (REPEAT('x', 300), NOW())"),
+    ).rejects.toThrow(/too long/);
+    await expect(
+      admin.query(
+        'INSERT INTO lot_step (id, lot_id, position, formula_step_id, kind, title, kill_step) VALUES (?, ?, 1, "a", "b", "c", 0)',
+        [newId(), newId()],
+      ),
+    ).rejects.toThrow(/foreign key/);
+    await admin.end();
+  });
+});

@@ -1,0 +1,50 @@
+import { defineConfig } from 'vitest/config';
+
+const resolve = { conditions: ['source'] };
+const ssr = { resolve: { conditions: ['source'], externalConditions: ['source'] } };
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve, ssr, test: { name: 'core', include: ['core/test/**/*.test.ts'] } },
+      { resolve, ssr, test: { name: 'contract', include: ['contract/test/**/*.test.ts'] } },
+      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.ts'] } },
+      {
+        resolve,
+        ssr,
+        // Whole commands are run, some of them for seconds.
+        test: {
+          name: 'scripts',
+          include: ['scripts/test/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        resolve,
+        ssr,
+        test: {
+          name: 'server',
+          isolate: false,
+          include: ['server/test/**/*.test.ts'],
+          globalSetup: ['server/test/setup.ts'],
+          fileParallelism: false,
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        resolve,
+        ssr,
+        test: {
+          name: 'e2e',
+          include: ['e2e/**/*.test.ts'],
+          globalSetup: ['e2e/setup.ts'],
+          fileParallelism: false,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
+      },
+    ],
+  },
+});

@@ -1,0 +1,45 @@
+import { accountRoutes } from '@inch/contract/account';
+import { useForm } from 'react-hook-form';
+import { call } from '../app/api.ts';
+import { Button } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { Doorway } from './Doorway.tsx';
+
+/** The way in for people who have an account. */
+export function SignIn() {
+  const { register, handleSubmit } = useForm({ defaultValues: { name: '', password: '' } });
+  const write = useWrite((body: { name: string; password: string }) => call(accountRoutes.signIn, { body }), {
+    tellsErrors: true,
+  });
+  return (
+    <Doorway title="Sign in">
+      <form className="grid gap-4" onSubmit={handleSubmit((values) => write.run(values))}>
+        <Field
+          label="Name"
+          autoComplete="username"
+          autoFocus
+          required
+          {...register('name')}
+          error={write.fields.name}
+        />
+        <Field
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          required
+          {...register('password')}
+          error={write.fields.password}
+        />
+        {write.error && Object.keys(write.fields).length === 0 && (
+          <p role="alert" className="font-semibold text-stop">
+            {write.error.message}
+          </p>
+        )}
+        <Button type="submit" disabled={write.busy}>
+          Sign in
+        </Button>
+      </form>
+    </Doorway>
+  );
+}

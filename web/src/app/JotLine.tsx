@@ -1,0 +1,117 @@
+import { instrumentRoutes } from '@inch/contract/instrument';
+import { lotRoutes } from '@inch/contract/lot';
+import type { TodayView } from '@inch/contract/today';
+import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useLocation } from 'react-router';
+import { weight } from '../ui/format.ts';
+import { useWrite } from '../ui/useWrite.ts';
+import { call, newId } from './api.ts';
+import { useCatalogue } from './catalogue.ts';
+import { lotFor } from './jotLot.ts';
+import { useKey } from './keys.tsx';
+import { useMayWrite, useSession } from './session.tsx';
+
+const MEASURES: Record<string, string> = {
+  brix: 'refractometer',
+  ph: 'ph-meter',
+  temperature: 'thermometer',
+  mass: 'scale',
+};
+
+/** Keeps something that went in: on the formula's line that it belongs to and that is still open, else as an extra. */
+async function keepAddition(code: string, { ingredientId, grams }: { ingredientId: string; grams: number }) {
+  const lot = await call(lotRoutes.read, { params: { id: code } });
+  const recorded = new Set(lot.additions.filter((a) => a.struck === null).map((a) => a.lineId));
+  const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
+  const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
+  await call(lotRoutes.add, {
+    params: { id: lot.id },
+    body: {
+      id: newId(),
+      stepId: step?.id ?? null,
+      lineId: line?.lineId ?? null,
+      ingredientId,
+      grams,
+      why: line ? null : 'jotted',
+    },
+  });
+}
+
+async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
+  if (jot.kind === 'add') return;
+  const said = jot.note ?? jot.text;
+  await call(lotRoutes.measure, {
+    params: { id: code },
+    body: { id: newId(), kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
+  });
+}
+
+/** The line across the top: type as on a scrap, see it understood, keep it with Enter. */
+export function JotLine({ open }: { open: TodayView['open'] }) {
+  const [text, setText] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const { pathname } = useLocation();
+  const mayWrite = useMayWrite();
+  const catalogue = useCatalogue();
+  const cup = useSession().kitchen.cupSchool ?? undefined;
+  const instruments = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
+  useKey('j', 'jot a reading or a note', () => input.current?.focus());
+  const jot = text.trim() ? parseJot(text) : null;
+  const code = jot ? lotFor(jot.lotCode, pathname, open) : null;
+  const weighed = jot?.addition ? weighedAddition(jot.addition, { catalogue, cup }) : null;
+  const write = useWrite(
+    async () => {
+      if (!jot || !code) return;
+      if (weighed && 'grams' in weighed) await keepAddition(code, weighed);
+      else
+        await keepReading(
+          code,
+          jot,
+          instruments.data?.find((i) => i.kind === MEASURES[jot.kind])?.id ?? null,
+        );
+    },
+    { after: () => setText('') },
+  );
+  const asks = weighed && 'asks' in weighed ? weighed.asks : null;
+  const problem = write.fields.raw ?? write.fields.because ?? asks;
+  return (
+    <form
+      className={`relative flex h-10 min-w-0 flex-1 items-center gap-3 border-b-2 max-sm:order-last max-sm:mb-3 max-sm:basis-full ${text ? 'border-rim' : 'border-steel'}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (jot && code && !asks) write.run(undefined);
+      }}
+    >
+      <kbd className="rounded border border-steel bg-enamel px-1.5 text-xs font-semibold shadow-[0_1px_0_var(--steel)] max-sm:hidden">
+        j
+      </kbd>
+      <input
+        ref={input}
+        value={text}
+        disabled={!mayWrite}
+        onChange={(event) => {
+          setText(event.target.value);
+          write.reset();
+        }}
+        onKeyDown={(event) => event.key === 'Escape' && input.current?.blur()}
+        aria-label="Jot a reading or a note"
+        aria-describedby="jot-understood"
+        placeholder="Jot a reading or a note, or a lot code and a word"
+        className="figure min-w-0 flex-1 bg-transparent outline-none placeholder:font-sans placeholder:text-ink-2 focus-visible:outline-none"
+      />
+      <span
+        id="jot-understood"
+        aria-live="polite"
+        className={`truncate text-sm max-sm:absolute max-sm:top-11 max-sm:left-0 ${problem ? 'font-semibold text-stop' : 'text-ink-2'}`}
+      >
+        {problem ??
+          (jot &&
+            (code
+              ? `${weighed && 'grams' in weighed ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}` : jot.understood} · lot ${code} · keep with Enter`
+              : `${jot.understood} · which lot? add its code`))}
+      </span>
+    </form>
+  );
+}

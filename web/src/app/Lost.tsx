@@ -1,0 +1,22 @@
+import { Link, useRouteError } from 'react-router';
+import { buttonLook } from '../ui/Button.tsx';
+import { Empty, Sheet } from '../ui/Sheet.tsx';
+
+/** An address with nothing at it, or a screen that could not be drawn. */
+export function Lost() {
+  const error = useRouteError();
+  return (
+    <Sheet>
+      <Empty title={error ? 'This screen could not be drawn' : 'There is nothing here'}>
+        <p>
+          {error
+            ? 'What was kept stays kept. Go to Today and try again.'
+            : 'Perhaps the address was mistyped, or the thing belongs to another kitchen.'}
+        </p>
+        <Link to="/" className={buttonLook({}, 'mt-6')}>
+          Go to Today
+        </Link>
+      </Empty>
+    </Sheet>
+  );
+}

@@ -1,0 +1,74 @@
+import type { Route } from '@inch/contract/route';
+import type { Problem } from '@inch/contract/values';
+import { QueryClient } from '@tanstack/react-query';
+import { v7 } from 'uuid';
+import type { z } from 'zod';
+import { addressOf } from './address.ts';
+
+/** An answer that was not yes: what is wrong and what to do, by field where it is one. */
+export class ApiProblem extends Error {
+  readonly status: number;
+  readonly kind: string;
+  readonly fields: Record<string, string>;
+  constructor(status: number, problem: Partial<Problem>) {
+    super(problem.detail ?? problem.title ?? 'That did not work. Try again.');
+    this.status = status;
+    this.kind = problem.type ?? 'about:blank';
+    this.fields = Object.fromEntries((problem.errors ?? []).map((e) => [e.path, e.message]));
+  }
+}
+
+/** The server could not be reached at all. */
+export class ServerAway extends Error {
+  constructor() {
+    super('The kitchen’s server does not answer. Nothing you typed is lost; try again in a moment.');
+  }
+}
+
+type In<S> = S extends z.ZodType ? z.input<S> : never;
+
+interface Sent<P, Q, B> {
+  params?: P;
+  query?: Q;
+  body?: B;
+}
+
+/** Calls a route of the contract; throws `ApiProblem` or `ServerAway`. */
+export async function call<
+  P extends z.ZodType,
+  Q extends z.ZodType,
+  B extends z.ZodType,
+  R extends z.ZodType,
+>(route: Route<P, Q, B, R>, sent: Sent<In<P>, In<Q>, In<B>> = {}): Promise<z.output<R>> {
+  const address = addressOf(
+    route.path,
+    sent.params as Record<string, unknown>,
+    sent.query as Record<string, unknown>,
+  );
+  const response = await fetch(address, {
+    method: route.method,
+    credentials: 'same-origin',
+    ...(sent.body === undefined
+      ? {}
+      : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(sent.body) }),
+  }).catch(() => {
+    throw new ServerAway();
+  });
+  if (response.ok) return response.json();
+  if (response.status === 502 || response.status === 504) throw new ServerAway();
+  throw new ApiProblem(response.status, await response.json().catch(() => ({})));
+}
+
+export const newId = (): string => v7();
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, error) => error instanceof ServerAway && count < 1,
+    },
+  },
+});
+
+/** After a write every view is read again; the server has the say. */
+export const refresh = (): Promise<void> => queryClient.invalidateQueries();

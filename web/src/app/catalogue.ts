@@ -1,0 +1,31 @@
+import { ingredientRoutes, type OwnCatalogue } from '@inch/contract/ingredient';
+import {
+  type Ingredient,
+  type KitchenCatalogue,
+  kitchenCatalogue,
+  shippedCatalogue,
+} from '@inch/core/ingredient';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { call } from './api.ts';
+
+/** The kitchen's own part of its catalogue, as entered; undefined until it is here. */
+export function useOwnCatalogue(): OwnCatalogue | undefined {
+  return useQuery({ queryKey: ['own catalogue'], queryFn: () => call(ingredientRoutes.own) }).data;
+}
+
+/** The catalogue of this kitchen: the shipped one, with its own entries, measures and prices laid over it. */
+export function useCatalogue(): KitchenCatalogue {
+  const own = useOwnCatalogue();
+  return useMemo(
+    () =>
+      own
+        ? kitchenCatalogue({
+            ingredients: own.ingredients as Ingredient[],
+            measures: own.measures,
+            prices: own.prices,
+          })
+        : shippedCatalogue,
+    [own],
+  );
+}

@@ -1,0 +1,47 @@
+import { useLots } from '../stove/useLot.ts';
+import { plural } from '../ui/format.ts';
+import { LotList } from '../ui/LotList.tsx';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+
+const WAITING = ['making', 'resting', 'bottled', 'held'];
+
+/** Lots that wait to be filled, checked or released. */
+export function BottlingList() {
+  const { data } = useLots();
+  if (!data) return null;
+  const waiting = data.lots.filter((lot) => WAITING.includes(lot.state));
+  const through = data.lots.filter((lot) => !WAITING.includes(lot.state));
+  return (
+    <Sheet>
+      <h1>Bottling</h1>
+      {data.lots.length === 0 ? (
+        <Empty title="Nothing to fill yet">
+          A lot comes here from the stove: its bottles are counted, its gates opened one by one, and then it
+          is released or held.
+        </Empty>
+      ) : (
+        <>
+          <p className="mt-1 mb-5 text-ink-2">
+            Between the pan and the shelf: fill, process, check, then release or hold.
+          </p>
+          <Ruled title="In hand">
+            <LotList
+              lots={waiting}
+              to={(lot) => `/bottling/${lot.code}`}
+              end={(lot) => `${lot.gatesOpen} of ${lot.gatesAll} gates open`}
+            />
+          </Ruled>
+          {through.length > 0 && (
+            <Ruled title="Through the gates, or ended" className="mt-8">
+              <LotList
+                lots={through}
+                to={(lot) => `/bottling/${lot.code}`}
+                end={(lot) => `${plural(lot.bottles.filled, 'bottle')} filled`}
+              />
+            </Ruled>
+          )}
+        </>
+      )}
+    </Sheet>
+  );
+}

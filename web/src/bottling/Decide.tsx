@@ -1,0 +1,144 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { useState } from 'react';
+import { call, newId } from '../app/api.ts';
+import { useSession } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Field } from '../ui/Field.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+
+type Event = 'release' | 'hold' | 'close' | 'resume' | 'discard' | 'recall';
+
+const WORDS: Record<Event, { button: string; title: string; says: string; tone: 'main' | 'plain' | 'stop' }> =
+  {
+    release: {
+      button: 'Release',
+      title: 'Release this lot',
+      says: 'Every gate is open. Your name and the time are recorded with the evidence.',
+      tone: 'main',
+    },
+    hold: {
+      button: 'Hold',
+      title: 'Hold this lot',
+      says: 'It leaves nowhere until it is taken up again. Say why.',
+      tone: 'plain',
+    },
+    close: {
+      button: 'Close',
+      title: 'Close this lot',
+      says: 'Nothing more will be written to it.',
+      tone: 'plain',
+    },
+    resume: {
+      button: 'Take up again',
+      title: 'Take it up again',
+      says: 'It goes back to where it was held from, and its gates are asked again.',
+      tone: 'plain',
+    },
+    discard: {
+      button: 'Discard',
+      title: 'Discard this lot',
+      says: 'It is recorded as discarded for good.',
+      tone: 'stop',
+    },
+    recall: {
+      button: 'Recall',
+      title: 'Recall this lot',
+      says: 'It is recorded as recalled; the record says who got its bottles.',
+      tone: 'stop',
+    },
+  };
+
+const ASKS_WHY: readonly Event[] = ['hold', 'resume', 'discard', 'recall'];
+const RULINGS: readonly Event[] = ['resume', 'discard', 'recall'];
+
+/** What may be decided of a lot in its state, by an account of this role. */
+function choices(lot: LotView, owner: boolean): Event[] {
+  const ended = ['closed', 'discarded', 'recalled'].includes(lot.state);
+  const list: Event[] = [];
+  if (lot.state === 'bottled') list.push('release');
+  if (lot.state === 'held' && owner) list.push('resume');
+  if (!ended && lot.state !== 'held') list.push('hold');
+  if (lot.state === 'released') list.push('close');
+  if (!ended && owner) list.push('discard');
+  if (owner && ['released', 'held', 'closed'].includes(lot.state)) list.push('recall');
+  return list;
+}
+
+function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; onClose: () => void }) {
+  const [why, setWhy] = useState('');
+  const write = useWrite(
+    () => {
+      const body = { id: newId(), why: why.trim() || null };
+      const sent = { params: { id: lot.id } };
+      return RULINGS.includes(event)
+        ? call(lotRoutes.rule, { ...sent, body: { ...body, event: event as 'resume', why: why.trim() } })
+        : call(lotRoutes.decide, { ...sent, body: { ...body, event: event as 'release' } });
+    },
+    { after: onClose, tellsErrors: true },
+  );
+  const words = WORDS[event];
+  return (
+    <Dialog open onClose={onClose} title={`${words.title}, ${lot.code}`}>
+      <form
+        className="grid gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          write.run(undefined);
+        }}
+      >
+        <p className="text-ink-2">{words.says}</p>
+        {ASKS_WHY.includes(event) && (
+          <Field
+            label="Why"
+            autoFocus
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+            error={write.fields.why}
+          />
+        )}
+        {write.error && !write.fields.why && (
+          <p role="alert" className="font-semibold text-stop">
+            {write.error.message}
+          </p>
+        )}
+        <div className="flex justify-end gap-3">
+          <Button tone="plain" onClick={onClose}>
+            Not now
+          </Button>
+          <Button
+            type="submit"
+            tone={words.tone}
+            disabled={write.busy || (ASKS_WHY.includes(event) && why.trim().length < 2)}
+          >
+            {words.button}
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+/** Release or hold, and what else may be decided. A release is offered only when every gate is open. */
+export function Decide({ lot }: { lot: LotView }) {
+  const { account } = useSession();
+  const [event, setEvent] = useState<Event | null>(null);
+  if (account.role === 'reader') return null;
+  const shut = lot.gates.some((g) => !g.open);
+  return (
+    <div className="mt-5 flex flex-wrap gap-3">
+      {choices(lot, account.role === 'owner').map((e) => (
+        <Button
+          key={e}
+          tone={WORDS[e].tone}
+          disabled={e === 'release' && shut}
+          title={e === 'release' && shut ? 'A gate is still shut' : undefined}
+          onClick={() => setEvent(e)}
+        >
+          {WORDS[e].button}
+        </Button>
+      ))}
+      {event && <DecisionDialog lot={lot} event={event} onClose={() => setEvent(null)} />}
+    </div>
+  );
+}

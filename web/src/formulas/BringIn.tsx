@@ -1,0 +1,179 @@
+import type { FormulaLine, ReadListLine } from '@inch/core/formula';
+import { type ChangeEvent, useState } from 'react';
+import { useCatalogue } from '../app/catalogue.ts';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { TextField } from '../ui/Field.tsx';
+import { plural } from '../ui/format.ts';
+import { incomingCsv } from './exchange/csv.ts';
+import { FileProblem, type Incoming, incomingList } from './exchange/incoming.ts';
+import { incomingJson } from './exchange/json.ts';
+import { IngredientPicker } from './IngredientPicker.tsx';
+
+/** A line read: understood, or asked about with the answer beside it. */
+function ReadLine({
+  read,
+  line,
+  choose,
+}: {
+  read: ReadListLine;
+  line: FormulaLine;
+  choose: (ingredientId: string) => void;
+}) {
+  const catalogue = useCatalogue();
+  const entry = catalogue.find(line.ingredientId);
+  const open = entry ? (line.said === '' ? read.query : undefined) : read.query;
+  return (
+    <li className="border-b border-steel-line py-2">
+      <p className="text-sm text-ink-2">{read.text}</p>
+      <div className="grid grid-cols-[7rem_1fr] items-center gap-2">
+        <span className="font-semibold">{line.said || '–'}</span>
+        <IngredientPicker label={`“${read.text}” is`} value={line.ingredientId} onChoose={choose} />
+      </div>
+      {open && (
+        <p className="text-sm font-semibold text-hold" role="status">
+          {open}
+        </p>
+      )}
+      {!entry && read.others.length > 0 && (
+        <div className="mt-1 flex flex-wrap gap-1.5">
+          {read.others.map((other) => (
+            <Button key={other.id} size="small" tone="plain" onClick={() => choose(other.id)}>
+              {other.name}
+            </Button>
+          ))}
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Review({
+  incoming,
+  take,
+  back,
+}: {
+  incoming: Incoming;
+  take: (lines: FormulaLine[]) => void;
+  back: () => void;
+}) {
+  const [lines, setLines] = useState(incoming.formulaLines);
+  const open = lines.filter((line) => line.ingredientId === '' || line.said.trim() === '').length;
+  const choose = (i: number, ingredientId: string) =>
+    setLines(lines.map((line, n) => (n === i ? { ...line, ingredientId } : line)));
+  return (
+    <>
+      <p className="mb-2" role="status">
+        {plural(lines.length, 'line')} read,{' '}
+        {open === 0 ? 'every one understood.' : `${open} still open: they are asked about until you say.`}
+      </p>
+      <ul className="max-h-[50vh] overflow-y-auto border-t border-ink">
+        {lines.map((line, i) => (
+          <ReadLine
+            key={line.id}
+            read={incoming.lines[i]!}
+            line={line}
+            choose={(ingredientId) => choose(i, ingredientId)}
+          />
+        ))}
+      </ul>
+      <div className="mt-5 flex justify-end gap-3">
+        <Button tone="plain" onClick={back}>
+          Back
+        </Button>
+        <Button onClick={() => take(lines)}>Take {plural(lines.length, 'line')}</Button>
+      </div>
+    </>
+  );
+}
+
+/** Reads a file by what it is: JSON, CSV, or else a plain list. */
+function readFile(name: string, text: string, catalogue: ReturnType<typeof useCatalogue>): Incoming {
+  const head = text.trimStart()[0];
+  if (/\.(json|jsonld)$/i.test(name) || head === '{' || head === '[') return incomingJson(text, catalogue);
+  return /\.csv$/i.test(name) ? incomingCsv(text, catalogue) : incomingList(text, catalogue);
+}
+
+const LARGEST = 1_000_000;
+
+/** A formula brought in: a list pasted, or a file. It is read first and shown; nothing is taken before you say so. */
+export function BringIn({
+  title,
+  take,
+  onClose,
+}: {
+  title: string;
+  take: (incoming: Incoming) => void;
+  onClose: () => void;
+}) {
+  const catalogue = useCatalogue();
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [incoming, setIncoming] = useState<Incoming | null>(null);
+  const read = (work: () => Incoming) => {
+    try {
+      setIncoming(work());
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof FileProblem)) throw error;
+      setProblem(`${error.message} Nothing was taken.`);
+    }
+  };
+  const fromFile = async (e: ChangeEvent<HTMLInputElement>) => {
+    const file = e.target.files?.[0];
+    e.target.value = '';
+    if (!file) return;
+    if (file.size > LARGEST) setProblem('That file is over 1 MB: it is no formula. Nothing was taken.');
+    else {
+      const content = await file.text();
+      read(() => readFile(file.name, content, catalogue));
+    }
+  };
+  return (
+    <Dialog open onClose={onClose} title={title}>
+      {incoming ? (
+        <Review
+          incoming={incoming}
+          take={(formulaLines) => take({ ...incoming, formulaLines })}
+          back={() => setIncoming(null)}
+        />
+      ) : (
+        <>
+          <TextField
+            label="The list, one ingredient to a line"
+            rows={9}
+            autoFocus
+            value={text}
+            placeholder={'2 kg gooseberries\nhalf the weight of the fruit in sugar\njuice of 2 lemons'}
+            onChange={(e) => setText(e.target.value)}
+          />
+          {problem && (
+            <p role="alert" className="mt-3 font-semibold text-stop">
+              {problem}
+            </p>
+          )}
+          <div className="mt-5 flex flex-wrap items-center justify-end gap-3">
+            <label className="mr-auto cursor-pointer rounded-[10px] border-2 border-rim px-4 py-1.5 font-semibold text-link hover:bg-rim-pale has-focus-visible:outline-3 has-focus-visible:outline-rim">
+              Or choose a file
+              <input
+                type="file"
+                accept=".json,.jsonld,.csv,.txt,application/json,text/csv,text/plain"
+                className="sr-only"
+                onChange={(e) => void fromFile(e)}
+              />
+            </label>
+            <Button tone="plain" onClick={onClose}>
+              Not now
+            </Button>
+            <Button disabled={text.trim() === ''} onClick={() => read(() => readFile('', text, catalogue))}>
+              Read it
+            </Button>
+          </div>
+          <p className="mt-4 text-sm text-ink-2">
+            A file is our own formula file, a Recipe of schema.org as JSON-LD, or the lines as CSV.
+          </p>
+        </>
+      )}
+    </Dialog>
+  );
+}

@@ -1,0 +1,87 @@
+import type { Forecast, FormulaContent } from '@inch/core/formula';
+
+function Row({ name, bottle, drink }: { name: string; bottle: string; drink: string | undefined }) {
+  return (
+    <tr className="border-b border-steel-line">
+      <th scope="row" className="py-1.5 text-left font-normal">
+        {name}
+      </th>
+      <td className="figure text-right font-semibold">{bottle}</td>
+      {drink !== undefined && <td className="figure text-right font-semibold">{drink}</td>}
+    </tr>
+  );
+}
+
+const fixed = (value: number | null | undefined, digits: number, unit = '') =>
+  value === null || value === undefined ? '–' : `${value.toFixed(digits)}${unit}`;
+
+/** Sweet against sharp in the bottle and in the drink, and how it runs and may turn out. */
+export function InTheGlass({ forecast: f, content }: { forecast: Forecast; content: FormulaContent }) {
+  const { drink, body } = f;
+  const faults = [body.sets, body.grains, body.parts].filter((text) => text !== null);
+  const hotMl = f.millilitres > 0 ? (content.bottleMl * f.hotMillilitres) / f.millilitres : null;
+  return (
+    <div className="mt-3">
+      <table className="w-full text-sm">
+        <thead>
+          <tr className="border-b border-ink text-ink-2">
+            <th className="py-1 text-left font-semibold">Balance</th>
+            <th className="text-right font-semibold">in the bottle</th>
+            {drink && <th className="text-right font-semibold">1 to {drink.waterParts}</th>}
+          </tr>
+        </thead>
+        <tbody>
+          <Row name="Sugar, °Bx" bottle={f.brix.toFixed(1)} drink={drink?.brix.toFixed(1)} />
+          <Row
+            name="Acid, % as citric"
+            bottle={fixed(f.taPercent, 2)}
+            drink={drink ? fixed(drink.taPercent, 2) : undefined}
+          />
+          <Row
+            name="°Bx over acid"
+            bottle={fixed(f.ratio, 0)}
+            drink={drink ? fixed(drink.ratio, 0) : undefined}
+          />
+          {f.abv > 0.05 && (
+            <Row name="Alcohol, % ABV" bottle={f.abv.toFixed(1)} drink={drink?.abv.toFixed(2)} />
+          )}
+        </tbody>
+      </table>
+      {drink ? (
+        <p className="mt-2 text-sm text-ink-2">
+          A glass of 250 mL holds {drink.sugarGrams.toFixed(0)} g of sugar
+          {drink.acidGrams === null ? '' : ` and ${drink.acidGrams.toFixed(1)} g of acid`}; a bottle makes{' '}
+          {drink.glasses.toFixed(0)}.
+        </p>
+      ) : (
+        <p className="mt-2 text-sm text-ink-2">Say how many parts of water it takes, and see the drink.</p>
+      )}
+      <h3 className="mt-4 border-b border-ink pb-1 text-sm font-semibold text-ink-2">Body</h3>
+      {body.runs && (
+        <p className="mt-2">
+          {body.runs}{' '}
+          <span className="figure text-sm text-ink-2">
+            {body.hot!.toFixed(1)} mPa·s at 90 °C, {body.cold!.toFixed(body.cold! < 20 ? 1 : 0)} at 20 °C
+          </span>
+        </p>
+      )}
+      {faults.map((text) => (
+        <p key={text} className="mt-2 font-semibold text-hold">
+          {text}
+        </p>
+      ))}
+      {faults.length === 0 && f.grams > 0 && (
+        <p className="mt-2 text-ink-2">Nothing speaks for setting, graining or parting.</p>
+      )}
+      {content.headspaceMl !== undefined && hotMl !== null && f.bottles > 0 && (
+        <p className="mt-2 text-sm text-ink-2">
+          Hot it fills {hotMl.toFixed(0)} mL of the bottle’s{' '}
+          {(content.bottleMl + content.headspaceMl).toFixed(0)}; cold {content.bottleMl} mL.
+          {hotMl - content.bottleMl > content.headspaceMl && (
+            <strong className="text-hold"> That is over the rim: leave more headspace.</strong>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}

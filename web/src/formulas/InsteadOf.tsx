@@ -1,0 +1,74 @@
+import { type Interchange, interchanged, interchanges } from '@inch/core/formula';
+import type { Ingredient } from '@inch/core/ingredient';
+import { toast } from 'sonner';
+import { Button } from '../ui/Button.tsx';
+import { weight } from '../ui/format.ts';
+import type { Asked } from './asked.ts';
+import { useSetting } from './useSetting.ts';
+
+const brought = (grams: number): string =>
+  Math.abs(grams) < 1
+    ? 'no more water'
+    : grams > 0
+      ? `${weight(grams)} more water`
+      : `${weight(-grams)} less water`;
+
+/** What may stand in for a line, equal in acid, in sugar or in the fruit itself, with what else changes. */
+export function InsteadOf({
+  entry,
+  grams,
+  lineId,
+  draft,
+  change,
+  onClose,
+}: Asked & { entry: Ingredient; grams: number }) {
+  const setting = useSetting();
+  const list = interchanges(entry, grams, setting.catalogue.all);
+  const take = (to: Interchange) => {
+    const { content, left } = interchanged(draft.content, setting, lineId, to);
+    change({ do: 'content', change: content });
+    toast.success(`${to.ingredient.name}, ${weight(to.grams)}`, {
+      description: left.length > 0 ? `${left.join('. ')}.` : 'The water line gave way.',
+    });
+    onClose();
+  };
+  if (list.length === 0)
+    return (
+      <p className="text-ink-2">
+        Nothing in the catalogue stands in for it one for one. “The same with another” rebalances the whole
+        formula.
+      </p>
+    );
+  return (
+    <>
+      <p className="mb-3 text-ink-2">
+        In place of <span className="figure font-bold text-ink">{weight(grams)}</span>, equal in{' '}
+        {list[0]!.equalIn}:
+      </p>
+      <ul className="border-t border-ink">
+        {list.map((to) => (
+          <li
+            key={to.ingredient.id}
+            className="grid grid-cols-[6rem_1fr_auto] items-baseline gap-3 border-b border-steel-line py-2.5"
+          >
+            <span className="figure text-right text-lg font-bold">{weight(to.grams)}</span>
+            <span>
+              <span className="font-semibold">{to.ingredient.name}</span>
+              <span className="block text-sm text-ink-2">
+                {[brought(to.waterGrams), ...to.changes].join('; ').replace(/\.;/g, ';')}
+              </span>
+            </span>
+            <Button
+              size="small"
+              tone="plain"
+              aria-label={`Take ${to.ingredient.name}`}
+              onClick={() => take(to)}
+            >
+              Take
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

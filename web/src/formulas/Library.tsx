@@ -1,0 +1,201 @@
+import { type FormulaHead, formulaRoutes } from '@inch/contract/formula';
+import { drawMethods, type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
+import { kitchenCatalogue } from '@inch/core/ingredient';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Away } from '../app/Away.tsx';
+import { call } from '../app/api.ts';
+import { useKey } from '../app/keys.tsx';
+import { useMayWrite } from '../app/session.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { dayMonthYear, grouped, plural } from '../ui/format.ts';
+import { Empty, Sheet } from '../ui/Sheet.tsx';
+import { Fruit, State } from '../ui/State.tsx';
+import { BringIn } from './BringIn.tsx';
+import { emptyDraft } from './draft.ts';
+import type { Incoming } from './exchange/incoming.ts';
+import { useSetting } from './useSetting.ts';
+import { compareLink } from './Versions.tsx';
+
+function Keeps({ holds, time }: { holds: string | null; time: string }) {
+  return holds ? (
+    <State tone="hold">would be held</State>
+  ) : (
+    <State tone={time === 'none' ? 'hold' : 'go'}>{time === 'none' ? 'nothing carries it' : time}</State>
+  );
+}
+
+const CLASS_WORDS = { shelf: 'shelf', cold: 'cold', frozen: 'frozen', none: 'none' } as const;
+
+/** "kept cold, 3 days": the class and the longest date that the forecast would give. */
+function keptWords({ keeping }: Forecast): string {
+  const { time } = keeping;
+  const words = CLASS_WORDS[keeping.class];
+  return time ? `${words}, ${plural(time.count, time.unit)}` : words;
+}
+
+/** "cold, with sugar, then cooked soft": how its flavour is drawn, in the order of its steps. */
+function drawnWords(content: FormulaContent): string {
+  const names = content.steps.flatMap((s) => (s.method ? [drawMethods[s.method].name.toLowerCase()] : []));
+  return names.join(', then ');
+}
+
+interface RowProps {
+  formula: FormulaHead;
+  picked: boolean;
+  pick: (on: boolean) => void;
+}
+
+function FormulaRow({ formula, picked, pick }: RowProps) {
+  const setting = useSetting();
+  const content = formula.content as FormulaContent;
+  const f = useMemo(() => {
+    const catalogue = content.own ? kitchenCatalogue(content.own) : setting.catalogue;
+    return forecast(content, { ...setting, catalogue });
+  }, [content, setting]);
+  const drawn = drawnWords(content);
+  return (
+    <li className="flex items-center gap-3 border-b border-steel-line hover:bg-enamel-cool">
+      <input
+        type="checkbox"
+        aria-label={`Compare ${formula.name}`}
+        className="size-4.5 shrink-0 accent-[var(--rim)]"
+        checked={picked}
+        onChange={(e) => pick(e.target.checked)}
+      />
+      <Link
+        to={`/formulas/${formula.id}`}
+        className="grid min-w-0 flex-1 grid-cols-[1.5rem_1fr_5.5rem_6rem_9rem_6rem] items-center gap-x-4 py-3 max-md:grid-cols-[1.5rem_1fr_5rem]"
+      >
+        <Fruit colour={formula.colour} size={18} />
+        <span className="min-w-0">
+          <span className="block truncate text-[17px] font-semibold">{formula.name}</span>
+          <span className="block truncate text-sm text-ink-2">
+            {formula.kind}
+            {drawn && `, ${drawn}`} · version {formula.version}, {dayMonthYear(formula.savedAt)} ·{' '}
+            {plural(formula.lots, 'lot')}
+          </span>
+        </span>
+        <span className="figure text-right text-[17px] font-bold">{f.brix.toFixed(0)} °Bx</span>
+        <span className="figure text-right text-[17px] max-md:hidden">
+          {f.ph ? `pH ${f.ph.middle.toFixed(2)}` : 'pH –'}
+        </span>
+        <span className="max-md:hidden">
+          <Keeps holds={f.holds} time={keptWords(f)} />
+        </span>
+        <span className="figure text-right text-ink-2 max-md:hidden">
+          {grouped(f.millilitres / 1000, 2)} L
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+function Rows({
+  formulas,
+  picks,
+  setPicks,
+}: {
+  formulas: readonly FormulaHead[];
+  picks: readonly string[];
+  setPicks: (picks: string[]) => void;
+}) {
+  return (
+    <ul className="mt-5 border-t border-ink">
+      {formulas.map((formula) => (
+        <FormulaRow
+          key={formula.id}
+          formula={formula}
+          picked={picks.includes(formula.id)}
+          pick={(on) =>
+            setPicks(on ? [...picks, formula.id].slice(-4) : picks.filter((id) => id !== formula.id))
+          }
+        />
+      ))}
+    </ul>
+  );
+}
+
+/** A draft out of what was brought in. */
+function draftFrom(incoming: Incoming) {
+  const empty = emptyDraft();
+  return {
+    ...empty,
+    name: incoming.name ?? '',
+    kind: incoming.kind ?? empty.kind,
+    colour: incoming.colour ?? empty.colour,
+    content: { ...(incoming.content ?? empty.content), lines: incoming.formulaLines },
+  };
+}
+
+/** The kitchen's formulas, each with what its newest version is forecast to be. */
+export function Library() {
+  const { data, error, refetch } = useQuery({
+    queryKey: ['formulas'],
+    queryFn: () => call(formulaRoutes.list),
+  });
+  const navigate = useNavigate();
+  const mayWrite = useMayWrite();
+  const [picks, setPicks] = useState<string[]>([]);
+  const [bringing, setBringing] = useState(false);
+  const [away, setAway] = useState(false);
+  useKey('n', 'new formula', () => mayWrite && navigate('/formulas/new'));
+  if (error && !data) return <Away error={error} retry={() => void refetch()} />;
+  if (!data) return null;
+  const archived = data.filter((f) => f.archived);
+  const shown = away ? archived : data.filter((f) => !f.archived);
+  const chosen = data.filter((f) => picks.includes(f.id)).map((f) => ({ id: f.id, version: f.version }));
+  return (
+    <Sheet>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1>Formulas</h1>
+          <p className="text-ink-2">
+            {away ? 'put away, kept with their lots' : `${plural(shown.length, 'product')}, each as forecast`}
+          </p>
+        </div>
+        <div className="flex flex-wrap items-center gap-2">
+          {chosen.length > 1 && (
+            <Link to={compareLink(chosen)} className={buttonLook({ tone: 'plain' })}>
+              Compare {chosen.length} side by side
+            </Link>
+          )}
+          <Link to="/formulas/ingredients" className={buttonLook({ tone: 'quiet' })}>
+            Ingredients and measures
+          </Link>
+          {mayWrite && (
+            <>
+              <Button tone="plain" onClick={() => setBringing(true)}>
+                Bring one in…
+              </Button>
+              <Link to="/formulas/new" className={buttonLook({})}>
+                New formula
+              </Link>
+            </>
+          )}
+        </div>
+      </div>
+      {shown.length === 0 ? (
+        <Empty title={away ? 'Nothing is put away' : 'No formulas yet'}>
+          Say what goes in as you would on a scrap of paper, and see how sweet and sharp it comes out before
+          you buy.
+        </Empty>
+      ) : (
+        <Rows formulas={shown} picks={picks} setPicks={setPicks} />
+      )}
+      {(archived.length > 0 || away) && (
+        <Button tone="quiet" size="small" className="mt-3" onClick={() => setAway(!away)}>
+          {away ? 'Back to the formulas in use' : `${archived.length} put away`}
+        </Button>
+      )}
+      {bringing && (
+        <BringIn
+          title="Bring a formula in"
+          onClose={() => setBringing(false)}
+          take={(incoming) => navigate('/formulas/new', { state: { draft: draftFrom(incoming) } })}
+        />
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,142 @@
+import type { Basis, Forecast, FormulaLine, FormulaStep } from '@inch/core/formula';
+import { memo } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../ui/Button.tsx';
+import { weight } from '../ui/format.ts';
+import type { Change } from './draft.ts';
+
+const quiet =
+  'max-w-52 truncate rounded-md border border-transparent bg-transparent py-0.5 text-sm text-ink-2 [field-sizing:content] hover:border-steel focus:border-steel';
+
+/** A basis as the value of a choice, and back. */
+const basisKey = (basis: Basis | undefined): string => {
+  if (!basis || basis.per === 'batch') return 'batch';
+  if (basis.per === 'bottle') return 'bottle';
+  return basis.per === 'yield' ? `yield ${basis.by}` : `line ${basis.by} ${basis.lineId}`;
+};
+function basisFrom(value: string): Basis | undefined {
+  const [per, by, lineId] = value.split(' ') as [string, 'weight' | 'volume', string];
+  if (per === 'bottle') return { per };
+  if (per === 'yield') return { per, by };
+  return per === 'line' ? { per, by, lineId } : undefined;
+}
+
+/** What a line may follow: the others by their names. */
+export interface Named {
+  id: string;
+  name: string;
+}
+
+interface Choosing {
+  id: string;
+  n: number;
+  change: (change: Change) => void;
+}
+
+/** What an amount is told by: the batch, another line, the juice, or each bottle. */
+export const BasisChoice = memo(function BasisChoice({
+  id,
+  n,
+  basis,
+  named,
+  change,
+}: Choosing & { basis: Basis | undefined; named: readonly Named[] }) {
+  const others = named.filter((other) => other.id !== id);
+  return (
+    <select
+      aria-label={`Line ${n}, told by`}
+      value={basisKey(basis)}
+      onChange={(e) => change({ do: 'line', id, change: { basis: basisFrom(e.target.value) } })}
+      className={quiet}
+    >
+      <option value="batch">in the batch</option>
+      <option value="bottle">in each bottle</option>
+      <option value="yield volume">per litre of the juice</option>
+      <option value="yield weight">of the juice, by weight</option>
+      {others.map((other) => (
+        <option key={`w ${other.id}`} value={`line weight ${other.id}`}>
+          of {other.name}, by weight
+        </option>
+      ))}
+      {others.map((other) => (
+        <option key={`v ${other.id}`} value={`line volume ${other.id}`}>
+          of {other.name}, by volume
+        </option>
+      ))}
+    </select>
+  );
+});
+
+/** The step at which a line goes in. */
+export const GoesInAt = memo(function GoesInAt({
+  id,
+  n,
+  stepId,
+  steps,
+  change,
+}: Choosing & { stepId: string | undefined; steps: readonly FormulaStep[] }) {
+  return (
+    <select
+      aria-label={`Line ${n}, goes in at`}
+      value={stepId ?? steps[0]?.id ?? ''}
+      onChange={(e) => change({ do: 'line', id, change: { stepId: e.target.value } })}
+      className={quiet}
+    >
+      {steps.map((step, i) => (
+        <option key={step.id} value={step.id}>
+          {i + 1} {step.title}
+        </option>
+      ))}
+    </select>
+  );
+});
+
+/** "8 oz" answered: the words say from then on which ounce was meant. */
+const answered = (said: string, by: 'weight' | 'volume') =>
+  said.replace(/\b(ounces?|ozs?)\b\.?/i, by === 'weight' ? 'oz wt' : 'fl oz');
+
+/** What a line still asks, with the answers where they are two words. */
+export function Question({
+  line,
+  amount,
+  change,
+}: {
+  line: FormulaLine;
+  amount: Forecast['lines'][number];
+  change: (change: Change) => void;
+}) {
+  if (!amount.asks || (line.said === '' && line.ingredientId === '')) return null;
+  const set = (said: string) => change({ do: 'line', id: line.id, change: { said } });
+  return (
+    <p className="flex flex-wrap items-center gap-2 text-sm font-semibold text-hold" role="status">
+      {amount.asks}
+      {amount.askKind === 'weight-or-volume' && (
+        <>
+          <Button size="small" tone="plain" onClick={() => set(answered(line.said, 'weight'))}>
+            by weight
+          </Button>
+          <Button size="small" tone="plain" onClick={() => set(answered(line.said, 'volume'))}>
+            by volume
+          </Button>
+        </>
+      )}
+      {amount.askKind === 'cup-school' && (
+        <Link to="/kitchen" className="text-link underline">
+          Kitchen settings
+        </Link>
+      )}
+    </p>
+  );
+}
+
+/** How the grams were come by: the measure assumed, the range said, what trimming leaves. */
+export function howWeighed(amount: Forecast['lines'][number]): string {
+  const said: string[] = [];
+  if (amount.range) said.push(`${weight(amount.range[0])} to ${weight(amount.range[1])}`);
+  if (amount.grams !== null && amount.used !== null && amount.used < amount.grams - 0.05)
+    said.push(`${weight(amount.used)} after trimming`);
+  if (amount.assumption) said.push(amount.assumption);
+  const { own } = amount.ingredient ?? {};
+  if (own) said.push(own.from === 'measured' ? `as you measured it on ${own.on}` : 'from its label');
+  return said.join(' · ');
+}

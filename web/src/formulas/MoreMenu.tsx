@@ -1,0 +1,75 @@
+import { type Formula, formulaRoutes } from '@inch/contract/formula';
+import type { Forecast } from '@inch/core/formula';
+import { useNavigate } from 'react-router';
+import { call } from '../app/api.ts';
+import { useMayWrite } from '../app/session.tsx';
+import { plural } from '../ui/format.ts';
+import { type Action, Menu } from '../ui/Menu.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import type { Draft } from './draft.ts';
+import { asCsv } from './exchange/csv.ts';
+import { asFormulaFile } from './exchange/json.ts';
+import { asRecipe } from './exchange/recipe.ts';
+import { fileName, sendOut } from './sendOut.ts';
+import { useSetting } from './useSetting.ts';
+
+/** What is done with a whole formula: copied, sent out, put away. */
+export function MoreMenu({
+  formula,
+  draft,
+  forecast,
+}: {
+  formula: Formula | null;
+  draft: Draft;
+  forecast: Forecast;
+}) {
+  const navigate = useNavigate();
+  const mayWrite = useMayWrite();
+  const { catalogue } = useSetting();
+  const archive = useWrite(
+    (archived: boolean) => call(formulaRoutes.archive, { params: { id: formula!.id }, body: { archived } }),
+    { done: formula?.archived ? 'Taken out again' : 'Put away; its lots and versions stay' },
+  );
+  const copy = () =>
+    navigate('/formulas/new', { state: { draft: { ...draft, name: `${draft.name}, another` } } });
+  const actions: Action[] = [
+    {
+      name: 'Our own file (JSON)',
+      act: () => sendOut(fileName(draft.name, 'json'), 'application/json', asFormulaFile(draft)),
+    },
+    {
+      name: 'Recipe (schema.org)',
+      act: () =>
+        sendOut(
+          fileName(draft.name, 'jsonld'),
+          'application/ld+json',
+          asRecipe(draft, catalogue, `${plural(forecast.bottles, 'bottle')} of ${draft.content.bottleMl} mL`),
+        ),
+    },
+    {
+      name: 'Lines (CSV)',
+      act: () =>
+        sendOut(
+          fileName(draft.name, 'csv'),
+          'text/csv',
+          asCsv(
+            draft,
+            catalogue,
+            forecast.lines.map((l) => l.grams),
+          ),
+        ),
+    },
+  ];
+  if (formula && mayWrite) actions.unshift({ name: 'Copy as a new formula', act: copy });
+  if (formula && mayWrite)
+    actions.push({
+      name: formula.archived ? 'Take it out again' : 'Put it away',
+      act: () => archive.run(!formula.archived),
+      apart: true,
+    });
+  return (
+    <Menu label="More with this formula" actions={actions}>
+      More ▾
+    </Menu>
+  );
+}

@@ -1,0 +1,197 @@
+import { ingredientRoutes, type OwnCatalogue as Own } from '@inch/contract/ingredient';
+import { useState } from 'react';
+import { call, newId } from '../app/api.ts';
+import { useCatalogue, useOwnCatalogue } from '../app/catalogue.ts';
+import { useMayWrite, useSession } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Field } from '../ui/Field.tsx';
+import { dayMonthYear, money } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { IngredientPicker } from './IngredientPicker.tsx';
+import { OwnFiguresForm } from './OwnFiguresForm.tsx';
+import { OwnIngredientForm } from './OwnIngredientForm.tsx';
+import { numberOf } from './StepFigures.tsx';
+
+function figuresSaid({ measured, label }: Own['entered'][number]): string {
+  if (label) return `from its label: ${label.sugars} g sugars in 100 g${label.ph ? `, pH ${label.ph}` : ''}`;
+  if (!measured) return 'typical figures';
+  const said = [
+    measured.brix !== undefined && `${measured.brix} °Bx`,
+    measured.ph !== undefined && `pH ${measured.ph}`,
+    measured.taPer100g !== undefined && `acid ${measured.taPer100g} g in 100 g`,
+  ].filter(Boolean);
+  return `measured ${measured.on}: ${said.join(', ')}`;
+}
+
+/** What was measured or read off a label first, then what has only a price. */
+const inOrder = (entered: Own['entered']): Own['entered'] =>
+  [...entered].sort((a, b) => Number(!(a.measured || a.label)) - Number(!(b.measured || b.label)));
+
+function Ingredients({ own }: { own: Own }) {
+  const catalogue = useCatalogue();
+  const { kitchen } = useSession();
+  const mayWrite = useMayWrite();
+  const [editing, setEditing] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const entry = editing ? catalogue.find(editing) : undefined;
+  return (
+    <Ruled title="Your own figures" className="mt-6">
+      {own.entered.length === 0 && (
+        <p className="py-4 text-ink-2">
+          Nothing of your own yet: every forecast rests on typical figures. Measure one fruit’s juice and
+          choose it here.
+        </p>
+      )}
+      <ul>
+        {inOrder(own.entered).map((e) => (
+          <li
+            key={e.ingredientId}
+            className="grid grid-cols-[14rem_1fr_8rem_7rem_4rem] items-center gap-3 border-b border-steel-line py-2 max-md:grid-cols-1"
+          >
+            <span className="font-semibold">{catalogue.find(e.ingredientId)?.name ?? e.label?.name}</span>
+            <span className="text-sm text-ink-2">{figuresSaid(e)}</span>
+            <span className="figure text-right text-sm">
+              {e.pricePerKgMinor === null ? '' : `${money(e.pricePerKgMinor, kitchen.currency)} a kg`}
+            </span>
+            <span className="text-sm text-ink-2">{dayMonthYear(e.savedAt)}</span>
+            {mayWrite && (
+              <Button
+                size="small"
+                tone="quiet"
+                aria-label={`Change ${catalogue.find(e.ingredientId)?.name ?? ''}`}
+                onClick={() => setEditing(e.ingredientId)}
+              >
+                Change
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayWrite && (
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <div className="w-72 rounded-lg border border-steel">
+            <IngredientPicker label="Figures of" value="" onChoose={setEditing} />
+          </div>
+          <Button tone="plain" onClick={() => setAdding(true)}>
+            One that is not in the catalogue…
+          </Button>
+        </div>
+      )}
+      {entry && (
+        <Dialog open onClose={() => setEditing(null)} title={`Your own figures: ${entry.name.toLowerCase()}`}>
+          <OwnFiguresForm entry={entry} done={() => setEditing(null)} />
+        </Dialog>
+      )}
+      {adding && (
+        <Dialog open onClose={() => setAdding(false)} title="An ingredient of your own">
+          <OwnIngredientForm name="" done={() => setAdding(false)} />
+        </Dialog>
+      )}
+    </Ruled>
+  );
+}
+
+function Measures({ own }: { own: Own }) {
+  const catalogue = useCatalogue();
+  const mayWrite = useMayWrite();
+  const [name, setName] = useState('');
+  const [ml, setMl] = useState('');
+  const keep = useWrite(
+    (measure: { name: string; ingredientId: string | null; millilitres?: number; retired?: boolean }) =>
+      call(ingredientRoutes.measure, { body: { id: newId(), ...measure } }),
+    {
+      tellsErrors: true,
+      after: () => {
+        setName('');
+        setMl('');
+      },
+    },
+  );
+  return (
+    <Ruled title="Your own measures" className="mt-10">
+      <ul>
+        {own.measures.map((m) => (
+          <li
+            key={`${m.name} ${m.ingredientId}`}
+            className="flex items-center gap-4 border-b border-steel-line py-2"
+          >
+            <span className="w-56 font-semibold">
+              {m.name}
+              {m.ingredientId &&
+                ` of ${catalogue.find(m.ingredientId)?.name.toLowerCase() ?? m.ingredientId}`}
+            </span>
+            <span className="figure flex-1">{m.grams !== null ? `${m.grams} g` : `${m.millilitres} mL`}</span>
+            {mayWrite && (
+              <Button
+                size="small"
+                tone="quiet"
+                aria-label={`Forget ${m.name}`}
+                onClick={() => keep.run({ name: m.name, ingredientId: m.ingredientId, retired: true })}
+              >
+                Forget
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayWrite && (
+        <form
+          className="mt-3 flex flex-wrap items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const millilitres = numberOf(ml);
+            keep.run({ name, ingredientId: null, ...(millilitres === undefined ? {} : { millilitres }) });
+          }}
+        >
+          <Field
+            className="w-48"
+            label="One of yours"
+            value={name}
+            placeholder="mug, capful, ladle"
+            onChange={(e) => setName(e.target.value)}
+            error={keep.fields.name}
+          />
+          <Field
+            className="w-36"
+            label="holds, mL"
+            figure
+            inputMode="decimal"
+            value={ml}
+            onChange={(e) => setMl(e.target.value)}
+            error={keep.fields.millilitres}
+          />
+          <Button type="submit" tone="plain" disabled={keep.busy || name.trim() === ''}>
+            Remember it
+          </Button>
+        </form>
+      )}
+      <p className="mt-3 text-sm text-ink-2">
+        What a cup or a sprig of one ingredient weighs is learned from its line: “Weigh your measure of it”.
+      </p>
+    </Ruled>
+  );
+}
+
+/** What the kitchen itself knows: fruit measured this year, things from their labels, prices, mugs and capfuls. */
+export function OwnCatalogue() {
+  const own = useOwnCatalogue();
+  return (
+    <Sheet>
+      <h1>Ingredients and measures</h1>
+      <p className="mt-1 text-ink-2">
+        What you measured or read off a label counts before any table. A saved version keeps what it was saved
+        with.
+      </p>
+      {own ? (
+        <>
+          <Ingredients own={own} />
+          <Measures own={own} />
+        </>
+      ) : (
+        <Empty title="One moment" />
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,214 @@
+import { processFits } from '@inch/core/formula';
+import { heatProcesses } from '@inch/core/heat';
+import { Choice, Field } from '../ui/Field.tsx';
+import { Ruled } from '../ui/Sheet.tsx';
+import type { Change, Draft } from './draft.ts';
+import { numberOf } from './StepFigures.tsx';
+import { useSetting } from './useSetting.ts';
+
+interface Props {
+  draft: Draft;
+  change: (change: Change) => void;
+}
+
+const grid = 'mt-3 grid grid-cols-4 gap-4 max-md:grid-cols-2';
+
+/** A figure of the formula's own; left empty it is not said. */
+function Own({
+  label,
+  value,
+  set,
+  hint,
+}: {
+  label: string;
+  value: number | undefined;
+  set: (value: number | undefined) => void;
+  hint?: string;
+}) {
+  return (
+    <Field
+      label={label}
+      hint={hint}
+      figure
+      inputMode="decimal"
+      defaultValue={value ?? ''}
+      onChange={(e) => set(numberOf(e.target.value))}
+    />
+  );
+}
+
+const whole = (value: number | undefined, least: number): number | undefined =>
+  value === undefined ? undefined : Math.max(least, Math.round(value));
+
+function Process({ draft, change }: Props) {
+  const setting = useSetting();
+  const { content } = draft;
+  const set = (part: Partial<Draft['content']>) => change({ do: 'content', change: part });
+  const fit = processFits(content, draft.kind, setting).find((p) => p.id === content.processId);
+  return (
+    <>
+      <Choice
+        className="col-span-2"
+        label="Heat process"
+        value={content.processId ?? ''}
+        onChange={(e) => set({ processId: e.target.value || undefined })}
+        hint="It counts only where the product matches it, line by line."
+        error={
+          fit && fit.reasons.length > 0
+            ? `This product does not match: ${fit.reasons.join('; ')}.`
+            : undefined
+        }
+      >
+        <option value="">none, or your own with its source</option>
+        {heatProcesses.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+      </Choice>
+      {content.storage === 'shelf' && !content.processId && (
+        <Field
+          className="col-span-2"
+          label="Source of your own heat process"
+          value={content.processSource ?? ''}
+          placeholder="An authority’s letter, a tested book"
+          onChange={(e) => set({ processSource: e.target.value || undefined })}
+        />
+      )}
+    </>
+  );
+}
+
+function Keeping({ draft, change }: Props) {
+  const { content } = draft;
+  const set = (part: Partial<Draft['content']>) => change({ do: 'content', change: part });
+  const perBottle = content.lines.some((line) => line.basis?.per === 'bottle');
+  return (
+    <Ruled title="Kept, bottled and used" className="mt-8">
+      <div className={grid}>
+        <Choice
+          label="Kind"
+          value={draft.kind}
+          onChange={(e) => change({ do: 'head', change: { kind: e.target.value as Draft['kind'] } })}
+        >
+          <option value="syrup">Syrup</option>
+          <option value="cordial">Cordial</option>
+          <option value="shrub">Shrub</option>
+          <option value="concentrate">Concentrate</option>
+        </Choice>
+        <Choice
+          label="Kept"
+          value={content.storage}
+          onChange={(e) => set({ storage: e.target.value as Draft['content']['storage'] })}
+        >
+          <option value="shelf">on the shelf</option>
+          <option value="cold">cold, at 5 °C</option>
+          <option value="frozen">frozen</option>
+        </Choice>
+        <Own
+          label="Bottle, mL"
+          value={content.bottleMl}
+          set={(ml) => ml !== undefined && ml >= 10 && set({ bottleMl: ml })}
+        />
+        <Own label="Headspace, mL" value={content.headspaceMl} set={(headspaceMl) => set({ headspaceMl })} />
+        <Process draft={draft} change={change} />
+        <Field
+          className="col-span-2"
+          label="How it is used, for the label"
+          value={content.dilution ?? ''}
+          placeholder="One part to six of water"
+          onChange={(e) => set({ dilution: e.target.value || undefined })}
+        />
+        <Own
+          label="Parts of water to one"
+          value={content.waterParts}
+          set={(waterParts) => set({ waterParts })}
+        />
+        <Own
+          label="Ready after, days"
+          value={content.readyDays}
+          set={(days) => set({ readyDays: whole(days, 0) })}
+        />
+        {(perBottle || content.bottles !== undefined) && (
+          <Own
+            label="Bottles in the batch"
+            value={content.bottles}
+            hint={perBottle ? 'Empty: as many as it fills.' : ''}
+            set={(bottles) => set({ bottles: whole(bottles, 1) })}
+          />
+        )}
+      </div>
+    </Ruled>
+  );
+}
+
+function Wanted({ draft, change }: Props) {
+  const targets = draft.content.targets ?? {};
+  const set = (part: Partial<typeof targets>) => {
+    const next = { ...targets, ...part };
+    const some = Object.values(next).some((value) => value !== undefined);
+    change({ do: 'content', change: { targets: some ? next : undefined } });
+  };
+  return (
+    <Ruled title="Wanted: the forecast says how likely each is" className="mt-8">
+      <div className={grid}>
+        <Own label="pH at most" value={targets.ph} set={(ph) => set({ ph })} />
+        <Own label="°Bx at least" value={targets.brix} set={(brix) => set({ brix })} />
+        <Own
+          label="Bottles at least"
+          value={targets.bottles}
+          set={(bottles) => set({ bottles: whole(bottles, 1) })}
+        />
+      </div>
+    </Ruled>
+  );
+}
+
+function Origin({ draft, change }: Props) {
+  const { content } = draft;
+  const set = (part: Partial<Draft['content']>) => change({ do: 'content', change: part });
+  return (
+    <Ruled title="Where it comes from" className="mt-8">
+      <div className={grid}>
+        <Field
+          className="col-span-2"
+          label="Title, or your own"
+          value={content.source ?? ''}
+          placeholder="A book, a card from an aunt, your own"
+          onChange={(e) => set({ source: e.target.value || undefined })}
+        />
+        <Field
+          className="col-span-2"
+          label="Edition, page or date"
+          value={content.edition ?? ''}
+          onChange={(e) => set({ edition: e.target.value || undefined })}
+        />
+        <Field
+          className="col-span-2"
+          label="Changed from it"
+          value={content.changed ?? ''}
+          placeholder="Half the sugar; currants for cherries"
+          onChange={(e) => set({ changed: e.target.value || undefined })}
+        />
+        <Field
+          className="col-span-2"
+          label="What this version changes"
+          value={draft.note}
+          placeholder="A word for later"
+          onChange={(e) => change({ do: 'head', change: { note: e.target.value } })}
+        />
+      </div>
+    </Ruled>
+  );
+}
+
+/** How it is kept, bottled and used, what is wanted of it, and where it comes from. */
+export function Particulars(props: Props) {
+  return (
+    <>
+      <Keeping {...props} />
+      <Wanted {...props} />
+      <Origin {...props} />
+    </>
+  );
+}

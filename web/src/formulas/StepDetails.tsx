@@ -1,0 +1,211 @@
+import {
+  type DrawMethod,
+  drawMethods,
+  type Forecast,
+  type FormulaStep,
+  fullBoil,
+  type StrainMethod,
+  strainMethods,
+} from '@inch/core/formula';
+import { minutesInWords, weight } from '../ui/format.ts';
+import { drawnBy } from './draft.ts';
+import { Figure, Share, Tick } from './StepFigures.tsx';
+
+interface Props {
+  step: FormulaStep;
+  n: number;
+  set: (part: Partial<FormulaStep>) => void;
+}
+
+const choice =
+  'max-w-52 rounded-md border border-transparent bg-transparent py-0.5 text-sm text-ink-2 [field-sizing:content] hover:border-steel focus:border-steel';
+
+function DrawDetails({ step, n, set }: Props) {
+  const facts = step.method && drawMethods[step.method];
+  return (
+    <>
+      <select
+        aria-label={`Step ${n}, how it is drawn`}
+        className={choice}
+        value={step.method ?? ''}
+        onChange={(e) => e.target.value && set(drawnBy(e.target.value as DrawMethod))}
+      >
+        {!step.method && <option value="">all of it</option>}
+        {Object.entries(drawMethods).map(([id, method]) => (
+          <option key={id} value={id}>
+            {method.name}
+          </option>
+        ))}
+      </select>
+      <Share
+        key={step.method ?? ''}
+        label={`Step ${n}, percent drawn`}
+        value={step.draws}
+        typical={facts?.draws[1]}
+        words="% drawn"
+        set={(draws) => set({ draws })}
+      />
+      <Tick
+        label="90 °C or boils, 1 min"
+        checked={step.killStep ?? false}
+        set={(killStep) => set({ killStep })}
+      />
+      {(step.killStep || step.method === 'cooked') && (
+        <Tick label="lid off" checked={step.lidOff ?? false} set={(lidOff) => set({ lidOff })} />
+      )}
+    </>
+  );
+}
+
+function StrainDetails({ step, n, set }: Props) {
+  const facts = step.cloth && strainMethods[step.cloth];
+  return (
+    <>
+      <select
+        aria-label={`Step ${n}, how it is strained`}
+        className={choice}
+        value={step.cloth ?? ''}
+        onChange={(e) =>
+          set({ cloth: (e.target.value || undefined) as StrainMethod | undefined, keeps: undefined })
+        }
+      >
+        {!step.cloth && <option value="">strained</option>}
+        {Object.entries(strainMethods).map(([id, method]) => (
+          <option key={id} value={id}>
+            {method.name}
+          </option>
+        ))}
+      </select>
+      <Share
+        key={step.cloth ?? ''}
+        label={`Step ${n}, percent of the liquid that comes through`}
+        value={step.keeps}
+        typical={facts?.keeps[1] ?? 1}
+        words="% through"
+        set={(keeps) => set({ keeps })}
+      />
+    </>
+  );
+}
+
+type Mark = 'toBrix' | 'toFraction' | 'toCelsius' | 'time';
+const MARKS: Record<Mark, string> = {
+  toBrix: 'to °Bx',
+  toFraction: 'to a part of it',
+  toCelsius: 'to a temperature',
+  time: 'for its minutes',
+};
+const markOf = (step: FormulaStep): Mark =>
+  step.toFraction !== undefined
+    ? 'toFraction'
+    : step.toCelsius !== undefined
+      ? 'toCelsius'
+      : step.toBrix !== undefined
+        ? 'toBrix'
+        : 'time';
+const FRESH: Record<Mark, Partial<FormulaStep>> = {
+  toBrix: { toBrix: 50 },
+  toFraction: { toFraction: 0.5 },
+  toCelsius: { toCelsius: 103 },
+  time: {},
+};
+
+function ReduceDetails({ step, n, set }: Props) {
+  const mark = markOf(step);
+  return (
+    <>
+      <select
+        aria-label={`Step ${n}, reduced how far`}
+        className={choice}
+        value={mark}
+        onChange={(e) =>
+          set({
+            toBrix: undefined,
+            toFraction: undefined,
+            toCelsius: undefined,
+            ...FRESH[e.target.value as Mark],
+          })
+        }
+      >
+        {Object.entries(MARKS).map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {mark === 'toBrix' && (
+        <Figure
+          label={`Step ${n}, reduce to °Bx`}
+          value={step.toBrix}
+          unit="°Bx"
+          set={(toBrix) => toBrix !== undefined && set({ toBrix })}
+        />
+      )}
+      {mark === 'toFraction' && (
+        <Share
+          label={`Step ${n}, percent of the volume left`}
+          value={step.toFraction}
+          words="% of its volume"
+          set={(toFraction) => toFraction !== undefined && set({ toFraction })}
+        />
+      )}
+      {mark === 'toCelsius' && (
+        <Figure
+          label={`Step ${n}, temperature of the boil`}
+          value={step.toCelsius}
+          unit="°C"
+          set={(toCelsius) => toCelsius !== undefined && set({ toCelsius })}
+        />
+      )}
+      <Tick label="boils, 1 min" checked={step.killStep ?? false} set={(killStep) => set({ killStep })} />
+      <Figure
+        label={`Step ${n}, grams boiled off a minute`}
+        value={step.evaporates}
+        typical={fullBoil[1]}
+        unit="g a minute"
+        set={(evaporates) => set({ evaporates })}
+      />
+    </>
+  );
+}
+
+/** What a kind of step asks besides its words: how much comes through, where to stop, whether it boils. */
+export function StepDetails({ step, n, set }: Props) {
+  if (step.kind === 'draw') return <DrawDetails step={step} n={n} set={set} />;
+  if (step.kind === 'strain') return <StrainDetails step={step} n={n} set={set} />;
+  if (step.kind === 'reduce') return <ReduceDetails step={step} n={n} set={set} />;
+  if (step.kind === 'prepare')
+    return (
+      <Share
+        label={`Step ${n}, percent left after trimming`}
+        value={step.keeps}
+        typical={1}
+        words="% left after trimming"
+        set={(keeps) => set({ keeps })}
+      />
+    );
+  if (step.kind === 'heat')
+    return (
+      <Tick
+        label="90 °C or boils, 1 min"
+        checked={step.killStep ?? false}
+        set={(killStep) => set({ killStep })}
+      />
+    );
+  return null;
+}
+
+/** What a step does to the pan, as forecast. */
+export function stepOutcomeWords(step: FormulaStep, outcome: Forecast['steps'][number] | undefined): string {
+  if (!outcome) return '';
+  const said: string[] = [];
+  if (outcome.trimmed > 1) said.push(`${weight(outcome.trimmed)} trimmed off`);
+  if (outcome.retained > 1) said.push(`${weight(outcome.retained)} stays behind`);
+  if (outcome.evaporated > 1) said.push(`${weight(outcome.evaporated)} boils off`);
+  if (outcome.minutes !== null && outcome.evaporated > 1) said.push(`≈ ${minutesInWords(outcome.minutes)}`);
+  if (outcome.boilsAt !== null && step.kind === 'reduce')
+    said.push(`boils at ${outcome.boilsAt.toFixed(1)} °C`);
+  if (['draw', 'strain', 'reduce'].includes(step.kind) && outcome.millilitresAfter > 1)
+    said.push(`${(outcome.millilitresAfter / 1000).toFixed(2)} L at ${outcome.brixAfter.toFixed(0)} °Bx`);
+  return said.join(' · ');
+}

@@ -1,0 +1,162 @@
+import { type Aim, type FormulaContent, lineAmounts, saidGrams, whatWouldItTake } from '@inch/core/formula';
+import type { KitchenCatalogue } from '@inch/core/ingredient';
+import { useState } from 'react';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { weight } from '../ui/format.ts';
+import { useSetting } from './useSetting.ts';
+
+const AIMS: Record<Aim, { name: string; digits: number }> = {
+  ph: { name: 'pH', digits: 2 },
+  brix: { name: 'sugar, °Bx', digits: 1 },
+  ta: { name: 'acid, % as citric', digits: 2 },
+  ratio: { name: '°Bx over acid', digits: 0 },
+  aw: { name: 'water activity', digits: 3 },
+};
+
+/** The line a cook would reach for first: acid for sharpness, sugar for sweetness. */
+function likelyLine(content: FormulaContent, catalogue: KitchenCatalogue, aim: Aim): string {
+  const wanted = aim === 'ph' || aim === 'ta' ? ['acid', 'vinegar', 'juice'] : ['sugar'];
+  const families = content.lines.map((line) => ({
+    id: line.id,
+    family: catalogue.find(line.ingredientId)?.family,
+  }));
+  return (
+    wanted.map((family) => families.find((l) => l.family === family)?.id).find(Boolean) ??
+    content.lines[0]?.id ??
+    ''
+  );
+}
+
+function Asked({
+  content,
+  wanted,
+  take,
+  onClose,
+}: {
+  content: FormulaContent;
+  wanted: Wanted;
+  take: (lineId: string, said: string) => void;
+  onClose: () => void;
+}) {
+  const setting = useSetting();
+  const [aim, setAim] = useState<Aim>(wanted.aim);
+  const [text, setText] = useState(wanted.value === undefined ? '' : String(wanted.value));
+  const [chosen, setChosen] = useState<string | null>(null);
+  const weighed = lineAmounts(content, setting, setting.elevationMetres).filter((line) => line.ingredient);
+  const lineId = chosen ?? likelyLine(content, setting.catalogue, aim);
+  const line = weighed.find((l) => l.lineId === lineId);
+  const value = text.trim() === '' ? Number.NaN : Number(text.replace(',', '.'));
+  const answer =
+    line && Number.isFinite(value) ? whatWouldItTake(content, setting, { lineId, aim, value }) : null;
+  const { digits, name } = AIMS[aim];
+  const grams = answer?.reached
+    ? answer.grams < 20
+      ? Number(answer.grams.toFixed(1))
+      : Math.round(answer.grams)
+    : null;
+  return (
+    <form
+      className="grid gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (grams === null) return;
+        take(lineId, saidGrams(grams));
+        onClose();
+      }}
+    >
+      <div className="grid grid-cols-2 gap-4">
+        <Choice label="To bring this" value={aim} onChange={(e) => setAim(e.target.value as Aim)}>
+          {Object.entries(AIMS).map(([id, a]) => (
+            <option key={id} value={id}>
+              {a.name}
+            </option>
+          ))}
+        </Choice>
+        <Field
+          label="to"
+          figure
+          autoFocus
+          inputMode="decimal"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </div>
+      <Choice label="by changing" value={lineId} onChange={(e) => setChosen(e.target.value)}>
+        {weighed.map((l) => (
+          <option key={l.lineId} value={l.lineId}>
+            {l.ingredient!.name}
+          </option>
+        ))}
+      </Choice>
+      <p aria-live="polite" className="min-h-12">
+        {answer?.reached && (
+          <>
+            <strong className="figure text-xl">{weight(grams!)}</strong> of{' '}
+            {line!.ingredient!.name.toLowerCase()}
+            {line!.grams !== null && `, where it is ${weight(line!.grams)} now`}; {name} stands at{' '}
+            {answer.before.toFixed(digits)}. All else as it is, by the forecast: measure it.
+          </>
+        )}
+        {answer && !answer.reached && (
+          <span className="font-semibold text-hold">
+            {answer.why ?? 'No amount of it does.'}{' '}
+            {!answer.why && (
+              <>
+                It moves {name} between {answer.from.toFixed(digits)} and {answer.to.toFixed(digits)}. Try
+                another line.
+              </>
+            )}
+          </span>
+        )}
+        {!answer && (
+          <span className="text-ink-2">Say what it is to be, and see how much of one line that takes.</span>
+        )}
+      </p>
+      <div className="flex justify-end gap-3">
+        <Button tone="plain" onClick={onClose}>
+          Not now
+        </Button>
+        <Button type="submit" disabled={grams === null || grams === 0}>
+          Take it
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** What is asked: an aim, and the level pointed at where one was. */
+export interface Wanted {
+  aim: Aim;
+  value?: number;
+}
+
+/** "What would it take": one line solved for one aim, and taken into the formula. */
+export function WhatItTakes({
+  content,
+  wanted,
+  ask,
+  take,
+}: {
+  content: FormulaContent;
+  wanted: Wanted | null;
+  ask: (wanted: Wanted | null) => void;
+  take: (lineId: string, said: string) => void;
+}) {
+  return (
+    <>
+      <Button
+        tone="plain"
+        size="small"
+        className="py-1.5 leading-tight whitespace-normal"
+        onClick={() => ask({ aim: 'ph' })}
+      >
+        What would it take…
+      </Button>
+      <Dialog open={wanted !== null} onClose={() => ask(null)} title="What would it take">
+        {wanted && <Asked content={content} wanted={wanted} take={take} onClose={() => ask(null)} />}
+      </Dialog>
+    </>
+  );
+}

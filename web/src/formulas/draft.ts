@@ -1,0 +1,178 @@
+import type { Formula } from '@inch/contract/formula';
+import {
+  type DrawMethod,
+  drawMethods,
+  type FormulaContent,
+  type FormulaKind,
+  type FormulaLine,
+  type FormulaStep,
+  type StepKind,
+} from '@inch/core/formula';
+
+/** A formula being written: what the next version will hold. */
+export interface Draft {
+  name: string;
+  kind: FormulaKind;
+  colour: string;
+  note: string;
+  content: FormulaContent;
+}
+
+const key = () => Math.random().toString(36).slice(2, 8);
+
+export const emptyDraft = (): Draft => ({
+  name: '',
+  kind: 'syrup',
+  colour: '#8E1230',
+  note: '',
+  content: {
+    lines: [{ id: key(), said: '', ingredientId: '' }],
+    steps: [
+      { id: 'weigh', kind: 'prepare', title: 'Wash, trim and weigh', minutes: 30 },
+      {
+        id: 'cook',
+        kind: 'draw',
+        title: drawMethods.cooked.title,
+        method: 'cooked',
+        minutes: 25,
+        killStep: true,
+      },
+      { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'drip', minutes: 60 },
+      { id: 'measure', kind: 'measure', title: 'Measure a cooled sample', minutes: 15 },
+    ],
+    storage: 'cold',
+    bottleMl: 250,
+  },
+});
+
+/** The kitchen's own entries come from the kitchen as it is now; what a version kept of them stays with it. */
+const asDrafted = ({ own: _, ...content }: FormulaContent): FormulaContent => content;
+
+export const draftOf = (formula: Formula, number = formula.version): Draft => ({
+  name: formula.name,
+  kind: formula.kind,
+  colour: formula.colour,
+  note: '',
+  content: asDrafted(
+    (formula.versions.find((v) => v.number === number) ?? formula).content as FormulaContent,
+  ),
+});
+
+export type Change =
+  | { do: 'set'; draft: Draft }
+  | { do: 'head'; change: Partial<Omit<Draft, 'content'>> }
+  | { do: 'content'; change: Partial<FormulaContent> }
+  | { do: 'line'; id: string; change: Partial<FormulaLine> }
+  | { do: 'add line' }
+  | { do: 'add lines'; lines: readonly FormulaLine[] }
+  | { do: 'drop line'; id: string }
+  | { do: 'move line'; id: string; to: number }
+  | { do: 'step'; id: string; change: Partial<FormulaStep> }
+  | { do: 'add step'; kind: StepKind; method?: DrawMethod }
+  | { do: 'drop step'; id: string }
+  | { do: 'move step'; id: string; to: number };
+
+const TITLES: Record<StepKind, string> = {
+  prepare: 'Wash, trim and weigh',
+  draw: 'Draw the flavour',
+  strain: 'Strain',
+  add: 'Stir in',
+  reduce: 'Reduce',
+  heat: 'Heat through to 90 °C',
+  measure: 'Measure a cooled sample',
+  fill: 'Fill',
+  process: 'Boiling-water bath',
+  rest: 'Rest',
+};
+
+/** What a step of a kind begins as: its typical figures, told as typical until they are changed. */
+function freshStep(kind: StepKind, method: DrawMethod = 'cooked'): FormulaStep {
+  const step: FormulaStep = { id: key(), kind, title: TITLES[kind], minutes: 15 };
+  if (kind === 'draw') return { ...step, ...drawnBy(method) };
+  if (kind === 'strain') return { ...step, cloth: 'drip', minutes: 120 };
+  if (kind === 'reduce') return { ...step, toBrix: 50, minutes: 30 };
+  return kind === 'heat' ? { ...step, killStep: true } : step;
+}
+
+/** What a draw takes over from its method: words, clock, whether it boils. */
+export function drawnBy(method: DrawMethod): Partial<FormulaStep> {
+  const { title, minutes } = drawMethods[method];
+  return { method, title, minutes, draws: undefined, killStep: method === 'cooked' };
+}
+
+function movedTo<T extends { id: string }>(list: readonly T[], id: string, to: number): T[] {
+  const from = list.findIndex((item) => item.id === id);
+  if (from < 0 || to < 0 || to >= list.length) return [...list];
+  const next = list.filter((item) => item.id !== id);
+  next.splice(to, 0, list[from]!);
+  return next;
+}
+
+const changed = <T extends { id: string }>(list: readonly T[], id: string, change: Partial<T>): T[] =>
+  list.map((item) => (item.id === id ? { ...item, ...change } : item));
+
+/** A line that followed one that is gone is per batch again. */
+const withoutLine = (lines: readonly FormulaLine[], id: string): FormulaLine[] =>
+  lines
+    .filter((l) => l.id !== id)
+    .map((l) => (l.basis?.per === 'line' && l.basis.lineId === id ? { ...l, basis: undefined } : l));
+
+function emptyLine(lines: readonly FormulaLine[]): FormulaLine {
+  const stepId = lines.at(-1)?.stepId;
+  return { id: key(), said: '', ingredientId: '', ...(stepId ? { stepId } : {}) };
+}
+
+/** Lines that come in get keys of their own, so that pasting twice does not mix them up. */
+function freshlyKeyed(lines: readonly FormulaLine[]): FormulaLine[] {
+  const keys = new Map(lines.map((line) => [line.id, key()]));
+  return lines.map((line) => ({
+    ...line,
+    id: keys.get(line.id)!,
+    ...(line.basis?.per === 'line'
+      ? { basis: { ...line.basis, lineId: keys.get(line.basis.lineId) ?? line.basis.lineId } }
+      : {}),
+  }));
+}
+
+function changeContent(content: FormulaContent, change: Change): FormulaContent {
+  const { lines, steps } = content;
+  switch (change.do) {
+    case 'content':
+      return { ...content, ...change.change };
+    case 'line':
+      return { ...content, lines: changed(lines, change.id, change.change) };
+    case 'add line':
+      return { ...content, lines: [...lines, emptyLine(lines)] };
+    case 'add lines': {
+      const kept = lines.filter((l) => l.said.trim() !== '' || l.ingredientId !== '');
+      return { ...content, lines: [...kept, ...freshlyKeyed(change.lines)] };
+    }
+    case 'drop line':
+      return { ...content, lines: withoutLine(lines, change.id) };
+    case 'move line':
+      return { ...content, lines: movedTo(lines, change.id, change.to) };
+    case 'step':
+      return { ...content, steps: changed(steps, change.id, change.change) };
+    case 'add step':
+      return { ...content, steps: [...steps, freshStep(change.kind, change.method)] };
+    case 'drop step':
+      return { ...content, steps: steps.filter((s) => s.id !== change.id) };
+    case 'move step':
+      return { ...content, steps: movedTo(steps, change.id, change.to) };
+    default:
+      return content;
+  }
+}
+
+/** The draft after a change; what a form does to it is all here. */
+export function changeDraft(draft: Draft, change: Change): Draft {
+  if (change.do === 'set') return change.draft;
+  if (change.do === 'head') return { ...draft, ...change.change };
+  return { ...draft, content: changeContent(draft.content, change) };
+}
+
+/** The content as it is saved: lines left quite empty are not lines. */
+export const savedContent = (content: FormulaContent): FormulaContent => ({
+  ...asDrafted(content),
+  lines: content.lines.filter((l) => l.said.trim() !== '' || l.ingredientId !== ''),
+});

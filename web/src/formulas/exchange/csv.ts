@@ -1,0 +1,71 @@
+import { basisWords, type FormulaLine, type ReadListLine, readIngredientList } from '@inch/core/formula';
+import type { KitchenCatalogue } from '@inch/core/ingredient';
+import { CsvError, parse } from 'csv-parse/browser/esm/sync';
+import { stringify } from 'csv-stringify/browser/esm/sync';
+import type { Draft } from '../draft.ts';
+import { FileProblem, formulaLineOf, type Incoming } from './incoming.ts';
+
+const COLUMNS = ['amount', 'told by', 'ingredient', 'ingredient id', 'grams', 'goes in at'] as const;
+
+interface Row {
+  record: Record<string, string>;
+  info: { lines: number };
+}
+
+function rowsOf(text: string): Row[] {
+  try {
+    return parse(text, {
+      bom: true,
+      columns: (header: string[]) => header.map((name) => name.trim().toLowerCase()),
+      info: true,
+      skip_empty_lines: true,
+      trim: true,
+    }) as unknown as Row[];
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    throw new FileProblem(Number(error.lines) || null, 'this line has not as many columns as the first.');
+  }
+}
+
+function lineFrom({ record, info }: Row, catalogue: KitchenCatalogue): ReadListLine {
+  const { amount = '', ingredient = '', 'told by': toldBy = '' } = record;
+  const id = record['ingredient id'] ?? '';
+  if (ingredient === '' && id === '') throw new FileProblem(info.lines, 'it names no ingredient.');
+  const words = `${amount} ${ingredient || id}${toldBy ? ` ${toldBy}` : ''}`.trim();
+  const [read] = readIngredientList(words, catalogue);
+  if (!read) throw new FileProblem(info.lines, `"${words}" cannot be read.`);
+  const known = catalogue.find(id);
+  const line: ReadListLine = { ...read, number: info.lines, said: amount || read.said, text: words };
+  if (!known) return line;
+  const { query: _, ...understood } = line;
+  return amount === '' ? { ...line, ingredientId: known.id } : { ...understood, ingredientId: known.id };
+}
+
+/**
+ * The lines of a formula out of a CSV file with a header: amount and ingredient, and if they are there told by and ingredient id.
+ * @throws FileProblem naming the line of the file
+ */
+export function incomingCsv(text: string, catalogue: KitchenCatalogue): Incoming {
+  const rows = rowsOf(text);
+  const [first] = rows;
+  if (!first) throw new FileProblem(null, 'There is no line under the header.');
+  if (!('amount' in first.record) || !('ingredient' in first.record || 'ingredient id' in first.record))
+    throw new FileProblem(1, 'the header needs the columns "amount" and "ingredient".');
+  const lines = rows.map((row) => lineFrom(row, catalogue));
+  return { lines, formulaLines: lines.map(formulaLineOf) };
+}
+
+/** The lines of a formula as CSV (RFC 4180), with the grams they come to. */
+export function asCsv(draft: Draft, catalogue: KitchenCatalogue, grams: readonly (number | null)[]): string {
+  const { lines, steps } = draft.content;
+  const nameOf = (line: FormulaLine | undefined) => catalogue.find(line?.ingredientId ?? '')?.name ?? '';
+  const records = lines.map((line, i) => [
+    line.said,
+    basisWords(line.basis, (id) => nameOf(lines.find((l) => l.id === id)).toLowerCase()).trim(),
+    nameOf(line),
+    line.ingredientId,
+    grams[i] === null || grams[i] === undefined ? '' : grams[i].toFixed(1),
+    steps.find((step) => step.id === line.stepId)?.title ?? steps[0]?.title ?? '',
+  ]);
+  return stringify([[...COLUMNS], ...records], { record_delimiter: 'windows' });
+}

@@ -1,0 +1,44 @@
+import {
+  type FormulaContent,
+  type FormulaLine,
+  lineKey,
+  type ReadListLine,
+  readIngredientList,
+} from '@inch/core/formula';
+import type { KitchenCatalogue } from '@inch/core/ingredient';
+import type { Draft } from '../draft.ts';
+
+/** What a file or a list was read as: lines understood or queried, and the rest of a formula where the file has one. */
+export interface Incoming {
+  lines: ReadListLine[];
+  /** Ready lines of a formula, by the same places as `lines`. */
+  formulaLines: FormulaLine[];
+  name?: string;
+  kind?: Draft['kind'];
+  colour?: string;
+  content?: Omit<FormulaContent, 'lines'>;
+}
+
+/** A file that cannot be read: which line of it, and what to do. Nothing of it is taken. */
+export class FileProblem extends Error {
+  readonly line: number | null;
+  constructor(line: number | null, sentence: string) {
+    super(line === null ? sentence : `Line ${line}: ${sentence}`);
+    this.line = line;
+  }
+}
+
+export const formulaLineOf = (line: ReadListLine): FormulaLine => ({
+  id: lineKey(line),
+  said: line.said,
+  ingredientId: line.ingredientId,
+  ...(line.basis ? { basis: line.basis } : {}),
+});
+
+/** A pasted list, line by line. */
+export function incomingList(text: string, catalogue: KitchenCatalogue): Incoming {
+  const lines = readIngredientList(text, catalogue);
+  if (lines.length === 0)
+    throw new FileProblem(null, 'There is no line in it that could be an ingredient. Paste one to a line.');
+  return { lines, formulaLines: lines.map(formulaLineOf) };
+}

@@ -1,0 +1,99 @@
+import { FormulaFile } from '@inch/contract/formulaFile';
+import type { FormulaContent, ReadListLine } from '@inch/core/formula';
+import { type KitchenCatalogue, namedIn } from '@inch/core/ingredient';
+import { findNodeAtLocation, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
+import type { Draft } from '../draft.ts';
+import { FileProblem, type Incoming } from './incoming.ts';
+import { incomingRecipe, recipeIn } from './recipe.ts';
+
+const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;
+
+/** The value of a JSON text; a fault names its line. */
+function parsed(text: string): { value: unknown; lineOf: (path: readonly PropertyKey[]) => number | null } {
+  const errors: ParseError[] = [];
+  const tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true });
+  const [first] = errors;
+  if (first)
+    throw new FileProblem(
+      lineAt(text, first.offset),
+      `this is not JSON (${printParseErrorCode(first.error)
+        .replace(/([a-z])([A-Z])/g, '$1 $2')
+        .toLowerCase()}).`,
+    );
+  return {
+    value: JSON.parse(text),
+    lineOf(path) {
+      for (let length = path.length; length >= 0; length--) {
+        const node = tree && findNodeAtLocation(tree, path.slice(0, length) as (string | number)[]);
+        if (node) return lineAt(text, node.offset);
+      }
+      return null;
+    },
+  };
+}
+
+/** The lines of a formula file whose ingredients this kitchen does not have are asked about by name. */
+function queried(content: FormulaContent, catalogue: KitchenCatalogue): ReadListLine[] {
+  const own = new Map((content.own?.ingredients ?? []).map((entry) => [entry.id, entry.name]));
+  return content.lines.map((line, i) => {
+    const known = catalogue.find(line.ingredientId);
+    const name = known?.name ?? own.get(line.ingredientId) ?? line.ingredientId;
+    const read: ReadListLine = {
+      number: i + 1,
+      text: `${line.said} ${name}`.trim(),
+      said: line.said,
+      ingredientId: known ? line.ingredientId : '',
+      ...(line.basis ? { basis: line.basis } : {}),
+      others: known ? [] : namedIn(name, catalogue).others,
+    };
+    return known
+      ? read
+      : {
+          ...read,
+          query: `"${name}" is not in this kitchen’s catalogue. Choose what it is, or add it as your own.`,
+        };
+  });
+}
+
+/**
+ * A formula out of a JSON file: our own format, or a schema.org Recipe.
+ * @throws FileProblem naming the line of the file, where it is neither or something in it is out of place
+ */
+export function incomingJson(text: string, catalogue: KitchenCatalogue): Incoming {
+  const { value, lineOf } = parsed(text);
+  const recipe = recipeIn(value);
+  if (recipe) return incomingRecipe(recipe, catalogue);
+  const file = FormulaFile.safeParse(value);
+  if (!file.success) {
+    const issue = file.error.issues[0]!;
+    const where = issue.path.length > 0 ? ` (${issue.path.join('.')})` : '';
+    throw new FileProblem(lineOf(issue.path), `${issue.message}${where}`);
+  }
+  const { name, kind, colour } = file.data;
+  const { own: _, lines, ...content } = file.data.content as FormulaContent;
+  const read = queried(file.data.content as FormulaContent, catalogue);
+  return {
+    lines: read,
+    formulaLines: lines.map((line, i) => ({ ...line, ingredientId: read[i]!.ingredientId })),
+    name,
+    kind,
+    colour,
+    content,
+  };
+}
+
+/** The formula as our own open file. */
+export const asFormulaFile = (draft: Draft): string =>
+  `${JSON.stringify(
+    {
+      format: 'inch-pantry formula',
+      version: 1,
+      name: draft.name || 'Without a name',
+      kind: draft.kind,
+      colour: draft.colour,
+      note: draft.note,
+      content: draft.content,
+    },
+    null,
+    2,
+  )}\n`;

@@ -1,0 +1,15 @@
+import type { ForecastSetting } from '@inch/core/formula';
+import { useMemo } from 'react';
+import { useCatalogue } from '../app/catalogue.ts';
+import { useSession } from '../app/session.tsx';
+
+/** What a forecast needs to know of this kitchen. */
+export function useSetting(): ForecastSetting {
+  const { kitchen } = useSession();
+  const catalogue = useCatalogue();
+  const { cupSchool, elevationMetres, criticalPh } = kitchen;
+  return useMemo(
+    () => ({ cup: cupSchool ?? undefined, elevationMetres, criticalPh, catalogue }),
+    [cupSchool, elevationMetres, criticalPh, catalogue],
+  );
+}

@@ -1,0 +1,32 @@
+import { useLots } from '../stove/useLot.ts';
+import { LotList } from '../ui/LotList.tsx';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+
+/** Lots with bottles that want a label. */
+export function LabelList() {
+  const { data } = useLots();
+  if (!data) return null;
+  const lots = data.lots.filter((lot) => lot.bottles.filled > 0);
+  return (
+    <Sheet>
+      <h1>Labels</h1>
+      {lots.length === 0 ? (
+        <Empty title="No bottles yet">
+          A label is of the lot as made: it is written from what went in, what was measured and what was
+          filled.
+        </Empty>
+      ) : (
+        <>
+          <p className="mt-1 text-ink-2">A label says what is in this bottle, not what the formula said.</p>
+          <Ruled title="With bottles" className="mt-4">
+            <LotList
+              lots={lots}
+              to={(lot) => `/labels/${lot.code}`}
+              end={(lot) => (lot.bestBy ? `${lot.dateWord} ${lot.bestBy}` : 'no date yet')}
+            />
+          </Ruled>
+        </>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,185 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { useQuery } from '@tanstack/react-query';
+import { Tabs } from 'radix-ui';
+import { useParams } from 'react-router';
+import { Away } from '../app/Away.tsx';
+import { call } from '../app/api.ts';
+import { useSession } from '../app/session.tsx';
+import { useLot } from '../stove/useLot.ts';
+import { clockTime, dayAndTime, dayMonth, dayMonthYear, plural } from '../ui/format.ts';
+import { Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Fruit, lotTone, State } from '../ui/State.tsx';
+import { type Happening, historyOf } from './history.ts';
+
+function byDay(history: Happening[]): [string, Happening[]][] {
+  const days = new Map<string, Happening[]>();
+  for (const h of history) days.set(dayMonthYear(h.at), [...(days.get(dayMonthYear(h.at)) ?? []), h]);
+  return [...days];
+}
+
+function History({ lot }: { lot: LotView }) {
+  const { kitchen } = useSession();
+  return byDay(historyOf(lot, kitchen.currency)).map(([day, happenings]) => (
+    <Ruled key={day} title={day} className="mb-6">
+      <ol>
+        {happenings.map((h) => (
+          <li key={h.id} className="grid grid-cols-[3.5rem_1fr_6rem] gap-3 border-b border-steel-line py-1.5">
+            <span className="figure text-ink-2">{clockTime(h.at)}</span>
+            <span className="min-w-0">
+              <span className={h.struck ? 'text-ink-2 line-through' : 'font-semibold'}>{h.title}</span>
+              {h.detail && (
+                <span className={`block text-sm text-ink-2 ${h.struck ? 'line-through' : ''}`}>
+                  {h.detail}
+                </span>
+              )}
+              {h.struck && (
+                <span className="block text-sm font-semibold text-hold">
+                  struck by {h.struck.by}: {h.struck.why}
+                </span>
+              )}
+            </span>
+            <span className="text-right text-sm text-ink-2">{h.by}</span>
+          </li>
+        ))}
+      </ol>
+    </Ruled>
+  ));
+}
+
+function Journal({ code }: { code: string }) {
+  const { data } = useQuery({
+    queryKey: ['journal', code],
+    queryFn: () => call(lotRoutes.journal, { params: { id: code } }),
+  });
+  return (
+    <>
+      <p className="mb-3 text-ink-2">
+        Every write, chained by its hash; npm run verify walks the whole chain.
+      </p>
+      <div className="overflow-x-auto">
+        <table className="w-full text-sm">
+          <thead>
+            <tr className="border-b border-ink text-left text-ink-2">
+              {['No.', 'When', 'Who', 'What', 'Said', 'Hash'].map((head) => (
+                <th key={head} scope="col" className="py-1.5 pr-3 font-semibold">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {data?.map((row) => (
+              <tr key={row.sequence} className="border-b border-steel-line align-top">
+                <td className="figure py-1.5 pr-3">{row.sequence}</td>
+                <td className="py-1.5 pr-3 whitespace-nowrap">{dayAndTime(row.at)}</td>
+                <td className="py-1.5 pr-3">{row.by}</td>
+                <td className="py-1.5 pr-3 whitespace-nowrap">
+                  {row.noun}: {row.action}
+                </td>
+                <td className="max-w-72 truncate py-1.5 pr-3 text-ink-2" title={JSON.stringify(row.payload)}>
+                  {JSON.stringify(row.payload)}
+                </td>
+                <td className="figure py-1.5 text-ink-2">{row.hash.slice(0, 8)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
+
+function Fact({ name, children }: { name: string; children: string }) {
+  return (
+    <div className="flex justify-between gap-4 border-b border-steel-line py-2">
+      <dt className="text-ink-2">{name}</dt>
+      <dd className="figure text-right font-bold">{children}</dd>
+    </div>
+  );
+}
+
+function Facts({ lot }: { lot: LotView }) {
+  const { keeping, bottles } = lot;
+  const gone = bottles.filled - bottles.left;
+  const to = lot.movements.filter((m) => m.kind === 'sold' || m.kind === 'given');
+  return (
+    <>
+      <p className="mb-4 border-l-4 border-rim py-0.5 pl-3">{keeping.carriedBy}</p>
+      <dl>
+        <Fact name="Made">{dayMonthYear(keeping.madeOn)}</Fact>
+        {keeping.readyOn > keeping.madeOn && <Fact name="Ready">{dayMonthYear(keeping.readyOn)}</Fact>}
+        <Fact name={keeping.dateWord === 'use by' ? 'Use by' : 'Best by'}>
+          {keeping.bestBy ? dayMonthYear(keeping.bestBy) : 'no date'}
+        </Fact>
+        <Fact name="Filled">{plural(bottles.filled, 'bottle')}</Fact>
+        <Fact name="Gone">{String(gone)}</Fact>
+        <Fact name="Left">{String(bottles.left)}</Fact>
+        <Fact name="Gates open">{`${lot.gates.filter((g) => g.open).length} of ${lot.gates.length}`}</Fact>
+      </dl>
+      <Ruled title="Hurdles as measured" className="mt-6">
+        <ul>
+          {keeping.hurdles.map((h) => (
+            <li key={h.id} className="flex justify-between gap-3 border-b border-steel-line py-1.5 text-sm">
+              <span className={h.carries ? 'font-bold' : 'text-ink-2'}>{h.name}</span>
+              <span className="figure">{h.level}</span>
+            </li>
+          ))}
+        </ul>
+      </Ruled>
+      <Ruled title="Who got its bottles" className="mt-6">
+        {to.length === 0 && <p className="py-2 text-ink-2">Nobody yet.</p>}
+        <ul>
+          {to.map((m) => (
+            <li key={m.id} className="flex justify-between gap-3 border-b border-steel-line py-1.5 text-sm">
+              <span>
+                {dayMonth(m.at)}, {m.note ?? 'not said'}
+              </span>
+              <span className="figure font-bold">{m.count}</span>
+            </li>
+          ))}
+        </ul>
+      </Ruled>
+    </>
+  );
+}
+
+const tab =
+  'border-b-4 border-transparent px-1 py-1.5 font-semibold text-ink-2 data-[state=active]:border-rim data-[state=active]:text-ink';
+
+/** The whole history of a lot, as an inspector reads it. */
+export function Record() {
+  const { code = '' } = useParams();
+  const { data: lot, error, refetch } = useLot(code);
+  if (error && !lot) return <Away error={error} retry={() => void refetch()} />;
+  if (!lot) return null;
+  return (
+    <Sheet asideLabel="Facts" aside={<Facts lot={lot} />}>
+      <div className="mb-4 flex flex-wrap items-baseline gap-x-4">
+        <h1 className="flex items-center gap-3">
+          <Fruit colour={lot.product.colour} size={20} />
+          <span className="figure">{lot.code}</span> {lot.product.name}
+        </h1>
+        <State tone={lotTone(lot.state)}>{lot.state}</State>
+        <span className="text-ink-2">
+          version {lot.product.version}, begun {dayAndTime(lot.begunAt)}
+        </span>
+      </div>
+      <Tabs.Root defaultValue="history">
+        <Tabs.List aria-label="Record" className="mb-4 flex gap-6 border-b border-steel-line">
+          <Tabs.Trigger value="history" className={tab}>
+            History
+          </Tabs.Trigger>
+          <Tabs.Trigger value="journal" className={tab}>
+            Journal
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Tabs.Content value="history">
+          <History lot={lot} />
+        </Tabs.Content>
+        <Tabs.Content value="journal">
+          <Journal code={lot.code} />
+        </Tabs.Content>
+      </Tabs.Root>
+    </Sheet>
+  );
+}

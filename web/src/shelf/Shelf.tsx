@@ -1,0 +1,149 @@
+import type { LotHead } from '@inch/contract/lot';
+import { useRef, useState } from 'react';
+import { Away } from '../app/Away.tsx';
+import { useKey } from '../app/keys.tsx';
+import { useMayWrite } from '../app/session.tsx';
+import { useLots } from '../stove/useLot.ts';
+import { BottleGlyph } from '../ui/BottleGlyph.tsx';
+import { plural } from '../ui/format.ts';
+import { Empty, Sheet } from '../ui/Sheet.tsx';
+import { Fruit, State } from '../ui/State.tsx';
+import { useNow } from '../ui/useNow.ts';
+import { LotBar, MonthRule } from './DateRule.tsx';
+import { MoveDialog, type MoveKind } from './MoveDialog.tsx';
+import { matches, placeOn, type Span, spanOf, warningOf } from './span.ts';
+
+function ShelfRow({ lot, span, now, open }: { lot: LotHead; span: Span; now: string; open: () => void }) {
+  const warning = warningOf(lot, now);
+  const places = [...new Set(lot.bottles.groups.map((g) => g.place))].join(', ');
+  const start = placeOn(span, lot.madeOn);
+  const end = lot.bestBy ? placeOn(span, `${lot.bestBy}T23:59:00Z`) : start + 4;
+  return (
+    <li className="relative grid grid-cols-[4.5rem_10.5rem_4.75rem_1fr] items-center border-b border-steel-line max-md:grid-cols-[1.25rem_4.5rem_1fr_4.5rem]">
+      <span className="md:hidden">
+        <Fruit colour={lot.colour} size={13} />
+      </span>
+      <button
+        type="button"
+        onClick={open}
+        className="figure py-2 text-left text-[17px] font-bold after:absolute after:inset-0"
+        aria-label={`${lot.code} ${lot.name}, ${plural(lot.bottles.left, 'bottle')}`}
+      >
+        {lot.code}
+      </button>
+      <span className="min-w-0 py-1 pr-2 leading-snug">
+        <span className="block truncate font-semibold">{lot.name}</span>
+        <span className="block truncate text-sm text-ink-2">{places}</span>
+        {warning && (
+          <State tone={warning.tone} className="block text-sm md:hidden">
+            {warning.words}
+          </State>
+        )}
+      </span>
+      <span className="flex items-center gap-2">
+        <BottleGlyph share={lot.bottles.left / lot.bottles.filled} colour={lot.colour} height={36} />
+        <span className="figure text-lg font-bold">{lot.bottles.left}</span>
+      </span>
+      <span className="relative h-full max-md:hidden">
+        <LotBar lot={lot} span={span} />
+        {warning && (
+          <span
+            className="absolute top-1/2 z-10 ml-2 -translate-y-1/2 bg-enamel/90 px-1 text-sm whitespace-nowrap"
+            style={end > 62 ? { right: `${100 - start}%`, marginRight: 8 } : { left: `${end}%` }}
+          >
+            <State tone={warning.tone}>{warning.words}</State>
+          </span>
+        )}
+      </span>
+    </li>
+  );
+}
+
+function Heading({
+  lots,
+  find,
+  setFind,
+}: {
+  lots: LotHead[];
+  find: string;
+  setFind: (text: string) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  useKey('/', 'find a lot on the shelf', () => input.current?.focus());
+  const bottles = lots.reduce((sum, lot) => sum + lot.bottles.left, 0);
+  const places = new Set(lots.flatMap((lot) => lot.bottles.groups.map((g) => g.place))).size;
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1>Shelf</h1>
+        <p className="text-ink-2">
+          {plural(bottles, 'bottle')} of {plural(lots.length, 'lot')} in {plural(places, 'place')}
+        </p>
+      </div>
+      <input
+        ref={input}
+        type="search"
+        value={find}
+        onChange={(e) => setFind(e.target.value)}
+        aria-label="Find a lot by code, name or place"
+        placeholder="Find a code, name or place"
+        className="min-h-10 w-64 rounded-lg border border-steel bg-enamel px-3 max-sm:w-full"
+      />
+    </div>
+  );
+}
+
+/** What exists, where, until when: every lot a bar on a date rule. */
+export function Shelf() {
+  const { data, error, refetch } = useLots();
+  const now = useNow(60_000);
+  const mayWrite = useMayWrite();
+  const [find, setFind] = useState('');
+  const [open, setOpen] = useState<{ id: string; kind: MoveKind } | null>(null);
+  if (error && !data) return <Away error={error} retry={() => void refetch()} />;
+  if (!data) return null;
+  const standing = data.lots
+    .filter((lot) => lot.bottles.left > 0 && lot.state !== 'discarded')
+    .sort((a, b) => a.madeOn.localeCompare(b.madeOn) || a.code.localeCompare(b.code));
+  const shown = standing.filter((lot) => matches(lot, find));
+  const span = spanOf(standing, now);
+  const chosen = data.lots.find((lot) => lot.id === open?.id);
+  return (
+    <Sheet>
+      <Heading lots={standing} find={find} setFind={setFind} />
+      {standing.length === 0 ? (
+        <Empty title="The shelf is bare">Bottles stand here once they are counted at Bottling.</Empty>
+      ) : (
+        <div className="relative mt-3">
+          <div className="ml-[19.75rem] max-md:hidden">
+            <MonthRule span={span} now={now} />
+          </div>
+          <ul className="relative">
+            {shown.map((lot) => (
+              <ShelfRow
+                key={lot.id}
+                lot={lot}
+                span={span}
+                now={now}
+                open={() => setOpen({ id: lot.id, kind: lot.state === 'released' ? 'sold' : 'moved' })}
+              />
+            ))}
+          </ul>
+          <div
+            aria-hidden="true"
+            className="pointer-events-none absolute inset-y-0 right-0 left-[19.75rem] max-md:hidden"
+          >
+            <span
+              className="absolute top-6 bottom-0 w-[2.5px] -translate-x-1/2 bg-rim"
+              style={{ left: `${placeOn(span, now)}%` }}
+            />
+          </div>
+          {shown.length === 0 && <p className="py-6 text-ink-2">No lot on the shelf goes by "{find}".</p>}
+        </div>
+      )}
+      {chosen && open && (
+        <MoveDialog lot={chosen} kind={open.kind} mayWrite={mayWrite} onClose={() => setOpen(null)} />
+      )}
+    </Sheet>
+  );
+}

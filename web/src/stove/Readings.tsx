@@ -1,0 +1,126 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { useState } from 'react';
+import { call } from '../app/api.ts';
+import { useMayWrite } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Field } from '../ui/Field.tsx';
+import { clockTime } from '../ui/format.ts';
+import { useWrite } from '../ui/useWrite.ts';
+import { readingNames, readingSaid } from './reading.ts';
+
+type Reading = LotView['readings'][number];
+
+function StrikeDialog({
+  lot,
+  reading,
+  onClose,
+}: {
+  lot: LotView;
+  reading: Reading | null;
+  onClose: () => void;
+}) {
+  const [why, setWhy] = useState('');
+  const write = useWrite(
+    () =>
+      call(lotRoutes.strike, {
+        params: { id: lot.id },
+        body: { noun: 'reading', entryId: reading!.id, why },
+      }),
+    { after: onClose },
+  );
+  return (
+    <Dialog open={reading !== null} onClose={onClose} title="Strike this reading">
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          write.run(undefined);
+        }}
+      >
+        <p className="text-ink-2">
+          It stays in the record, struck through, with your name, the time and the reason. Take the right one
+          beside it.
+        </p>
+        <Field
+          label="Why"
+          autoFocus
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+          error={write.fields.why}
+        />
+        <div className="flex justify-end gap-3">
+          <Button tone="plain" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button tone="stop" type="submit" disabled={write.busy || why.trim().length < 2}>
+            Strike it
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function ReadingRow({ reading: r, strike }: { reading: Reading; strike: (() => void) | null }) {
+  const struck = r.struck !== null;
+  const read = r.kind === 'brix' && r.celsius !== null ? `read ${r.raw} at ${r.celsius.toFixed(0)} °C` : '';
+  return (
+    <li className="group relative border-b border-steel-line py-2">
+      <div className="flex items-baseline gap-2 max-xl:text-[15px] max-lg:text-base">
+        <span className={`min-w-0 flex-1 ${struck ? 'text-ink-2 line-through' : ''}`}>
+          {r.kind === 'note' ? r.said : readingNames[r.kind]}
+        </span>
+        <span className={`figure font-bold whitespace-nowrap ${struck ? 'text-ink-2 line-through' : ''}`}>
+          {readingSaid(r)}
+        </span>
+        <span className="figure w-11 text-right text-sm text-ink-2">{clockTime(r.at)}</span>
+      </div>
+      {read && <p className={`figure text-sm text-ink-2 ${struck ? 'line-through' : ''}`}>{read}</p>}
+      {struck && (
+        <p className="text-sm text-ink-2">
+          struck by {r.struck!.by}: {r.struck!.why}
+        </p>
+      )}
+      {!struck && r.sample === 'finished' && <p className="text-sm text-ink-2">finished product</p>}
+      {!struck && !r.counts && r.whyNot && (
+        <p className="text-sm font-semibold text-hold">does not count: {r.whyNot}</p>
+      )}
+      {r.note && <p className="text-sm text-ink-2">{r.note}</p>}
+      {strike && !struck && (
+        <Button
+          size="small"
+          tone="quiet"
+          className="absolute right-0 bottom-1 border-rim bg-enamel opacity-0 focus-visible:opacity-100 group-hover:opacity-100 pointer-coarse:static pointer-coarse:opacity-100"
+          aria-label={`Strike ${readingNames[r.kind]} ${readingSaid(r) || r.said} at ${clockTime(r.at)}`}
+          onClick={strike}
+        >
+          strike
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** The readings of a lot, newest first, struck ones struck through. */
+export function Readings({ lot }: { lot: LotView }) {
+  const [striking, setStriking] = useState<Reading | null>(null);
+  const mayWrite = useMayWrite();
+  const newest = [...lot.readings].sort((a, b) => b.at.localeCompare(a.at));
+  if (newest.length === 0) return <p className="py-3 text-ink-2">No readings yet.</p>;
+  return (
+    <>
+      <ul>
+        {newest.map((r) => (
+          <ReadingRow key={r.id} reading={r} strike={mayWrite ? () => setStriking(r) : null} />
+        ))}
+      </ul>
+      <StrikeDialog
+        key={striking?.id ?? 'none'}
+        lot={lot}
+        reading={striking}
+        onClose={() => setStriking(null)}
+      />
+    </>
+  );
+}

@@ -1,0 +1,128 @@
+import { formulaRoutes } from '@inch/contract/formula';
+import { lotRoutes } from '@inch/contract/lot';
+import { useQuery } from '@tanstack/react-query';
+import { useForm } from 'react-hook-form';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { call, newId } from '../app/api.ts';
+import { useMayWrite } from '../app/session.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { dayAndTime, fromLocalInput, localInput } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Fruit } from '../ui/State.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { useLots } from './useLot.ts';
+
+function StartLot() {
+  const formulas = useQuery({
+    queryKey: ['formulas'],
+    queryFn: () => call(formulaRoutes.list),
+    select: (all) => all.filter((f) => !f.archived),
+  });
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const { register, handleSubmit } = useForm({
+    values: {
+      formulaId: params.get('formula') ?? formulas.data?.[0]?.id ?? '',
+      scale: '1',
+      at: localInput(new Date().toISOString()),
+    },
+  });
+  const write = useWrite(
+    (v: { formulaId: string; scale: string; at: string }) => {
+      const at = fromLocalInput(v.at);
+      const justNow = at !== undefined && Math.abs(Date.parse(at) - Date.now()) < 120_000;
+      return call(lotRoutes.begin, {
+        body: {
+          id: newId(),
+          formulaId: v.formulaId,
+          scale: Number(v.scale),
+          ...(at && !justNow ? { at } : {}),
+        },
+      });
+    },
+    { after: ({ code }) => navigate(`/stove/${code}`) },
+  );
+  if (formulas.data?.length === 0)
+    return (
+      <p className="py-4">
+        There is no formula yet.{' '}
+        <Link className="text-link underline" to="/formulas/new">
+          Write one first
+        </Link>
+        .
+      </p>
+    );
+  return (
+    <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
+      <Choice label="Of which formula" {...register('formulaId')} error={write.fields.formulaId}>
+        {formulas.data?.map((f) => (
+          <option key={f.id} value={f.id}>
+            {f.name}, version {f.version}
+          </option>
+        ))}
+      </Choice>
+      <Field
+        label="How many times the formula"
+        figure
+        inputMode="decimal"
+        {...register('scale')}
+        error={write.fields.scale}
+        hint="1 makes it as written; 2 doubles every line."
+      />
+      <Field
+        label="Begun"
+        type="datetime-local"
+        {...register('at')}
+        error={write.fields.at}
+        hint="Now, or when it was, if you write it down later."
+      />
+      <Button type="submit" disabled={write.busy}>
+        Start the lot
+      </Button>
+    </form>
+  );
+}
+
+/** The lots on the stove, and the way to start another. */
+export function StoveList() {
+  const { data } = useLots();
+  const mayWrite = useMayWrite();
+  const making = data?.lots.filter((lot) => lot.state === 'making' || lot.state === 'planned') ?? [];
+  return (
+    <Sheet
+      asideLabel="Start a lot"
+      aside={
+        mayWrite ? (
+          <Ruled title="Start a lot">
+            <StartLot />
+          </Ruled>
+        ) : undefined
+      }
+    >
+      <h1>Stove</h1>
+      {data && making.length === 0 && (
+        <Empty title="Nothing is on the stove">
+          Start a lot from a formula: its steps become the run sheet, and what you measure becomes the record.
+        </Empty>
+      )}
+      <ul className="mt-4 border-t border-ink empty:hidden">
+        {making.map((lot) => (
+          <li key={lot.id} className="flex items-center gap-4 border-b border-steel-line py-4">
+            <Fruit colour={lot.colour} size={20} />
+            <span className="figure w-16 text-xl font-bold">{lot.code}</span>
+            <span className="min-w-0 flex-1">
+              <span className="block text-lg font-semibold">{lot.name}</span>
+              <span className="block text-ink-2">
+                {lot.step} · begun {dayAndTime(lot.begunAt)}
+              </span>
+            </span>
+            <Link to={`/stove/${lot.code}`} className={buttonLook({})}>
+              Go on
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </Sheet>
+  );
+}

@@ -1,0 +1,146 @@
+import { type TodayView, todayRoutes } from '@inch/contract/today';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { Away } from '../app/Away.tsx';
+import { call } from '../app/api.ts';
+import { buttonLook } from '../ui/Button.tsx';
+import { clockTime, dayMonth, longDay, minutesInWords, plural } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Fruit, State } from '../ui/State.tsx';
+import { useNow } from '../ui/useNow.ts';
+import { DayRule } from './DayRule.tsx';
+
+type Due = TodayView['due'][number];
+const GROUPS = [
+  { when: 'now', title: 'Now' },
+  { when: 'next', title: 'Next' },
+  { when: 'later', title: 'Later' },
+] as const;
+
+const sameDay = (a: string, b: string) => new Date(a).toDateString() === new Date(b).toDateString();
+
+function whenSaid(due: Due, now: string): string {
+  if (!due.at) return due.lot ? 'when ready' : 'today';
+  if (sameDay(due.at, now)) return clockTime(due.at);
+  return due.at < now ? `since ${dayMonth(due.at)}` : dayMonth(due.at);
+}
+
+function inWords(due: Due, now: string): string | null {
+  if (due.when !== 'next' || !due.at) return null;
+  return `in ${minutesInWords(Math.max(1, (Date.parse(due.at) - Date.parse(now)) / 60_000))}`;
+}
+
+const actionPath = (due: Due) =>
+  `/${due.action.place}${due.lot && due.action.place !== 'shelf' ? `/${due.lot.code}` : ''}`;
+
+function DueRow({ due, now, first }: { due: Due; now: string; first: boolean }) {
+  return (
+    <li className="flex items-center gap-4 border-b border-steel-line py-2.5 max-sm:flex-wrap max-sm:gap-x-3">
+      <span className="figure w-24 shrink-0 text-right text-[17px] font-bold max-sm:w-auto">
+        {whenSaid(due, now)}
+      </span>
+      <span className="w-3 shrink-0">{due.lot && <Fruit colour={due.lot.colour} />}</span>
+      <span className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full">
+        <span className="block text-[17px] leading-snug font-semibold">{due.title}</span>
+        <span className="block text-sm text-ink-2">
+          {due.lot && <span className="figure">{due.lot.code} </span>}
+          {due.detail}
+        </span>
+      </span>
+      {inWords(due, now) && <span className="figure text-ink-2 max-sm:ml-auto">{inWords(due, now)}</span>}
+      <Link
+        to={actionPath(due)}
+        className={buttonLook({ tone: first ? 'main' : 'plain' }, 'max-sm:ml-auto')}
+        aria-label={`${due.action.label}: ${due.title}${due.lot ? `, lot ${due.lot.code}` : ''}`}
+      >
+        {due.action.label}
+      </Link>
+    </li>
+  );
+}
+
+function Obstacles({ today }: { today: TodayView }) {
+  if (today.obstacles.length === 0) return <p className="py-3 text-ink-2">Nothing stands in the way.</p>;
+  return (
+    <ul>
+      {today.obstacles.map((o) => (
+        <li key={o.lot.code} className="border-b border-steel-line">
+          <Link
+            to={o.title === 'Held' ? `/bottling/${o.lot.code}` : '/shelf'}
+            className="flex gap-3 py-2.5 hover:text-link"
+          >
+            <span className="figure w-14 shrink-0 pt-1 font-bold">{o.lot.code}</span>
+            <span>
+              <State tone={o.level}>{o.title}</State>
+              <span className="block text-sm text-ink-2">
+                {o.lot.name}: {o.detail}
+              </span>
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function summary(today: TodayView): string {
+  const now = today.due.filter((d) => d.when === 'now').length;
+  const stove = today.bars.length;
+  return `${plural(now, 'thing')} now, ${plural(stove, 'lot')} on the stove, ${plural(today.obstacles.length, 'thing')} in the way`;
+}
+
+/** What needs a hand now, next and later: one list by urgency, each with its one action. */
+export function Today() {
+  const {
+    data: today,
+    error,
+    refetch,
+  } = useQuery({ queryKey: ['today'], queryFn: () => call(todayRoutes.read) });
+  const now = useNow(15_000);
+  if (error && !today) return <Away error={error} retry={() => void refetch()} />;
+  if (!today) return null;
+  const first = today.due[0]?.id;
+  return (
+    <Sheet>
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1>{longDay(now)}</h1>
+        <p className="text-ink-2">{summary(today)}</p>
+      </div>
+      <div className="mt-3">
+        <DayRule today={today} now={now} />
+      </div>
+      <div className="mt-5 grid gap-8 lg:grid-cols-[1fr_22rem]">
+        <div>
+          {today.due.length === 0 && (
+            <Empty title="Nothing needs a hand">
+              Design a product at{' '}
+              <Link className="text-link underline" to="/formulas">
+                Formulas
+              </Link>
+              , then start a lot at{' '}
+              <Link className="text-link underline" to="/stove">
+                Stove
+              </Link>
+              .
+            </Empty>
+          )}
+          {GROUPS.map(({ when, title }) => {
+            const items = today.due.filter((d) => d.when === when);
+            return items.length === 0 ? null : (
+              <Ruled key={when} title={title} className="mb-5">
+                <ul>
+                  {items.map((due) => (
+                    <DueRow key={due.id} due={due} now={now} first={due.id === first} />
+                  ))}
+                </ul>
+              </Ruled>
+            );
+          })}
+        </div>
+        <Ruled title="Stands in the way" className="lg:border-l lg:border-steel-line lg:pl-7">
+          <Obstacles today={today} />
+        </Ruled>
+      </div>
+    </Sheet>
+  );
+}

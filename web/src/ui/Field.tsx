@@ -1,0 +1,109 @@
+import { type ComponentProps, type ReactNode, useId } from 'react';
+import { twMerge } from 'tailwind-merge';
+
+const box =
+  'w-full rounded-lg border border-steel bg-enamel px-3 py-1.5 min-h-10 text-ink placeholder:text-steel aria-invalid:border-stop aria-invalid:border-2';
+
+interface Common {
+  label: string;
+  hint?: ReactNode;
+  error?: string | undefined;
+  className?: string;
+}
+
+function Frame({
+  id,
+  label,
+  hint,
+  error,
+  className,
+  children,
+}: Common & { id: string; children: ReactNode }) {
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="mb-1 block text-sm font-semibold text-ink-2">
+        {label}
+      </label>
+      {children}
+      {error ? (
+        <p id={`${id}-error`} role="alert" className="mt-1 text-sm font-semibold text-stop">
+          {error}
+        </p>
+      ) : (
+        hint && (
+          <p id={`${id}-hint`} className="mt-1 text-sm text-ink-2">
+            {hint}
+          </p>
+        )
+      )}
+    </div>
+  );
+}
+
+const described = (id: string, error: string | undefined, hint: ReactNode) =>
+  error ? `${id}-error` : hint ? `${id}-hint` : undefined;
+
+/** A labelled input with its hint or its error. */
+export function Field({
+  label,
+  hint,
+  error,
+  className,
+  figure,
+  ...rest
+}: Common & ComponentProps<'input'> & { figure?: boolean }) {
+  const id = useId();
+  return (
+    <Frame id={id} label={label} hint={hint} error={error} {...(className ? { className } : {})}>
+      <input
+        id={id}
+        className={twMerge(box, figure ? 'figure' : '')}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={described(id, error, hint)}
+        {...rest}
+      />
+    </Frame>
+  );
+}
+
+/** A labelled choice. */
+export function Choice({
+  label,
+  hint,
+  error,
+  className,
+  children,
+  ...rest
+}: Common & ComponentProps<'select'>) {
+  const id = useId();
+  return (
+    <Frame id={id} label={label} hint={hint} error={error} {...(className ? { className } : {})}>
+      <select
+        id={id}
+        className={box}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={described(id, error, hint)}
+        {...rest}
+      >
+        {children}
+      </select>
+    </Frame>
+  );
+}
+
+/** A labelled text of several lines. */
+export function TextField({ label, hint, error, className, ...rest }: Common & ComponentProps<'textarea'>) {
+  const id = useId();
+  return (
+    <Frame id={id} label={label} hint={hint} error={error} {...(className ? { className } : {})}>
+      <textarea
+        id={id}
+        rows={3}
+        className={box}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={described(id, error, hint)}
+        {...rest}
+      />
+    </Frame>
+  );
+}

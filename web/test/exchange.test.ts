@@ -1,0 +1,198 @@
+import { readFileSync } from 'node:fs';
+import { formulaFileSchema } from '@inch/contract/formulaFile';
+import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
+import { describe, expect, it } from 'vitest';
+import { type Draft, emptyDraft } from '../src/formulas/draft.ts';
+import { asCsv, incomingCsv } from '../src/formulas/exchange/csv.ts';
+import { FileProblem, incomingList } from '../src/formulas/exchange/incoming.ts';
+import { asFormulaFile, incomingJson } from '../src/formulas/exchange/json.ts';
+import { asRecipe } from '../src/formulas/exchange/recipe.ts';
+
+const draft: Draft = {
+  ...emptyDraft(),
+  name: 'Damson shrub, "best"',
+  kind: 'shrub',
+  content: {
+    ...emptyDraft().content,
+    lines: [
+      { id: 'a', said: '2 kg', ingredientId: 'damson', stepId: 'weigh' },
+      {
+        id: 'b',
+        said: 'half',
+        ingredientId: 'sugar',
+        stepId: 'cook',
+        basis: { per: 'line', lineId: 'a', by: 'weight' },
+      },
+      {
+        id: 'c',
+        said: '1 tsp',
+        ingredientId: 'bottled-lemon-juice',
+        stepId: 'measure',
+        basis: { per: 'bottle' },
+      },
+      {
+        id: 'd',
+        said: '2 to 3 tbsp',
+        ingredientId: 'cider-vinegar',
+        stepId: 'strain',
+        basis: { per: 'yield', by: 'volume' },
+      },
+    ],
+    source: 'A card',
+    edition: 'undated',
+  },
+};
+const problem = (work: () => unknown): FileProblem => {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof FileProblem) return error;
+    throw error;
+  }
+  throw new Error('it was taken');
+};
+const lines = (incoming: { formulaLines: Draft['content']['lines'] }) =>
+  incoming.formulaLines.map(({ said, ingredientId }) => ({ said, ingredientId }));
+const said = draft.content.lines.map((l) => ({ said: l.said, ingredientId: l.ingredientId }));
+
+describe('our own file', () => {
+  it('comes back as it went out', () => {
+    const back = incomingJson(asFormulaFile(draft), shippedCatalogue);
+    expect(back).toMatchObject({ name: draft.name, kind: 'shrub', colour: draft.colour });
+    expect(back.formulaLines).toEqual(draft.content.lines);
+    const { lines: _, ...rest } = draft.content;
+    expect(back.content).toEqual(rest);
+    expect(back.lines.every((l) => l.query === undefined)).toBe(true);
+  });
+  it('has the schema that is published with the documents', () => {
+    const published = JSON.parse(
+      readFileSync(new URL('../../docs/formula.schema.json', import.meta.url), 'utf8'),
+    );
+    expect(published).toEqual(formulaFileSchema());
+  });
+  it('with a fault names the line of the file and what is wrong, and gives nothing', () => {
+    const text = asFormulaFile(draft);
+    const line = (part: string) => text.split('\n').findIndex((l) => l.includes(part)) + 1;
+    const cut = problem(() => incomingJson(text.slice(0, 300), shippedCatalogue));
+    expect(cut.message).toMatch(/^Line \d+: this is not JSON/);
+    const missing = problem(() =>
+      incomingJson(
+        text.replace('"shelf"', '"cold"').replace('"storage": "cold"', '"storage": "cellar"'),
+        shippedCatalogue,
+      ),
+    );
+    expect(missing.line).toBe(line('"storage"'));
+    expect(
+      problem(() => incomingJson(text.replace('"minutes": 30', '"minutes": -1'), shippedCatalogue)).line,
+    ).toBe(line('"minutes": 30'));
+    expect(problem(() => incomingJson('{"format": "something else"}', shippedCatalogue)).message).toMatch(
+      /format/,
+    );
+    expect(problem(() => incomingJson('[1, 2]', shippedCatalogue))).toBeInstanceOf(FileProblem);
+  });
+  it('asks about an ingredient that this kitchen does not have', () => {
+    const odd = asFormulaFile({
+      ...draft,
+      content: { ...draft.content, lines: [{ id: 'a', said: '2 kg', ingredientId: 'own-thing' }] },
+    });
+    const back = incomingJson(odd, kitchenCatalogue({}));
+    expect(back.formulaLines[0]).toMatchObject({ said: '2 kg', ingredientId: '' });
+    expect(back.lines[0]!.query).toMatch(/not in this kitchen/);
+  });
+});
+
+describe('a schema.org recipe', () => {
+  it('goes out with its type, its ingredients as said, and its steps', () => {
+    const recipe = JSON.parse(asRecipe(draft, shippedCatalogue, '8 bottles'));
+    expect(recipe).toMatchObject({
+      '@context': 'https://schema.org',
+      '@type': 'Recipe',
+      name: draft.name,
+      recipeYield: '8 bottles',
+      isBasedOn: 'A card, undated',
+    });
+    expect(recipe.recipeIngredient[1]).toBe('half sugar, white of damsons, by weight');
+    expect(recipe.recipeInstructions[0]).toEqual({
+      '@type': 'HowToStep',
+      text: 'Wash, trim and weigh, 30 minutes',
+    });
+  });
+  it('comes back with its lines and bases', () => {
+    const back = incomingJson(asRecipe(draft, shippedCatalogue, ''), shippedCatalogue);
+    expect(lines(back)).toEqual(said);
+    expect(back.formulaLines.map((l) => l.basis)).toEqual([
+      undefined,
+      { per: 'line', lineId: 'line1', by: 'weight' },
+      { per: 'bottle' },
+      { per: 'yield', by: 'volume' },
+    ]);
+  });
+  it('is found in a graph, its steps told by their words', () => {
+    const page = {
+      '@graph': [
+        { '@type': 'WebPage' },
+        {
+          '@type': ['Recipe'],
+          name: 'Quince',
+          recipeIngredient: ['1 kg quinces, cored', '400 g sugar'],
+          recipeInstructions: [
+            {
+              '@type': 'HowToSection',
+              itemListElement: [{ '@type': 'HowToStep', text: 'Simmer 40 minutes until soft.' }],
+            },
+            'Strain through a cloth.\nReduce to a syrup.',
+          ],
+        },
+      ],
+    };
+    const back = incomingJson(JSON.stringify(page), shippedCatalogue);
+    expect(lines(back)).toEqual([
+      { said: '1 kg', ingredientId: 'quince' },
+      { said: '400 g', ingredientId: 'sugar' },
+    ]);
+    expect(back.content!.steps.map((s) => [s.kind, s.minutes])).toEqual([
+      ['draw', 40],
+      ['strain', undefined],
+      ['reduce', undefined],
+    ]);
+    expect(back.content!.steps[0]).toMatchObject({ method: 'cooked', killStep: true });
+  });
+  it('without ingredients is refused', () => {
+    expect(problem(() => incomingJson('{"@type":"Recipe","name":"x"}', shippedCatalogue)).message).toMatch(
+      /recipeIngredient/,
+    );
+  });
+});
+
+describe('lines as CSV', () => {
+  it('go out quoted, and come back with their amounts and bases', () => {
+    const csv = asCsv(draft, shippedCatalogue, [2000, 1000, null, 40]);
+    expect(csv.split('\r\n')[0]).toBe('amount,told by,ingredient,ingredient id,grams,goes in at');
+    expect(csv).toContain('2 kg,,Damsons,damson,2000.0');
+    const back = incomingCsv(csv, shippedCatalogue);
+    expect(lines(back)).toEqual(said);
+    expect(back.formulaLines[2]!.basis).toEqual({ per: 'bottle' });
+    expect(back.formulaLines[3]!.basis).toEqual({ per: 'yield', by: 'volume' });
+  });
+  it('need only an amount and an ingredient', () => {
+    expect(lines(incomingCsv('ingredient,amount\n"quinces, cored",2 kg\n', shippedCatalogue))).toEqual([
+      { said: '2 kg', ingredientId: 'quince' },
+    ]);
+  });
+  it('with a fault name the line', () => {
+    expect(problem(() => incomingCsv('amount,ingredient\n2 kg,damsons\n3 kg\n', shippedCatalogue)).line).toBe(
+      3,
+    );
+    expect(
+      problem(() => incomingCsv('amount,ingredient\n2 kg,damsons\n3 kg,\n', shippedCatalogue)).line,
+    ).toBe(3);
+    expect(problem(() => incomingCsv('what,how\n2 kg,damsons\n', shippedCatalogue)).line).toBe(1);
+    expect(problem(() => incomingCsv('amount,ingredient\n', shippedCatalogue)).message).toMatch(/no line/);
+  });
+});
+
+describe('a pasted list', () => {
+  it('of nothing is refused', () => {
+    expect(problem(() => incomingList('\n\nIngredients:\n', shippedCatalogue)).message).toMatch(/no line/);
+  });
+});

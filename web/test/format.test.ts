@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { addressOf } from '../src/app/address.ts';
+import {
+  clockTime,
+  dayMonthYear,
+  duration,
+  fromLocalInput,
+  grouped,
+  localInput,
+  minutesInWords,
+  money,
+  plural,
+  weight,
+} from '../src/ui/format.ts';
+
+describe('figures as they stand on a screen', () => {
+  it('clocks', () => {
+    expect([0, 59, 60, 1122, 5170, -34].map(duration)).toEqual([
+      '0:00',
+      '0:59',
+      '1:00',
+      '18:42',
+      '1:26:10',
+      '−0:34',
+    ]);
+  });
+  it('spans of time in words', () => {
+    expect([5, 89, 90, 120, 600, 1440, 2880].map(minutesInWords)).toEqual([
+      '5 min',
+      '89 min',
+      '1 h 30 min',
+      '2 h',
+      '10 h',
+      '24 h',
+      '2 d',
+    ]);
+  });
+  it('weights and thousands', () => {
+    expect([2.5, 15, 640, 4000, 12_400].map(weight)).toEqual([
+      '2.5 g',
+      '15.0 g',
+      '640 g',
+      '4\u202f000 g',
+      '12.4 kg',
+    ]);
+    expect(grouped(1234567)).toBe('1\u202f234\u202f567');
+  });
+  it('money from whole pennies', () => {
+    expect([money(650, 'GBP'), money(1950, 'EUR'), money(5, 'USD')]).toEqual(['£6.50', '€19.50', 'US$0.05']);
+  });
+  it('counts', () => {
+    expect([plural(1, 'lot'), plural(3, 'lot'), plural(2, 'loaf', 'loaves')]).toEqual([
+      '1 lot',
+      '3 lots',
+      '2 loaves',
+    ]);
+  });
+});
+
+describe('times in and out of a field', () => {
+  it('come back as they went, to the minute', () => {
+    const instant = '2026-07-01T08:30:00.000Z';
+    expect(fromLocalInput(localInput(instant))).toBe(instant);
+    expect(fromLocalInput('')).toBeUndefined();
+  });
+  it('are shown in this device’s own time', () => {
+    expect(localInput('2026-07-01T08:30:00.000Z').slice(11)).toBe(clockTime('2026-07-01T08:30:00.000Z'));
+    expect(dayMonthYear('2026-11-25T12:00:00.000Z')).toBe('25 Nov 2026');
+  });
+});
+
+describe('the address of a route', () => {
+  it('has its parts filled in and written safely', () => {
+    expect(addressOf('/api/lots/:id/label.pdf', { id: '7F4H' }, { size: 'usual', copies: 2 })).toBe(
+      '/api/lots/7F4H/label.pdf?size=usual&copies=2',
+    );
+    expect(addressOf('/api/lots/:id', { id: 'a/b?c' })).toBe('/api/lots/a%2Fb%3Fc');
+    expect(addressOf('/api/lots', {}, { before: undefined })).toBe('/api/lots');
+  });
+});

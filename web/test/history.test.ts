@@ -1,0 +1,143 @@
+import type { LotView } from '@inch/contract/lot';
+import { describe, expect, it } from 'vitest';
+import { historyOf } from '../src/records/history.ts';
+
+const T = (minutes: number) => new Date(Date.UTC(2026, 10, 25, 8, minutes)).toISOString();
+const entry = (id: string, minutes: number) => ({ id, at: T(minutes), by: 'Wren', struck: null });
+
+const lot = {
+  product: { content: { lines: [], steps: [] } },
+  steps: [
+    {
+      id: 's',
+      title: 'Simmer',
+      marks: [
+        { kind: 'start', at: T(0), by: 'Tam' },
+        { kind: 'done', at: T(20), by: 'Tam' },
+      ],
+    },
+  ],
+  additions: [
+    { ...entry('a1', 1), ingredientId: 'damson', grams: 4000, why: null },
+    { ...entry('a2', 2), ingredientId: 'sugar', grams: 0, why: 'none left' },
+  ],
+  readings: [
+    {
+      ...entry('r1', 10),
+      kind: 'brix',
+      raw: 31.4,
+      celsius: 27,
+      value: 31.96,
+      sample: 'pan',
+      counts: true,
+      whyNot: null,
+      instrument: 'Hand refractometer',
+      note: null,
+      said: '',
+    },
+    {
+      ...entry('r2', 12),
+      kind: 'ph',
+      raw: 3.9,
+      celsius: null,
+      value: 3.9,
+      sample: 'finished',
+      counts: false,
+      whyNot: 'no meter was named',
+      instrument: null,
+      note: null,
+      said: '',
+      struck: { at: T(13), by: 'Tam', why: 'wrong jar' },
+    },
+    {
+      ...entry('r3', 14),
+      kind: 'note',
+      raw: null,
+      celsius: null,
+      value: null,
+      sample: 'pan',
+      counts: false,
+      whyNot: null,
+      instrument: null,
+      note: null,
+      said: 'cloudy',
+    },
+  ],
+  bottlings: [
+    {
+      ...entry('b', 30),
+      count: 12,
+      nominalMl: 237,
+      container: 'Half-pint jar',
+      closing: 'hot',
+      fillCelsius: 90,
+      hoursToCold: null,
+    },
+  ],
+  heatProcesses: [
+    {
+      ...entry('h', 40),
+      minutes: 15,
+      requiredMinutes: 15,
+      name: 'Berry syrup',
+      source: 'USDA',
+      mismatches: ['it was tested with cherries'],
+    },
+  ],
+  sealChecks: [{ ...entry('k', 50), checked: 12, failed: 1 }],
+  movements: [
+    {
+      id: 'm',
+      at: T(70),
+      by: 'Wren',
+      kind: 'sold',
+      count: 3,
+      from: 'cellar',
+      to: null,
+      priceMinor: 1950,
+      note: 'Saturday stall',
+    },
+  ],
+  decisions: [
+    { id: 'd', at: T(60), by: 'Wren', event: 'release', from: 'bottled', to: 'released', why: null },
+  ],
+  prints: [{ id: 'p', at: T(65), by: 'Wren', copies: 12, statement: 'Ingredients: damsons.' }],
+} as unknown as LotView;
+
+const history = historyOf(lot, 'GBP');
+const titles = history.map((h) => h.title);
+
+describe('a lot’s history', () => {
+  it('has everything that happened, in the order it happened', () => {
+    expect(titles).toEqual([
+      'Started: Simmer',
+      'In: Damsons',
+      'Left out: Sugar, white',
+      'Refractometer: 32.0 °Bx, read 31.4 at 27 °C',
+      'pH meter: pH 3.90',
+      'Note: cloudy',
+      'Done: Simmer',
+      'Filled 12 × 237 mL',
+      'Heat process: 15 of 15 min',
+      'Seals: 12 pressed, 1 failed',
+      'bottled → released',
+      'Printed 12 labels',
+      'Sold: 3 bottles',
+    ]);
+    expect([...history].sort((a, b) => a.at.localeCompare(b.at))).toEqual(history);
+  });
+  it('keeps a struck entry in its place, with who and why', () => {
+    expect(history.find((h) => h.id === 'r2')).toMatchObject({
+      struck: { by: 'Tam', why: 'wrong jar' },
+      detail: 'finished product · does not count: no meter was named',
+    });
+  });
+  it('says amounts, reasons, prices and what does not match', () => {
+    const detail = (title: string) => history.find((h) => h.title.startsWith(title))!.detail;
+    expect(detail('In:')).toBe('4\u202f000 g');
+    expect(detail('Left out')).toBe('none left');
+    expect(detail('Sold')).toBe('from cellar, £19.50, Saturday stall');
+    expect(detail('Heat process')).toMatch(/Does not match: it was tested with cherries/);
+    expect(detail('Filled')).toBe('Half-pint jar, closed hot at 90 °C');
+  });
+});
