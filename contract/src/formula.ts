@@ -52,6 +52,10 @@ export const FormulaStep = z.object({
   toFraction: share('Something has to be left.').optional(),
   toCelsius: z.number().min(90, 'Not under 90 °C.').max(125, 'At most 125 °C.').optional(),
   killStep: z.boolean().optional(),
+  toleranceMinutes: z.number().min(0).max(10_000, 'At most 10,000 minutes.').optional(),
+  prompt: z.string().trim().max(60, 'At most 60 characters.').optional(),
+  promptEvery: z.number().min(1, 'Not oftener than every minute.').max(1440, 'At least once a day.').optional(),
+  neverBoil: z.boolean().optional(),
 });
 
 const Targets = z.object({

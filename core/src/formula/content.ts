@@ -61,6 +61,13 @@ export interface FormulaStep {
   toCelsius?: number | undefined;
   /** The whole liquid reaches 90 °C or boils for a minute here. */
   killStep?: boolean | undefined;
+  /** Minutes by which it may end early or late before that is marked; a fifth of its time where absent. */
+  toleranceMinutes?: number | undefined;
+  /** What to do again and again while its clock runs, and every how many minutes: "stir", every 5. */
+  prompt?: string | undefined;
+  promptEvery?: number | undefined;
+  /** It is kept under the boil: the thermometer is watched. */
+  neverBoil?: boolean | undefined;
 }
 
 /** What the maker wants it to come out at; the forecast says how likely that is. */

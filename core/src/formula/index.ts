@@ -11,6 +11,7 @@ export type {
   StepKind,
   Targets,
 } from './content.ts';
+export { compositionOf } from './composition.ts';
 export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
@@ -24,6 +25,8 @@ export {
   strainMethods,
 } from './methods.ts';
 export type { PhForecast } from './outlook.ts';
+export { brixOf, type Composition, liquidOf, massOf, type Pan, pour, solidsOf, volumeOf } from './pan.ts';
+export { keptByWeight, panBefore } from './panBefore.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export type { Weighing } from './said.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';

@@ -19,7 +19,8 @@ export function stepClock(step: Pick<LotStep, 'marks' | 'minutes'>, now: string)
   let startedAt: string | null = null;
   let doneAt: string | null = null;
   const seconds = (from: string, to: string) => Math.max(0, (Date.parse(to) - Date.parse(from)) / 1000);
-  for (const mark of [...step.marks].sort((a, b) => a.at.localeCompare(b.at))) {
+  const marks = step.marks.filter((mark) => mark.kind !== 'answer' && mark.at <= now);
+  for (const mark of marks.sort((a, b) => a.at.localeCompare(b.at))) {
     if (runningSince && mark.kind !== 'start') {
       elapsed += seconds(runningSince, mark.at);
       runningSince = null;

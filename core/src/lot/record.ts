@@ -12,7 +12,8 @@ export interface Entry {
   struck: { at: string; by: string; why: string } | null;
 }
 
-export type MarkKind = 'start' | 'pause' | 'done' | 'reopen';
+/** `answer` says that the recurring prompt of the step was done: it does not move the clock. */
+export type MarkKind = 'start' | 'pause' | 'done' | 'reopen' | 'answer';
 
 export interface LotStep {
   id: string;
@@ -36,6 +37,8 @@ export interface Addition extends Entry {
   /** 0 where the line was left out. */
   grams: number;
   why: string | null;
+  /** From which bag, picking or bottle it came, in words. */
+  from: string | null;
 }
 
 export type ReadingKind = 'brix' | 'ph' | 'ta' | 'temperature' | 'mass' | 'depth' | 'note';
@@ -115,6 +118,22 @@ export interface LabelPrint {
   by: string;
 }
 
+/** The vessel a lot was put into: the newest counts. */
+export interface Placing {
+  id: string;
+  stepId: string | null;
+  vesselId: string;
+  vessel: string;
+  at: string;
+  by: string;
+}
+
+export interface Photograph extends Entry {
+  stepId: string | null;
+  readingId: string | null;
+  words: string;
+}
+
 /** One lot as made: all that its gates, keeping and label are decided from. */
 export interface LotRecord {
   id: string;
@@ -146,6 +165,8 @@ export interface LotRecord {
   movements: Movement[];
   decisions: Decision[];
   prints: LabelPrint[];
+  placings: Placing[];
+  photographs: Photograph[];
 }
 
 /** Entries that still stand, oldest first. */

@@ -1,0 +1,49 @@
+import type { FormulaContent } from './content.ts';
+import { liquidOf, type Pan } from './pan.ts';
+import { readLine, type Weighing } from './said.ts';
+import { walk } from './walk.ts';
+
+/** The part of a formula that comes before a step, and what goes in there. */
+function upTo(content: FormulaContent, stepId: string): FormulaContent {
+  const place = content.steps.findIndex((step) => step.id === stepId);
+  const steps = content.steps.slice(0, Math.max(0, place));
+  const known = new Set(content.steps.map((step) => step.id));
+  const within = new Set(steps.map((step) => step.id));
+  const first = content.steps[0]?.id;
+  const lines = content.lines.filter((line) =>
+    within.has(line.stepId && known.has(line.stepId) ? line.stepId : (first ?? '')),
+  );
+  return { ...content, steps, lines };
+}
+
+/**
+ * The pan as a formula makes it stand before one of its steps, nothing of that step in it yet.
+ * @param content the formula; @param stepId one of its steps; @param weighing cups and catalogue; @param elevationMetres of the kitchen
+ * @returns what runs and what is still in the fruit, g; empty before the first step
+ */
+export function panBefore(
+  content: FormulaContent,
+  stepId: string,
+  weighing: Weighing,
+  elevationMetres: number,
+): Pan {
+  const part = upTo(content, stepId);
+  if (part.steps.length === 0) return walk({ ...part, lines: [] }, [], { elevationMetres }).pan;
+  const lines = part.lines.map((line) => readLine(line, weighing));
+  return walk(part, lines, { elevationMetres }).pan;
+}
+
+/**
+ * The share a cloth let through, by what was weighed after it: it takes the place of the formula's own.
+ * @param strained.grams weighed, over 0; the result is over 0 to 1, the whole of it where more was weighed than went in
+ */
+export function keptByWeight(
+  content: FormulaContent,
+  strained: { stepId: string; grams: number },
+  weighing: Weighing,
+  elevationMetres: number,
+): number {
+  const before = panBefore(content, strained.stepId, weighing, elevationMetres);
+  const liquid = liquidOf(before.liquid);
+  return liquid > 0 ? Math.min(1, Math.max(0.01, strained.grams / liquid)) : 1;
+}

@@ -1,0 +1,161 @@
+import {
+  type FormulaContent,
+  type FormulaLine,
+  keptByWeight,
+  type LineAmount,
+  lineAmounts,
+  type Weighing,
+} from '../formula/index.ts';
+import type { CupSchool } from '../quantity/index.ts';
+import { catalogueOf } from './catalogue.ts';
+import { type LotRecord, standing } from './record.ts';
+
+type Made = Pick<
+  LotRecord,
+  'product' | 'additions' | 'readings' | 'steps' | 'scale' | 'elevationMetres' | 'bottlings'
+>;
+
+/** How a lot's words are weighed: the cups it was begun under, its own catalogue. */
+export const weighingOf = (lot: Made, cup: CupSchool | null): Weighing => ({
+  cup: cup ?? undefined,
+  catalogue: catalogueOf(lot),
+});
+
+/** Grams of every line as the formula says them, times the size of this lot. */
+export function amountsPlanned(lot: Made, cup: CupSchool | null): LineAmount[] {
+  return lineAmounts(lot.product.content, weighingOf(lot, cup), lot.elevationMetres).map((amount) => ({
+    ...amount,
+    grams: amount.grams === null ? null : amount.grams * lot.scale,
+    used: amount.used === null ? null : amount.used * lot.scale,
+  }));
+}
+
+/** Grams recorded of each line: 0 where it was left out, absent where nothing is recorded. */
+function recorded(lot: Made): Map<string, number> {
+  const grams = new Map<string, number>();
+  for (const a of standing(lot.additions))
+    if (a.lineId !== null) grams.set(a.lineId, (grams.get(a.lineId) ?? 0) + a.grams);
+  return grams;
+}
+
+const inGrams = (line: FormulaLine, grams: number): FormulaLine => ({
+  ...line,
+  said: `${grams} g`,
+  basis: { per: 'batch' },
+});
+
+/** The pan's weight as it was put on the scale at a straining step, or after it and before anything more went in. */
+function strainedGrams(lot: Made, stepId: string): number | null {
+  const step = lot.steps.find((s) => s.formulaStepId === stepId);
+  const begun = step?.marks[0]?.at;
+  if (!step || !begun) return null;
+  const later = standing(lot.additions).find((a) => a.grams > 0 && a.at > begun)?.at ?? '~';
+  const weighed = standing(lot.readings).filter(
+    (r) => r.kind === 'mass' && r.value !== null && (r.stepId === step.id || (r.at >= begun && r.at <= later)),
+  );
+  return weighed.at(-1)?.value ?? null;
+}
+
+/**
+ * The formula as this lot really goes: what was weighed in place of what was said, what was left out gone, extras in, the batch to
+ * its size, a cloth by the weight that came through it. What follows another line or the yield then follows the real figure.
+ */
+export function contentAsWeighed(lot: Made, cup: CupSchool | null): FormulaContent {
+  const { content } = lot.product;
+  const planned = amountsPlanned(lot, cup);
+  const known = recorded(lot);
+  const follows = new Set(content.lines.flatMap((l) => (l.basis?.per === 'line' ? [l.basis.lineId] : [])));
+  const lines: FormulaLine[] = content.lines.flatMap((line, i) => {
+    const grams = known.get(line.id);
+    if (grams !== undefined) {
+      if (grams === 0) return follows.has(line.id) ? [line] : [];
+      return [inGrams(line, grams)];
+    }
+    const batch = line.basis === undefined || line.basis.per === 'batch';
+    return [batch && planned[i]!.grams !== null ? inGrams(line, planned[i]!.grams!) : line];
+  });
+  const extras = standing(lot.additions).filter((a) => a.lineId === null && a.grams > 0);
+  for (const extra of extras) {
+    const at = lot.steps.find((s) => s.id === extra.stepId)?.formulaStepId;
+    lines.push({
+      id: `extra ${extra.id}`,
+      said: `${extra.grams} g`,
+      ingredientId: extra.ingredientId,
+      ...(at ? { stepId: at } : {}),
+    });
+  }
+  const bottles = content.bottles && Math.max(1, Math.round(content.bottles * lot.scale));
+  return withYields(lot, cup, { ...content, lines, ...(bottles ? { bottles } : {}) }, known);
+}
+
+/** What was weighed after trimming is what is used: nothing is trimmed off it a second time. A weighed straining takes the place of its share. */
+function withYields(
+  lot: Made,
+  cup: CupSchool | null,
+  content: FormulaContent,
+  known: ReadonlyMap<string, number>,
+): FormulaContent {
+  let made = content;
+  for (const step of content.steps) {
+    let keeps = step.keeps;
+    const here = lot.product.content.lines.filter(
+      (l) => (l.stepId ?? content.steps[0]?.id) === step.id && known.has(l.id),
+    );
+    if (step.kind === 'prepare' && here.length > 0) keeps = undefined;
+    const grams = step.kind === 'strain' ? strainedGrams(lot, step.id) : null;
+    if (grams !== null)
+      keeps = keptByWeight(made, { stepId: step.id, grams }, weighingOf(lot, cup), lot.elevationMetres);
+    if (keeps !== step.keeps)
+      made = {
+        ...made,
+        steps: made.steps.map((s) =>
+          s.id === step.id ? { ...s, keeps, ...(grams !== null ? { cloth: undefined } : {}) } : s,
+        ),
+      };
+  }
+  return made;
+}
+
+/** A line of the run sheet: as the formula says it, and as it comes to after what was really weighed. */
+export interface LotLine {
+  lineId: string;
+  formulaStepId: string | null;
+  ingredientId: string;
+  name: string;
+  said: string;
+  /** As planned, g, after trimming; null where the formula leaves it open. */
+  grams: number | null;
+  /** As it follows from what was weighed, g; the planned amount where nothing it follows differs. */
+  now: number | null;
+  /** What it follows, in words; null for an amount of its own. */
+  follows: string | null;
+}
+
+/** Lines of a lot with the amounts planned and the amounts that now go in. @param cup school of cups of the lot */
+export function lotLines(lot: Made, cup: CupSchool | null): LotLine[] {
+  const { content } = lot.product;
+  const catalogue = catalogueOf(lot);
+  const planned = amountsPlanned(lot, cup);
+  const made = contentAsWeighed(lot, cup);
+  const now = new Map(
+    lineAmounts(made, weighingOf(lot, cup), lot.elevationMetres).map((a) => [a.lineId, a.used]),
+  );
+  const nameOf = (id: string) => {
+    const line = content.lines.find((l) => l.id === id);
+    return line ? catalogue.get(line.ingredientId).name.toLowerCase() : 'another line';
+  };
+  return content.lines.map((line, i) => {
+    const basis = line.basis ?? { per: 'batch' };
+    return {
+      lineId: line.id,
+      formulaStepId: line.stepId ?? content.steps[0]?.id ?? null,
+      ingredientId: line.ingredientId,
+      name: catalogue.get(line.ingredientId).name,
+      said: line.said,
+      grams: planned[i]!.used,
+      now: now.get(line.id) ?? planned[i]!.used,
+      follows:
+        basis.per === 'line' ? nameOf(basis.lineId) : basis.per === 'yield' ? 'what was strained' : null,
+    };
+  });
+}

@@ -1,0 +1,68 @@
+import type { FormulaStep } from '../formula/index.ts';
+import { stepClock } from './clock.ts';
+import type { LotStep } from './record.ts';
+
+/** How a step's real time stands to its planned one. */
+export interface StepTiming {
+  plannedMinutes: number;
+  actualMinutes: number;
+  toleranceMinutes: number;
+  /** 'running over' while it still goes on past its tolerance. */
+  verdict: 'on time' | 'early' | 'late' | 'running over' | 'under way';
+}
+
+/** A step without a tolerance of its own may end a fifth of its time early or late, two minutes at least. */
+export const usualTolerance = (minutes: number): number => Math.max(2, minutes / 5);
+
+/** Planned against actual time of a step at an instant, with its tolerance; null without a planned time or before its start. @param now ISO 8601 */
+export function stepTiming(
+  step: Pick<LotStep, 'marks' | 'minutes'>,
+  content: Pick<FormulaStep, 'toleranceMinutes'> | undefined,
+  now: string,
+): StepTiming | null {
+  const clock = stepClock(step, now);
+  if (step.minutes === null || clock.startedAt === null) return null;
+  const plannedMinutes = step.minutes;
+  const actualMinutes = clock.elapsedSeconds / 60;
+  const toleranceMinutes = content?.toleranceMinutes ?? usualTolerance(plannedMinutes);
+  const off = actualMinutes - plannedMinutes;
+  const base = { plannedMinutes, actualMinutes, toleranceMinutes };
+  if (clock.state !== 'done') return { ...base, verdict: off > toleranceMinutes ? 'running over' : 'under way' };
+  return {
+    ...base,
+    verdict: off > toleranceMinutes ? 'late' : off < -toleranceMinutes ? 'early' : 'on time',
+  };
+}
+
+/** What is to be done again and again while a step runs. */
+export interface StepPrompt {
+  words: string;
+  everyMinutes: number;
+  /** ISO instant it is next due, or has been due since. */
+  dueAt: string;
+  due: boolean;
+}
+
+/**
+ * The recurring prompt of a running step: due every so many minutes after its start or the last time it was answered.
+ * @param now ISO 8601; @returns null where the step has none or does not run
+ */
+export function stepPrompt(
+  step: Pick<LotStep, 'marks' | 'minutes'>,
+  content: Pick<FormulaStep, 'prompt' | 'promptEvery'> | undefined,
+  now: string,
+): StepPrompt | null {
+  if (!content?.prompt || !content.promptEvery) return null;
+  if (stepClock(step, now).state !== 'running') return null;
+  const last = [...step.marks]
+    .filter((m) => m.kind === 'start' || m.kind === 'answer')
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .at(-1)!;
+  const dueAt = new Date(Date.parse(last.at) + content.promptEvery * 60_000).toISOString();
+  return { words: content.prompt, everyMinutes: content.promptEvery, dueAt, due: dueAt <= now };
+}
+
+/** A step that asks for no hand while it lasts: two hours and over, to be taken up again when it is due. */
+const WAITING_MINUTES = 120;
+export const isWaiting = (step: Pick<LotStep, 'minutes' | 'kind'>): boolean =>
+  step.minutes !== null && step.minutes >= WAITING_MINUTES && step.kind !== 'reduce';
