@@ -54,7 +54,11 @@ export const FormulaStep = z.object({
   killStep: z.boolean().optional(),
   toleranceMinutes: z.number().min(0).max(10_000, 'At most 10,000 minutes.').optional(),
   prompt: z.string().trim().max(60, 'At most 60 characters.').optional(),
-  promptEvery: z.number().min(1, 'Not oftener than every minute.').max(1440, 'At least once a day.').optional(),
+  promptEvery: z
+    .number()
+    .min(1, 'Not oftener than every minute.')
+    .max(1440, 'At least once a day.')
+    .optional(),
   neverBoil: z.boolean().optional(),
 });
 

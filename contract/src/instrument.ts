@@ -20,6 +20,19 @@ export const Calibration = z.object({
   accepted: z.boolean(),
   reason: z.string(),
 });
+/** A check of an instrument that has no buffers. */
+export const CheckKind = z.enum(['water', 'weight', 'ice', 'boil']);
+export const InstrumentCheck = z.object({
+  id: z.string(),
+  at: z.string(),
+  by: z.string(),
+  kind: CheckKind,
+  weightGrams: z.number().nullable(),
+  read: z.number(),
+  expected: z.number(),
+  accepted: z.boolean(),
+  reason: z.string(),
+});
 export const Instrument = z.object({
   id: z.string(),
   kind: InstrumentKind,
@@ -27,6 +40,12 @@ export const Instrument = z.object({
   compensated: z.boolean(),
   calibratedToday: z.boolean(),
   calibrations: z.array(Calibration),
+  checks: z.array(InstrumentCheck),
+  /** Whether a reading taken now would count, and where not, why. */
+  counts: z.boolean(),
+  whyNot: z.string().nullable(),
+  /** Day from which it wants checking again; null where it has never been, or was refused. */
+  dueOn: z.string().nullable(),
 });
 export type Instrument = z.infer<typeof Instrument>;
 
@@ -40,6 +59,14 @@ export const NewInstrument = z.object({
 export const NewCalibration = z.object({
   id: Id,
   points: z.array(BufferPoint).min(2, 'Two buffers at least: 7.00 and 4.01.').max(6),
+  ...happened,
+});
+
+export const NewCheck = z.object({
+  id: Id,
+  kind: CheckKind,
+  read: z.number().min(-100).max(200_000),
+  weightGrams: z.number().gt(0, 'Over 0 g.').max(50_000, 'At most 50 kg.').nullable().default(null),
   ...happened,
 });
 
@@ -66,6 +93,16 @@ export const instrumentRoutes = {
     summary: 'Calibrate a pH meter on its buffers',
     params: byId,
     body: NewCalibration,
+    response: z.object({ id: z.string(), accepted: z.boolean(), reason: z.string() }),
+  }),
+  check: route({
+    method: 'POST',
+    path: '/api/instruments/:id/checks',
+    access: 'maker',
+    summary:
+      'Check a refractometer on water, a scale on a known weight, a thermometer in ice or boiling water',
+    params: byId,
+    body: NewCheck,
     response: z.object({ id: z.string(), accepted: z.boolean(), reason: z.string() }),
   }),
 };

@@ -3,10 +3,11 @@ import { Role } from './account.ts';
 import { NewContainer } from './container.ts';
 import { FormulaContent, FormulaKind } from './formula.ts';
 import { OwnFigures } from './ingredient.ts';
-import { NewInstrument } from './instrument.ts';
+import { CheckKind, NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
 import { route } from './route.ts';
 import { Colour, Day, Name, Words } from './values.ts';
+import { NewVessel } from './vessel.ts';
 
 const key = z.string().min(1).max(60);
 
@@ -17,6 +18,15 @@ const Wall = z.string().regex(/^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/, 'A time is writ
 const FileEvent = z.discriminatedUnion('do', [
   z.object({ do: z.literal('start'), at: Wall, step: key }),
   z.object({ do: z.literal('done'), at: Wall, step: key }),
+  z.object({ do: z.literal('place'), at: Wall, vessel: key, step: key.optional() }),
+  z.object({
+    do: z.literal('check'),
+    at: Wall,
+    instrument: key,
+    check: CheckKind,
+    read: z.number(),
+    weightGrams: z.number().optional(),
+  }),
   z.object({
     do: z.literal('add'),
     at: Wall,
@@ -24,6 +34,7 @@ const FileEvent = z.discriminatedUnion('do', [
     ingredient: key,
     grams: z.number(),
     why: z.string().optional(),
+    from: z.string().optional(),
     step: key.optional(),
   }),
   z.object({
@@ -105,6 +116,7 @@ export const KitchenFile = z.object({
   firstLot: z.number().int().min(0).default(0),
   containers: z.array(NewContainer.omit({ id: true }).extend({ key })),
   instruments: z.array(NewInstrument.omit({ id: true }).extend({ key })),
+  vessels: z.array(NewVessel.omit({ id: true }).extend({ key })).default([]),
   own: z
     .array(OwnFigures.omit({ id: true }))
     .max(500)

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FormulaKind, Storage } from './formula.ts';
+import { CupSchool } from './kitchen.ts';
 import {
   NewAddition,
   NewBottling,
@@ -8,6 +9,7 @@ import {
   NewLot,
   NewMark,
   NewMovement,
+  NewPlacing,
   NewPrint,
   NewReading,
   NewRuling,
@@ -17,6 +19,7 @@ import {
 import { LotRecord, LotState } from './lotRecord.ts';
 import { route } from './route.ts';
 import { Day, Written } from './values.ts';
+import { Vessel } from './vessel.ts';
 
 const Gate = z.object({
   id: z.enum(['everything-in', 'acid', 'heat', 'seal', 'label', 'count']),
@@ -66,11 +69,20 @@ const PlannedLine = z.object({
   ingredientId: z.string(),
   name: z.string(),
   said: z.string(),
+  /** As planned, g, after trimming. */
   grams: z.number().nullable(),
+  /** As it comes to after what was really weighed, g. */
+  now: z.number().nullable(),
+  /** What it follows, in words; null for an amount of its own. */
+  follows: z.string().nullable(),
 });
 
 export const LotView = LotRecord.extend({
+  /** School of cups it was begun under. */
+  cupSchool: CupSchool.nullable(),
   lines: z.array(PlannedLine),
+  /** The vessel it is in now. */
+  vessel: Vessel.nullable(),
   gates: z.array(Gate),
   keeping: Keeping,
   bottles: Bottles,
@@ -192,6 +204,7 @@ export const lotRoutes = {
   }),
   mark: post('marks', 'Start, pause, finish or reopen a step', NewMark),
   add: post('additions', 'Record what went in, or was left out with a word why', NewAddition),
+  place: post('placings', 'Say which vessel the lot is in', NewPlacing),
   measure: post('readings', 'Keep a reading', NewReading),
   bottle: post('bottlings', 'Count bottles filled', NewBottling),
   process: post('heat-processes', 'Record a heat process with its source', NewHeatProcess),

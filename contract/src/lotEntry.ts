@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Grams, happened, Id, Why } from './values.ts';
 
-export const MarkKind = z.enum(['start', 'pause', 'done', 'reopen']);
+export const MarkKind = z.enum(['start', 'pause', 'done', 'reopen', 'answer']);
 export const ReadingKind = z.enum(['brix', 'ph', 'ta', 'temperature', 'mass', 'depth', 'note']);
 export const Sample = z.enum(['pan', 'finished']);
 export const Closing = z.enum(['hot', 'cooled']);
@@ -22,6 +22,15 @@ export const NewAddition = z.object({
   ingredientId: z.string().max(60),
   grams: Grams,
   why: Why.nullable().default(null),
+  /** From which bag, picking or bottle, in words. */
+  from: z.string().trim().max(120, 'At most 120 characters.').nullable().default(null),
+  ...happened,
+});
+/** Which vessel the lot is in from now on. */
+export const NewPlacing = z.object({
+  id: Id,
+  stepId: Id.nullable().default(null),
+  vesselId: Id,
   ...happened,
 });
 export const NewReading = z.object({
@@ -86,7 +95,7 @@ export const NewRuling = z.object({
   ...happened,
 });
 export const NewStrike = z.object({
-  noun: z.enum(['addition', 'reading', 'bottling', 'heat-process', 'seal-check']),
+  noun: z.enum(['addition', 'reading', 'bottling', 'heat-process', 'seal-check', 'photograph']),
   entryId: Id,
   why: Why,
   ...happened,

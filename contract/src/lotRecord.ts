@@ -37,6 +37,7 @@ const Addition = z.object({
   entry: Ingredient.optional(),
   grams: z.number(),
   why: z.string().nullable(),
+  from: z.string().nullable(),
 });
 const Reading = z.object({
   ...entry,
@@ -102,6 +103,21 @@ const Print = z.object({
   by: z.string(),
 });
 
+const Placing = z.object({
+  id: z.string(),
+  stepId: z.string().nullable(),
+  vesselId: z.string(),
+  vessel: z.string(),
+  at: z.string(),
+  by: z.string(),
+});
+const Photograph = z.object({
+  ...entry,
+  stepId: z.string().nullable(),
+  readingId: z.string().nullable(),
+  words: z.string(),
+});
+
 export const LotRecord = z.object({
   id: z.string(),
   code: z.string(),
@@ -129,4 +145,6 @@ export const LotRecord = z.object({
   movements: z.array(Movement),
   decisions: z.array(Decision),
   prints: z.array(Print),
+  placings: z.array(Placing),
+  photographs: z.array(Photograph),
 });

@@ -6,9 +6,12 @@ import { ingredientRoutes } from './ingredient.ts';
 import { instrumentRoutes } from './instrument.ts';
 import { kitchenRoutes } from './kitchen.ts';
 import { kitchenFileRoutes } from './kitchenFile.ts';
+import { liveRoutes } from './live.ts';
 import { lotRoutes } from './lot.ts';
+import { photographRoutes } from './photograph.ts';
 import type { AnyRoute } from './route.ts';
 import { todayRoutes } from './today.ts';
+import { vesselRoutes } from './vessel.ts';
 
 const rooms = {
   account: accountRoutes,
@@ -21,6 +24,9 @@ const rooms = {
   instrument: instrumentRoutes,
   container: containerRoutes,
   today: todayRoutes,
+  vessel: vesselRoutes,
+  photograph: photographRoutes,
+  live: liveRoutes,
 };
 
 /** Every route of the API with the room it belongs to. */

@@ -44,6 +44,8 @@ export const TodayView = z.object({
       startedAt: z.string(),
       elapsedSeconds: z.number(),
       leftSeconds: z.number().nullable(),
+      /** What is to be done again and again while it runs, and when next. */
+      prompt: z.object({ words: z.string(), dueAt: z.string() }).nullable(),
     }),
   ),
   open: z.array(LotTag.extend({ state: z.string() })),

@@ -15,15 +15,18 @@ import { instrumentRoom } from './instrument/routes.ts';
 import { kitchenRoom } from './kitchen/routes.ts';
 import { kitchenFileRoom } from './kitchenFile/routes.ts';
 import { labelRoom } from './label/routes.ts';
+import { liveRoom } from './live/routes.ts';
 import { lotRoom } from './lot/routes.ts';
+import { photographRoom } from './photograph/routes.ts';
 import { todayRoom } from './today/routes.ts';
+import { vesselRoom } from './vessel/routes.ts';
 
 const policy = {
   directives: {
     defaultSrc: ["'self'"],
     scriptSrc: ["'self'"],
     styleSrc: ["'self'", "'unsafe-inline'"],
-    imgSrc: ["'self'", 'data:'],
+    imgSrc: ["'self'", 'data:', 'blob:'],
     fontSrc: ["'self'"],
     connectSrc: ["'self'"],
     objectSrc: ["'none'"],
@@ -59,6 +62,9 @@ function api(pool: Pool): Router {
     instrumentRoom,
     containerRoom,
     todayRoom,
+    vesselRoom,
+    photographRoom,
+    liveRoom,
   ])
     room(house);
   router.use('/api', unknownRoute);

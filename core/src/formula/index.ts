@@ -2,6 +2,8 @@ export { type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
 export type { Body } from './body.ts';
 export { type Caution, lowAcidLines } from './cautions.ts';
+export { type Chance, chance } from './chance.ts';
+export { compositionOf } from './composition.ts';
 export type {
   Basis,
   FormulaContent,
@@ -11,7 +13,6 @@ export type {
   StepKind,
   Targets,
 } from './content.ts';
-export { compositionOf } from './composition.ts';
 export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
@@ -25,7 +26,18 @@ export {
   strainMethods,
 } from './methods.ts';
 export type { PhForecast } from './outlook.ts';
-export { brixOf, type Composition, liquidOf, massOf, type Pan, pour, solidsOf, volumeOf } from './pan.ts';
+export {
+  brixOf,
+  type Composition,
+  liquidOf,
+  massOf,
+  nothing,
+  type Pan,
+  pour,
+  shareOf,
+  solidsOf,
+  volumeOf,
+} from './pan.ts';
 export { keptByWeight, panBefore } from './panBefore.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export type { Weighing } from './said.ts';

@@ -51,9 +51,22 @@ function strainedGrams(lot: Made, stepId: string): number | null {
   if (!step || !begun) return null;
   const later = standing(lot.additions).find((a) => a.grams > 0 && a.at > begun)?.at ?? '~';
   const weighed = standing(lot.readings).filter(
-    (r) => r.kind === 'mass' && r.value !== null && (r.stepId === step.id || (r.at >= begun && r.at <= later)),
+    (r) =>
+      r.kind === 'mass' && r.value !== null && (r.stepId === step.id || (r.at >= begun && r.at <= later)),
   );
   return weighed.at(-1)?.value ?? null;
+}
+
+/** The formula's step that something went in at: its line's, its own, or the one that had begun last by then. */
+export function formulaStepOf(lot: Made, addition: LotRecord['additions'][number]): string | undefined {
+  const line = lot.product.content.lines.find((l) => l.id === addition.lineId);
+  if (line) return line.stepId ?? lot.product.content.steps[0]?.id;
+  const own = lot.steps.find((s) => s.id === addition.stepId);
+  if (own) return own.formulaStepId;
+  return [...lot.steps]
+    .sort((a, b) => a.position - b.position)
+    .filter((s) => s.marks.some((m) => m.at <= addition.at))
+    .at(-1)?.formulaStepId;
 }
 
 /**
@@ -76,7 +89,7 @@ export function contentAsWeighed(lot: Made, cup: CupSchool | null): FormulaConte
   });
   const extras = standing(lot.additions).filter((a) => a.lineId === null && a.grams > 0);
   for (const extra of extras) {
-    const at = lot.steps.find((s) => s.id === extra.stepId)?.formulaStepId;
+    const at = formulaStepOf(lot, extra);
     lines.push({
       id: `extra ${extra.id}`,
       said: `${extra.grams} g`,

@@ -1,4 +1,4 @@
-import type { LotStep } from './record.ts';
+import type { LotStep, MarkKind } from './record.ts';
 
 export interface StepClock {
   state: 'waiting' | 'running' | 'paused' | 'done';
@@ -11,6 +11,13 @@ export interface StepClock {
   leftSeconds: number | null;
 }
 
+const STATES: Partial<Record<MarkKind, StepClock['state']>> = {
+  start: 'running',
+  pause: 'paused',
+  done: 'done',
+  reopen: 'paused',
+};
+
 /** A step's clock at an instant, counted from its marks. @param now ISO 8601, UTC */
 export function stepClock(step: Pick<LotStep, 'marks' | 'minutes'>, now: string): StepClock {
   let elapsed = 0;
@@ -19,7 +26,7 @@ export function stepClock(step: Pick<LotStep, 'marks' | 'minutes'>, now: string)
   let startedAt: string | null = null;
   let doneAt: string | null = null;
   const seconds = (from: string, to: string) => Math.max(0, (Date.parse(to) - Date.parse(from)) / 1000);
-  const marks = step.marks.filter((mark) => mark.kind !== 'answer' && mark.at <= now);
+  const marks = step.marks.filter((mark) => mark.kind !== 'answer');
   for (const mark of marks.sort((a, b) => a.at.localeCompare(b.at))) {
     if (runningSince && mark.kind !== 'start') {
       elapsed += seconds(runningSince, mark.at);
@@ -28,13 +35,16 @@ export function stepClock(step: Pick<LotStep, 'marks' | 'minutes'>, now: string)
     if (mark.kind === 'start' && !runningSince) runningSince = mark.at;
     startedAt ??= mark.kind === 'start' || mark.kind === 'done' ? mark.at : null;
     doneAt = mark.kind === 'done' ? mark.at : null;
-    state = { start: 'running', pause: 'paused', done: 'done', reopen: 'paused' }[
-      mark.kind
-    ] as StepClock['state'];
+    state = STATES[mark.kind] ?? state;
   }
   if (runningSince) elapsed += seconds(runningSince, now);
   const left = step.minutes === null ? null : step.minutes * 60 - elapsed;
   return { state, startedAt, doneAt, elapsedSeconds: elapsed, leftSeconds: state === 'done' ? null : left };
+}
+
+/** Seconds a step's clock had counted by an earlier instant. */
+export function elapsedAt(step: Pick<LotStep, 'marks' | 'minutes'>, at: string): number {
+  return stepClock({ ...step, marks: step.marks.filter((mark) => mark.at <= at) }, at).elapsedSeconds;
 }
 
 /** The step in hand: the first that is not done; null when all are. */

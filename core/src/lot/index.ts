@@ -1,4 +1,5 @@
 export { governingPh, ingredientsAsMade, linesNotRecorded } from './asMade.ts';
+export { amountsPlanned, type LotLine, lotLines } from './asWeighed.ts';
 export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
 export { catalogueOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
@@ -14,6 +15,7 @@ export {
 } from './gates.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
+export { boilRateOf, learnedRate, type PanNow, type PanVessel, panNow } from './panNow.ts';
 export {
   type Addition,
   type BottlingEntry,
@@ -24,6 +26,8 @@ export {
   type LotStep,
   type MarkKind,
   type Movement,
+  type Photograph,
+  type Placing,
   type Reading,
   type ReadingKind,
   type Sample,
@@ -31,3 +35,4 @@ export {
   standing,
 } from './record.ts';
 export { type LotEvent, type LotState, TransitionError, transition } from './state.ts';
+export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

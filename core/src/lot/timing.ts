@@ -27,7 +27,8 @@ export function stepTiming(
   const toleranceMinutes = content?.toleranceMinutes ?? usualTolerance(plannedMinutes);
   const off = actualMinutes - plannedMinutes;
   const base = { plannedMinutes, actualMinutes, toleranceMinutes };
-  if (clock.state !== 'done') return { ...base, verdict: off > toleranceMinutes ? 'running over' : 'under way' };
+  if (clock.state !== 'done')
+    return { ...base, verdict: off > toleranceMinutes ? 'running over' : 'under way' };
   return {
     ...base,
     verdict: off > toleranceMinutes ? 'late' : off < -toleranceMinutes ? 'early' : 'on time',

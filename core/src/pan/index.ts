@@ -1,3 +1,4 @@
+export { acidCorrection } from './acidCorrection.ts';
 export { type BrixCorrection, brixCorrections } from './correction.ts';
 export { brixFromDip, type Dip, depthAtBrix, solidsFromDip, swellingAt, waterDensity } from './dip.ts';
 export { type HeatingForecast, type HeatReading, heatingForecast } from './heating.ts';
@@ -8,6 +9,7 @@ export {
   type ReductionForecast,
   reductionForecast,
   relativeRate,
+  waterAfter,
 } from './reduction.ts';
 export {
   depthAtVolume,

@@ -80,6 +80,21 @@ function carriedOn(belief: Belief, seconds: number): Belief {
   return { water, rate, varWater: Math.max(1e-6, varWater), varRate, covariance, solids };
 }
 
+/**
+ * Water left in g after some seconds of boiling, from water and solids in g and a thin liquid's rate in g a minute.
+ * Integrated in half minutes with the rate falling as it thickens; never under 0.
+ */
+export function waterAfter(
+  pan: { waterGrams: number; solidsGrams: number; gramsPerMinute: number },
+  seconds: number,
+): number {
+  const steps = Math.max(1, Math.ceil(Math.max(0, seconds) / 30));
+  const each = (pan.gramsPerMinute / 60) * (Math.max(0, seconds) / steps);
+  let water = pan.waterGrams;
+  for (let i = 0; i < steps; i++) water = Math.max(0, water - each * relativeRate(water, pan.solidsGrams));
+  return water;
+}
+
 /** Bayes with one linear look at the water: what was read, and its variance. */
 function seen(belief: Belief, water: number, variance: number): Belief {
   const total = belief.varWater + variance;

@@ -2,12 +2,14 @@ import { type Day, dayOf, spokenDay } from '../keeping/index.ts';
 import {
   allOpen,
   type Gate,
+  isWaiting,
   type LotKeeping,
   type LotRecord,
   lotBottles,
   presentStep,
   standing,
   stepClock,
+  stepPrompt,
 } from '../lot/index.ts';
 
 export type DueWhen = 'now' | 'next' | 'later';
@@ -42,11 +44,33 @@ export interface MeterToday {
   name: string;
   kind: string;
   calibratedAt: string | null;
+  /** Day from which it wants checking again; null where it never was, or was refused. */
+  dueOn?: Day | null;
+  /** Why a reading with it would not count now; null where it would. */
+  whyNot?: string | null;
 }
 
 const HOUR = 3_600_000;
 const tag = (lot: LotRecord) => ({ code: lot.code, name: lot.product.name, colour: lot.product.colour });
 const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+/** The recurring prompt of the step in hand, while it is due. */
+function promptItem({ record }: LotToday, now: string): DueItem | null {
+  const step = presentStep(record.steps, now);
+  if (!step) return null;
+  const said = record.product.content.steps.find((s) => s.id === step.formulaStepId);
+  const prompt = stepPrompt(step, said, now);
+  if (!prompt?.due) return null;
+  return {
+    id: `prompt ${record.code}`,
+    when: 'now',
+    at: prompt.dueAt,
+    lot: tag(record),
+    title: prompt.words.charAt(0).toUpperCase() + prompt.words.slice(1),
+    detail: `${record.product.name} · ${step.title}, every ${plural(prompt.everyMinutes, 'minute')}`,
+    action: { label: 'Go to step', place: 'stove' },
+  };
+}
 
 function makingItem({ record }: LotToday, now: string): DueItem | null {
   const step = presentStep(record.steps, now);
@@ -66,12 +90,14 @@ function makingItem({ record }: LotToday, now: string): DueItem | null {
   if (clock.state === 'running' && clock.leftSeconds !== null) {
     const due = new Date(Date.parse(now) + clock.leftSeconds * 1000).toISOString();
     const over = clock.leftSeconds <= 0;
+    const far = clock.leftSeconds > 36 * 3600;
+    const wait = isWaiting(step) ? ` · it waits, no hand needed` : '';
     return {
       ...base,
-      when: over ? 'now' : 'next',
+      when: over ? 'now' : far ? 'later' : 'next',
       at: due,
-      title: step.title,
-      detail: over ? `${where} · its time is up` : where,
+      title: isWaiting(step) && !over ? `${step.title} is done` : step.title,
+      detail: over ? `${where} · its time is up` : `${where}${wait}`,
       action,
     };
   }
@@ -117,8 +143,7 @@ function lotItems(lot: LotToday, now: string): DueItem[] {
   const { record, keeping } = lot;
   const items: DueItem[] = [];
   if (record.state === 'making' || record.state === 'planned') {
-    const item = makingItem(lot, now);
-    if (item) items.push(item);
+    for (const item of [promptItem(lot, now), makingItem(lot, now)]) if (item) items.push(item);
   }
   if (record.state === 'resting') items.push(restingItem(lot, now));
   if (record.state === 'bottled') items.push(bottledItem(lot));
@@ -147,6 +172,31 @@ function lotItems(lot: LotToday, now: string): DueItem[] {
       action: { label: 'Shelf', place: 'shelf' },
     });
   return items;
+}
+
+/** Instruments other than the pH meter that are due, while anything is on the stove that they would measure. */
+function checkItems(
+  meters: readonly MeterToday[],
+  lots: readonly LotToday[],
+  now: string,
+  timeZone: string,
+): DueItem[] {
+  if (!lots.some((l) => l.record.state === 'making')) return [];
+  const today = dayOf(now, timeZone);
+  return meters
+    .filter((m) => m.kind !== 'ph-meter' && m.whyNot != null)
+    .map((m) => ({
+      id: `check ${m.name}`,
+      when: 'later' as const,
+      at: null,
+      lot: null,
+      title: `${m.name} wants checking`,
+      detail:
+        m.dueOn && m.dueOn <= today
+          ? `due since ${spokenDay(m.dueOn)}; a reading today would not count`
+          : `${m.whyNot}; a reading today would not count`,
+      action: { label: 'Check it', place: 'bench' as const },
+    }));
 }
 
 function meterItems(
@@ -185,7 +235,11 @@ export function dueItems(
   timeZone: string,
 ): DueItem[] {
   const order: Record<DueWhen, number> = { now: 0, next: 1, later: 2 };
-  const items = [...lots.flatMap((lot) => lotItems(lot, now)), ...meterItems(meters, lots, now, timeZone)];
+  const items = [
+    ...lots.flatMap((lot) => lotItems(lot, now)),
+    ...meterItems(meters, lots, now, timeZone),
+    ...checkItems(meters, lots, now, timeZone),
+  ];
   return items.sort((a, b) => order[a.when] - order[b.when] || (a.at ?? '~').localeCompare(b.at ?? '~'));
 }
 

@@ -70,6 +70,7 @@ export function releasable(): LotRecord {
         ingredientId: 'sour-cherry',
         grams: 4000,
         why: null,
+        from: null,
       },
       {
         ...entry('a2', T(0.2)),
@@ -78,6 +79,7 @@ export function releasable(): LotRecord {
         ingredientId: 'sugar',
         grams: 2000,
         why: null,
+        from: null,
       },
     ],
     readings: [
@@ -125,5 +127,7 @@ export function releasable(): LotRecord {
     ],
     decisions: [],
     prints: [],
+    placings: [],
+    photographs: [],
   };
 }

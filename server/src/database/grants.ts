@@ -16,6 +16,8 @@ const RIGHTS: Record<string, string[]> = {
   bottling: [STRIKE],
   heat_process: [STRIKE],
   seal_check: [STRIKE],
+  photograph: [STRIKE],
+  vessel: ['UPDATE (retired_at)'],
 };
 
 /** Gives the app's user its rights, table by table: read and add everywhere, change only what is listed, delete only sessions. */

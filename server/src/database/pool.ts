@@ -33,7 +33,7 @@ export function openPool(address: DatabaseAddress, connections = 12): Pool {
 export async function rows<T>(
   db: Database,
   sql: string,
-  values: readonly (string | number | boolean | null)[] = [],
+  values: readonly (string | number | boolean | Buffer | null)[] = [],
 ): Promise<T[]> {
   const [found] = await db.execute<RowDataPacket[]>(sql, [...values]);
   return found as T[];
@@ -43,7 +43,7 @@ export async function rows<T>(
 export async function run(
   db: Database,
   sql: string,
-  values: readonly (string | number | boolean | null)[],
+  values: readonly (string | number | boolean | Buffer | null)[],
 ): Promise<void> {
   await db.execute(sql, [...values]);
 }
@@ -52,7 +52,7 @@ export async function run(
 export async function insert(
   db: Database,
   table: string,
-  row: Record<string, string | number | boolean | null>,
+  row: Record<string, string | number | boolean | Buffer | null>,
 ): Promise<void> {
   const columns = Object.keys(row);
   await run(

@@ -1,7 +1,13 @@
-import { instrumentRoutes, type NewCalibration, type NewInstrument } from '@inch/contract/instrument';
+import {
+  instrumentRoutes,
+  type NewCalibration,
+  type NewCheck,
+  type NewInstrument,
+} from '@inch/contract/instrument';
 import { calibrateMeter } from '@inch/core/acid';
+import { CHECKS, type CheckedKind, judgeCheck } from '@inch/core/instrument';
 import type { z } from 'zod';
-import { insert, rows, toSql } from '../database/pool.ts';
+import { type Database, insert, rows, toSql } from '../database/pool.ts';
 import { isReplay } from '../database/transaction.ts';
 import { invalid, notFound } from '../http/problem.ts';
 import { type House, serve } from '../http/serve.ts';
@@ -63,6 +69,62 @@ export async function calibrate(w: Writing, instrumentId: string, body: z.output
   return { id: body.id, accepted, reason };
 }
 
+const isChecked = (kind: string): kind is CheckedKind => kind in CHECKS;
+
+/** Checks an instrument that has no buffers; a refused check is kept as well. */
+export async function checkInstrument(w: Writing, instrumentId: string, body: z.output<typeof NewCheck>) {
+  const [instrument] = await rows<{ kind: string }>(
+    w.tx,
+    'SELECT kind FROM instrument WHERE id = ? AND kitchen_id = ?',
+    [instrumentId, w.kitchen.id],
+  );
+  if (!instrument) throw notFound('instrument');
+  if (!isChecked(instrument.kind)) throw invalid('kind', 'A pH meter is calibrated on its buffers.');
+  if (!CHECKS[instrument.kind].checks.includes(body.kind))
+    throw invalid('kind', 'That check is not for this instrument.');
+  if (body.kind === 'weight' && body.weightGrams === null)
+    throw invalid('weightGrams', 'Say how heavy the known weight is.');
+  const at = happenedAt(w, body.at);
+  const judged = judgeCheck({
+    kind: body.kind,
+    read: body.read,
+    weightGrams: body.weightGrams,
+    elevationMetres: w.kitchen.elevationMetres,
+  });
+  await insert(w.tx, 'instrument_check', {
+    id: body.id,
+    instrument_id: instrumentId,
+    kind: body.kind,
+    weight_grams: body.weightGrams,
+    figure: body.read,
+    expected: judged.expected,
+    accepted: judged.accepted,
+    reason: judged.reason,
+    at: toSql(at),
+    account_id: w.account.id,
+  });
+  await journal(w, 'check', body.id, 'check', {
+    instrumentId,
+    kind: body.kind,
+    read: body.read,
+    weightGrams: body.weightGrams,
+    expected: judged.expected,
+    accepted: judged.accepted,
+    at,
+  });
+  return { id: body.id, accepted: judged.accepted, reason: judged.reason };
+}
+
+/** The answer of a retry: as the first was judged. */
+async function keptVerdict(pool: Database, table: 'calibration' | 'instrument_check', id: string) {
+  const [kept] = await rows<{ accepted: number; reason: string }>(
+    pool,
+    `SELECT accepted, reason FROM ${table} WHERE id = ?`,
+    [id],
+  );
+  return { id, accepted: kept!.accepted === 1, reason: kept!.reason };
+}
+
 export function instrumentRoom(house: House): void {
   serve(house, instrumentRoutes.list, ({ pool, kitchen }) =>
     instrumentsOf(pool, kitchen, new Date().toISOString()),
@@ -80,12 +142,15 @@ export function instrumentRoom(house: House): void {
       .write((w) => calibrate(w, call.params.id, call.body))
       .catch(async (error) => {
         if (!isReplay(error)) throw error;
-        const [kept] = await rows<{ accepted: number; reason: string }>(
-          call.pool,
-          'SELECT accepted, reason FROM calibration WHERE id = ?',
-          [call.body.id],
-        );
-        return { id: call.body.id, accepted: kept!.accepted === 1, reason: kept!.reason };
+        return keptVerdict(call.pool, 'calibration', call.body.id);
+      }),
+  );
+  serve(house, instrumentRoutes.check, (call) =>
+    call
+      .write((w) => checkInstrument(w, call.params.id, call.body))
+      .catch(async (error) => {
+        if (!isReplay(error)) throw error;
+        return keptVerdict(call.pool, 'instrument_check', call.body.id);
       }),
   );
 }

@@ -2,10 +2,10 @@ import type { FileEvent } from '@inch/contract/kitchenFile';
 import { parseJot } from '@inch/core/jot';
 import { v7 as newId } from 'uuid';
 import { invalid } from '../http/problem.ts';
-import { calibrate } from '../instrument/routes.ts';
+import { calibrate, checkInstrument } from '../instrument/routes.ts';
 import type { Writing } from '../journal/writing.ts';
 import { printLabel } from '../label/routes.ts';
-import { addToLot, markStep, measureLot } from '../lot/entries.ts';
+import { addToLot, markStep, measureLot, placeLot } from '../lot/entries.ts';
 import { bottleLot, checkSeals, decide, processLot, strike } from '../lot/filling.ts';
 import { moveBottles } from '../lot/moving.ts';
 import type { StoredLot } from '../lot/store.ts';
@@ -20,6 +20,7 @@ export interface Stage {
   steps: Map<string, string>;
   containers: Map<string, string>;
   instruments: Map<string, string>;
+  vessels: Map<string, string>;
 }
 
 function found(map: Map<string, string>, key: string, what: string): string {
@@ -80,6 +81,23 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
     case 'done':
       await markStep(w, lotId, { id, stepId: found(stage.steps, event.step, 'step'), mark: event.do, at });
       return;
+    case 'place':
+      await placeLot(w, lotId, {
+        id,
+        stepId: stepOf(stage, event.step),
+        vesselId: found(stage.vessels, event.vessel, 'vessel'),
+        at,
+      });
+      return;
+    case 'check':
+      await checkInstrument(w, found(stage.instruments, event.instrument, 'instrument'), {
+        id,
+        kind: event.check,
+        read: event.read,
+        weightGrams: event.weightGrams ?? null,
+        at,
+      });
+      return;
     case 'add':
       await addToLot(w, lotId, {
         id,
@@ -88,6 +106,7 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
         ingredientId: event.ingredient,
         grams: event.grams,
         why: event.why ?? null,
+        from: event.from ?? null,
         at,
       });
       return;

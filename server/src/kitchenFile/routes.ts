@@ -15,6 +15,7 @@ import { changeKitchen } from '../kitchen/routes.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { beginLot } from '../lot/begin.ts';
 import { lockedLot } from '../lot/change.ts';
+import { addVessel } from '../vessel/routes.ts';
 import { play, type Stage } from './events.ts';
 import { daysBetween, instantOf } from './wall.ts';
 
@@ -35,13 +36,21 @@ async function addPeople(
   return people;
 }
 
-async function addThings(w: Writing, file: KitchenFile): Promise<{ containers: Ids; instruments: Ids }> {
-  const [containers, instruments]: [Ids, Ids] = [new Map(), new Map()];
+interface Things {
+  containers: Ids;
+  instruments: Ids;
+  vessels: Ids;
+}
+
+async function addThings(w: Writing, file: KitchenFile): Promise<Things> {
+  const [containers, instruments, vessels]: [Ids, Ids, Ids] = [new Map(), new Map(), new Map()];
   for (const { key, ...container } of file.containers)
     containers.set(key, (await addContainer(w, { id: newId(), ...container })).id);
   for (const { key, ...instrument } of file.instruments)
     instruments.set(key, (await addInstrument(w, { id: newId(), ...instrument })).id);
-  return { containers, instruments };
+  for (const { key, ...vessel } of file.vessels)
+    vessels.set(key, (await addVessel(w, { id: newId(), ...vessel })).id);
+  return { containers, instruments, vessels };
 }
 
 interface Dated {
@@ -77,7 +86,7 @@ async function makeLot(
   w: Writing,
   lot: KitchenFile['lots'][number],
   formulas: Ids,
-  things: { containers: Ids; instruments: Ids },
+  things: Things,
   when: (wall: string) => string,
 ): Promise<void> {
   const formulaId = formulas.get(lot.formula);

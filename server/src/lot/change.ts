@@ -1,11 +1,18 @@
 import { lowAcidLines } from '@inch/core/formula';
-import { catalogueOf, governingPh, ingredientsAsMade, type LotEvent, transition } from '@inch/core/lot';
+import {
+  amountsPlanned,
+  catalogueOf,
+  governingPh,
+  ingredientsAsMade,
+  type LotEvent,
+  transition,
+} from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import { insert, run, toSql } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { readLot, type StoredLot } from './store.ts';
-import { judgeLot, plannedAmounts } from './view.ts';
+import { judgeLot } from './view.ts';
 
 /** The lot, locked for the rest of the transaction. */
 export async function lockedLot(w: Writing, idOrCode: string): Promise<StoredLot> {
@@ -60,7 +67,7 @@ function lowAcidIn(lot: StoredLot): string[] {
     grams: m.grams,
     used: m.grams,
   }));
-  const low = [...lowAcidLines(plannedAmounts(lot)), ...lowAcidLines(made)];
+  const low = [...lowAcidLines(amountsPlanned(lot, lot.cupSchool)), ...lowAcidLines(made)];
   return [...new Set(low.map((line) => line.ingredient!.name.toLowerCase()))];
 }
 

@@ -1,4 +1,4 @@
-import type { NewAddition, NewMark, NewReading } from '@inch/contract/lotEntry';
+import type { NewAddition, NewMark, NewPlacing, NewReading } from '@inch/contract/lotEntry';
 import { parseJot } from '@inch/core/jot';
 import { judgeReading } from '@inch/core/lot';
 import { correctRefractometer } from '@inch/core/sugar';
@@ -92,11 +92,46 @@ export async function addToLot(
     entry: entry.own ? JSON.stringify(entry) : null,
     grams: body.grams,
     why: body.why,
+    taken_from: body.from,
     at: toSql(at),
     account_id: w.account.id,
   });
   const { id: _, ...said } = body;
   await journal(w, 'addition', body.id, body.grams === 0 ? 'leave out' : 'add', { ...said, at }, lot.id);
+  return { id: body.id };
+}
+
+/** Says which vessel the lot is in from now on. */
+export async function placeLot(
+  w: Writing,
+  lotId: string,
+  body: z.output<typeof NewPlacing>,
+): Promise<{ id: string }> {
+  const lot = await openLot(w, lotId);
+  await requireStep(w, lot.id, body.stepId);
+  const [vessel] = await rows<{ name: string }>(
+    w.tx,
+    'SELECT name FROM vessel WHERE id = ? AND kitchen_id = ?',
+    [body.vesselId, w.kitchen.id],
+  );
+  if (!vessel) throw invalid('vesselId', 'Choose a pan of this kitchen.');
+  const at = happenedAt(w, body.at, fromSql(lot.begun_at));
+  await insert(w.tx, 'placing', {
+    id: body.id,
+    lot_id: lot.id,
+    step_id: body.stepId,
+    vessel_id: body.vesselId,
+    at: toSql(at),
+    account_id: w.account.id,
+  });
+  await journal(
+    w,
+    'placing',
+    body.id,
+    'place',
+    { stepId: body.stepId, vesselId: body.vesselId, vessel: vessel.name, at },
+    lot.id,
+  );
   return { id: body.id };
 }
 

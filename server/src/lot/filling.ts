@@ -235,6 +235,7 @@ const TABLES = {
   bottling: 'bottling',
   'heat-process': 'heat_process',
   'seal-check': 'seal_check',
+  photograph: 'photograph',
 } as const;
 
 /** Strikes an entry: it stays as it was, with who, when and why. */

@@ -1,6 +1,7 @@
+import { type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/instrument';
 import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
-import { calibrationsOf } from '../instrument/store.ts';
+import { calibrationsOf, checksOf } from '../instrument/store.ts';
 
 interface EntryRow {
   id: string;
@@ -29,7 +30,9 @@ function entriesOf<T>(
   more = '',
   join = '',
 ): Promise<(T & EntryRow)[]> {
-  const strikes = ['addition', 'reading', 'bottling', 'heat_process', 'seal_check'].includes(table);
+  const strikes = ['addition', 'reading', 'bottling', 'heat_process', 'seal_check', 'photograph'].includes(
+    table,
+  );
   const struck = strikes ? ', (SELECT name FROM account WHERE id = t.struck_by) AS struck_by' : '';
   return rows(
     db,
@@ -87,15 +90,21 @@ interface ReadingRow {
   value: number | null;
   instrument_id: string | null;
   instrument: string | null;
+  instrument_kind: string | null;
   compensated: number | null;
   note: string | null;
 }
 
-function standingOf(
-  row: ReadingRow & { at: string },
-  calibrations: Map<string, KeptCalibration[]>,
-  timeZone: string,
-) {
+/** What the instruments behind some readings were calibrated and checked by. */
+interface Trusted {
+  calibrations: Map<string, KeptCalibration[]>;
+  checks: Map<string, KeptCheck[]>;
+  timeZone: string;
+}
+
+const CHECKED = new Set<string>(['refractometer', 'scale', 'thermometer']);
+
+function standingOf(row: ReadingRow & { at: string }, { calibrations, checks, timeZone }: Trusted) {
   if (row.kind === 'ph' && row.value !== null)
     return meterStanding(
       { value: row.value, at: fromSql(row.at) },
@@ -104,6 +113,13 @@ function standingOf(
     );
   if (row.kind === 'brix' && row.celsius === null && row.compensated !== 1)
     return { counts: false, whyNot: 'no temperature was given' };
+  if (row.instrument_id && CHECKED.has(row.instrument_kind ?? ''))
+    return checkStanding(
+      row.instrument_kind as CheckedKind,
+      fromSql(row.at),
+      checks.get(row.instrument_id) ?? [],
+      timeZone,
+    );
   return { counts: row.kind !== 'note', whyNot: null };
 }
 
@@ -112,13 +128,20 @@ async function loadReadings(db: Database, lots: Lots, ids: string[], timeZone: s
     db,
     'reading',
     ids,
-    ', i.name AS instrument, i.compensated',
+    ', i.name AS instrument, i.kind AS instrument_kind, i.compensated',
     'LEFT JOIN instrument i ON i.id = t.instrument_id',
   );
   const meters = [
     ...new Set(found.filter((r) => r.kind === 'ph' && r.instrument_id).map((r) => r.instrument_id!)),
   ];
-  const calibrations = await calibrationsOf(db, meters);
+  const others = [
+    ...new Set(found.filter((r) => r.kind !== 'ph' && r.instrument_id).map((r) => r.instrument_id!)),
+  ];
+  const trusted: Trusted = {
+    calibrations: await calibrationsOf(db, meters),
+    checks: await checksOf(db, others),
+    timeZone,
+  };
   for (const r of found)
     lots.get(r.lot_id)!.readings.push({
       ...entry(r),
@@ -130,7 +153,7 @@ async function loadReadings(db: Database, lots: Lots, ids: string[], timeZone: s
       celsius: r.celsius,
       value: r.value,
       instrument: r.instrument,
-      ...standingOf(r, calibrations, timeZone),
+      ...standingOf(r, trusted),
       note: r.note,
     });
 }
@@ -143,6 +166,7 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
     entry: string | null;
     grams: number;
     why: string | null;
+    taken_from: string | null;
   }>(db, 'addition', ids))
     lots.get(r.lot_id)!.additions.push({
       ...entry(r),
@@ -152,6 +176,7 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
       ...(r.entry ? { entry: JSON.parse(r.entry) } : {}),
       grams: r.grams,
       why: r.why,
+      from: r.taken_from,
     });
   const bottlings = await entriesOf<{
     container_id: string;
@@ -202,6 +227,16 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
     lots.get(r.lot_id)!.sealChecks.push({ ...entry(r), checked: r.checked, failed: r.failed });
 }
 
+/** What is known of photographs, without the pictures themselves. */
+const photographsOf = (db: Database, ids: readonly string[]) =>
+  rows<EntryRow & { step_id: string | null; reading_id: string | null; words: string }>(
+    db,
+    `SELECT t.id, t.lot_id, t.step_id, t.reading_id, t.words, t.at, a.name AS \`by\`, t.struck_at, t.struck_why,
+     (SELECT name FROM account WHERE id = t.struck_by) AS struck_by
+     FROM photograph t JOIN account a ON a.id = t.account_id WHERE t.lot_id IN (${marks(ids)}) ORDER BY t.at, t.id`,
+    [...ids],
+  );
+
 async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<void> {
   for (const r of await entriesOf<{
     bottling_id: string;
@@ -238,6 +273,28 @@ async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<
       why: r.why,
       at: fromSql(r.at),
       by: r.by,
+    });
+  for (const r of await entriesOf<{ step_id: string | null; vessel_id: string; vessel: string }>(
+    db,
+    'placing',
+    ids,
+    ', v.name AS vessel',
+    'JOIN vessel v ON v.id = t.vessel_id',
+  ))
+    lots.get(r.lot_id)!.placings.push({
+      id: r.id,
+      stepId: r.step_id,
+      vesselId: r.vessel_id,
+      vessel: r.vessel,
+      at: fromSql(r.at),
+      by: r.by,
+    });
+  for (const r of await photographsOf(db, ids))
+    lots.get(r.lot_id)!.photographs.push({
+      ...entry(r),
+      stepId: r.step_id,
+      readingId: r.reading_id,
+      words: r.words,
     });
   for (const r of await entriesOf<{ copies: number; statement: string }>(db, 'label_print', ids))
     lots

@@ -1,20 +1,14 @@
 import { lotRoutes } from '@inch/contract/lot';
 import { fromSql, rows } from '../database/pool.ts';
-import { isReplay } from '../database/transaction.ts';
+import { once } from '../database/transaction.ts';
 import { type House, serve } from '../http/serve.ts';
+import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
-import { addToLot, markStep, measureLot } from './entries.ts';
+import { addToLot, markStep, measureLot, placeLot } from './entries.ts';
 import { bottleLot, checkSeals, decide, processLot, requireLot, strike } from './filling.ts';
 import { moveBottles } from './moving.ts';
 import { lotsPage } from './store.ts';
 import { lotHead, lotView } from './view.ts';
-
-/** A retry of a write already kept answers as the first did. */
-const once = <T extends { id: string }>(work: Promise<{ id: string }>, body: T): Promise<{ id: string }> =>
-  work.catch((error) => {
-    if (isReplay(error)) return { id: body.id };
-    throw error;
-  });
 
 interface JournalRow {
   sequence: number;
@@ -36,59 +30,51 @@ export function lotRoom(house: House): void {
       next: lots.length === query.limit ? lots.at(-1)!.id : null,
     };
   });
-  serve(house, lotRoutes.read, async ({ pool, kitchen, params }) =>
-    lotView(await requireLot(pool, kitchen, params.id), kitchen),
-  );
+  serve(house, lotRoutes.read, async ({ pool, kitchen, params }) => {
+    const lot = await requireLot(pool, kitchen, params.id);
+    return lotView(lot, kitchen, await vesselOf(pool, kitchen, lot));
+  });
   serve(house, lotRoutes.begin, (call) => call.write((w) => beginLot(w, call.body)));
   serve(house, lotRoutes.mark, (call) =>
-    once(
+    once(call.pool, 'step_mark', call.body.id, () =>
       call.write((w) => markStep(w, call.params.id, call.body)),
-      call.body,
     ),
   );
   serve(house, lotRoutes.add, (call) =>
-    once(
+    once(call.pool, 'addition', call.body.id, () =>
       call.write((w) => addToLot(w, call.params.id, call.body)),
-      call.body,
     ),
   );
+  serve(house, lotRoutes.place, (call) =>
+    once(call.pool, 'placing', call.body.id, () => call.write((w) => placeLot(w, call.params.id, call.body))),
+  );
   serve(house, lotRoutes.measure, (call) =>
-    once(
+    once(call.pool, 'reading', call.body.id, () =>
       call.write((w) => measureLot(w, call.params.id, call.body)),
-      call.body,
     ),
   );
   serve(house, lotRoutes.bottle, (call) =>
-    once(
+    once(call.pool, 'bottling', call.body.id, () =>
       call.write((w) => bottleLot(w, call.params.id, call.body)),
-      call.body,
     ),
   );
   serve(house, lotRoutes.process, (call) =>
-    once(
+    once(call.pool, 'heat_process', call.body.id, () =>
       call.write((w) => processLot(w, call.params.id, call.body)),
-      call.body,
     ),
   );
   serve(house, lotRoutes.checkSeals, (call) =>
-    once(
+    once(call.pool, 'seal_check', call.body.id, () =>
       call.write((w) => checkSeals(w, call.params.id, call.body)),
-      call.body,
     ),
   );
   serve(house, lotRoutes.move, (call) => call.write((w) => moveBottles(w, call.params.id, call.body)));
   serve(house, lotRoutes.strike, (call) => call.write((w) => strike(w, call.params.id, call.body)));
   serve(house, lotRoutes.decide, (call) =>
-    once(
-      call.write((w) => decide(w, call.params.id, call.body)),
-      call.body,
-    ),
+    once(call.pool, 'decision', call.body.id, () => call.write((w) => decide(w, call.params.id, call.body))),
   );
   serve(house, lotRoutes.rule, (call) =>
-    once(
-      call.write((w) => decide(w, call.params.id, call.body)),
-      call.body,
-    ),
+    once(call.pool, 'decision', call.body.id, () => call.write((w) => decide(w, call.params.id, call.body))),
   );
   serve(house, lotRoutes.journal, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);

@@ -1,5 +1,6 @@
 import type { LotRecord } from '@inch/core/lot';
-import { type Database, fromSql, rows } from '../database/pool.ts';
+import type { CupSchool } from '@inch/core/quantity';
+import { type Database, fromSql, rows, toSql } from '../database/pool.ts';
 import { loadRecords } from './load.ts';
 
 interface HeadRow {
@@ -8,7 +9,7 @@ interface HeadRow {
   state: LotRecord['state'];
   held_from: LotRecord['heldFrom'];
   scale: number;
-  cup_school: string | null;
+  cup_school: CupSchool | null;
   critical_ph: number;
   elevation_metres: number;
   storage: LotRecord['storage'];
@@ -22,7 +23,7 @@ interface HeadRow {
 }
 
 /** A lot with the school of cups it was begun under. */
-export type StoredLot = LotRecord & { cupSchool: string | null };
+export type StoredLot = LotRecord & { cupSchool: CupSchool | null };
 
 const HEAD = `SELECT l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.begun_at,
   v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id`;
@@ -56,6 +57,8 @@ function headFrom(row: HeadRow): StoredLot {
     movements: [],
     decisions: [],
     prints: [],
+    placings: [],
+    photographs: [],
   };
 }
 
@@ -108,4 +111,30 @@ export async function openLots(db: Database, kitchen: In): Promise<StoredLot[]> 
     [kitchen.id],
   );
   return withRecords(db, heads, kitchen.timeZone);
+}
+
+/** The last lots that were put into a vessel and are out of it again. */
+export async function lotsOutOf(
+  db: Database,
+  kitchen: In,
+  vesselId: string,
+  limit: number,
+): Promise<StoredLot[]> {
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? AND l.state <> 'making' AND l.id IN (SELECT lot_id FROM placing WHERE vessel_id = ?)
+     ORDER BY l.begun_at DESC LIMIT ${limit}`,
+    [kitchen.id, vesselId],
+  );
+  return withRecords(db, heads, kitchen.timeZone);
+}
+
+/** The lot of the same formula begun last before another; null where that was the first. */
+export async function lotBefore(db: Database, kitchen: In, lot: StoredLot): Promise<StoredLot | null> {
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? AND v.formula_id = ? AND l.begun_at < ? ORDER BY l.begun_at DESC LIMIT 1`,
+    [kitchen.id, lot.product.formulaId, toSql(lot.begunAt)],
+  );
+  return (await withRecords(db, heads, kitchen.timeZone))[0] ?? null;
 }

@@ -1,17 +1,16 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { LabelView, LotHead, LotView } from '@inch/contract/lot';
-import { type LineAmount, lineAmounts } from '@inch/core/formula';
+import type { Vessel } from '@inch/contract/vessel';
 import { differencesFromFormula, labelCheck, labelContent, labelMissing } from '@inch/core/label';
 import {
-  catalogueOf,
   type Gate,
   gates,
   type LotKeeping,
   lotBottles,
   lotKeeping,
+  lotLines,
   presentStep,
 } from '@inch/core/lot';
-import type { CupSchool } from '@inch/core/quantity';
 import type { StoredLot } from './store.ts';
 
 /** What the core makes of a lot's record: its date and hurdles, its label, its gates. */
@@ -29,32 +28,17 @@ export function judgeLot(
   return { keeping, gates: list, label: { content, checks, differences: differencesFromFormula(lot) } };
 }
 
-/** Grams of the formula's lines as this lot's kitchen weighed and boiled when it was begun. */
-export function plannedAmounts(lot: StoredLot): LineAmount[] {
-  const cup = (lot.cupSchool ?? undefined) as CupSchool | undefined;
-  return lineAmounts(lot.product.content, { cup, catalogue: catalogueOf(lot) }, lot.elevationMetres);
-}
-
-function plannedLines(lot: StoredLot): LotView['lines'] {
-  const amounts = plannedAmounts(lot);
-  return lot.product.content.lines.map((line, i) => {
-    const { grams } = amounts[i]!;
-    return {
-      lineId: line.id,
-      formulaStepId: line.stepId ?? lot.product.content.steps[0]?.id ?? null,
-      ingredientId: line.ingredientId,
-      name: catalogueOf(lot).get(line.ingredientId).name,
-      said: line.said,
-      grams: grams === null ? null : grams * lot.scale,
-    };
-  });
-}
-
 /** A lot with everything a screen shows of it. */
-export function lotView(lot: StoredLot, kitchen: Kitchen): LotView {
+export function lotView(lot: StoredLot, kitchen: Kitchen, vessel: Vessel | null): LotView {
   const { keeping, gates: list } = judgeLot(lot, kitchen);
-  const { cupSchool: _, ...record } = lot;
-  return { ...record, lines: plannedLines(lot), gates: list, keeping, bottles: lotBottles(lot) };
+  return {
+    ...lot,
+    lines: lotLines(lot, lot.cupSchool),
+    vessel,
+    gates: list,
+    keeping,
+    bottles: lotBottles(lot),
+  };
 }
 
 export function lotHead(lot: StoredLot, kitchen: Kitchen, now: string): LotHead {

@@ -1,20 +1,26 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
-import { stepClock } from '@inch/core/lot';
+import { stepClock, stepPrompt } from '@inch/core/lot';
 import { dayBar, dueItems, obstacles } from '@inch/core/planning';
 import type { Database } from '../database/pool.ts';
 import { type House, serve } from '../http/serve.ts';
 import { instrumentsOf } from '../instrument/store.ts';
-import { openLots } from '../lot/store.ts';
+import { openLots, type StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
 
-async function today(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
+const contentStep = (lot: StoredLot, step: StoredLot['steps'][number]) =>
+  lot.product.content.steps.find((s) => s.id === step.formulaStepId);
+
+/** Everything that needs a hand, now, next and later, with the clocks that run. */
+export async function todayOf(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
   const stored = await openLots(db, kitchen);
   const lots = stored.map((record) => ({ record, ...judgeLot(record, kitchen) }));
   const meters = (await instrumentsOf(db, kitchen, now)).map((i) => ({
     name: i.name,
     kind: i.kind,
     calibratedAt: i.calibrations.find((c) => c.accepted)?.at ?? null,
+    dueOn: i.dueOn,
+    whyNot: i.whyNot,
   }));
   const making = stored.filter((lot) => lot.state === 'making');
   const clocks = making.flatMap((lot) =>
@@ -30,6 +36,7 @@ async function today(db: Database, kitchen: Kitchen, now: string): Promise<Today
           startedAt: clock.startedAt!,
           elapsedSeconds: clock.elapsedSeconds,
           leftSeconds: clock.leftSeconds,
+          prompt: stepPrompt(step, contentStep(lot, step), now),
         },
       ];
     }),
@@ -51,5 +58,5 @@ async function today(db: Database, kitchen: Kitchen, now: string): Promise<Today
 }
 
 export function todayRoom(house: House): void {
-  serve(house, todayRoutes.read, ({ pool, kitchen }) => today(pool, kitchen, new Date().toISOString()));
+  serve(house, todayRoutes.read, ({ pool, kitchen }) => todayOf(pool, kitchen, new Date().toISOString()));
 }

@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { route } from './route.ts';
+import { Id, Name, Written } from './values.ts';
+
+const mm = (what: string) => z.number().min(0, what).max(2000, 'At most 2,000 mm.');
+const Frustum = z.object({
+  heightMm: z.number().gt(0, 'Over 0 mm high.').max(1500, 'At most 1,500 mm.'),
+  lowerDiameterMm: mm('Not under 0 mm.'),
+  upperDiameterMm: mm('Not under 0 mm.'),
+});
+const Poured = z.object({
+  depthMm: z.number().gt(0, 'Over 0 mm deep.').max(1500, 'At most 1,500 mm.'),
+  ml: z.number().gt(0, 'Over 0 mL.').max(200_000, 'At most 200 L.'),
+});
+export const VesselShape = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('frusta'), frusta: z.array(Frustum).min(1, 'How wide and how high?').max(6) }),
+  z.object({ kind: z.literal('poured'), rows: z.array(Poured).min(1, 'Pour at least one volume.').max(20) }),
+]);
+
+export const VesselMaterial = z.enum([
+  'steel',
+  'enamel',
+  'glass',
+  'ceramic',
+  'aluminium',
+  'copper',
+  'plastic',
+  'cloth',
+]);
+
+export const Vessel = z.object({
+  id: z.string(),
+  name: z.string(),
+  material: VesselMaterial,
+  shape: VesselShape,
+  holdsMl: z.number(),
+  retired: z.boolean(),
+  /** What the lots made in it showed: water boiled off in g a minute. */
+  learned: z.object({ gramsPerMinute: z.number(), spread: z.number(), lots: z.number().int() }).nullable(),
+});
+export type Vessel = z.infer<typeof Vessel>;
+
+export const NewVessel = z.object({ id: Id, name: Name, material: VesselMaterial, shape: VesselShape });
+
+export const vesselRoutes = {
+  list: route({
+    method: 'GET',
+    path: '/api/vessels',
+    access: 'reader',
+    summary: 'Pans and other vessels, with what each showed of its fire',
+    response: z.array(Vessel),
+  }),
+  add: route({
+    method: 'POST',
+    path: '/api/vessels',
+    access: 'maker',
+    summary: 'Add a vessel by its measures or by poured volumes',
+    body: NewVessel,
+    response: Written,
+  }),
+  retire: route({
+    method: 'POST',
+    path: '/api/vessels/:id/retirement',
+    access: 'maker',
+    summary: 'Put a vessel away, or take it out again',
+    params: z.object({ id: z.string().max(40) }),
+    body: z.object({ retired: z.boolean() }),
+    response: z.object({ id: z.string() }),
+  }),
+};

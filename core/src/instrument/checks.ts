@@ -1,0 +1,135 @@
+import { boilingPointOfWater } from '../heat/index.ts';
+import { addDays, type Day, dayOf } from '../keeping/index.ts';
+
+/** A check of an instrument that has no buffers: distilled water, a known weight, ice, boiling water. */
+export type CheckKind = 'water' | 'weight' | 'ice' | 'boil';
+export type CheckedKind = 'refractometer' | 'scale' | 'thermometer';
+
+export interface CheckSpec {
+  /** Checks that each have to be good. */
+  checks: readonly CheckKind[];
+  /** Days for which a good one holds, the day of the check being the first. */
+  goodForDays: number;
+}
+
+/** Which checks each instrument wants, and how often. A refractometer is zeroed in the week it is used; the others at the turn of a season. */
+export const CHECKS: Record<CheckedKind, CheckSpec> = {
+  refractometer: { checks: ['water'], goodForDays: 7 },
+  scale: { checks: ['weight'], goodForDays: 90 },
+  thermometer: { checks: ['ice', 'boil'], goodForDays: 90 },
+};
+
+export interface JudgedCheck {
+  /** What it ought to have read. */
+  expected: number;
+  /** Read less expected. */
+  error: number;
+  /** How far off is still good, in the instrument's unit. */
+  allowed: number;
+  accepted: boolean;
+  reason: string;
+}
+
+const UNITS: Record<CheckKind, string> = { water: '°Bx', weight: 'g', ice: '°C', boil: '°C' };
+const REMEDY: Record<CheckKind, string> = {
+  water: 'Set its zero with distilled water at 20 °C and check again.',
+  weight: 'Level it, change its battery, and check again.',
+  ice: 'Stir more crushed ice into less water; if it still reads so, put the thermometer away.',
+  boil: 'Bring the water to a full boil, bulb off the bottom; if it still reads so, put the thermometer away.',
+};
+
+/**
+ * Judges one check of an instrument against what it ought to read.
+ * @param check.read what it showed: °Bx, g or °C; @param check.weightGrams of the known weight, over 0, for a scale; @param check.elevationMetres of the kitchen, for boiling water
+ * @returns expected, error and verdict: within 0.3 °Bx of zero; 0.5 % and at least 1 g of the weight; 1 °C of ice or of the boil
+ * @throws RangeError on a weight that is not over 0 or a figure that is none
+ */
+export function judgeCheck(check: {
+  kind: CheckKind;
+  read: number;
+  weightGrams?: number | null;
+  elevationMetres: number;
+}): JudgedCheck {
+  const { kind, read } = check;
+  if (!Number.isFinite(read)) throw new RangeError('Write the figure it showed');
+  if (kind === 'weight' && !(Number(check.weightGrams) > 0))
+    throw new RangeError('Say how heavy the known weight is');
+  const expected = {
+    water: 0,
+    weight: check.weightGrams ?? 0,
+    ice: 0,
+    boil: boilingPointOfWater(check.elevationMetres),
+  }[kind];
+  const allowed = { water: 0.3, weight: Math.max(1, expected * 0.005), ice: 1, boil: 1 }[kind];
+  const error = read - expected;
+  const accepted = Math.abs(error) <= allowed + 1e-9;
+  const figure = (n: number) => `${n.toFixed(1)} ${UNITS[kind]}`;
+  const off = `${error < 0 ? '−' : '+'}${figure(Math.abs(error))}`;
+  return {
+    expected,
+    error,
+    allowed,
+    accepted,
+    reason: accepted
+      ? `Good: ${figure(read)} where ${figure(expected)} is right, ${off}.`
+      : `Refused: ${figure(read)} where ${figure(expected)} is right, ${off}, over ${figure(allowed)}. ${REMEDY[kind]}`,
+  };
+}
+
+/** A check as recorded. */
+export interface KeptCheck {
+  kind: CheckKind;
+  at: string;
+  accepted: boolean;
+}
+
+const NAMES: Record<CheckKind, string> = {
+  water: 'on water',
+  weight: 'on a known weight',
+  ice: 'in ice',
+  boil: 'in boiling water',
+};
+
+/**
+ * Whether a reading of an instrument counts: each of its checks was good and recent enough, and the next one did not fail.
+ * @param at ISO instant of the reading; @param checks of the instrument, any order; @param timeZone of the kitchen
+ */
+export function checkStanding(
+  instrument: CheckedKind,
+  at: string,
+  checks: readonly KeptCheck[],
+  timeZone: string,
+): { counts: boolean; whyNot: string | null } {
+  const no = (whyNot: string) => ({ counts: false, whyNot });
+  const { checks: wanted, goodForDays } = CHECKS[instrument];
+  for (const kind of wanted) {
+    const own = checks.filter((c) => c.kind === kind).sort((a, b) => a.at.localeCompare(b.at));
+    const before = own.filter((c) => c.at <= at).at(-1);
+    if (!before) return no(`the ${instrument} was not checked ${NAMES[kind]}`);
+    if (!before.accepted) return no(`its last check ${NAMES[kind]} was refused`);
+    if (dayOf(at, timeZone) >= addDays(dayOf(before.at, timeZone), goodForDays))
+      return no(`its last check ${NAMES[kind]} was over ${goodForDays} days before`);
+    const after = own.find((c) => c.at > at);
+    if (after && !after.accepted) return no(`its next check ${NAMES[kind]} failed`);
+  }
+  return { counts: true, whyNot: null };
+}
+
+/** The day from which an instrument wants checking again: null where it has never been, or failed last. */
+export function checkDue(
+  instrument: CheckedKind,
+  checks: readonly KeptCheck[],
+  timeZone: string,
+): Day | null {
+  const { checks: wanted, goodForDays } = CHECKS[instrument];
+  const days: Day[] = [];
+  for (const kind of wanted) {
+    const last = checks
+      .filter((c) => c.kind === kind)
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .at(-1);
+    if (!last?.accepted) return null;
+    days.push(addDays(dayOf(last.at, timeZone), goodForDays));
+  }
+  return days.sort()[0]!;
+}

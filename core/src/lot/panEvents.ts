@@ -1,0 +1,124 @@
+import { compositionOf, solidsOf } from '../formula/index.ts';
+import { boilingPointOfWater } from '../heat/index.ts';
+import {
+  brixFromDip,
+  type PanAddition,
+  type PanReading,
+  solidsFromDip,
+  type VesselShape,
+} from '../pan/index.ts';
+import { formulaStepOf } from './asWeighed.ts';
+import { catalogueOf } from './catalogue.ts';
+import { elapsedAt } from './clock.ts';
+import { type LotRecord, type LotStep, type Reading, standing } from './record.ts';
+
+type Look = Reading & { value: number; seconds: number };
+
+/** One standard deviation of a look at the pan, as a share: a scale, a drop on the glass, a ruler in a moving liquid. */
+const NOISE = { mass: 0.008, brix: 0.012, depth: 0.03 } as const;
+/** Two looks this near each other, s, tell of one pan. */
+const TOGETHER = 600;
+/** A thermometer read longer ago than this, ms, says little of the pan now. */
+const FRESH = 20 * 60_000;
+
+/** What was read of a pan at a step, and at the straining just before it, by seconds of the step's clock. */
+export function looksAt(lot: LotRecord, step: LotStep): Look[] {
+  const before = lot.steps.find((s) => s.position === step.position - 1);
+  const lead = before?.kind === 'strain' ? before : null;
+  const begun = step.marks[0]?.at ?? '~';
+  return standing(lot.readings)
+    .filter(
+      (r): r is Reading & { value: number } =>
+        r.value !== null &&
+        (r.stepId === step.id ||
+          (r.stepId === null && r.at >= begun) ||
+          (lead !== null && r.stepId === lead.id)),
+    )
+    .map((r) => ({ ...r, seconds: elapsedAt(step, r.at) }));
+}
+
+/** What went into the pan at a step, dissolved solids and water in g, by seconds of its clock. */
+export function additionsAt(lot: LotRecord, step: LotStep): (PanAddition & { at: string })[] {
+  const catalogue = catalogueOf(lot);
+  return standing(lot.additions)
+    .filter((a) => a.grams > 0 && formulaStepOf(lot, a) === step.formulaStepId)
+    .map((a) => {
+      const of = compositionOf(catalogue.get(a.ingredientId), 'typical').composition;
+      return {
+        at: a.at,
+        seconds: elapsedAt(step, a.at),
+        waterGrams: ((of.water + of.ethanol) * a.grams) / 100,
+        solidsGrams: (solidsOf(of) * a.grams) / 100,
+      };
+    });
+}
+
+/** The pan's own temperature at a look, °C: read lately, or of a boil while the clock runs, or of the room. */
+export function warmthAt(lot: LotRecord, looks: readonly Look[], at: string, boiling: boolean): number {
+  const read = looks
+    .filter((r) => r.kind === 'temperature' && r.at <= at && Date.parse(at) - Date.parse(r.at) < FRESH)
+    .at(-1);
+  return Math.min(110, read?.value ?? (boiling ? boilingPointOfWater(lot.elevationMetres) + 1 : 20));
+}
+
+/** Dissolved solids at the step's start, g, by each pair of a weight or dip with a °Bx taken together; empty without one. */
+export function solidsByPairs(
+  lot: LotRecord,
+  looks: readonly Look[],
+  added: readonly (PanAddition & { at: string })[],
+  shape: VesselShape | null,
+): number[] {
+  const found: number[] = [];
+  for (const sweet of looks.filter((r) => r.kind === 'brix')) {
+    const near = looks
+      .filter(
+        (r) =>
+          (r.kind === 'mass' || (r.kind === 'depth' && shape)) &&
+          Math.abs(r.seconds - sweet.seconds) < TOGETHER &&
+          !added.some(
+            (a) => a.at > (r.at < sweet.at ? r.at : sweet.at) && a.at <= (r.at < sweet.at ? sweet.at : r.at),
+          ),
+      )
+      .sort((a, b) => Math.abs(a.seconds - sweet.seconds) - Math.abs(b.seconds - sweet.seconds))[0];
+    if (!near) continue;
+    const there =
+      near.kind === 'mass'
+        ? (near.value * sweet.value) / 100
+        : solidsFromDip({
+            shape: shape!,
+            depthMm: near.value,
+            celsius: warmthAt(lot, looks, near.at, near.seconds > 0),
+            brix: sweet.value,
+          });
+    const since = added.filter((a) => a.at <= sweet.at).reduce((sum, a) => sum + a.solidsGrams, 0);
+    if (there - since > 0) found.push(there - since);
+  }
+  return found;
+}
+
+/** Looks as the reduction forecast takes them; a dip is worth its mass by the solids that were in the pan then. */
+export function panReadings(
+  lot: LotRecord,
+  looks: readonly Look[],
+  added: readonly (PanAddition & { at: string })[],
+  pan: { solidsGrams: number; shape: VesselShape | null },
+): PanReading[] {
+  const readings: PanReading[] = [];
+  for (const look of looks) {
+    const { seconds, value } = look;
+    if (look.kind === 'mass') readings.push({ seconds, grams: value, noise: NOISE.mass });
+    if (look.kind === 'brix' && value > 0.5) readings.push({ seconds, brix: value, noise: NOISE.brix });
+    if (look.kind !== 'depth' || !pan.shape) continue;
+    const solidsGrams =
+      pan.solidsGrams + added.filter((a) => a.at <= look.at).reduce((sum, a) => sum + a.solidsGrams, 0);
+    try {
+      const celsius = warmthAt(lot, looks, look.at, seconds > 0);
+      const dip = brixFromDip({ shape: pan.shape, depthMm: value, celsius, solidsGrams });
+      readings.push({ seconds, grams: dip.grams, noise: NOISE.depth });
+    } catch (error) {
+      // A dip that cannot be, for this pan and its solids, is in the record and tells the forecast nothing.
+      if (!(error instanceof RangeError)) throw error;
+    }
+  }
+  return readings;
+}

@@ -1,0 +1,115 @@
+import {
+  brixOf,
+  type Composition,
+  compositionOf,
+  liquidOf,
+  nothing,
+  pour,
+  solidsOf,
+} from '../formula/index.ts';
+import type { Ingredient } from '../ingredient/index.ts';
+import {
+  depthAtVolume,
+  diameterAt,
+  relativeRate,
+  swellingAt,
+  type VesselShape,
+  vesselVolume,
+} from '../pan/index.ts';
+import { boilingPoint, densityAt20 } from '../sugar/index.ts';
+
+/** A pan on a burner, as physics has it: what is in it, how hot, and how much heat goes in. */
+export interface SimulatedPan {
+  part: Composition;
+  celsius: number;
+  /** Heat that reaches the liquid, W. */
+  watts: number;
+  elevationMetres: number;
+  shape: VesselShape;
+}
+
+const ROOM = 20;
+/** Latent heat of water near its boil, J/g. */
+const LATENT = 2257;
+/** Loss of a pan's open surface to the room, W per m² and K: convection and the vapour under the boil. */
+const LOSS = 25;
+const LONGEST_STEP = 2;
+
+export const emptySimulatedPan = (shape: VesselShape, elevationMetres: number): SimulatedPan => ({
+  part: nothing(),
+  celsius: ROOM,
+  watts: 0,
+  elevationMetres,
+  shape,
+});
+
+/** Heat capacity of a syrup, J per g and K. Source: linear in °Bx after Bubnik & Kadlec, 20–100 °C. */
+const heatCapacity = (brix: number): number => 4.187 - 0.0297 * brix * 0.87;
+
+/** mL at 20 °C, and hot. */
+export function simulatedVolume(pan: SimulatedPan): { millilitres: number; hotMillilitres: number } {
+  const grams = liquidOf(pan.part);
+  const millilitres = grams > 0 ? grams / densityAt20(Math.min(80, brixOf(pan.part))) : 0;
+  return { millilitres, hotMillilitres: millilitres * swellingAt(Math.min(110, pan.celsius)) };
+}
+
+/** Depth on the ruler, mm; the rim where it would run over. */
+export function simulatedDepth(pan: SimulatedPan): number {
+  return depthAtVolume(pan.shape, Math.min(vesselVolume(pan.shape), simulatedVolume(pan).hotMillilitres));
+}
+
+/** Temperature at which what is in it boils, °C. */
+export function boilsAt(pan: SimulatedPan): number {
+  const { sucrose, glucose, fructose } = pan.part;
+  const total = sucrose + glucose + fructose;
+  return boilingPoint({
+    brix: Math.min(78, brixOf(pan.part)),
+    elevationMetres: pan.elevationMetres,
+    ...(total > 0 ? { composition: { glucose: glucose / total, fructose: fructose / total } } : {}),
+  });
+}
+
+/** Puts grams of an ingredient in at room temperature: masses add, and heat is shared. */
+export function pourInto(pan: SimulatedPan, entry: Ingredient, grams: number): SimulatedPan {
+  if (!(grams > 0 && grams <= 50_000)) throw new RangeError('Pour in over 0 g, and at most 50 kg');
+  const before = liquidOf(pan.part);
+  const part = pour(pour(nothing(), pan.part, 1), compositionOf(entry, 'typical').composition, grams / 100);
+  const after = liquidOf(part);
+  return {
+    ...pan,
+    part,
+    celsius: after > 0 ? (pan.celsius * before + ROOM * (after - before)) / after : ROOM,
+  };
+}
+
+function oneStep(pan: SimulatedPan, seconds: number): SimulatedPan {
+  const grams = liquidOf(pan.part);
+  if (grams <= 0) return pan;
+  const boil = boilsAt(pan);
+  const across = diameterAt(pan.shape, simulatedDepth(pan)) ?? 260;
+  const area = Math.PI * (across / 2000) ** 2;
+  const net = pan.watts - LOSS * area * (pan.celsius - ROOM);
+  const toBoil = Math.max(0, boil - pan.celsius) * grams * heatCapacity(Math.min(80, brixOf(pan.part)));
+  const heat = net * seconds;
+  if (heat <= toBoil) {
+    const celsius = pan.celsius + heat / (grams * heatCapacity(Math.min(80, brixOf(pan.part))));
+    return { ...pan, celsius: Math.min(boil, Math.max(ROOM, celsius)) };
+  }
+  const solids = solidsOf(pan.part);
+  const boiled = ((heat - toBoil) / LATENT) * relativeRate(pan.part.water, solids);
+  const part = { ...pan.part, water: Math.max(1, pan.part.water - boiled) };
+  return { ...pan, part, celsius: boilsAt({ ...pan, part }) };
+}
+
+/**
+ * The pan some seconds later: warmed by its burner, cooled by the room, and boiling water off once it boils.
+ * @param pan as it stands; @param seconds 0 to a day; @returns the pan then; solids and acids are conserved, only water leaves
+ * Source: heat balance; latent heat 2257 J/g; evaporation slackens with the water activity.
+ */
+export function simulatedLater(pan: SimulatedPan, seconds: number): SimulatedPan {
+  if (!(seconds >= 0 && seconds <= 86_400)) throw new RangeError(`${seconds} s is outside 0 to a day`);
+  const steps = Math.ceil(seconds / LONGEST_STEP);
+  let now = pan;
+  for (let i = 0; i < steps; i++) now = oneStep(now, seconds / steps);
+  return now;
+}

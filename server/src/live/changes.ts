@@ -1,0 +1,62 @@
+import type { LiveEvent } from '@inch/contract/live';
+import type { Pool } from 'mysql2/promise';
+import { rows } from '../database/pool.ts';
+
+type Listener = (event: LiveEvent) => void;
+
+const EVERY_MS = 400;
+
+/**
+ * Tells listeners whenever a kitchen's journal grew. The journal in MariaDB is what is watched, once for every kitchen that
+ * somebody looks at, so that a write through another server of the same database is seen too.
+ */
+export class Changes {
+  private readonly listeners = new Map<string, Set<Listener>>();
+  private readonly last = new Map<string, number>();
+  private timer: NodeJS.Timeout | null = null;
+  private looking = false;
+  private readonly pool: Pool;
+
+  constructor(pool: Pool) {
+    this.pool = pool;
+  }
+
+  /** Listens to a kitchen until the returned function is called. */
+  listen(kitchenId: string, listener: Listener): () => void {
+    const own = this.listeners.get(kitchenId) ?? new Set();
+    this.listeners.set(kitchenId, own.add(listener));
+    this.timer ??= setInterval(() => void this.look(), EVERY_MS).unref();
+    return () => {
+      own.delete(listener);
+      if (own.size > 0) return;
+      this.listeners.delete(kitchenId);
+      this.last.delete(kitchenId);
+      if (this.listeners.size > 0 || !this.timer) return;
+      clearInterval(this.timer);
+      this.timer = null;
+    };
+  }
+
+  private async look(): Promise<void> {
+    if (this.looking) return;
+    this.looking = true;
+    try {
+      const heads = await rows<{ kitchen_id: string; sequence: number }>(
+        this.pool,
+        'SELECT kitchen_id, sequence FROM journal_head',
+      );
+      for (const head of heads) this.tell(head.kitchen_id, Number(head.sequence));
+    } catch {
+      // The database is away for the moment: the next look tells what came meanwhile.
+    } finally {
+      this.looking = false;
+    }
+  }
+
+  private tell(kitchenId: string, sequence: number): void {
+    const own = this.listeners.get(kitchenId);
+    if (!own || this.last.get(kitchenId) === sequence) return;
+    this.last.set(kitchenId, sequence);
+    for (const listener of own) listener({ sequence, now: new Date().toISOString() });
+  }
+}

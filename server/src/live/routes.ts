@@ -1,0 +1,59 @@
+import { liveRoutes } from '@inch/contract/live';
+import type { TodayView } from '@inch/contract/today';
+import ical, { ICalAlarmType } from 'ical-generator';
+import { type House, serve } from '../http/serve.ts';
+import { todayOf } from '../today/routes.ts';
+import { Changes } from './changes.ts';
+
+const BEAT_MS = 20_000;
+
+/** What is due at an hour as a calendar, each with an alarm at its time. */
+function calendarOf(today: TodayView, kitchen: { name: string }): string {
+  const calendar = ical({
+    name: kitchen.name,
+    prodId: { company: 'Inch Pantry', product: 'due', language: 'EN' },
+  });
+  for (const due of today.due) {
+    if (!due.at || due.at < today.now) continue;
+    const event = calendar.createEvent({
+      id: `${due.id.replace(/\s+/g, '-')}@inch-pantry`,
+      start: new Date(due.at),
+      end: new Date(Date.parse(due.at) + 15 * 60_000),
+      stamp: new Date(today.now),
+      summary: due.lot ? `${due.lot.code} ${due.title}` : due.title,
+      description: due.detail,
+    });
+    event.createAlarm({ type: ICalAlarmType.display, trigger: 0 });
+    event.createAlarm({ type: ICalAlarmType.audio, trigger: 0 });
+  }
+  return calendar.toString();
+}
+
+export function liveRoom(house: House): void {
+  const changes = new Changes(house.pool);
+  serve(house, liveRoutes.stream, async ({ kitchen, req, res }) => {
+    res.set({
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store',
+      'x-accel-buffering': 'no',
+    });
+    res.flushHeaders();
+    const stop = changes.listen(kitchen.id, (event) => res.write(`data: ${JSON.stringify(event)}\n\n`));
+    const beat = setInterval(() => res.write(': still here\n\n'), BEAT_MS);
+    req.on('close', () => {
+      clearInterval(beat);
+      stop();
+    });
+    return undefined;
+  });
+  serve(house, liveRoutes.calendar, async ({ pool, kitchen, res }) => {
+    const today = await todayOf(pool, kitchen, new Date().toISOString());
+    res
+      .set({
+        'content-type': 'text/calendar; charset=utf-8',
+        'content-disposition': 'attachment; filename="inch-pantry.ics"',
+      })
+      .send(calendarOf(today, kitchen));
+    return undefined;
+  });
+}

@@ -1,0 +1,34 @@
+import type { Vessel } from '@inch/contract/vessel';
+import { vesselVolume } from '@inch/core/pan';
+import { type Database, rows } from '../database/pool.ts';
+
+interface Row {
+  id: string;
+  name: string;
+  material: Vessel['material'];
+  shape: string;
+  retired_at: string | null;
+}
+
+export type StoredVessel = Omit<Vessel, 'learned'>;
+
+function vesselFrom(row: Row): StoredVessel {
+  const shape = JSON.parse(row.shape) as Vessel['shape'];
+  return {
+    id: row.id,
+    name: row.name,
+    material: row.material,
+    shape,
+    holdsMl: vesselVolume(shape),
+    retired: row.retired_at !== null,
+  };
+}
+
+export async function vesselsOf(db: Database, kitchenId: string): Promise<StoredVessel[]> {
+  const found = await rows<Row>(
+    db,
+    'SELECT id, name, material, shape, retired_at FROM vessel WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, created_at, id',
+    [kitchenId],
+  );
+  return found.map(vesselFrom);
+}
