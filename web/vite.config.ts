@@ -1,9 +1,33 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    // The pages themselves are kept on the device, so that the stove opens without its server; the API never is.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: 'script-defer',
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        maximumFileSizeToCacheInBytes: 4_000_000,
+      },
+      manifest: {
+        name: 'Inch Pantry',
+        short_name: 'Inch Pantry',
+        description: 'Plan, make, measure, label and trace bottled syrups, shrubs and cordials.',
+        display: 'standalone',
+        background_color: '#EFF3F2',
+        theme_color: '#1E40AF',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+    }),
+  ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': process.env.INCH_API ?? 'http://127.0.0.1:4870' } },

@@ -76,7 +76,11 @@ export function killStepRecorded(lot: LotRecord, boilsAt: number): boolean {
   const steps = lot.steps.filter((s) => s.killStep && s.marks.some((m) => m.kind === 'done'));
   const read = standing(lot.readings).some(
     (r) =>
-      r.kind === 'temperature' && r.value !== null && r.value >= hot && steps.some((s) => s.id === r.stepId),
+      r.kind === 'temperature' &&
+      r.counts &&
+      r.value !== null &&
+      r.value >= hot &&
+      steps.some((s) => s.id === r.stepId),
   );
   const filledHot =
     standing(lot.bottlings).length > 0 &&

@@ -1,3 +1,4 @@
+import type { Acids } from '../acid/index.ts';
 import { compositionOf, solidsOf } from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
@@ -13,6 +14,9 @@ import { elapsedAt } from './clock.ts';
 import { type LotRecord, type LotStep, type Reading, standing } from './record.ts';
 
 type Look = Reading & { value: number; seconds: number };
+
+/** Something that went in on the way: its water and solids, and the acids of 100 g of it with how many times that. */
+export type Poured = PanAddition & { at: string; acids: Acids; share: number };
 
 /** One standard deviation of a look at the pan, as a share: a scale, a drop on the glass, a ruler in a moving liquid. */
 const NOISE = { mass: 0.008, brix: 0.012, depth: 0.03 } as const;
@@ -38,7 +42,7 @@ export function looksAt(lot: LotRecord, step: LotStep): Look[] {
 }
 
 /** What went into the pan at a step, dissolved solids and water in g, by seconds of its clock. */
-export function additionsAt(lot: LotRecord, step: LotStep): (PanAddition & { at: string })[] {
+export function additionsAt(lot: LotRecord, step: LotStep): Poured[] {
   const catalogue = catalogueOf(lot);
   return standing(lot.additions)
     .filter((a) => a.grams > 0 && formulaStepOf(lot, a) === step.formulaStepId)
@@ -49,6 +53,8 @@ export function additionsAt(lot: LotRecord, step: LotStep): (PanAddition & { at:
         seconds: elapsedAt(step, a.at),
         waterGrams: ((of.water + of.ethanol) * a.grams) / 100,
         solidsGrams: (solidsOf(of) * a.grams) / 100,
+        acids: of.acids,
+        share: a.grams / 100,
       };
     });
 }
@@ -65,7 +71,7 @@ export function warmthAt(lot: LotRecord, looks: readonly Look[], at: string, boi
 export function solidsByPairs(
   lot: LotRecord,
   looks: readonly Look[],
-  added: readonly (PanAddition & { at: string })[],
+  added: readonly Poured[],
   shape: VesselShape | null,
 ): number[] {
   const found: number[] = [];
@@ -100,7 +106,7 @@ export function solidsByPairs(
 export function panReadings(
   lot: LotRecord,
   looks: readonly Look[],
-  added: readonly (PanAddition & { at: string })[],
+  added: readonly Poured[],
   pan: { solidsGrams: number; shape: VesselShape | null },
 ): PanReading[] {
   const readings: PanReading[] = [];

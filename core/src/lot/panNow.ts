@@ -1,3 +1,4 @@
+import type { AcidName, Acids } from '../acid/index.ts';
 import { type FormulaStep, fullBoil, panBefore, solidsOf } from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
@@ -17,7 +18,7 @@ import type { CupSchool } from '../quantity/index.ts';
 import { boilingPoint, brixFromBoilingPoint, densityAt20 } from '../sugar/index.ts';
 import { contentAsWeighed, weighingOf } from './asWeighed.ts';
 import { elapsedAt, stepClock } from './clock.ts';
-import { additionsAt, looksAt, panReadings, solidsByPairs, warmthAt } from './panEvents.ts';
+import { additionsAt, looksAt, type Poured, panReadings, solidsByPairs, warmthAt } from './panEvents.ts';
 import type { LotRecord, LotStep } from './record.ts';
 
 /** The vessel a step is made in, with what it showed before. */
@@ -37,6 +38,8 @@ export interface PanNow {
   celsius: number;
   solidsGrams: number;
   solidsFrom: 'measured' | 'reckoned';
+  /** Acids of all that went in, mol. */
+  acids: Acids;
   /** mm on the ruler; null without a vessel, or where it does not hold that. */
   depthMm: number | null;
   startDepthMm: number | null;
@@ -48,8 +51,6 @@ export interface PanNow {
   /** What the minutes rest on. */
   rateFrom: 'this batch' | 'this pan before' | 'the formula' | 'typical';
   readings: number;
-  /** g of water that bring it back, where it was measured past its mark. */
-  overshootGrams: number;
   /** What brings it to its mark as last measured, smallest change first; empty without a °Bx read. */
   corrections: BrixCorrection[];
   heating: (HeatingForecast & { target: number; now: number }) | null;
@@ -123,115 +124,166 @@ function heatingOf(
   return { ...heatingForecast({ readings, target, prior: WARMS }), target, now: warm.at(-1)!.value };
 }
 
-/**
- * A lot's pan at one of its steps, from all that was weighed, dipped, read and put in: how it stands, how long is left, what would correct it.
- * @param lot its record; @param step one of its steps; @param setting cups, and the vessel where it is known; @param now ISO 8601
- * @returns null where there is nothing in the pan before that step, or nothing dissolved and nothing weighed
- */
-export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: string): PanNow | null {
-  const { elevationMetres } = lot;
+/** All that is known of a pan at a step, gathered before anything is reckoned. */
+interface Known {
+  said: FormulaStep | undefined;
+  shape: VesselShape | null;
+  looks: ReturnType<typeof looksAt>;
+  added: Poured[];
+  prior: PanPrior;
+  rateFrom: PanNow['rateFrom'];
+  /** Solids in g of the pan now, all additions in. */
+  solids: number;
+  measured: boolean;
+  acids: Acids;
+}
+
+const sumOf = (list: readonly Poured[], of: 'waterGrams' | 'solidsGrams') =>
+  list.reduce((sum, a) => sum + a[of], 0);
+
+function acidsOf(liquid: { acids: Acids }, added: readonly Poured[]): Acids {
+  const acids: Acids = { ...liquid.acids };
+  for (const a of added)
+    for (const name in a.acids)
+      acids[name as AcidName] = (acids[name as AcidName] ?? 0) + a.acids[name as AcidName]! * a.share;
+  return acids;
+}
+
+function gathered(lot: LotRecord, step: LotStep, setting: PanSetting): Known | null {
   const shape = setting.vessel?.shape ?? null;
   const made = contentAsWeighed(lot, setting.cup);
   const said = lot.product.content.steps.find((s) => s.id === step.formulaStepId);
-  const { liquid } = panBefore(made, step.formulaStepId, weighingOf(lot, setting.cup), elevationMetres);
+  const { liquid } = panBefore(made, step.formulaStepId, weighingOf(lot, setting.cup), lot.elevationMetres);
   const looks = looksAt(lot, step);
   const added = additionsAt(lot, step);
   const pairs = solidsByPairs(lot, looks, added, shape);
-  const measured = pairs.length > 0;
   const early = added.filter((a) => a.seconds === 0);
-  const onTheWay = added.filter((a) => a.seconds > 0);
-  const sum = (list: typeof added, of: 'waterGrams' | 'solidsGrams') => list.reduce((s, a) => s + a[of], 0);
-  const solids = measured ? pairs.reduce((s, p) => s + p, 0) / pairs.length : solidsOf(liquid);
+  const solids = pairs.length > 0 ? pairs.reduce((s, p) => s + p, 0) / pairs.length : solidsOf(liquid);
   const rate = rateBefore(said, setting.vessel);
   const prior: PanPrior = {
-    waterGrams: liquid.water + liquid.ethanol + sum(early, 'waterGrams'),
-    solidsGrams: solids + sum(early, 'solidsGrams'),
+    waterGrams: liquid.water + liquid.ethanol + sumOf(early, 'waterGrams'),
+    solidsGrams: solids + sumOf(early, 'solidsGrams'),
     gramsPerMinute: rate.gramsPerMinute,
     spread: rate.spread,
     waterSpread: 0.12,
   };
   if (!(prior.waterGrams > 0)) return null;
-  const readings = panReadings(lot, looks, added, { solidsGrams: solids, shape });
-  const clock = stepClock(step, now);
-  const elapsed = elapsedAt(step, now);
-  const lastAt = Math.max(0, ...readings.map((r) => r.seconds), ...onTheWay.map((a) => a.seconds));
-  const since = said?.kind === 'reduce' || said?.lidOff ? Math.max(0, elapsed - lastAt) : 0;
-  const brixAim = targetBrix(said, prior, elevationMetres);
-  const allSolids = prior.solidsGrams + sum(onTheWay, 'solidsGrams');
-  const forecast = orNull(() =>
-    reductionForecast({
-      readings,
-      additions: onTheWay,
-      target: brixAim !== null && allSolids > 0 ? { brix: brixAim } : { grams: allSolids + 1 },
-      prior,
-    }),
-  );
+  return {
+    said,
+    shape,
+    looks,
+    added,
+    prior,
+    rateFrom: rate.from,
+    solids: solids + sumOf(added, 'solidsGrams'),
+    measured: pairs.length > 0,
+    acids: acidsOf(liquid, added),
+  };
+}
+
+const loses = (said: FormulaStep | undefined): boolean => said?.kind === 'reduce' || said?.lidOff === true;
+
+/** The pan as the last event left it, and as it is reckoned by now. */
+function reckoned(lot: LotRecord, step: LotStep, known: Known, now: string) {
+  const { prior, solids, added, looks, shape, said } = known;
+  const onTheWay = added.filter((a) => a.seconds > 0);
+  const readings = panReadings(lot, looks, added, {
+    solidsGrams:
+      prior.solidsGrams -
+      sumOf(
+        added.filter((a) => a.seconds === 0),
+        'solidsGrams',
+      ),
+    shape,
+  });
+  const brixAim = targetBrix(said, prior, lot.elevationMetres);
+  const target = brixAim !== null && solids > 0 ? { brix: brixAim } : { grams: solids + 1 };
+  const forecast = orNull(() => reductionForecast({ readings, additions: onTheWay, target, prior }));
   if (!forecast) return null;
-  const boilsOff = said?.kind === 'reduce' || said?.lidOff === true;
-  const water = boilsOff
-    ? waterAfter(
-        {
-          waterGrams: forecast.grams - allSolids,
-          solidsGrams: allSolids,
-          gramsPerMinute: forecast.gramsPerMinute,
-        },
-        since,
-      )
-    : forecast.grams - allSolids;
-  const grams = Math.max(1, water + allSolids);
-  const brix = Math.min(85, (100 * allSolids) / grams);
-  const boiling = clock.state === 'running' && said?.kind === 'reduce';
-  const celsius = warmthAt(lot, looks, now, boiling);
-  const millilitres = volumeOf(grams, brix);
-  const hot = (ml: number, at: number) => ml * swellingAt(Math.min(110, Math.max(0, at)));
-  const hotMillilitres = hot(millilitres, celsius);
-  const depthOf = (ml: number) => (shape ? orNull(() => depthAtVolume(shape, ml)) : null);
+  const lastAt = Math.max(0, ...readings.map((r) => r.seconds), ...onTheWay.map((a) => a.seconds));
+  const since = loses(said) ? Math.max(0, elapsedAt(step, now) - lastAt) : 0;
+  const water = waterAfter(
+    {
+      waterGrams: forecast.grams - solids,
+      solidsGrams: solids,
+      gramsPerMinute: forecast.gramsPerMinute,
+    },
+    since,
+  );
+  const grams = Math.max(1, water + solids);
+  return { readings, forecast, since, brixAim, grams, brix: Math.min(85, (100 * solids) / grams) };
+}
+
+const hotMl = (ml: number, celsius: number) => ml * swellingAt(Math.min(110, Math.max(0, celsius)));
+
+/** Depths on the ruler: now, at the start, and of the mark to stop at. */
+function depthsOf(
+  known: Known,
+  at: { hot: number; celsius: number; target: PanNow['target']; elevationMetres: number },
+): Pick<PanNow, 'depthMm' | 'startDepthMm' | 'targetDepthMm' | 'overHalf'> {
+  const { shape, prior } = known;
+  if (!shape) return { depthMm: null, startDepthMm: null, targetDepthMm: null, overHalf: false };
+  const depthOf = (ml: number) => orNull(() => depthAtVolume(shape, ml));
   const start = prior.waterGrams + prior.solidsGrams;
-  const startMl = hot(volumeOf(start, (100 * prior.solidsGrams) / start), celsius);
+  const startMl = hotMl(volumeOf(start, (100 * prior.solidsGrams) / start), at.celsius);
+  const brix = at.target ? Math.min(78, at.target.brix) : 0;
+  const boils = orNull(() => boilingPoint({ brix, elevationMetres: at.elevationMetres })) ?? at.celsius;
+  return {
+    depthMm: depthOf(at.hot),
+    startDepthMm: depthOf(startMl),
+    targetDepthMm: at.target ? depthOf(hotMl(at.target.millilitres, boils)) : null,
+    overHalf: Math.max(startMl, at.hot) > vesselVolume(shape) / 2,
+  };
+}
+
+/** What brings the pan to its mark as last measured; nothing where something went in since. */
+function correctionsOf(known: Known, target: PanNow['target'], grams: number): BrixCorrection[] {
+  const last = known.looks.filter((r) => r.kind === 'brix').at(-1);
+  if (!last || !target || known.added.some((a) => a.at > last.at)) return [];
+  return orNull(() => brixCorrections({ grams, brix: last.value, target: target.brix })) ?? [];
+}
+
+/**
+ * A lot's pan at one of its steps, from all that was weighed, dipped, read and put in: how it stands, how long is left, what would correct it.
+ * @param lot its record; @param step one of its steps; @param setting cups, and the vessel where it is known; @param now ISO 8601
+ * @returns null where there is nothing in the pan before that step
+ */
+export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: string): PanNow | null {
+  const known = gathered(lot, step, setting);
+  const standing = known && reckoned(lot, step, known, now);
+  if (!known || !standing) return null;
+  const { forecast, since, brixAim, grams, brix, readings } = standing;
+  const boiling = stepClock(step, now).state === 'running' && known.said?.kind === 'reduce';
+  const celsius = warmthAt(lot, known.looks, now, boiling);
+  const millilitres = volumeOf(grams, brix);
+  const hot = hotMl(millilitres, celsius);
+  const aimed = brixAim === null || known.solids <= 0 ? null : (100 * known.solids) / brixAim;
   const target =
-    brixAim === null || allSolids <= 0
-      ? null
-      : { brix: brixAim, grams: (100 * allSolids) / brixAim, millilitres: 0 };
-  if (target) target.millilitres = volumeOf(target.grams, target.brix);
-  const boils = target
-    ? (orNull(() => boilingPoint({ brix: Math.min(78, target.brix), elevationMetres })) ?? celsius)
-    : celsius;
+    aimed === null ? null : { brix: brixAim!, grams: aimed, millilitres: volumeOf(aimed, brixAim!) };
   const left = (seconds: number) => Math.max(0, seconds - since);
-  const lastBrix = looks.filter((r) => r.kind === 'brix').at(-1);
-  const fresh = lastBrix !== undefined && !added.some((a) => a.at > lastBrix.at);
+  const depths = depthsOf(known, { hot, celsius, target, elevationMetres: lot.elevationMetres });
   return {
     grams,
     brix,
     millilitres,
-    hotMillilitres,
+    hotMillilitres: hot,
     celsius,
-    solidsGrams: allSolids,
-    solidsFrom: measured ? 'measured' : 'reckoned',
-    depthMm: depthOf(hotMillilitres),
-    startDepthMm: depthOf(startMl),
-    targetDepthMm: target ? depthOf(hot(target.millilitres, boils)) : null,
+    solidsGrams: known.solids,
+    solidsFrom: known.measured ? 'measured' : 'reckoned',
+    acids: known.acids,
+    ...depths,
     target,
     left: target
       ? { seconds: left(forecast.seconds), low: left(forecast.low), high: left(forecast.high) }
       : null,
     gramsPerMinute: forecast.gramsPerMinute,
-    rateFrom: readings.filter((r) => r.seconds > 60).length > 0 ? 'this batch' : rate.from,
+    rateFrom: readings.some((r) => r.seconds > 60) ? 'this batch' : known.rateFrom,
     readings: readings.length,
-    overshootGrams: fresh && target ? Math.max(0, overshoot(lastBrix.value, target.brix, grams)) : 0,
-    corrections:
-      fresh && target
-        ? (orNull(() => brixCorrections({ grams, brix: lastBrix.value, target: target.brix })) ?? [])
-        : [],
-    heating: orNull(() => heatingOf(looks, said, elevationMetres)),
-    overHalf: shape !== null && Math.max(startMl, hotMillilitres) > vesselVolume(shape) / 2,
-    scorch:
-      boiling && (brix >= SCORCH_BRIX || (depthOf(hotMillilitres) ?? Number.POSITIVE_INFINITY) < SCORCH_MM),
+    corrections: correctionsOf(known, target, grams),
+    heating: orNull(() => heatingOf(known.looks, known.said, lot.elevationMetres)),
+    scorch: boiling && (brix >= SCORCH_BRIX || (depths.depthMm ?? Number.POSITIVE_INFINITY) < SCORCH_MM),
   };
 }
-
-/** Water in g that brings a pan measured over its mark back; 0 while it is within what a refractometer reads. */
-const overshoot = (read: number, aim: number, grams: number): number =>
-  read > aim + 0.2 ? grams * (read / aim - 1) : 0;
 
 /** Water this lot's pan boiled off in g a minute of thin liquid over a reducing step that is done; null where too little was read. */
 export function boilRateOf(lot: LotRecord, shape: VesselShape | null, cup: CupSchool | null): number | null {

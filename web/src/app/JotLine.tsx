@@ -1,16 +1,19 @@
 import { instrumentRoutes } from '@inch/contract/instrument';
-import { lotRoutes } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/lot';
 import type { TodayView } from '@inch/contract/today';
 import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
+import { presentStep } from '@inch/core/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useLocation } from 'react-router';
+import { outbox } from '../outbox/outbox.ts';
 import { weight } from '../ui/format.ts';
 import { useWrite } from '../ui/useWrite.ts';
-import { call, newId } from './api.ts';
+import { call, newId, queryClient } from './api.ts';
 import { useCatalogue } from './catalogue.ts';
 import { lotFor } from './jotLot.ts';
 import { useKey } from './keys.tsx';
+import { serverNow } from './serverClock.ts';
 import { useMayWrite, useSession } from './session.tsx';
 
 const MEASURES: Record<string, string> = {
@@ -20,14 +23,24 @@ const MEASURES: Record<string, string> = {
   mass: 'scale',
 };
 
+/** The lot as it was last read, so that a line can be jotted while the server is away. */
+async function lotOf(code: string): Promise<LotView> {
+  const query = { queryKey: ['lot', code], queryFn: () => call(lotRoutes.read, { params: { id: code } }) };
+  const kept = queryClient.getQueryData<LotView>(query.queryKey);
+  return kept ?? queryClient.fetchQuery(query);
+}
+
 /** Keeps something that went in: on the formula's line that it belongs to and that is still open, else as an extra. */
 async function keepAddition(code: string, { ingredientId, grams }: { ingredientId: string; grams: number }) {
-  const lot = await call(lotRoutes.read, { params: { id: code } });
+  const lot = await lotOf(code);
   const recorded = new Set(lot.additions.filter((a) => a.struck === null).map((a) => a.lineId));
   const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
   const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
-  await call(lotRoutes.add, {
-    params: { id: lot.id },
+  await outbox.write({
+    deed: 'add',
+    lotId: lot.id,
+    code,
+    words: `${weight(grams)} of ${ingredientId}`,
     body: {
       id: newId(),
       stepId: step?.id ?? null,
@@ -42,9 +55,14 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
 async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
   if (jot.kind === 'add') return;
   const said = jot.note ?? jot.text;
-  await call(lotRoutes.measure, {
-    params: { id: code },
-    body: { id: newId(), kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
+  const lot = await lotOf(code);
+  const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
+  await outbox.write({
+    deed: 'measure',
+    lotId: lot.id,
+    code,
+    words: jot.understood,
+    body: { id: newId(), stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
   });
 }
 

@@ -2,15 +2,21 @@ import { accountRoutes } from '@inch/contract/account';
 import { todayRoutes } from '@inch/contract/today';
 import { useQuery } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
-import { Link, Outlet, useNavigate } from 'react-router';
-import { call, refresh } from './api.ts';
+import { useEffect, useState } from 'react';
+import { Link, Outlet, useMatch, useNavigate } from 'react-router';
+import { outbox } from '../outbox/outbox.ts';
+import { WaitingTray } from '../outbox/WaitingTray.tsx';
+import { call, queryClient, refresh } from './api.ts';
 import { Clocks } from './Clocks.tsx';
 import { JotLine } from './JotLine.tsx';
 import { KeySheet } from './KeySheet.tsx';
+import { kept } from './kept.ts';
 import { useKey } from './keys.tsx';
+import { useLive } from './live.ts';
 import { places } from './places.ts';
+import { RingBar } from './RingBar.tsx';
 import { Rule } from './Rule.tsx';
+import { learnServerClock } from './serverClock.ts';
 import { useSession } from './session.tsx';
 import { type Theme, useTheme } from './theme.ts';
 
@@ -22,6 +28,8 @@ function AccountMenu() {
   const [theme, choose] = useTheme();
   const signOut = async () => {
     await call(accountRoutes.signOut);
+    queryClient.clear();
+    await kept.removeClient();
     await refresh();
   };
   return (
@@ -84,11 +92,18 @@ function PlaceKey({ press, says, go }: { press: string; says: string; go: () => 
 
 /** The rule, the strip and the sheet that every screen stands in. */
 export function Shell() {
-  const { data: today } = useQuery({
+  const { data: today, dataUpdatedAt } = useQuery({
     queryKey: ['today'],
     queryFn: () => call(todayRoutes.read),
     refetchInterval: 20_000,
   });
+  const { account } = useSession();
+  const cooking = useMatch('/stove/:code/cook') !== null;
+  useLive();
+  useEffect(() => outbox.start(account.id), [account.id]);
+  useEffect(() => {
+    if (today && dataUpdatedAt > Date.now() - 2000) learnServerClock(today.now);
+  }, [today, dataUpdatedAt]);
   const [keysOpen, setKeysOpen] = useState(false);
   useKey('?', 'the keys of this screen', () => setKeysOpen(true));
   return (
@@ -100,13 +115,15 @@ export function Shell() {
       >
         Skip to the sheet
       </a>
-      <Rule open={today?.open ?? []} />
+      {!cooking && <Rule open={today?.open ?? []} />}
       <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-20">
         <header className="no-print mb-3 flex items-center gap-4 max-sm:mb-3 max-sm:flex-wrap max-sm:justify-between max-sm:gap-1">
           <JotLine open={today?.open ?? []} />
           {today && today.clocks.length > 0 && <Clocks today={today} />}
+          <WaitingTray />
           <AccountMenu />
         </header>
+        <RingBar today={today} />
         <main id="sheet" tabIndex={-1} className="min-h-0 flex-1 outline-none">
           <Outlet />
         </main>

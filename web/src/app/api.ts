@@ -64,9 +64,13 @@ export const newId = (): string => v7();
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
+      networkMode: 'always',
       staleTime: 5_000,
+      // What was read stays for the days a kitchen may be without its server.
+      gcTime: 14 * 86_400_000,
       retry: (count, error) => error instanceof ServerAway && count < 1,
     },
+    mutations: { networkMode: 'always' },
   },
 });
 

@@ -34,6 +34,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../stove/RunSheet.tsx')).RunSheet }),
       },
       {
+        path: '/stove/:code/cook',
+        lazy: async () => ({ Component: (await import('../stove/CookView.tsx')).CookView }),
+      },
+      {
         path: '/bottling',
         lazy: async () => ({ Component: (await import('../bottling/BottlingList.tsx')).BottlingList }),
       },
@@ -59,6 +63,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../records/Record.tsx')).Record }),
       },
       { path: '/bench', lazy: async () => ({ Component: (await import('../bench/Bench.tsx')).Bench }) },
+      {
+        path: '/bench/pans',
+        lazy: async () => ({ Component: (await import('../bench/Pans.tsx')).Pans }),
+      },
+      {
+        path: '/bench/titration',
+        lazy: async () => ({ Component: (await import('../bench/Titration.tsx')).Titration }),
+      },
+      {
+        path: '/bench/trial',
+        lazy: async () => ({ Component: (await import('../bench/Trial.tsx')).Trial }),
+      },
+      {
+        path: '/bench/simulated',
+        lazy: async () => ({ Component: (await import('../bench/SimulatedBench.tsx')).SimulatedBench }),
+      },
       {
         path: '/kitchen',
         lazy: async () => ({ Component: (await import('../kitchen/KitchenSettings.tsx')).KitchenSettings }),

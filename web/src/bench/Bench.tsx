@@ -5,11 +5,14 @@ import { call, newId } from '../app/api.ts';
 import { useMayWrite } from '../app/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { dayAndTime } from '../ui/format.ts';
+import { dayAndTime, dayMonth } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { useWrite } from '../ui/useWrite.ts';
+import { BenchNav } from './BenchNav.tsx';
 import { Calibrate } from './Calibrate.tsx';
+import { Checks } from './CheckForm.tsx';
+import { Counter } from './Counter.tsx';
 
 const KINDS: Record<Instrument['kind'], string> = {
   'ph-meter': 'pH meter',
@@ -19,7 +22,7 @@ const KINDS: Record<Instrument['kind'], string> = {
 };
 
 function AddInstrument() {
-  const { register, handleSubmit, reset } = useForm({
+  const { register, handleSubmit, resetField } = useForm({
     defaultValues: { kind: 'ph-meter', name: '', compensated: false },
   });
   const write = useWrite(
@@ -27,106 +30,135 @@ function AddInstrument() {
       call(instrumentRoutes.add, {
         body: { id: newId(), kind: v.kind as Instrument['kind'], name: v.name, compensated: v.compensated },
       }),
-    { after: () => reset() },
+    { after: () => resetField('name') },
   );
   return (
-    <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
-      <Choice label="Kind" {...register('kind')}>
-        {Object.entries(KINDS).map(([kind, name]) => (
-          <option key={kind} value={kind}>
-            {name}
-          </option>
-        ))}
-      </Choice>
-      <Field label="What you call it" {...register('name')} error={write.fields.name} />
-      <label className="flex items-center gap-2">
-        <input type="checkbox" className="size-5 accent-[var(--rim)]" {...register('compensated')} /> corrects
-        for temperature by itself
-      </label>
-      <Button type="submit" disabled={write.busy}>
-        Add it
-      </Button>
+    <form onSubmit={handleSubmit((v) => write.run(v))}>
+      <fieldset disabled={write.busy} className="grid gap-4 py-4">
+        <Choice label="Kind" {...register('kind')}>
+          {Object.entries(KINDS).map(([kind, name]) => (
+            <option key={kind} value={kind}>
+              {name}
+            </option>
+          ))}
+        </Choice>
+        <Field label="What you call it" {...register('name')} error={write.fields.name} />
+        <label className="flex items-center gap-2">
+          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...register('compensated')} />{' '}
+          corrects for temperature by itself
+        </label>
+        <Button type="submit">Add it</Button>
+      </fieldset>
     </form>
   );
 }
 
-function Calibrations({ meter }: { meter: Instrument }) {
-  if (meter.calibrations.length === 0) return <p className="py-3 text-ink-2">Never calibrated here.</p>;
+function Table({ heads, children }: { heads: readonly string[]; children: React.ReactNode }) {
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-sm">
         <thead>
           <tr className="border-b border-steel-line text-left text-ink-2">
-            {['When', 'Slope', 'Offset', 'Low check', 'Verdict', 'By'].map((h) => (
+            {heads.map((h) => (
               <th key={h} scope="col" className="py-1.5 pr-3 font-semibold">
                 {h}
               </th>
             ))}
           </tr>
         </thead>
-        <tbody>
-          {meter.calibrations.map((c) => (
-            <tr key={c.id} className="border-b border-steel-line">
-              <td className="py-1.5 pr-3 whitespace-nowrap">{dayAndTime(c.at)}</td>
-              <td className="figure py-1.5 pr-3">{c.slopePercent.toFixed(1)} %</td>
-              <td className="figure py-1.5 pr-3">{c.offsetMv.toFixed(1)} mV</td>
-              <td className="py-1.5 pr-3">{c.low}</td>
-              <td className="py-1.5 pr-3">
-                <State tone={c.accepted ? 'go' : 'stop'}>{c.accepted ? 'accepted' : 'refused'}</State>
-              </td>
-              <td className="py-1.5">{c.by}</td>
-            </tr>
-          ))}
-        </tbody>
+        <tbody>{children}</tbody>
       </table>
     </div>
   );
 }
 
-function Meter({ meter, mayWrite }: { meter: Instrument; mayWrite: boolean }) {
+const Verdict = ({ accepted }: { accepted: boolean }) => (
+  <State tone={accepted ? 'go' : 'stop'}>{accepted ? 'accepted' : 'refused'}</State>
+);
+
+function Calibrations({ meter }: { meter: Instrument }) {
+  if (meter.calibrations.length === 0) return <p className="py-3 text-ink-2">Never calibrated here.</p>;
+  return (
+    <Table heads={['When', 'Slope', 'Offset', 'Low check', 'Verdict', 'By']}>
+      {meter.calibrations.slice(0, 6).map((c) => (
+        <tr key={c.id} className="border-b border-steel-line">
+          <td className="py-1.5 pr-3 whitespace-nowrap">{dayAndTime(c.at)}</td>
+          <td className="figure py-1.5 pr-3">{c.slopePercent.toFixed(1)} %</td>
+          <td className="figure py-1.5 pr-3">{c.offsetMv.toFixed(1)} mV</td>
+          <td className="py-1.5 pr-3">{c.low}</td>
+          <td className="py-1.5 pr-3">
+            <Verdict accepted={c.accepted} />
+          </td>
+          <td className="py-1.5">{c.by}</td>
+        </tr>
+      ))}
+    </Table>
+  );
+}
+
+const CHECK_NAMES = { water: 'water', weight: 'weight', ice: 'ice', boil: 'boiling' } as const;
+
+function KeptChecks({ instrument }: { instrument: Instrument }) {
+  if (instrument.checks.length === 0) return <p className="py-3 text-ink-2">Never checked here.</p>;
+  return (
+    <Table heads={['When', 'On', 'Read', 'Right is', 'Verdict', 'By']}>
+      {instrument.checks.slice(0, 6).map((c) => (
+        <tr key={c.id} className="border-b border-steel-line">
+          <td className="py-1.5 pr-3 whitespace-nowrap">{dayAndTime(c.at)}</td>
+          <td className="py-1.5 pr-3">{CHECK_NAMES[c.kind]}</td>
+          <td className="figure py-1.5 pr-3">{c.read.toFixed(1)}</td>
+          <td className="figure py-1.5 pr-3">{c.expected.toFixed(1)}</td>
+          <td className="py-1.5 pr-3">
+            <Verdict accepted={c.accepted} />
+          </td>
+          <td className="py-1.5">{c.by}</td>
+        </tr>
+      ))}
+    </Table>
+  );
+}
+
+function standingSaid(i: Instrument): string {
+  if (i.kind === 'ph-meter') return i.calibratedToday ? 'calibrated today' : 'not calibrated today';
+  if (i.counts) return i.dueOn ? `good until ${dayMonth(i.dueOn)}` : 'good';
+  return i.checks.length === 0 ? 'not checked yet' : 'wants checking';
+}
+
+function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; mayWrite: boolean }) {
+  const good = i.kind === 'ph-meter' ? i.calibratedToday : i.counts;
   return (
     <Ruled
-      title={meter.name}
+      title={i.name}
       className="mt-6"
-      aside={
-        <State tone={meter.calibratedToday ? 'go' : 'hold'}>
-          {meter.calibratedToday ? 'calibrated today' : 'not calibrated today'}
-        </State>
-      }
+      aside={<State tone={good ? 'go' : 'hold'}>{standingSaid(i)}</State>}
     >
-      {mayWrite && <Calibrate meter={meter} />}
-      <Calibrations meter={meter} />
+      <p className="pt-2 text-sm text-ink-2">
+        {KINDS[i.kind]}
+        {i.kind === 'refractometer' &&
+          (i.compensated ? ', corrects for temperature by itself' : ', corrected here to 20 °C')}
+        {!good && i.whyNot && `: ${i.whyNot}`}
+      </p>
+      {mayWrite && i.kind === 'ph-meter' && <Calibrate meter={i} />}
+      {mayWrite && <Checks instrument={i} />}
+      {i.kind === 'ph-meter' ? <Calibrations meter={i} /> : <KeptChecks instrument={i} />}
     </Ruled>
   );
 }
 
-/** The instruments of the kitchen; a pH counts for release only on a meter calibrated that day. */
+const ORDER: Instrument['kind'][] = ['ph-meter', 'refractometer', 'thermometer', 'scale'];
+
+/** The instruments of the kitchen, each with what it was calibrated or checked by: a reading counts only while that is good. */
 export function Bench() {
   const { data } = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
   const mayWrite = useMayWrite();
   if (!data) return null;
-  const meters = data.filter((i) => i.kind === 'ph-meter');
-  const others = data.filter((i) => i.kind !== 'ph-meter');
+  const sorted = [...data].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
   return (
     <Sheet
-      asideLabel="Instruments"
+      asideLabel="On the counter"
       aside={
         <>
-          <Ruled title="Other instruments">
-            {others.length === 0 && <p className="py-3 text-ink-2">None yet.</p>}
-            <ul>
-              {others.map((i) => (
-                <li key={i.id} className="border-b border-steel-line py-2">
-                  <span className="font-semibold">{i.name}</span>
-                  <span className="block text-sm text-ink-2">
-                    {KINDS[i.kind]}
-                    {i.kind === 'refractometer' &&
-                      (i.compensated ? ', corrects by itself' : ', corrected here to 20 °C')}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </Ruled>
+          <Counter />
           {mayWrite && (
             <Ruled title="Add an instrument" className="mt-6">
               <AddInstrument />
@@ -135,17 +167,20 @@ export function Bench() {
         </>
       }
     >
+      <BenchNav />
       <h1>Bench</h1>
       <p className="mt-1 text-ink-2">
-        A calibration is good for its day. Readings under 4.01 need the low check as well.
+        A calibration is good for its day; readings under pH 4.01 need the low check as well. A refractometer
+        is zeroed every week, a scale and a thermometer are checked every three months.
       </p>
-      {meters.length === 0 && (
-        <Empty title="No pH meter yet">
-          Nobody sees acidity, and it decides what keeps. Add your meter, then calibrate it on 7.00 and 4.01.
+      {sorted.length === 0 && (
+        <Empty title="No instruments yet">
+          Nobody sees acidity, and it decides what keeps. Add your pH meter, then calibrate it on 7.00 and
+          4.01.
         </Empty>
       )}
-      {meters.map((meter) => (
-        <Meter key={`${meter.id} ${meter.calibrations.length}`} meter={meter} mayWrite={mayWrite} />
+      {sorted.map((i) => (
+        <OneInstrument key={`${i.id} ${i.calibrations.length}`} instrument={i} mayWrite={mayWrite} />
       ))}
     </Sheet>
   );

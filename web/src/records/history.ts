@@ -13,7 +13,13 @@ export interface Happening {
   struck: { by: string; why: string } | null;
 }
 
-const MARKS = { start: 'Started', pause: 'Paused', done: 'Done', reopen: 'Taken up again' } as const;
+const MARKS = {
+  start: 'Started',
+  pause: 'Paused',
+  done: 'Done',
+  reopen: 'Taken up again',
+  answer: 'Done again, as prompted',
+} as const;
 
 function steps(lot: LotView): Happening[] {
   return lot.steps.flatMap((s) =>

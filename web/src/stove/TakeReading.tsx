@@ -1,88 +1,36 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
-import { parseQuantity, toCelsius, toGrams } from '@inch/core/quantity';
-import { correctRefractometer } from '@inch/core/sugar';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call, newId } from '../app/api.ts';
+import { call } from '../app/api.ts';
+import { useLiveFigure } from '../bench/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
+import { useDeed } from './deeds.ts';
+import { correctionSaid, jotted, type Kind, kinds, numberIn, rawOf, saidOf } from './taking.ts';
 
-export type Kind = LotView['readings'][number]['kind'];
+export { kinds };
 
-export const kinds: Record<
-  Kind,
-  { name: string; label: string; instrument: Instrument['kind'] | null; key: string }
-> = {
-  brix: { name: 'Sugar', label: 'Refractometer reading, °Bx', instrument: 'refractometer', key: 'b' },
-  ph: { name: 'pH', label: 'pH', instrument: 'ph-meter', key: 'p' },
-  ta: { name: 'Acid', label: 'mL of 0.1 N base on mL of sample, as 12.6/10', instrument: null, key: 'a' },
-  temperature: {
-    name: 'Temperature',
-    label: 'Temperature, °C (or write 176F)',
-    instrument: 'thermometer',
-    key: 't',
-  },
-  mass: { name: 'Weight', label: 'Weight, as in 2.41 kg', instrument: 'scale', key: 'm' },
-  depth: { name: 'Dip', label: 'Depth, as 3 5/8 in or 92 mm', instrument: null, key: 'd' },
-  note: { name: 'Note', label: 'What you see', instrument: null, key: 'o' },
-};
-
-const number = (text: string): number | null =>
-  text.trim() === '' || Number.isNaN(Number(text.replace(',', '.'))) ? null : Number(text.replace(',', '.'));
-
-/** What was read as it would be jotted: the words are kept, and the server reads them again. */
-const jotted = (kind: Kind, text: string): string => (kind === 'ta' ? `ta ${text}` : `d ${text}`);
-
-/** The figure in core units; null while it cannot be read. */
-function rawOf(kind: Kind, text: string): number | null {
-  const bare = number(text);
-  if (kind === 'brix' || kind === 'ph') return bare;
-  if (kind === 'ta' || kind === 'depth') {
-    const jot = parseJot(jotted(kind, text));
-    return jot.kind === kind ? jot.raw : null;
-  }
-  try {
-    if (kind === 'temperature') return bare ?? toCelsius(parseQuantity(text));
-    if (kind === 'mass') return bare ?? toGrams(parseQuantity(text), { name: 'this' }).grams;
-  } catch {
-    return null;
-  }
-  return null;
-}
-
-function correctionSaid(reading: number | null, celsius: number | null, compensated: boolean): string | null {
-  if (reading === null) return null;
-  if (celsius === null)
-    return compensated
-      ? null
-      : 'Give the temperature of the sample, so that it can be corrected and counted.';
-  try {
-    const c = correctRefractometer({ reading, celsius, compensated });
-    if (compensated) return `${c.brix.toFixed(1)} °Bx; the instrument corrects by itself`;
-    return `${c.brix.toFixed(1)} °Bx at 20 °C (read ${reading} at ${celsius} °C, ${c.correction >= 0 ? '+' : '−'}${Math.abs(c.correction).toFixed(2)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
-  } catch (error) {
-    return (error as Error).message;
-  }
-}
-
-function MeterNote({ meter }: { meter: Instrument | undefined }) {
-  if (!meter)
-    return (
+/** Whether a reading with this instrument will count, and where not, why. */
+function InstrumentNote({ kind, instrument }: { kind: Kind; instrument: Instrument | undefined }) {
+  if (!instrument)
+    return kind === 'ph' ? (
       <p className="text-sm text-ink-2">
         Without a meter named, a pH is kept and does not count for release.
       </p>
-    );
-  if (meter.calibratedToday) return <p className="text-sm text-ink-2">{meter.calibrations[0]!.reason}</p>;
+    ) : null;
+  if (instrument.counts)
+    return kind === 'ph' ? <p className="text-sm text-ink-2">{instrument.calibrations[0]!.reason}</p> : null;
   return (
     <p className="text-sm font-semibold text-hold">
-      {meter.name} is not calibrated today: the reading is kept and does not count for release.{' '}
+      {instrument.kind === 'ph-meter'
+        ? `${instrument.name} is not calibrated today: the reading is kept and does not count for release.`
+        : `The reading is kept and does not count: ${instrument.whyNot}.`}{' '}
       <Link to="/bench" className="text-link underline">
-        Calibrate
+        {instrument.kind === 'ph-meter' ? 'Calibrate' : 'Check it'}
       </Link>
     </p>
   );
@@ -96,39 +44,61 @@ interface Props {
   onClose: () => void;
 }
 
+/** What the instrument on the counter shows now, to be taken as it is. */
+function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: string) => void }) {
+  const live = useLiveFigure(kinds[kind].instrument);
+  if (!live || live.value === null) return null;
+  const digits = { scale: 0, 'ph-meter': 2, refractometer: 1, thermometer: 1, burette: 2 }[live.kind];
+  const figure = live.value.toFixed(digits);
+  return (
+    <div className="flex flex-wrap items-center gap-4 rounded-xl border-2 border-steel px-4 py-3">
+      <p className="min-w-40 flex-1">
+        <span className="block text-sm text-ink-2">{live.name}</span>
+        <span className="figure text-4xl font-bold">{figure}</span>
+        {live.celsius !== null && <span className="figure text-ink-2"> at {live.celsius.toFixed(0)} °C</span>}
+        <span className="block text-sm text-ink-2">
+          {live.trouble ?? (live.steady ? 'at rest' : 'still moving, wait')}
+        </span>
+      </p>
+      <Button
+        className="min-h-14"
+        disabled={live.trouble !== null}
+        onClick={() => take(kind === 'mass' ? `${figure} g` : figure, live.celsius?.toFixed(0) ?? '')}
+      >
+        Take it
+      </Button>
+    </div>
+  );
+}
+
 function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
   const instruments = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
   const own = instruments.data?.filter((i) => i.kind === kinds[kind].instrument) ?? [];
+  const live = useLiveFigure(kinds[kind].instrument);
   const [text, setText] = useState('');
   const [warmth, setWarmth] = useState('');
   const [sample, setSample] = useState<'pan' | 'finished'>(finished ? 'finished' : 'pan');
   const [instrumentId, setInstrumentId] = useState<string | null>(null);
   const [because, setBecause] = useState('');
-  const chosen = own.find((i) => i.id === instrumentId) ?? own[0];
-  const [raw, celsius] = [rawOf(kind, text), number(warmth)];
-  const write = useWrite(
-    () =>
-      call(lotRoutes.measure, {
-        params: { id: lot.id },
-        body: {
-          id: newId(),
-          stepId,
-          kind,
-          sample,
-          said:
-            kind === 'ta' || kind === 'depth'
-              ? jotted(kind, text)
-              : kind === 'note'
-                ? text
-                : `${text}${warmth ? ` @${warmth}` : ''}`,
-          raw,
-          celsius,
-          instrumentId: chosen?.id ?? null,
-          because: because || null,
-        },
-      }),
-    { after: onClose },
-  );
+  const chosen = own.find((i) => i.id === instrumentId) ?? own.find((i) => i.name === live?.name) ?? own[0];
+  const [raw, celsius] = [rawOf(kind, text), numberIn(warmth)];
+  const write = useDeed(lot, { after: onClose });
+  const said = saidOf(kind, text, warmth);
+  const keep = () =>
+    write.run({
+      deed: 'measure',
+      words: `${kinds[kind].name} ${text}${warmth ? ` at ${warmth} °C` : ''}`,
+      body: {
+        stepId,
+        kind,
+        sample,
+        said,
+        raw,
+        celsius,
+        instrumentId: chosen?.id ?? null,
+        because: because || null,
+      },
+    });
   const questioned = write.fields.because;
   const unread = kind !== 'note' && text !== '' && raw === null ? 'Write a figure.' : undefined;
   return (
@@ -136,9 +106,16 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
       className="grid gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        write.run(undefined);
+        keep();
       }}
     >
+      <LiveFigure
+        kind={kind}
+        take={(figure, warm) => {
+          setText(figure);
+          if (kind === 'brix') setWarmth(warm);
+        }}
+      />
       <div className="grid grid-cols-2 gap-4">
         <Field
           className={kind === 'brix' ? '' : 'col-span-2'}
@@ -168,7 +145,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
       {(kind === 'ta' || kind === 'depth') && raw !== null && (
         <p className="text-ink-2">{parseJot(jotted(kind, text)).understood}</p>
       )}
-      {kind === 'ph' && <MeterNote meter={chosen} />}
+      <InstrumentNote kind={kind} instrument={chosen} />
       {own.length > 1 && (
         <Choice label="With" value={chosen?.id} onChange={(e) => setInstrumentId(e.target.value)}>
           {own.map((i) => (
@@ -178,7 +155,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
           ))}
         </Choice>
       )}
-      {(kind === 'brix' || kind === 'ph') && (
+      {(kind === 'brix' || kind === 'ph' || kind === 'ta') && (
         <Choice
           label="Of what"
           value={sample}
@@ -203,10 +180,14 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
         />
       )}
       <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={onClose}>
+        <Button tone="plain" className="min-h-14" onClick={onClose}>
           Not now
         </Button>
-        <Button type="submit" disabled={write.busy || text.trim() === '' || unread !== undefined}>
+        <Button
+          type="submit"
+          className="min-h-14"
+          disabled={write.busy || text.trim() === '' || unread !== undefined}
+        >
           Keep it
         </Button>
       </div>

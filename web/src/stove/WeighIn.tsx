@@ -1,14 +1,14 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/lot';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { parseQuantity, toGrams } from '@inch/core/quantity';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
 import { useCatalogue } from '../app/catalogue.ts';
 import { useSession } from '../app/session.tsx';
+import { useLiveFigure } from '../bench/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { weight } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
+import { useDeed } from './deeds.ts';
 
 type Line = LotView['lines'][number];
 
@@ -33,7 +33,36 @@ function usedGrams(
   }
 }
 
-function LineToAdd({
+/** How much of what was planned really came onto the scale: for what has no line to follow. */
+function proportionOf(lot: LotView, line: Line): number | null {
+  if (line.follows || line.grams === null) return null;
+  const main = lot.lines
+    .filter((l) => l.lineId !== line.lineId && l.grams !== null)
+    .sort((a, b) => b.grams! - a.grams!)
+    .find((l) => (recordedOf(lot, l)?.grams ?? 0) > 0);
+  if (!main) return null;
+  const share = recordedOf(lot, main)!.grams / main.grams!;
+  return Math.abs(share - 1) > 0.02 ? share : null;
+}
+
+/** What stands recorded of a line, with the amount planned beside it where that was another. */
+function Recorded({ line, done }: { line: Line; done: NonNullable<ReturnType<typeof recordedOf>> }) {
+  return (
+    <li className="flex items-center gap-3 border-b border-steel-line py-3">
+      <State tone={done.grams > 0 ? 'go' : 'hold'}>{done.grams > 0 ? 'in' : 'left out'}</State>
+      <span className="flex-1 text-lg">
+        {line.name} {done.from && <span className="text-sm text-ink-2">from {done.from}</span>}
+      </span>
+      <span className="figure text-lg font-bold">{done.grams > 0 ? weight(done.grams) : done.why}</span>
+      {line.grams !== null && done.grams > 0 && Math.abs(done.grams - line.grams) > 1 && (
+        <span className="figure text-sm text-ink-2">of {weight(line.grams)}</span>
+      )}
+    </li>
+  );
+}
+
+/** A line to be weighed in, or left out with a word why. */
+export function LineToAdd({
   lot,
   line,
   stepId,
@@ -41,46 +70,49 @@ function LineToAdd({
 }: {
   lot: LotView;
   line: Line;
-  stepId: string;
+  stepId: string | null;
   at: string | undefined;
 }) {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
-  const [text, setText] = useState(line.grams === null ? '' : String(Math.round(line.grams)));
+  const live = useLiveFigure('scale');
+  const [typed, setTyped] = useState<string | null>(null);
   const [leaving, setLeaving] = useState(false);
+  const [from, setFrom] = useState<string | null>(null);
   const [why, setWhy] = useState('');
-  const write = useWrite((grams: number) =>
-    call(lotRoutes.add, {
-      params: { id: lot.id },
+  const write = useDeed(lot);
+  const done = recordedOf(lot, line);
+  if (done) return <Recorded line={line} done={done} />;
+  const text = typed ?? (line.now === null ? '' : String(Math.round(line.now * 10) / 10));
+  const used = usedGrams(text, line, kitchen.cupSchool, catalogue);
+  const share = proportionOf(lot, line);
+  const moved = line.grams !== null && line.now !== null && Math.abs(line.now - line.grams) > 0.5;
+  const record = () =>
+    write.run({
+      deed: 'add',
+      words: leaving ? `${line.name} left out` : `${line.name} ${weight(used as number)}`,
       body: {
-        id: newId(),
         stepId,
         lineId: line.lineId,
         ingredientId: line.ingredientId,
-        grams,
+        grams: leaving ? 0 : (used as number),
         why: leaving ? why : null,
+        from: from || null,
         ...(at ? { at } : {}),
       },
-    }),
-  );
-  const done = recordedOf(lot, line);
-  const used = usedGrams(text, line, kitchen.cupSchool, catalogue);
-  if (done)
-    return (
-      <li className="flex items-center gap-3 border-b border-steel-line py-3">
-        <State tone={done.grams > 0 ? 'go' : 'hold'}>{done.grams > 0 ? 'in' : 'left out'}</State>
-        <span className="flex-1 text-lg">{line.name}</span>
-        <span className="figure text-lg font-bold">{done.grams > 0 ? weight(done.grams) : done.why}</span>
-        {line.grams !== null && done.grams > 0 && Math.abs(done.grams - line.grams) > 1 && (
-          <span className="figure text-sm text-ink-2">of {weight(line.grams)}</span>
-        )}
-      </li>
-    );
+    });
   return (
     <li className="border-b border-steel-line py-3">
       <div className="flex flex-wrap items-center gap-3">
-        <span className="min-w-40 flex-1 text-lg">
+        <span className="min-w-40 flex-1 text-lg leading-snug">
           <span className="font-semibold">{line.name}</span> <span className="text-ink-2">{line.said}</span>
+          {moved && (
+            <span className="block text-base">
+              now <strong className="figure">{weight(line.now!)}</strong>, was{' '}
+              <span className="figure line-through">{weight(line.grams!)}</span>
+              {line.follows && <span className="text-ink-2">: it follows {line.follows}</span>}
+            </span>
+          )}
         </span>
         {leaving ? (
           <input
@@ -95,21 +127,53 @@ function LineToAdd({
           <input
             aria-label={`${line.name}, grams weighed`}
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => setTyped(e.target.value)}
             className="figure min-h-14 w-32 rounded-lg border border-steel bg-enamel px-3 text-right text-lg font-bold"
           />
         )}
         <Button
           className="min-h-14"
           disabled={write.busy || (leaving ? why.trim().length < 2 : typeof used === 'string')}
-          onClick={() => write.run(leaving ? 0 : (used as number))}
+          onClick={record}
         >
           {leaving ? 'Leave out' : 'Weighed in'}
         </Button>
-        <Button tone="quiet" size="small" onClick={() => setLeaving(!leaving)}>
+        <Button tone="quiet" className="min-h-14" onClick={() => setLeaving(!leaving)}>
           {leaving ? 'it goes in' : 'left out…'}
         </Button>
       </div>
+      {!leaving && (
+        <div className="flex flex-wrap items-center gap-x-2 text-base">
+          {live?.value != null && (
+            <Button tone="quiet" className="min-h-14 px-2" onClick={() => setTyped(String(live.value))}>
+              take <span className="figure">{weight(Math.max(0, live.value))}</span> from the scale
+            </Button>
+          )}
+          {share !== null && (
+            <Button
+              tone="quiet"
+              className="min-h-14 px-2"
+              onClick={() => setTyped(String(Math.round(line.grams! * share)))}
+            >
+              in proportion: <span className="figure">{weight(line.grams! * share)}</span>
+            </Button>
+          )}
+          {from === null ? (
+            <Button tone="quiet" className="min-h-14 px-2 font-normal" onClick={() => setFrom('')}>
+              from which bag or picking…
+            </Button>
+          ) : (
+            <input
+              aria-label={`${line.name}, from which bag or picking`}
+              autoFocus
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+              placeholder="bag, picking or bottle"
+              className="min-h-12 w-56 rounded-lg border border-steel bg-enamel px-3"
+            />
+          )}
+        </div>
+      )}
       {!leaving && typeof used === 'string' && text !== '' && (
         <p className="mt-1 text-sm font-semibold text-stop">{used}</p>
       )}

@@ -1,14 +1,20 @@
 import { type LotHead, lotRoutes } from '@inch/contract/lot';
 import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { call } from '../app/api.ts';
+import { useWaiting } from '../outbox/outbox.ts';
+import { withWaiting } from '../outbox/overlay.ts';
 
-/** A lot by its code, read again every so often: another device may be writing to it. */
+/** A lot by its code, as the server has it and with what waits on this device. */
 export function useLot(code: string) {
-  return useQuery({
+  const waiting = useWaiting();
+  const query = useQuery({
     queryKey: ['lot', code],
     queryFn: () => call(lotRoutes.read, { params: { id: code } }),
     refetchInterval: 20_000,
   });
+  const data = useMemo(() => query.data && withWaiting(query.data, waiting), [query.data, waiting]);
+  return { ...query, data };
 }
 
 /** Every lot of the kitchen, newest first, fetched a page after another. */

@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
+import { serverNow } from '../app/serverClock.ts';
 
-/** The time now as ISO text, renewed every so many milliseconds. */
+/** The time now by the server's clock as ISO text, renewed every so many milliseconds. */
 export function useNow(every = 1000): string {
-  const [now, setNow] = useState(() => new Date().toISOString());
+  const [now, setNow] = useState(serverNow);
   useEffect(() => {
-    const timer = setInterval(() => setNow(new Date().toISOString()), every);
+    const timer = setInterval(() => setNow(serverNow()), every);
     return () => clearInterval(timer);
   }, [every]);
   return now;

@@ -1,0 +1,226 @@
+import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call, newId } from '../app/api.ts';
+import { useMayWrite, useSession } from '../app/session.tsx';
+import { PanRuler } from '../stove/PanRuler.tsx';
+import { useRulerUnit } from '../stove/ruler.ts';
+import { Button } from '../ui/Button.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { grouped } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { BenchNav } from './BenchNav.tsx';
+import { type PanForm, shapeFrom } from './panShape.ts';
+
+const MATERIALS: Record<Vessel['material'], string> = {
+  steel: 'stainless steel',
+  enamel: 'enamel',
+  glass: 'glass',
+  ceramic: 'ceramic',
+  aluminium: 'aluminium',
+  copper: 'copper',
+  plastic: 'food plastic',
+  cloth: 'cloth',
+};
+
+const EMPTY: PanForm = { kind: 'straight', across: '', lower: '', high: '', poured: '' };
+const COLOUR = '#8E1230';
+
+function NewPan() {
+  const { kitchen } = useSession();
+  const [unit] = useRulerUnit();
+  const [name, setName] = useState('');
+  const [material, setMaterial] = useState<Vessel['material']>('steel');
+  const [form, setForm] = useState<PanForm>(EMPTY);
+  const set = (part: Partial<PanForm>) => setForm({ ...form, ...part });
+  const read = shapeFrom(form, kitchen.cupSchool);
+  const shape = 'shape' in read ? read.shape : null;
+  const write = useWrite(
+    () =>
+      call(vesselRoutes.add, {
+        body: { id: newId(), name, material, shape: shape as Vessel['shape'] },
+      }),
+    {
+      done: 'The pan is kept',
+      after: () => {
+        setName('');
+        setForm(EMPTY);
+      },
+    },
+  );
+  const named = NewVessel.shape.name.safeParse(name);
+  return (
+    <form
+      className="grid gap-4 py-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        write.run(undefined);
+      }}
+    >
+      <Field
+        label="What you call it"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        error={write.fields.name}
+      />
+      <Choice
+        label="Made of"
+        value={material}
+        onChange={(e) => setMaterial(e.target.value as Vessel['material'])}
+      >
+        {Object.entries(MATERIALS).map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        label="Known by"
+        value={form.kind}
+        onChange={(e) => set({ kind: e.target.value as PanForm['kind'] })}
+      >
+        <option value="straight">its width and height, straight sides</option>
+        <option value="tapered">its widths and height, tapered</option>
+        <option value="poured">volumes poured in, and the depth each reached</option>
+      </Choice>
+      {form.kind === 'poured' ? (
+        <label className="block">
+          <span className="mb-1 block text-sm font-semibold text-ink-2">
+            One to a line: what was poured in all, then its depth
+          </span>
+          <textarea
+            rows={5}
+            className="figure w-full rounded-lg border border-steel bg-enamel px-3 py-2"
+            placeholder={'1 l, 7/8 in\n2 l, 1 5/8 in\n4 l, 3 1/8 in'}
+            value={form.poured}
+            onChange={(e) => set({ poured: e.target.value })}
+          />
+        </label>
+      ) : (
+        <div className="grid grid-cols-2 gap-3">
+          {form.kind === 'tapered' && (
+            <Field
+              label="Across at the bottom, inside"
+              figure
+              placeholder="9 1/2 in"
+              value={form.lower}
+              onChange={(e) => set({ lower: e.target.value })}
+            />
+          )}
+          <Field
+            label={form.kind === 'tapered' ? 'Across at the rim, inside' : 'Across, inside'}
+            figure
+            placeholder="11 in"
+            value={form.across}
+            onChange={(e) => set({ across: e.target.value })}
+          />
+          <Field
+            label="High, inside"
+            figure
+            placeholder="5 in"
+            value={form.high}
+            onChange={(e) => set({ high: e.target.value })}
+          />
+        </div>
+      )}
+      {'asks' in read && read.asks && <p className="font-semibold text-stop">{read.asks}</p>}
+      {write.fields.shape && <p className="font-semibold text-stop">{write.fields.shape}</p>}
+      {shape && (
+        <PanRuler
+          shape={shape}
+          level={null}
+          colour={COLOUR}
+          unit={unit}
+          said="The pan as measured, beside a ruler"
+        />
+      )}
+      <Button type="submit" disabled={write.busy || !shape || !named.success}>
+        Keep the pan
+      </Button>
+    </form>
+  );
+}
+
+function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
+  const [unit] = useRulerUnit();
+  const write = useWrite((retired: boolean) =>
+    call(vesselRoutes.retire, { params: { id: pan.id }, body: { retired } }),
+  );
+  return (
+    <li className="flex flex-wrap items-start gap-5 border-b border-steel-line py-4">
+      <div className={`w-52 ${pan.retired ? 'opacity-50' : ''}`}>
+        <PanRuler
+          shape={pan.shape}
+          level={null}
+          colour={COLOUR}
+          unit={unit}
+          said={`${pan.name}, beside a ruler`}
+        />
+      </div>
+      <div className="min-w-48 flex-1">
+        <p className="text-lg font-semibold">{pan.name}</p>
+        <p className="text-ink-2">
+          {MATERIALS[pan.material]}, holds <span className="figure">{grouped(pan.holdsMl / 1000, 2)} L</span>;
+          a boil in it wants half of that free
+        </p>
+        <p className="mt-1">
+          {pan.learned ? (
+            <>
+              Boils off <strong className="figure">{pan.learned.gramsPerMinute.toFixed(0)} g</strong> a
+              minute, by {pan.learned.lots === 1 ? 'one lot' : `${pan.learned.lots} lots`}, give or take{' '}
+              <span className="figure">{Math.round(pan.learned.spread * 100)} %</span>
+            </>
+          ) : (
+            <span className="text-ink-2">Its boil is not known yet: the first lot reduced in it tells.</span>
+          )}
+        </p>
+      </div>
+      {mayWrite && (
+        <Button tone="quiet" size="small" disabled={write.busy} onClick={() => write.run(!pan.retired)}>
+          {pan.retired ? 'take it out again' : 'put it away'}
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** The kitchen's pans: measured once, so that a dip of the ruler tells volume, °Bx and minutes. */
+export function Pans() {
+  const { data } = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
+  const mayWrite = useMayWrite();
+  const [unit, setUnit] = useRulerUnit();
+  if (!data) return null;
+  return (
+    <Sheet
+      asideLabel="Measure a pan"
+      aside={
+        mayWrite && (
+          <Ruled title="Measure a pan">
+            <NewPan />
+          </Ruled>
+        )
+      }
+    >
+      <BenchNav />
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1>Pans</h1>
+        <Button tone="quiet" size="small" onClick={() => setUnit(unit === 'in' ? 'mm' : 'in')}>
+          rulers in {unit === 'in' ? 'millimetres' : 'inches'}
+        </Button>
+      </div>
+      {data.length === 0 ? (
+        <Empty title="No pan measured yet">
+          Measure across and down the inside of your pan, or pour water in by the litre and read each depth.
+          From then on one dip of a ruler tells what is in it.
+        </Empty>
+      ) : (
+        <ul>
+          {data.map((pan) => (
+            <PanRow key={pan.id} pan={pan} mayWrite={mayWrite} />
+          ))}
+        </ul>
+      )}
+    </Sheet>
+  );
+}

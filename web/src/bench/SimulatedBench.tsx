@@ -1,0 +1,298 @@
+import { brixOf } from '@inch/core/formula';
+import type { SpeakingKind } from '@inch/core/instrument';
+import { type Fault, type SimulatedInstrument, simulatedDepth, simulatedVolume } from '@inch/core/simulated';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { useCatalogue } from '../app/catalogue.ts';
+import { useSession } from '../app/session.tsx';
+import { IngredientPicker } from '../formulas/IngredientPicker.tsx';
+import { PanRuler } from '../stove/PanRuler.tsx';
+import { depthSaid, useRulerUnit } from '../stove/ruler.ts';
+import { Button } from '../ui/Button.tsx';
+import { duration, grouped } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { useAttached } from './attached.ts';
+import { BenchNav } from './BenchNav.tsx';
+import { type Simulation, simulated, USUAL_PAN, useSimulation } from './simulation.ts';
+
+const FIRES = [
+  { name: 'off', watts: 0 },
+  { name: 'low', watts: 500 },
+  { name: 'simmer', watts: 1100 },
+  { name: 'full', watts: 1900 },
+];
+const SPEEDS = [1, 10, 60, 240];
+const FAULTS: { fault: Fault; name: string }[] = [
+  { fault: 'none', name: 'works' },
+  { fault: 'stuck', name: 'sticks' },
+  { fault: 'drifting', name: 'drifts' },
+  { fault: 'gone', name: 'silent' },
+];
+const UNITS: Record<SpeakingKind, { unit: string; digits: number }> = {
+  scale: { unit: 'g', digits: 0 },
+  refractometer: { unit: '°Bx', digits: 1 },
+  'ph-meter': { unit: 'pH', digits: 2 },
+  thermometer: { unit: '°C', digits: 1 },
+  burette: { unit: 'mL', digits: 2 },
+};
+
+function Choices<T>({
+  label,
+  options,
+  chosen,
+  choose,
+}: {
+  label: string;
+  options: { name: string; value: T }[];
+  chosen: T;
+  choose: (value: T) => void;
+}) {
+  return (
+    <fieldset className="flex flex-wrap items-center gap-1">
+      <legend className="float-left mr-2 w-24 py-2 text-sm font-semibold text-ink-2">{label}</legend>
+      {options.map((o) => (
+        <button
+          key={o.name}
+          type="button"
+          aria-pressed={o.value === chosen}
+          onClick={() => choose(o.value)}
+          className={`min-h-11 rounded-lg border-2 px-3 ${o.value === chosen ? 'border-rim bg-rim text-on-rim' : 'border-steel-line text-link hover:bg-rim-pale'}`}
+        >
+          {o.name}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+/** One simulated instrument as a thing on the counter: its display, its plug, what is wrong with it. */
+function Instrument({ one, attached }: { one: SimulatedInstrument; attached: boolean }) {
+  const { unit, digits } = UNITS[one.kind];
+  return (
+    <li className="border-b border-steel-line py-3">
+      <div className="flex items-center gap-3">
+        <span className="min-w-0 flex-1">
+          <span className="block font-semibold">{one.name}</span>
+          <label className="text-sm text-ink-2">
+            it{' '}
+            <select
+              aria-label={`${one.name}: what is wrong with it`}
+              className="min-h-8 rounded-md border border-steel bg-enamel px-1"
+              value={one.fault}
+              onChange={(e) => simulated.fault(one.kind, e.target.value as Fault)}
+            >
+              {FAULTS.map((f) => (
+                <option key={f.fault} value={f.fault}>
+                  {f.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </span>
+        <span className="figure min-w-28 rounded-lg border-2 border-steel bg-[var(--steel-high)] px-3 py-1.5 text-right text-2xl font-bold">
+          {one.fault === 'gone' || one.shown === null ? '–' : one.shown.toFixed(digits)}
+          <span className="ml-1 text-sm font-normal">{unit}</span>
+        </span>
+        <Button
+          tone={attached ? 'plain' : 'main'}
+          className="w-28"
+          aria-label={`${attached ? 'Unplug' : 'Attach'} ${one.name}`}
+          onClick={() => (attached ? simulated.detach(one.kind) : simulated.attach(one.kind))}
+        >
+          {attached ? 'Unplug' : 'Attach'}
+        </Button>
+      </div>
+    </li>
+  );
+}
+
+function PourIn() {
+  const catalogue = useCatalogue();
+  const [id, setId] = useState('sour-cherry-juice');
+  const [grams, setGrams] = useState('');
+  const entry = catalogue.find(id);
+  const pour = () => {
+    try {
+      simulated.pour(entry!, Number(grams));
+      setGrams('');
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  return (
+    <form
+      aria-label="Put into the simulated pan"
+      className="mt-4 flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        pour();
+      }}
+    >
+      <label className="text-sm font-semibold text-ink-2">
+        Put in, g
+        <input
+          className="figure block min-h-11 w-28 rounded-lg border border-steel bg-enamel px-3 text-right text-lg text-ink"
+          inputMode="decimal"
+          value={grams}
+          onChange={(e) => setGrams(e.target.value)}
+        />
+      </label>
+      <IngredientPicker label="Put in, of what" value={id} onChoose={setId} />
+      <Button type="submit" className="min-h-11" disabled={!(Number(grams) > 0) || !entry}>
+        Put it in
+      </Button>
+    </form>
+  );
+}
+
+function Jar({ simulation }: { simulation: Simulation }) {
+  const { jar } = simulation.bench;
+  return (
+    <Ruled title="A jar to titrate" className="mt-6">
+      {jar ? (
+        <div className="flex flex-wrap items-center gap-3 py-3">
+          <p className="min-w-44 flex-1">
+            <span className="figure">{jar.sampleMl} mL</span> of the pan in water; base of{' '}
+            <span className="figure">{jar.normality} N</span> in the burette
+          </p>
+          {[0.1, 0.5, 1].map((ml) => (
+            <Button key={ml} tone="plain" onClick={() => simulated.runBurette(ml)}>
+              run {ml} mL
+            </Button>
+          ))}
+          <Button tone="quiet" onClick={() => simulated.emptyJar()}>
+            empty it
+          </Button>
+        </div>
+      ) : (
+        <div className="flex items-center gap-3 py-3">
+          <p className="flex-1 text-ink-2">The electrode stands in the pan.</p>
+          <Button
+            tone="plain"
+            onClick={() => {
+              try {
+                simulated.fillJar(10);
+              } catch (error) {
+                toast.error((error as Error).message);
+              }
+            }}
+          >
+            Take 10 mL
+          </Button>
+        </div>
+      )}
+    </Ruled>
+  );
+}
+
+function Pan({ simulation }: { simulation: Simulation }) {
+  const [unit] = useRulerUnit();
+  const { pan, seconds } = simulation.bench;
+  const depth = simulatedDepth(pan);
+  const { hotMillilitres } = simulatedVolume(pan);
+  return (
+    <div className="flex flex-wrap gap-8">
+      <div className="w-96 max-w-full">
+        <PanRuler
+          shape={pan.shape}
+          level={depth}
+          colour="#8E1230"
+          unit={unit}
+          said={`The simulated pan, ${depthSaid(depth, unit)} deep`}
+        />
+        <p className="figure mt-1">
+          <span className="text-ink-2">ruler</span> <strong>{depthSaid(depth, unit)}</strong>{' '}
+          <span className="text-ink-2">· {grouped(hotMillilitres)} mL ·</span> {pan.celsius.toFixed(0)} °C{' '}
+          <span className="text-ink-2">· truly {brixOf(pan.part).toFixed(1)} °Bx</span>
+        </p>
+      </div>
+      <div className="min-w-72 flex-1">
+        <p className="mb-3">
+          <span className="figure text-4xl font-bold">{duration(seconds)}</span>{' '}
+          <span className="text-ink-2">simulated</span>
+        </p>
+        <div className="grid gap-3">
+          <Choices
+            label="Burner"
+            options={FIRES.map((f) => ({ name: f.name, value: f.watts }))}
+            chosen={pan.watts}
+            choose={(watts) => simulated.burner(watts)}
+          />
+          <Choices
+            label="Speed"
+            options={SPEEDS.map((s) => ({ name: `× ${s}`, value: s }))}
+            chosen={simulation.speed}
+            choose={(speed) => simulated.pace(speed)}
+          />
+          <Choices
+            label="Time"
+            options={[
+              { name: 'goes on', value: true },
+              { name: 'stands still', value: false },
+            ]}
+            chosen={simulation.running}
+            choose={(running) => simulated.pause(running)}
+          />
+        </div>
+        <PourIn />
+        <Jar simulation={simulation} />
+      </div>
+    </div>
+  );
+}
+
+/** A pan and instruments made of physics alone, that speak through the door a real one would use. */
+export function SimulatedBench() {
+  const simulation = useSimulation();
+  const attached = useAttached();
+  const { kitchen } = useSession();
+  return (
+    <Sheet
+      asideLabel="Simulated instruments"
+      aside={
+        simulation && (
+          <Ruled title="Instruments">
+            <ul>
+              {Object.values(simulation.bench.instruments).map((one) => (
+                <Instrument
+                  key={one.kind}
+                  one={one}
+                  attached={attached.some((a) => a.kind === one.kind && a.name === one.name)}
+                />
+              ))}
+            </ul>
+            <p className="mt-3 text-sm text-ink-2">
+              Attached, an instrument is on the counter: the cook view takes its figure. What it shows has the
+              noise and the slowness of a real one.
+            </p>
+          </Ruled>
+        )
+      }
+    >
+      <BenchNav />
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1>Simulated bench</h1>
+        {simulation && (
+          <Button tone="quiet" size="small" onClick={() => simulated.clear()}>
+            clear it away
+          </Button>
+        )}
+      </div>
+      {simulation ? (
+        <div className="mt-4">
+          <Pan simulation={simulation} />
+        </div>
+      ) : (
+        <Empty title="Nothing on the simulated burner">
+          <p>
+            A pan, a fire and five instruments that behave like real ones: learn the cook view, or try what
+            goes wrong, without fruit.
+          </p>
+          <Button className="mt-4" onClick={() => simulated.setUp(USUAL_PAN, kitchen.elevationMetres)}>
+            Set a pan on
+          </Button>
+        </Empty>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,83 @@
+import type { LotView } from '@inch/contract/lot';
+import { lotLines } from '@inch/core/lot';
+import { correctRefractometer } from '@inch/core/sugar';
+import type { Waiting } from './outbox.ts';
+
+type Body = Record<string, unknown>;
+const entryOf = (body: Body) => ({
+  id: body.id as string,
+  at: body.at as string,
+  by: 'you, not sent yet',
+  struck: null,
+});
+
+function readingOf(body: Body): LotView['readings'][number] {
+  const raw = (body.raw as number | null) ?? null;
+  const celsius = (body.celsius as number | null) ?? null;
+  const kind = body.kind as LotView['readings'][number]['kind'];
+  const value =
+    kind === 'brix' && raw !== null && celsius !== null
+      ? correctRefractometer({ reading: raw, celsius }).brix
+      : raw;
+  return {
+    ...entryOf(body),
+    stepId: (body.stepId as string | null) ?? null,
+    kind,
+    sample: (body.sample as 'pan' | 'finished') ?? 'pan',
+    said: (body.said as string) ?? '',
+    raw,
+    celsius,
+    value: kind === 'note' ? null : value,
+    instrument: null,
+    counts: false,
+    whyNot: 'waiting to be sent',
+    note: (body.because as string | null) ?? null,
+  };
+}
+
+function withMark(lot: LotView, body: Body): LotView {
+  const mark = {
+    kind: body.mark as LotView['steps'][number]['marks'][number]['kind'],
+    at: body.at as string,
+    by: 'you, not sent yet',
+  };
+  return {
+    ...lot,
+    steps: lot.steps.map((s) => (s.id === body.stepId ? { ...s, marks: [...s.marks, mark] } : s)),
+  };
+}
+
+function withOne(lot: LotView, { deed, body }: Waiting): LotView {
+  if (deed === 'mark') return withMark(lot, body);
+  if (deed === 'measure')
+    return lot.readings.some((r) => r.id === body.id)
+      ? lot
+      : { ...lot, readings: [...lot.readings, readingOf(body)] };
+  if (deed === 'add')
+    return lot.additions.some((a) => a.id === body.id)
+      ? lot
+      : {
+          ...lot,
+          additions: [
+            ...lot.additions,
+            {
+              ...entryOf(body),
+              stepId: (body.stepId as string | null) ?? null,
+              lineId: (body.lineId as string | null) ?? null,
+              ingredientId: body.ingredientId as string,
+              grams: body.grams as number,
+              why: (body.why as string | null) ?? null,
+              from: (body.from as string | null) ?? null,
+            },
+          ],
+        };
+  return lot;
+}
+
+/** A lot as it is once what waits on this device has arrived: its steps, readings and amounts; gates stay as the server judged them. */
+export function withWaiting(lot: LotView, waiting: readonly Waiting[]): LotView {
+  const own = waiting.filter((w) => w.lotId === lot.id && w.problem === null);
+  if (own.length === 0) return lot;
+  const laid = own.reduce(withOne, lot);
+  return { ...laid, lines: lotLines(laid, laid.cupSchool) };
+}

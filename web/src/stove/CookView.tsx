@@ -1,0 +1,152 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { presentStep, stepClock } from '@inch/core/lot';
+import { useQueries } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { Away } from '../app/Away.tsx';
+import { call } from '../app/api.ts';
+import { useAttached } from '../bench/attached.ts';
+import { useWaiting } from '../outbox/outbox.ts';
+import { withWaiting } from '../outbox/overlay.ts';
+import { buttonLook } from '../ui/Button.tsx';
+import { duration } from '../ui/format.ts';
+import { Ruled } from '../ui/Sheet.tsx';
+import { Fruit } from '../ui/State.tsx';
+import { useNow } from '../ui/useNow.ts';
+import { PanSide } from './PanSide.tsx';
+import { Readings } from './Readings.tsx';
+import { AllDone, LevelGlasses } from './RunSheet.tsx';
+import { StepDesk } from './StepDesk.tsx';
+import { useLot, useLots } from './useLot.ts';
+import { panOf } from './usePan.ts';
+import { useWakeLock } from './wakeLock.ts';
+
+/** Every lot on the stove, each kept on this device so that it can be cooked on while the server is away. */
+function useMaking(): LotView[] {
+  const lots = useLots();
+  const codes = useMemo(
+    () => (lots.data?.lots ?? []).filter((l) => l.state === 'making').map((l) => l.code),
+    [lots.data],
+  );
+  const waiting = useWaiting();
+  const read = useQueries({
+    queries: codes.map((code) => ({
+      queryKey: ['lot', code],
+      queryFn: () => call(lotRoutes.read, { params: { id: code } }),
+      refetchInterval: 20_000,
+    })),
+  });
+  return read.flatMap((q) => (q.data ? [withWaiting(q.data, waiting)] : []));
+}
+
+/** A lot on the stove: its code, the step it is at, its clock. */
+function LotTab({ lot, here, now }: { lot: LotView; here: boolean; now: string }) {
+  const step = presentStep(lot.steps, now);
+  const clock = step && stepClock(step, now);
+  const seconds = clock?.state === 'running' ? (clock.leftSeconds ?? clock.elapsedSeconds) : null;
+  return (
+    <Link
+      to={`/stove/${lot.code}/cook`}
+      aria-current={here ? 'page' : undefined}
+      className={`flex min-h-14 min-w-0 items-center gap-2.5 rounded-lg border-2 px-3 ${here ? 'border-rim bg-rim-pale' : 'border-steel-line'}`}
+    >
+      <Fruit colour={lot.product.colour} size={14} />
+      <span className="figure font-bold">{lot.code}</span>
+      <span className="truncate text-sm text-ink-2">{step ? step.title : 'fill the bottles'}</span>
+      {seconds !== null && (
+        <span className={`figure text-lg font-bold ${seconds < 0 ? 'text-hold' : ''}`}>
+          {duration(seconds)}
+        </span>
+      )}
+    </Link>
+  );
+}
+
+/** What the instruments on the counter show, while any is attached. */
+function OnTheCounter() {
+  const attached = useAttached();
+  if (attached.length === 0) return null;
+  return (
+    <Ruled title="On the counter" className="mt-5">
+      <ul>
+        {attached.map((a) => (
+          <li key={a.kind} className="flex items-baseline gap-3 border-b border-steel-line py-1.5">
+            <span className="min-w-0 flex-1 truncate">{a.name}</span>
+            <span className={`figure text-lg font-bold ${a.trouble || !a.steady ? 'text-ink-2' : ''}`}>
+              {a.value === null
+                ? '–'
+                : a.value.toFixed(a.kind === 'scale' ? 0 : a.kind === 'ph-meter' ? 2 : 1)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Ruled>
+  );
+}
+
+/** The present step fills the screen, to be read from two metres away; every lot on the stove along the top. */
+export function CookView() {
+  const { code = '' } = useParams();
+  const { data: lot, error, refetch } = useLot(code);
+  const making = useMaking();
+  const lit = useWakeLock();
+  const now = useNow();
+  useEffect(() => {
+    document.documentElement.dataset.stove = 'on';
+    return () => {
+      delete document.documentElement.dataset.stove;
+    };
+  }, []);
+  if (error && !lot) return <Away error={error} retry={() => void refetch()} />;
+  if (!lot) return null;
+  const here = presentStep(lot.steps, now);
+  const pan = here ? panOf(lot, here, now) : null;
+  const showsPan = here && (here.kind === 'reduce' || lot.vessel);
+  return (
+    <div className="enamel-rim flex h-full flex-col overflow-hidden max-lg:h-auto">
+      <nav
+        aria-label="Lots on the stove"
+        className="flex shrink-0 items-center gap-2 overflow-x-auto border-b border-steel-line px-4 py-2"
+      >
+        {making.map((one) => (
+          <LotTab key={one.id} lot={one} here={one.code === lot.code} now={now} />
+        ))}
+        <span className="ml-auto text-sm whitespace-nowrap text-ink-2 max-sm:hidden">
+          {lit ? 'screen stays on' : 'screen may sleep'}
+        </span>
+        <Link to={`/stove/${lot.code}`} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
+          Run sheet
+        </Link>
+      </nav>
+      <div className="flex min-h-0 flex-1 max-lg:flex-col">
+        <section
+          aria-label="Present step"
+          className="min-w-0 flex-1 overflow-y-auto px-8 py-5 max-xl:px-6 max-sm:px-4"
+        >
+          <p className="flex items-center gap-2 text-xl">
+            <Fruit colour={lot.product.colour} size={16} />
+            <strong>
+              Lot <span className="figure">{lot.code}</span>
+            </strong>
+            <span className="text-ink-2">{lot.product.name}</span>
+          </p>
+          {here ? (
+            <StepDesk key={here.id} lot={lot} step={here} pan={pan} now={now} big />
+          ) : (
+            <AllDone lot={lot} />
+          )}
+        </section>
+        <aside
+          aria-label="Levels and readings"
+          className="w-[25rem] shrink-0 overflow-y-auto border-l border-steel-line bg-enamel-cool px-6 py-5 max-xl:w-[21rem] max-xl:px-4 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
+        >
+          {showsPan ? <PanSide lot={lot} step={here} pan={pan} /> : <LevelGlasses lot={lot} />}
+          <OnTheCounter />
+          <Ruled title="Readings" className="mt-5">
+            <Readings lot={lot} />
+          </Ruled>
+        </aside>
+      </div>
+    </div>
+  );
+}

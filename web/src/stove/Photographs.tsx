@@ -1,0 +1,106 @@
+import type { LotView } from '@inch/contract/lot';
+import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/photograph';
+import { useQuery } from '@tanstack/react-query';
+import { Camera } from 'lucide-react';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { addressOf } from '../app/address.ts';
+import { ApiProblem, call, newId, ServerAway } from '../app/api.ts';
+import { useMayWrite } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { clockTime, dayMonth } from '../ui/format.ts';
+import { useWrite } from '../ui/useWrite.ts';
+
+type Step = LotView['steps'][number];
+
+/** Sends a photograph as it is; the server keeps it smaller and without its location. */
+async function send(lotId: string, stepId: string, file: File): Promise<void> {
+  if (file.size > LARGEST_PHOTOGRAPH) throw new Error('That picture is over 12 MB. Take it smaller.');
+  const address = addressOf(photographRoutes.take.path, { id: lotId }, { id: newId(), stepId });
+  const response = await fetch(address, {
+    method: 'POST',
+    headers: { 'content-type': file.type },
+    body: file,
+  }).catch(() => {
+    throw new ServerAway();
+  });
+  if (!response.ok) throw new ApiProblem(response.status, await response.json().catch(() => ({})));
+}
+
+function Picture({ photo, of }: { photo: Photograph; of: string }) {
+  return (
+    <figure className="w-36">
+      <a href={addressOf(photographRoutes.image.path, { id: photo.id })} target="_blank" rel="noreferrer">
+        <img
+          src={addressOf(photographRoutes.image.path, { id: photo.id })}
+          alt={`Lot ${of}, ${dayMonth(photo.at)} ${clockTime(photo.at)}${photo.words ? `: ${photo.words}` : ''}`}
+          className="h-24 w-36 rounded-lg border border-steel-line object-cover"
+        />
+      </a>
+      <figcaption className="figure text-sm text-ink-2">
+        {of} {clockTime(photo.at)}
+      </figcaption>
+    </figure>
+  );
+}
+
+/** Photographs of this step, beside those of the same step of the last lot. */
+export function Photographs({ lot, step }: { lot: LotView; step: Step }) {
+  const input = useRef<HTMLInputElement>(null);
+  const mayWrite = useMayWrite();
+  const { data } = useQuery({
+    queryKey: ['photographs', lot.id],
+    queryFn: () => call(photographRoutes.ofLot, { params: { id: lot.id } }),
+  });
+  const write = useWrite((file: File) => send(lot.id, step.id, file), {
+    after: () => toast.success('Photograph kept, without its location'),
+  });
+  const here = (list: readonly Photograph[]) => list.filter((p) => p.formulaStepId === step.formulaStepId);
+  const own = here(data?.own ?? []);
+  const before = here(data?.before?.photographs ?? []);
+  if (!mayWrite && own.length + before.length === 0) return null;
+  return (
+    <section aria-label="Photographs" className="mt-5">
+      {mayWrite && (
+        <>
+          <input
+            ref={input}
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            capture="environment"
+            aria-label="A photograph of this step"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) write.run(file);
+              event.target.value = '';
+            }}
+          />
+          <Button
+            tone="quiet"
+            className="-ml-4 min-h-14 text-lg"
+            disabled={write.busy}
+            onClick={() => input.current?.click()}
+          >
+            <Camera size={22} aria-hidden="true" /> Photograph it
+          </Button>
+        </>
+      )}
+      {own.length + before.length > 0 && (
+        <div className="mt-2 flex flex-wrap gap-3">
+          {own.map((photo) => (
+            <Picture key={photo.id} photo={photo} of={lot.code} />
+          ))}
+          {before.length > 0 && (
+            <div className="flex flex-wrap gap-3 border-l border-steel-line pl-3">
+              {before.map((photo) => (
+                <Picture key={photo.id} photo={photo} of={data!.before!.code} />
+              ))}
+            </div>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}

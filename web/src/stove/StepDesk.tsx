@@ -1,0 +1,201 @@
+import type { LotView } from '@inch/contract/lot';
+import { type PanNow, stepClock } from '@inch/core/lot';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useKey } from '../app/keys.tsx';
+import { useMayWrite } from '../app/session.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { fromLocalInput, weight } from '../ui/format.ts';
+import { Alerts } from './Alerts.tsx';
+import { bigClock, ClockButtons, Timing } from './Clock.tsx';
+import { ColdPlate } from './ColdPlate.tsx';
+import { Corrections } from './Corrections.tsx';
+import { EverythingIn, everythingIn } from './EverythingIn.tsx';
+import { Photographs } from './Photographs.tsx';
+import { kinds, TakeReading } from './TakeReading.tsx';
+import type { Kind } from './taking.ts';
+import { leftSaid } from './usePan.ts';
+import { WeighIn } from './WeighIn.tsx';
+
+type Step = LotView['steps'][number];
+
+interface Props {
+  lot: LotView;
+  step: Step;
+  pan: PanNow | null;
+  now: string;
+  /** Read from two metres away: the figures are as large as they go. */
+  big?: boolean;
+}
+
+/** The step's figure: minutes left of a reduction by its own readings, or its clock. */
+function Figure({ step, pan, now, big }: Props) {
+  const clock = stepClock(step, now);
+  const shown = bigClock(clock, step);
+  const size = big
+    ? 'text-[8.5rem] max-xl:text-[7.5rem] max-sm:text-7xl'
+    : 'text-[5rem] max-xl:text-[4.5rem] max-sm:text-6xl';
+  const words = big ? 'text-4xl max-xl:text-3xl' : 'text-2xl';
+  if (clock.state === 'running' && pan?.left) {
+    const left = leftSaid(pan.left);
+    return (
+      <>
+        <p className="mt-2 flex flex-wrap items-baseline gap-x-4" aria-live="off">
+          {left.from && (
+            <>
+              <span className={`figure leading-none font-bold ${size}`}>{left.from}</span>
+              <span className={`font-semibold ${words}`}>to</span>
+            </>
+          )}
+          <span className={`figure leading-none font-bold ${size}`}>{left.to}</span>
+          <span className={`font-semibold ${words}`}>{left.unit}</span>
+        </p>
+        <p className={`mt-2 ${big ? 'text-2xl' : 'text-lg'} text-ink-2`}>
+          clock <span className={`figure ${shown.over ? 'font-bold text-hold' : ''}`}>{shown.figure}</span>{' '}
+          {shown.words}
+        </p>
+      </>
+    );
+  }
+  return (
+    <p className="mt-2 flex flex-wrap items-baseline gap-x-4">
+      <span className={`figure leading-none font-bold ${size} ${shown.over ? 'text-hold' : ''}`}>
+        {shown.figure}
+      </span>
+      <span className={`font-semibold ${words}`}>{shown.words}</span>
+    </p>
+  );
+}
+
+/** Where the pan stands and what it is made to, in one large line. */
+function Standing({ pan, big }: { pan: PanNow; big: boolean }) {
+  if (!pan.target) return null;
+  return (
+    <p className={`mt-3 ${big ? 'text-3xl' : 'text-xl'}`}>
+      <strong className="figure">{pan.brix.toFixed(1)} °Bx</strong>{' '}
+      <span className="text-ink-2">
+        {pan.readings > 0 ? 'as reckoned from the last reading' : 'forecast'}, to{' '}
+      </span>
+      <strong className="figure">{pan.target.brix.toFixed(0)} °Bx</strong>
+    </p>
+  );
+}
+
+const FIRST: Partial<Record<Step['kind'], Kind[]>> = {
+  reduce: ['depth', 'brix', 'temperature', 'mass'],
+  heat: ['temperature', 'brix'],
+  strain: ['mass', 'depth', 'brix'],
+  measure: ['brix', 'ph', 'ta'],
+  prepare: ['mass', 'note'],
+  draw: ['temperature', 'brix', 'depth'],
+};
+
+/** Instruments of a step first, the others behind them. */
+function Instruments({ lot, step, big }: { lot: LotView; step: Step; big: boolean }) {
+  const [taking, setTaking] = useState<Kind | null>(null);
+  const [all, setAll] = useState(false);
+  useKey('d', 'dip', () => setTaking('depth'));
+  const first = FIRST[step.kind] ?? (Object.keys(kinds) as Kind[]);
+  const rest = (Object.keys(kinds) as Kind[]).filter((kind) => !first.includes(kind));
+  const shown = big && !all ? first : [...first, ...rest];
+  return (
+    <>
+      <div className="mt-5 flex flex-wrap gap-2">
+        {shown.map((kind) => (
+          <Button
+            key={kind}
+            size="stove"
+            tone="plain"
+            className={big ? 'px-5 text-xl' : 'px-4 text-lg'}
+            onClick={() => setTaking(kind)}
+          >
+            {kinds[kind].name}
+          </Button>
+        ))}
+        {big && !all && rest.length > 0 && (
+          <Button size="stove" tone="quiet" className="px-4 text-lg" onClick={() => setAll(true)}>
+            more…
+          </Button>
+        )}
+      </div>
+      {taking && (
+        <TakeReading
+          open
+          lot={lot}
+          stepId={step.id}
+          kind={taking}
+          finished={step.kind === 'measure'}
+          onClose={() => setTaking(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** What comes after this step. */
+function Next({ lot, step }: { lot: LotView; step: Step }) {
+  const next = lot.steps.find((s) => s.position === step.position + 1);
+  const lines = next ? lot.lines.filter((l) => l.formulaStepId === next.formulaStepId) : [];
+  return (
+    <p className="mt-5 border-t border-ink pt-3 text-lg">
+      <strong>Next</strong> · {next ? next.title : 'fill the bottles'}
+      {lines.length > 0 && (
+        <span className="text-ink-2">
+          :{' '}
+          {lines.map((l) => `${l.now === null ? l.said : weight(l.now)} ${l.name.toLowerCase()}`).join(', ')}
+        </span>
+      )}
+    </p>
+  );
+}
+
+/** The step in hand: its clock or minutes left, what goes in, what to read, and what to mind. */
+export function StepDesk({ lot, step, pan, now, big = false }: Props) {
+  const clock = stepClock(step, now);
+  const mayWrite = useMayWrite();
+  const [when, setWhen] = useState('');
+  const at = fromLocalInput(when);
+  const reducing = step.kind === 'reduce';
+  return (
+    <div>
+      <p className={big ? 'text-2xl text-ink-2' : 'text-lg text-ink-2'}>
+        Step {step.position} of {lot.steps.length}
+      </p>
+      <h1
+        className={
+          big ? 'text-[3.25rem] leading-[1.05] max-xl:text-[2.75rem] max-sm:text-4xl' : 'text-[2.5rem]'
+        }
+      >
+        {step.title}
+      </h1>
+      <Figure lot={lot} step={step} pan={pan} now={now} big={big} />
+      {pan && <Standing pan={pan} big={big} />}
+      {!big && <Timing lot={lot} step={step} now={now} />}
+      {mayWrite && <ClockButtons lot={lot} step={step} clock={clock} at={at} />}
+      <Alerts lot={lot} step={step} pan={pan} now={now} />
+      {step.kind === 'fill' && <EverythingIn lot={lot} at={at} />}
+      {step.kind === 'fill' && everythingIn(lot) && (
+        <Link to={`/bottling/${lot.code}`} className={buttonLook({ size: 'stove', tone: 'plain' }, 'mt-5')}>
+          Go to Bottling
+        </Link>
+      )}
+      {mayWrite && step.kind !== 'fill' && <WeighIn lot={lot} step={step} at={at} />}
+      {mayWrite && <Instruments lot={lot} step={step} big={big} />}
+      {reducing && pan?.target && <Corrections lot={lot} step={step} pan={pan} />}
+      {reducing && pan?.target && <ColdPlate lot={lot} step={step} pan={pan} />}
+      {!big && <Photographs lot={lot} step={step} />}
+      <Next lot={lot} step={step} />
+      {mayWrite && !big && (
+        <label className="mt-5 flex flex-wrap items-center gap-2 text-sm text-ink-2">
+          Written down later? It happened at
+          <input
+            type="datetime-local"
+            value={when}
+            onChange={(e) => setWhen(e.target.value)}
+            className="rounded-md border border-steel bg-enamel px-2 py-1"
+          />
+        </label>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,20 @@
+import type { LotView } from '@inch/contract/lot';
+import { newId } from '../app/api.ts';
+import { type Deed, outbox } from '../outbox/outbox.ts';
+import { useWrite } from '../ui/useWrite.ts';
+
+/** A deed at the stove: its id is made here, so that it is kept once however often it is sent. */
+export interface NewDeed {
+  deed: Deed;
+  words: string;
+  body: Record<string, unknown>;
+}
+
+/** Writes deeds of a lot, through the device's outbox where the server is away. */
+export function useDeed(lot: Pick<LotView, 'id' | 'code'>, options: { after?: () => void } = {}) {
+  return useWrite(
+    ({ deed, words, body }: NewDeed) =>
+      outbox.write({ deed, words, lotId: lot.id, code: lot.code, body: { id: newId(), ...body } }),
+    options.after ? { after: options.after } : {},
+  );
+}

@@ -1,0 +1,73 @@
+import type { Instrument } from '@inch/contract/instrument';
+import type { LotView } from '@inch/contract/lot';
+import { parseJot } from '@inch/core/jot';
+import { parseQuantity, toCelsius, toGrams } from '@inch/core/quantity';
+import { correctRefractometer } from '@inch/core/sugar';
+
+export type Kind = LotView['readings'][number]['kind'];
+
+export const kinds: Record<
+  Kind,
+  { name: string; label: string; instrument: Instrument['kind'] | null; key: string }
+> = {
+  brix: { name: 'Sugar', label: 'Refractometer reading, °Bx', instrument: 'refractometer', key: 'b' },
+  ph: { name: 'pH', label: 'pH', instrument: 'ph-meter', key: 'p' },
+  ta: { name: 'Acid', label: 'mL of 0.1 N base on mL of sample, as 12.6/10', instrument: null, key: 'a' },
+  temperature: {
+    name: 'Temperature',
+    label: 'Temperature, °C (or write 176F)',
+    instrument: 'thermometer',
+    key: 't',
+  },
+  mass: { name: 'Weight', label: 'Weight, as in 2.41 kg', instrument: 'scale', key: 'm' },
+  depth: { name: 'Dip', label: 'Depth, as 3 5/8 in or 92 mm', instrument: null, key: 'd' },
+  note: { name: 'Note', label: 'What you see', instrument: null, key: 'o' },
+};
+
+export const numberIn = (text: string): number | null =>
+  text.trim() === '' || Number.isNaN(Number(text.replace(',', '.'))) ? null : Number(text.replace(',', '.'));
+
+/** What was read as it would be jotted: the words are kept, and the server reads them again. */
+export const jotted = (kind: Kind, text: string): string => (kind === 'ta' ? `ta ${text}` : `d ${text}`);
+
+/** The figure in core units; null while it cannot be read. */
+export function rawOf(kind: Kind, text: string): number | null {
+  const bare = numberIn(text);
+  if (kind === 'brix' || kind === 'ph') return bare;
+  if (kind === 'ta' || kind === 'depth') {
+    const jot = parseJot(jotted(kind, text));
+    return jot.kind === kind ? jot.raw : null;
+  }
+  try {
+    if (kind === 'temperature') return bare ?? toCelsius(parseQuantity(text));
+    if (kind === 'mass') return bare ?? toGrams(parseQuantity(text), { name: 'this' }).grams;
+  } catch {
+    return null;
+  }
+  return null;
+}
+
+export function correctionSaid(
+  reading: number | null,
+  celsius: number | null,
+  compensated: boolean,
+): string | null {
+  if (reading === null) return null;
+  if (celsius === null)
+    return compensated
+      ? null
+      : 'Give the temperature of the sample, so that it can be corrected and counted.';
+  try {
+    const c = correctRefractometer({ reading, celsius, compensated });
+    if (compensated) return `${c.brix.toFixed(1)} °Bx; the instrument corrects by itself`;
+    return `${c.brix.toFixed(1)} °Bx at 20 °C (read ${reading} at ${celsius} °C, ${c.correction >= 0 ? '+' : '−'}${Math.abs(c.correction).toFixed(2)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+/** How a reading is written down from its form: the words as they were put. */
+export function saidOf(kind: Kind, text: string, warmth: string): string {
+  if (kind === 'ta' || kind === 'depth') return jotted(kind, text);
+  return kind === 'note' ? text : `${text}${warmth ? ` @${warmth}` : ''}`;
+}
