@@ -18,6 +18,7 @@ const Wall = z.string().regex(/^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/, 'A time is writ
 const FileEvent = z.discriminatedUnion('do', [
   z.object({ do: z.literal('start'), at: Wall, step: key }),
   z.object({ do: z.literal('done'), at: Wall, step: key }),
+  z.object({ do: z.literal('answer'), at: Wall, step: key }),
   z.object({ do: z.literal('place'), at: Wall, vessel: key, step: key.optional() }),
   z.object({
     do: z.literal('check'),

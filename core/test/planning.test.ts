@@ -31,7 +31,7 @@ function lot(
       state,
       begunAt: T(0),
       storage: 'shelf',
-      product: { name: 'Syrup', colour: '#8E1230' },
+      product: { name: 'Syrup', colour: '#8E1230', content: { steps: [] } },
       steps: [],
       bottlings: [],
       movements: [],

@@ -67,6 +67,12 @@ export function warmthAt(lot: LotRecord, looks: readonly Look[], at: string, boi
   return Math.min(110, read?.value ?? (boiling ? boilingPointOfWater(lot.elevationMetres) + 1 : 20));
 }
 
+/** Whether an instant lies after the earlier and not after the later of two. */
+const between = (at: string, one: string, other: string): boolean => {
+  const [first, last] = [one, other].sort();
+  return at > first! && at <= last!;
+};
+
 /** Dissolved solids at the step's start, g, by each pair of a weight or dip with a °Bx taken together; empty without one. */
 export function solidsByPairs(
   lot: LotRecord,
@@ -81,9 +87,7 @@ export function solidsByPairs(
         (r) =>
           (r.kind === 'mass' || (r.kind === 'depth' && shape)) &&
           Math.abs(r.seconds - sweet.seconds) < TOGETHER &&
-          !added.some(
-            (a) => a.at > (r.at < sweet.at ? r.at : sweet.at) && a.at <= (r.at < sweet.at ? sweet.at : r.at),
-          ),
+          !added.some((a) => between(a.at, r.at, sweet.at)),
       )
       .sort((a, b) => Math.abs(a.seconds - sweet.seconds) - Math.abs(b.seconds - sweet.seconds))[0];
     if (!near) continue;

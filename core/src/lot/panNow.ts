@@ -221,11 +221,16 @@ function depthsOf(
   known: Known,
   at: { hot: number; celsius: number; target: PanNow['target']; elevationMetres: number },
 ): Pick<PanNow, 'depthMm' | 'startDepthMm' | 'targetDepthMm' | 'overHalf'> {
-  const { shape, prior } = known;
+  const { shape, prior, added, solids } = known;
   if (!shape) return { depthMm: null, startDepthMm: null, targetDepthMm: null, overHalf: false };
   const depthOf = (ml: number) => orNull(() => depthAtVolume(shape, ml));
-  const start = prior.waterGrams + prior.solidsGrams;
-  const startMl = hotMl(volumeOf(start, (100 * prior.solidsGrams) / start), at.celsius);
+  // As high as it would stand with everything in and nothing boiled off yet.
+  const onTheWay = sumOf(
+    added.filter((a) => a.seconds > 0),
+    'waterGrams',
+  );
+  const start = prior.waterGrams + onTheWay + solids;
+  const startMl = hotMl(volumeOf(start, (100 * solids) / start), at.celsius);
   const brix = at.target ? Math.min(78, at.target.brix) : 0;
   const boils = orNull(() => boilingPoint({ brix, elevationMetres: at.elevationMetres })) ?? at.celsius;
   return {

@@ -79,6 +79,7 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
   switch (event.do) {
     case 'start':
     case 'done':
+    case 'answer':
       await markStep(w, lotId, { id, stepId: found(stage.steps, event.step, 'step'), mark: event.do, at });
       return;
     case 'place':

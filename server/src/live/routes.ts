@@ -24,7 +24,6 @@ function calendarOf(today: TodayView, kitchen: { name: string }): string {
       description: due.detail,
     });
     event.createAlarm({ type: ICalAlarmType.display, trigger: 0 });
-    event.createAlarm({ type: ICalAlarmType.audio, trigger: 0 });
   }
   return calendar.toString();
 }

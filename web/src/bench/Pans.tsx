@@ -161,8 +161,8 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
       <div className="min-w-48 flex-1">
         <p className="text-lg font-semibold">{pan.name}</p>
         <p className="text-ink-2">
-          {MATERIALS[pan.material]}, holds <span className="figure">{grouped(pan.holdsMl / 1000, 2)} L</span>;
-          a boil in it wants half of that free
+          {MATERIALS[pan.material]}, holds <span className="figure">{grouped(pan.holdsMl / 1000, 2)} L</span>,
+          half of it for a boil
         </p>
         <p className="mt-1">
           {pan.learned ? (

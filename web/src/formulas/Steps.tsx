@@ -13,6 +13,7 @@ import { Sortable, SortableRow } from '../ui/Sortable.tsx';
 import type { Change, Draft } from './draft.ts';
 import { StepDetails, stepOutcomeWords } from './StepDetails.tsx';
 import { Time } from './StepFigures.tsx';
+import { StepMind } from './StepMind.tsx';
 
 const KINDS: { kind: StepKind; name: string }[] = [
   { kind: 'prepare', name: 'Prepare' },
@@ -94,6 +95,7 @@ function StepRow({ step, index, count, change, outcome, cautions }: RowProps) {
               ))}
             </select>
             <StepDetails step={step} n={n} set={set} />
+            <StepMind step={step} n={n} set={set} />
             {words && <span className="figure basis-full text-[13px]">{words}</span>}
           </div>
           {[...(outcome?.note ? [outcome.note] : []), ...cautions].map((text) => (

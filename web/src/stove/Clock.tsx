@@ -120,7 +120,7 @@ export function ClockButtons({
   useKey(' ', 'start or stop the step’s clock', toggle);
   useKey('.', 'done, next step', done);
   return (
-    <div className="mt-4 flex flex-wrap gap-3">
+    <div className="flex flex-wrap gap-2">
       {clock.state !== 'done' && (
         <Button
           size="stove"

@@ -123,13 +123,6 @@ export function CookView() {
           aria-label="Present step"
           className="min-w-0 flex-1 overflow-y-auto px-8 py-5 max-xl:px-6 max-sm:px-4"
         >
-          <p className="flex items-center gap-2 text-xl">
-            <Fruit colour={lot.product.colour} size={16} />
-            <strong>
-              Lot <span className="figure">{lot.code}</span>
-            </strong>
-            <span className="text-ink-2">{lot.product.name}</span>
-          </p>
           {here ? (
             <StepDesk key={here.id} lot={lot} step={here} pan={pan} now={now} big />
           ) : (

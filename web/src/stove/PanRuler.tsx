@@ -91,7 +91,8 @@ export function PanRuler({ shape, level, start, target, colour, unit, said }: Pr
   const height = vesselDepth(shape);
   const widest = Math.max(...outline(shape, height).map(([half]) => half * 2));
   const k = Math.min(BOX.width / widest, (BOX.height - 30) / height);
-  const [centre, bottom] = [(widest * k) / 2 + 12, BOX.height - 12];
+  const tall = height * k + 34;
+  const [centre, bottom] = [(widest * k) / 2 + 12, tall - 6];
   const y = (mm: number) => bottom - mm * k;
   const path = (upTo: number) => {
     const side = outline(shape, upTo);
@@ -111,7 +112,7 @@ export function PanRuler({ shape, level, start, target, colour, unit, said }: Pr
     <svg
       role="img"
       aria-label={said}
-      viewBox={`0 0 ${rulerX + RULER + 6} ${BOX.height}`}
+      viewBox={`0 0 ${rulerX + RULER + 6} ${tall}`}
       className="block w-full max-w-[27rem]"
     >
       {shown !== null && shown > 0.5 && (
@@ -127,7 +128,6 @@ export function PanRuler({ shape, level, start, target, colour, unit, said }: Pr
         stroke="var(--rim)"
         strokeWidth="5"
         strokeLinejoin="round"
-        strokeDasharray={undefined}
       />
       <line
         x1={centre - half - 9}

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { call } from '../app/api.ts';
 import { useMayWrite } from '../app/session.tsx';
 import { Button } from '../ui/Button.tsx';
-import { grouped } from '../ui/format.ts';
+import { grouped, weight } from '../ui/format.ts';
 import { Caution } from '../ui/State.tsx';
 import { useDeed } from './deeds.ts';
 import { PanRuler } from './PanRuler.tsx';
@@ -73,8 +73,8 @@ function PanWords({ lot, pan }: { lot: LotView; pan: PanNow }) {
     <div className="mt-2 leading-snug">
       <p>
         {lot.vessel ? `${lot.vessel.name} · ` : ''}
-        <strong className="figure">{litres(pan.hotMillilitres)}</strong> in it now,{' '}
-        <strong className="figure">{grouped(pan.grams)} g</strong>
+        <strong className="figure whitespace-nowrap">{litres(pan.hotMillilitres)}</strong> in it now,{' '}
+        <strong className="figure whitespace-nowrap">{weight(pan.grams)}</strong>
       </p>
       {pan.target && (
         <p>

@@ -39,22 +39,16 @@ function Figure({ step, pan, now, big }: Props) {
   if (clock.state === 'running' && pan?.left) {
     const left = leftSaid(pan.left);
     return (
-      <>
-        <p className="mt-2 flex flex-wrap items-baseline gap-x-4" aria-live="off">
-          {left.from && (
-            <>
-              <span className={`figure leading-none font-bold ${size}`}>{left.from}</span>
-              <span className={`font-semibold ${words}`}>to</span>
-            </>
-          )}
-          <span className={`figure leading-none font-bold ${size}`}>{left.to}</span>
-          <span className={`font-semibold ${words}`}>{left.unit}</span>
-        </p>
-        <p className={`mt-2 ${big ? 'text-2xl' : 'text-lg'} text-ink-2`}>
-          clock <span className={`figure ${shown.over ? 'font-bold text-hold' : ''}`}>{shown.figure}</span>{' '}
-          {shown.words}
-        </p>
-      </>
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-4" aria-live="off">
+        {left.from && (
+          <>
+            <span className={`figure leading-none font-bold ${size}`}>{left.from}</span>
+            <span className={`font-semibold ${words}`}>to</span>
+          </>
+        )}
+        <span className={`figure leading-none font-bold ${size}`}>{left.to}</span>
+        <span className={`font-semibold ${words}`}>{left.unit}</span>
+      </p>
     );
   }
   return (
@@ -67,16 +61,24 @@ function Figure({ step, pan, now, big }: Props) {
   );
 }
 
-/** Where the pan stands and what it is made to, in one large line. */
-function Standing({ pan, big }: { pan: PanNow; big: boolean }) {
+/** Where the pan stands and what it is made to, and the step's own clock beside its forecast. */
+function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: string; big: boolean }) {
   if (!pan.target) return null;
+  const clock = stepClock(step, now);
+  const shown = bigClock(clock, step);
   return (
-    <p className={`mt-3 ${big ? 'text-3xl' : 'text-xl'}`}>
-      <strong className="figure">{pan.brix.toFixed(1)} °Bx</strong>{' '}
-      <span className="text-ink-2">
-        {pan.readings > 0 ? 'as reckoned from the last reading' : 'forecast'}, to{' '}
+    <p className={`mt-3 flex flex-wrap gap-x-8 ${big ? 'text-3xl max-xl:text-2xl' : 'text-xl'}`}>
+      <span>
+        <strong className="figure">{pan.brix.toFixed(1)}</strong> °Bx{' '}
+        <span className="text-ink-2">{pan.readings > 0 ? 'reckoned now' : 'forecast'}, to </span>
+        <strong className="figure">{pan.target.brix.toFixed(0)}</strong> °Bx
       </span>
-      <strong className="figure">{pan.target.brix.toFixed(0)} °Bx</strong>
+      {clock.state === 'running' && (
+        <span className="text-ink-2">
+          clock <span className={`figure ${shown.over ? 'font-bold text-hold' : ''}`}>{shown.figure}</span>{' '}
+          {shown.words}
+        </span>
+      )}
     </p>
   );
 }
@@ -100,7 +102,7 @@ function Instruments({ lot, step, big }: { lot: LotView; step: Step; big: boolea
   const shown = big && !all ? first : [...first, ...rest];
   return (
     <>
-      <div className="mt-5 flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-2">
         {shown.map((kind) => (
           <Button
             key={kind}
@@ -158,8 +160,9 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
   const reducing = step.kind === 'reduce';
   return (
     <div>
-      <p className={big ? 'text-2xl text-ink-2' : 'text-lg text-ink-2'}>
+      <p className={big ? 'text-2xl text-ink-2 max-xl:text-xl' : 'text-lg text-ink-2'}>
         Step {step.position} of {lot.steps.length}
+        {big && `, ${lot.product.name}`}
       </p>
       <h1
         className={
@@ -169,9 +172,14 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
         {step.title}
       </h1>
       <Figure lot={lot} step={step} pan={pan} now={now} big={big} />
-      {pan && <Standing pan={pan} big={big} />}
+      {pan && <Standing step={step} pan={pan} now={now} big={big} />}
       {!big && <Timing lot={lot} step={step} now={now} />}
-      {mayWrite && <ClockButtons lot={lot} step={step} clock={clock} at={at} />}
+      {mayWrite && (
+        <div className="mt-4 flex flex-wrap gap-2">
+          <ClockButtons lot={lot} step={step} clock={clock} at={at} />
+          <Instruments lot={lot} step={step} big={big} />
+        </div>
+      )}
       <Alerts lot={lot} step={step} pan={pan} now={now} />
       {step.kind === 'fill' && <EverythingIn lot={lot} at={at} />}
       {step.kind === 'fill' && everythingIn(lot) && (
@@ -180,7 +188,6 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
         </Link>
       )}
       {mayWrite && step.kind !== 'fill' && <WeighIn lot={lot} step={step} at={at} />}
-      {mayWrite && <Instruments lot={lot} step={step} big={big} />}
       {reducing && pan?.target && <Corrections lot={lot} step={step} pan={pan} />}
       {reducing && pan?.target && <ColdPlate lot={lot} step={step} pan={pan} />}
       {!big && <Photographs lot={lot} step={step} />}
