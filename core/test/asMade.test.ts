@@ -26,6 +26,7 @@ const add = (lot: LotRecord, ingredientId: string, grams: number, lineId: string
     ingredientId,
     grams,
     why: null,
+    from: null,
   });
 
 const cold = (more: Partial<LotRecord> = {}): LotRecord => {

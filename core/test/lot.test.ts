@@ -137,6 +137,7 @@ describe('gates', () => {
       ingredientId: 'water',
       grams: 200,
       why: null,
+      from: null,
     });
     expect(shut(late)).toContain('acid');
     const pan = releasable();

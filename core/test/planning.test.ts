@@ -65,6 +65,39 @@ describe('what is due', () => {
     expect(due([lot('making', { steps })], T(5))).toEqual([['now', 'Drip']]);
     expect(due([lot('making', { steps: steps.slice(0, 1) })], T(2))).toEqual([['now', 'Fill the bottles']]);
   });
+  it('tells of a wait that it wants no hand, and puts weeks of it to later', () => {
+    const waits = (minutes: number) => [step(1, 'Steep', [{ kind: 'start', at: T(0) }], minutes)];
+    const [item] = dueItems([lot('making', { steps: waits(600) })], [], T(1), 'UTC');
+    expect(item).toMatchObject({ when: 'next', at: T(10), detail: expect.stringMatching(/no hand needed/) });
+    expect(due([lot('making', { steps: waits(20 * 1440) })], T(1))).toEqual([['later', 'Steep']]);
+  });
+  it('is the stirring of the step in hand, when it has come round', () => {
+    const stirred = {
+      steps: [{ ...step(1, 'Reduce', [{ kind: 'start', at: T(0) }], 60), formulaStepId: 'r' }],
+      product: {
+        name: 'Syrup',
+        colour: '#8E1230',
+        content: { steps: [{ id: 'r', prompt: 'stir the bottom', promptEvery: 10 }] },
+      },
+    };
+    expect(due([lot('making', stirred)], T(0.1))).toEqual([['next', 'Reduce']]);
+    expect(due([lot('making', stirred)], T(0.2))).toEqual([
+      ['now', 'Stir the bottom'],
+      ['next', 'Reduce'],
+    ]);
+  });
+  it('is an instrument that a reading would not count with, while something is on the stove', () => {
+    const scale = {
+      name: 'Scale',
+      kind: 'scale',
+      calibratedAt: null,
+      dueOn: null,
+      whyNot: 'the scale was not checked on a known weight',
+    };
+    expect(due([lot('making', { steps })], T(2), [scale])).toContainEqual(['later', 'Scale wants checking']);
+    expect(due([], T(2), [scale])).toEqual([]);
+    expect(due([lot('making', { steps })], T(2), [{ ...scale, whyNot: null }])).toEqual([['next', 'Drip']]);
+  });
   it('is the lids twelve hours after a hot filling', () => {
     expect(due([lot('resting', filled)], T(11))).toEqual([['next', 'Press 12 lids']]);
     expect(due([lot('resting', filled)], T(12.1))).toEqual([['now', 'Press 12 lids']]);

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { ago, beginLot, cherryContent, jarOf, meterOf, post, type Started, saveFormula } from './fixtures.ts';
+import {
+  ago,
+  beginLot,
+  cherryContent,
+  jarOf,
+  meterOf,
+  post,
+  type Started,
+  saveFormula,
+  weighIn,
+} from './fixtures.ts';
 import { ownerOf, type Person, useHouse } from './house.ts';
 
 const house = useHouse();
@@ -112,6 +122,7 @@ describe('two people at once', () => {
   });
   it('selling the same bottles: no more leave than stand there', async () => {
     const made = await beginLot(owner, await saveFormula(owner, cherryContent, 'Sold'), ago(3));
+    await weighIn(owner, made, ago(2));
     const bottling = {
       id: newId(),
       containerId: await jarOf(owner),

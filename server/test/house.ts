@@ -50,7 +50,7 @@ export class Person {
       : response.bodyUsed
         ? ''
         : await response.text();
-    if (response.ok && json) checkAnswer(method, path, answer);
+    if (response.ok && type.includes('json')) checkAnswer(method, path, answer);
     return { status: response.status, body: answer, headers: response.headers };
   }
   get = (path: string) => this.send('GET', path);

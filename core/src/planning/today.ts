@@ -96,7 +96,7 @@ function makingItem({ record }: LotToday, now: string): DueItem | null {
       ...base,
       when: over ? 'now' : far ? 'later' : 'next',
       at: due,
-      title: isWaiting(step) && !over ? `${step.title} is done` : step.title,
+      title: step.title,
       detail: over ? `${where} · its time is up` : `${where}${wait}`,
       action,
     };

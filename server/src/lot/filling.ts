@@ -7,7 +7,7 @@ import type {
   NewStrike,
 } from '@inch/contract/lotEntry';
 import { heatProcesses, processMismatches, processTime } from '@inch/core/heat';
-import { catalogueOf, gates, lotBottles, standing } from '@inch/core/lot';
+import { catalogueOf, gates, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { insert, rows, run, toSql } from '../database/pool.ts';
@@ -26,6 +26,12 @@ export async function bottleLot(
 ): Promise<{ id: string }> {
   const lot = await lockedLot(w, lotId);
   const at = happenedAt(w, body.at, lot.begunAt);
+  const untold = lot.state === 'making' ? linesNotRecorded(lot) : [];
+  if (untold.length > 0)
+    throw new Problem(
+      409,
+      `Is everything in? Not told yet: ${untold.join(', ')}. Weigh it in, or leave it out with a word why; then fill.`,
+    );
   const [container] = await rows(w.tx, 'SELECT id FROM container WHERE id = ? AND kitchen_id = ?', [
     body.containerId,
     w.kitchen.id,

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { Away } from '../app/Away.tsx';
 import { useMayWrite } from '../app/session.tsx';
+import { EverythingIn, everythingIn } from '../stove/EverythingIn.tsx';
 import { useLot } from '../stove/useLot.ts';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { dayAndTime, dayMonthYear, plural } from '../ui/format.ts';
@@ -117,7 +118,8 @@ export function Bottling() {
       <Filled lot={lot} />
       {open && (
         <>
-          {lot.state !== 'held' && (
+          {lot.state === 'making' && !everythingIn(lot) && <EverythingIn lot={lot} at={undefined} />}
+          {lot.state !== 'held' && (lot.state !== 'making' || everythingIn(lot)) && (
             <Fold
               title={lot.bottles.filled > 0 ? 'More bottles' : 'Count the bottles'}
               open={lot.bottles.filled === 0}

@@ -11,6 +11,7 @@ import { bigClock, ClockButtons, Timing } from './Clock.tsx';
 import { ColdPlate } from './ColdPlate.tsx';
 import { Corrections } from './Corrections.tsx';
 import { EverythingIn, everythingIn } from './EverythingIn.tsx';
+import { LoggerFile } from './LoggerFile.tsx';
 import { Photographs } from './Photographs.tsx';
 import { kinds, TakeReading } from './TakeReading.tsx';
 import type { Kind } from './taking.ts';
@@ -191,6 +192,9 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
       {reducing && pan?.target && <Corrections lot={lot} step={step} pan={pan} />}
       {reducing && pan?.target && <ColdPlate lot={lot} step={step} pan={pan} />}
       {!big && <Photographs lot={lot} step={step} />}
+      {mayWrite && !big && ['draw', 'heat', 'reduce', 'rest'].includes(step.kind) && (
+        <LoggerFile lot={lot} step={step} />
+      )}
       <Next lot={lot} step={step} />
       {mayWrite && !big && (
         <label className="mt-5 flex flex-wrap items-center gap-2 text-sm text-ink-2">

@@ -1,0 +1,112 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type LoggedSample, type LoggerFile as Read, readLogger, thinned } from '@inch/core/instrument';
+import { parse } from 'csv-parse/browser/esm/sync';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { call, newId } from '../app/api.ts';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { clockTime, dayAndTime, plural } from '../ui/format.ts';
+import { useWrite } from '../ui/useWrite.ts';
+
+type Step = LotView['steps'][number];
+
+/** Sends the samples worth keeping as readings of their own time, one after another. */
+async function keepAll(lot: LotView, stepId: string, samples: readonly LoggedSample[]): Promise<void> {
+  for (const { at, celsius } of samples)
+    await call(lotRoutes.measure, {
+      params: { id: lot.id },
+      body: {
+        id: newId(),
+        stepId,
+        kind: 'temperature',
+        said: `logger ${celsius.toFixed(1)} °C`,
+        raw: Math.round(celsius * 10) / 10,
+        at,
+      },
+    });
+}
+
+function read(text: string): Read {
+  const rows = parse(text, {
+    bom: true,
+    relax_column_count: true,
+    skip_empty_lines: true,
+    trim: true,
+    delimiter: [',', ';', '\t'],
+  });
+  return readLogger(rows as string[][]);
+}
+
+/** A temperature logger's file into the step: what was understood is shown before any of it is kept. */
+export function LoggerFile({ lot, step }: { lot: LotView; step: Step }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<Read | null>(null);
+  const kept = file
+    ? thinned(
+        file.samples.filter((s) => s.at >= lot.begunAt),
+        60,
+      )
+    : [];
+  const write = useWrite(() => keepAll(lot, step.id, kept), {
+    done: 'The logger’s temperatures are kept',
+    after: () => setFile(null),
+  });
+  const open = async (chosen: File) => {
+    try {
+      setFile(read(await chosen.text()));
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,.txt,text/csv"
+        aria-label="A temperature logger’s file"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) void open(chosen);
+          event.target.value = '';
+        }}
+      />
+      <Button tone="quiet" className="-ml-4 min-h-14 text-lg" onClick={() => input.current?.click()}>
+        Read a logger’s file
+      </Button>
+      {file && (
+        <Dialog open onClose={() => setFile(null)} title="A logger’s file">
+          <p className="text-lg">
+            {file.understood}
+            {file.skipped > 0 && `; ${plural(file.skipped, 'row')} without both are left`}.
+          </p>
+          {kept.length > 0 ? (
+            <p className="mt-2 text-ink-2">
+              From {dayAndTime(kept[0]!.at)} to {clockTime(kept.at(-1)!.at)}: one a minute is kept, the
+              hottest and the coldest among them, {plural(kept.length, 'reading')} at “{step.title}”.
+            </p>
+          ) : (
+            <p className="mt-2 font-semibold text-stop">
+              All of it is from before lot {lot.code} was begun. Was the logger’s clock right?
+            </p>
+          )}
+          <div className="mt-4 flex justify-end gap-3">
+            <Button tone="plain" className="min-h-14" onClick={() => setFile(null)}>
+              Not now
+            </Button>
+            <Button
+              className="min-h-14"
+              disabled={kept.length === 0 || kept.length > 600 || write.busy}
+              onClick={() => write.run(undefined)}
+            >
+              {write.busy ? 'Keeping…' : `Keep ${kept.length}`}
+            </Button>
+          </div>
+        </Dialog>
+      )}
+    </>
+  );
+}
