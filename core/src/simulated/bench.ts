@@ -114,21 +114,23 @@ function settled(instrument: SimulatedInstrument, truth: number, seconds: number
   return instrument.shown + (truth - instrument.shown) * share;
 }
 
-/** The bench some seconds later: the pan goes on, and each display follows it at its own pace. */
-export function benchLater(bench: SimulatedBench, seconds: number): SimulatedBench {
-  const next: SimulatedBench = {
-    ...bench,
-    pan: simulatedLater(bench.pan, seconds),
-    seconds: bench.seconds + seconds,
-  };
+/** The displays some seconds later, each following what it measures at its own pace, while the pan stands still. */
+export function displaysLater(bench: SimulatedBench, seconds: number): SimulatedBench {
   const instruments = { ...bench.instruments };
   for (const kind of Object.keys(instruments) as SpeakingKind[])
     instruments[kind] = {
       ...instruments[kind],
-      shown: settled(instruments[kind], truthFor(next, kind), seconds),
+      shown: settled(instruments[kind], truthFor(bench, kind), seconds),
     };
-  return { ...next, instruments };
+  return { ...bench, instruments };
 }
+
+/** The bench some seconds later: the pan goes on, and the displays follow it. */
+export const benchLater = (bench: SimulatedBench, seconds: number): SimulatedBench =>
+  displaysLater(
+    { ...bench, pan: simulatedLater(bench.pan, seconds), seconds: bench.seconds + seconds },
+    seconds,
+  );
 
 /**
  * What an instrument says when it is asked: its display with its own noise, wandering where it drifts, or a fault.

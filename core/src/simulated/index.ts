@@ -1,5 +1,6 @@
 export {
   benchLater,
+  displaysLater,
   type Fault,
   jarEmptied,
   jarFilled,

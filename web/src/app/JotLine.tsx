@@ -90,7 +90,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
           instruments.data?.find((i) => i.kind === MEASURES[jot.kind])?.id ?? null,
         );
     },
-    { after: () => setText('') },
+    { after: () => setText(''), refreshes: true },
   );
   const asks = weighed && 'asks' in weighed ? weighed.asks : null;
   const problem = write.fields.raw ?? write.fields.because ?? asks;

@@ -4,6 +4,7 @@ import { instrumentLine, readOrder, type SpeakingKind } from '@inch/core/instrum
 import type { VesselShape } from '@inch/core/pan';
 import {
   benchLater,
+  displaysLater,
   emptySimulatedPan,
   type Fault,
   jarEmptied,
@@ -145,9 +146,11 @@ class SimulatedKitchen {
   private tick(): void {
     const passed = (Date.now() - this.last) / 1000;
     this.last = Date.now();
-    if (!this.state?.running) return;
-    const { speed } = this.state;
-    this.change((bench) => benchLater(bench, Math.min(3600, passed * speed)));
+    if (!this.state) return;
+    const { speed, running } = this.state;
+    this.change((bench) =>
+      running ? benchLater(bench, Math.min(3600, passed * speed)) : displaysLater(bench, passed),
+    );
   }
 
   private change(work: (bench: SimulatedBench) => SimulatedBench): void {

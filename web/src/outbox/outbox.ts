@@ -60,6 +60,7 @@ class Outbox {
     if (!queued) {
       try {
         await post(entry.deed, entry.lotId, entry.body);
+        await refresh();
         return;
       } catch (error) {
         if (!(error instanceof ServerAway)) throw error;

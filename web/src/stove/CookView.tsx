@@ -13,9 +13,9 @@ import { duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
 import { useNow } from '../ui/useNow.ts';
-import { PanSide } from './PanSide.tsx';
+import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
-import { AllDone, LevelGlasses } from './RunSheet.tsx';
+import { AllDone } from './RunSheet.tsx';
 import { StepDesk } from './StepDesk.tsx';
 import { useLot, useLots } from './useLot.ts';
 import { panOf } from './usePan.ts';
@@ -101,7 +101,6 @@ export function CookView() {
   if (!lot) return null;
   const here = presentStep(lot.steps, now);
   const pan = here ? panOf(lot, here, now) : null;
-  const showsPan = here && (here.kind === 'reduce' || lot.vessel);
   return (
     <div className="enamel-rim flex h-full flex-col overflow-hidden max-lg:h-auto">
       <nav
@@ -133,7 +132,7 @@ export function CookView() {
           aria-label="Levels and readings"
           className="w-[25rem] shrink-0 overflow-y-auto border-l border-steel-line bg-enamel-cool px-6 py-5 max-xl:w-[21rem] max-xl:px-4 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
         >
-          {showsPan ? <PanSide lot={lot} step={here} pan={pan} /> : <LevelGlasses lot={lot} />}
+          <Levels lot={lot} step={here} pan={pan} />
           <OnTheCounter />
           <Ruled title="Readings" className="mt-5">
             <Readings lot={lot} />

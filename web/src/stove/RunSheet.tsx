@@ -5,34 +5,16 @@ import { Link, useParams } from 'react-router';
 import { Away } from '../app/Away.tsx';
 import { useKey } from '../app/keys.tsx';
 import { buttonLook } from '../ui/Button.tsx';
-import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
 import { useNow } from '../ui/useNow.ts';
 import { EverythingIn, everythingIn } from './EverythingIn.tsx';
-import { PanSide } from './PanSide.tsx';
+import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
 import { StepDesk } from './StepDesk.tsx';
 import { TimeRule } from './TimeRule.tsx';
 import { useLot } from './useLot.ts';
 import { panOf } from './usePan.ts';
-
-export function LevelGlasses({ lot }: { lot: LotView }) {
-  const standing = lot.readings.filter((r) => r.struck === null && r.value !== null);
-  const last = (kind: string) =>
-    standing
-      .filter((r) => r.kind === kind)
-      .sort((a, b) => a.at.localeCompare(b.at))
-      .at(-1)?.value ?? null;
-  const [brix, ph] = [last('brix'), last('ph')];
-  const target = lot.product.content.steps.filter((s) => s.toBrix !== undefined).at(-1)?.toBrix;
-  return (
-    <div className="grid grid-cols-2 gap-4">
-      <SugarGlass brix={brix} aim={target} colour={lot.product.colour} unknown="not yet" />
-      <AcidGlass ph={ph} limit={lot.criticalPh} colour={lot.product.colour} unknown="not yet" />
-    </div>
-  );
-}
 
 export function AllDone({ lot }: { lot: LotView }) {
   return (
@@ -99,11 +81,7 @@ export function RunSheet() {
         aria-label="Levels and readings"
         className="w-[22rem] shrink-0 overflow-y-auto rounded-r-[14px] border-l border-steel-line bg-enamel-cool px-5 py-6 max-xl:w-[17rem] max-xl:px-4 max-lg:order-3 max-lg:w-auto max-lg:border-t max-lg:border-l-0"
       >
-        {lot.state === 'making' && (here?.kind === 'reduce' || lot.vessel) ? (
-          <PanSide lot={lot} step={here ?? null} pan={pan} />
-        ) : (
-          <LevelGlasses lot={lot} />
-        )}
+        <Levels lot={lot} step={here ?? null} pan={pan} />
         <Ruled title="Readings" className="mt-5">
           <Readings lot={lot} />
         </Ruled>

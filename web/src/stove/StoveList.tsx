@@ -117,7 +117,11 @@ export function StoveList() {
                 {lot.step} · begun {dayAndTime(lot.begunAt)}
               </span>
             </span>
-            <Link to={`/stove/${lot.code}`} className={buttonLook({})}>
+            <Link
+              to={`/stove/${lot.code}`}
+              className={buttonLook({})}
+              aria-label={`Go on with lot ${lot.code}`}
+            >
               Go on
             </Link>
           </li>

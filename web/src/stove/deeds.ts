@@ -15,6 +15,6 @@ export function useDeed(lot: Pick<LotView, 'id' | 'code'>, options: { after?: ()
   return useWrite(
     ({ deed, words, body }: NewDeed) =>
       outbox.write({ deed, words, lotId: lot.id, code: lot.code, body: { id: newId(), ...body } }),
-    options.after ? { after: options.after } : {},
+    { refreshes: true, ...(options.after ? { after: options.after } : {}) },
   );
 }

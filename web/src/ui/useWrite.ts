@@ -5,12 +5,18 @@ import { ApiProblem, refresh } from '../app/api.ts';
 /** A write: done once, every view read again after it; what went wrong is kept for the form, and told in a notice where neither a field nor the form itself shows it. */
 export function useWrite<T, R>(
   work: (input: T) => Promise<R>,
-  options: { done?: string; after?: (result: R, input: T) => void; tellsErrors?: boolean } = {},
+  options: {
+    done?: string;
+    after?: (result: R, input: T) => void;
+    tellsErrors?: boolean;
+    /** The work itself has every view read again where that is wanted. */
+    refreshes?: boolean;
+  } = {},
 ) {
   const mutation = useMutation({
     mutationFn: work,
     onSuccess: async (result, input) => {
-      await refresh();
+      if (!options.refreshes) await refresh();
       if (options.done) toast.success(options.done);
       options.after?.(result, input);
     },

@@ -1,0 +1,306 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, afterEach, beforeAll, describe, expect, inject, it } from 'vitest';
+import { launch, openPage, pictureOfFailure, signIn } from './browser.ts';
+
+let browser: Browser;
+let page: Page;
+let faults: string[];
+
+beforeAll(async () => {
+  browser = await launch(inject('chromium'));
+  ({ page, faults } = await openPage(browser, inject('demoUrl')));
+  await signIn(page, 'Tam', 'funnel-and-ladle');
+});
+afterAll(() => browser.close());
+afterEach(async ({ task }) => {
+  if (task.result?.state === 'fail') await pictureOfFailure(page, task.name.replace(/\W+/g, '-'));
+});
+
+const content = {
+  lines: [
+    { id: 'juice', said: '3 kg', ingredientId: 'apple-juice', stepId: 'mix' },
+    { id: 'sugar', said: '300 g', ingredientId: 'sugar', stepId: 'mix' },
+    { id: 'acid', said: '12 g', ingredientId: 'citric-anhydrous', stepId: 'finish' },
+  ],
+  steps: [
+    { id: 'mix', kind: 'add', title: 'Pour together' },
+    { id: 'reduce', kind: 'reduce', title: 'Reduce to 40 °Bx', minutes: 30, toBrix: 40, killStep: true },
+    { id: 'finish', kind: 'add', title: 'Acid off the heat', minutes: 5 },
+    { id: 'fill', kind: 'fill', title: 'Fill hot' },
+  ],
+  storage: 'cold',
+  bottleMl: 250,
+};
+
+const post = async (path: string, body: object) => {
+  const answer = await page.request.post(path, { data: body });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return answer.json();
+};
+
+/** A lot of a formula of its own, begun now. */
+async function beginLot(name: string): Promise<{ id: string; code: string }> {
+  const id = randomUUID();
+  await post('/api/formulas', {
+    id,
+    versionId: randomUUID(),
+    name,
+    kind: 'concentrate',
+    colour: '#9A6B12',
+    content,
+  });
+  return post('/api/lots', { id: randomUUID(), formulaId: id });
+}
+
+const button = (name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
+const main = () => page.locator('main');
+const toBench = async () => {
+  await main().getByRole('link', { name: 'Run sheet' }).click();
+  await page
+    .getByRole('navigation', { name: 'Places' })
+    .getByRole('link', { name: 'Bench', exact: true })
+    .click();
+  await page.getByRole('link', { name: 'Simulated bench', exact: true }).click();
+};
+const toStove = async (code: string) => {
+  await page
+    .getByRole('navigation', { name: 'Places' })
+    .getByRole('link', { name: 'Stove', exact: true })
+    .click();
+  await main()
+    .getByRole('link', { name: new RegExp(code) })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Cook view' }).click();
+  await page.getByRole('navigation', { name: 'Lots on the stove' }).waitFor();
+};
+const pourIn = async (grams: number, part: string, name: string) => {
+  await page.getByRole('button', { name: /^Put in, of what/ }).click();
+  await page.getByPlaceholder('Type a part of its name').fill(part);
+  await page.getByRole('option', { name, exact: true }).click();
+  await page.getByLabel('Put in, g').fill(String(grams));
+  await button('Put it in').click();
+};
+/** What the simulated pan truly holds, as its own page tells. */
+const trueBrix = async () => Number(/truly ([\d.]+)/.exec(await main().innerText())![1]);
+const ruler = async () => /ruler\s+([\d /]+ in)/.exec(await main().innerText())![1]!;
+
+async function take(kind: string): Promise<void> {
+  await button(kind).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByText('at rest').waitFor();
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await dialog.waitFor({ state: 'detached' });
+}
+
+describe('a whole cook on the simulated bench', () => {
+  let lot: { id: string; code: string };
+
+  it('begins at the scale: each thing is weighed from it, and the pan is chosen', async () => {
+    lot = await beginLot('Apple concentrate, simulated');
+    await page.goto('/bench/simulated');
+    await button('Set a pan on').click();
+    for (const one of ['scale', 'refractometer', 'thermometer'])
+      await button(`Attach Simulated ${one}`).click();
+    await pourIn(3000, 'apple juice', 'Apple juice, pressed');
+    await toStove(lot.code);
+    await page.getByRole('heading', { name: 'Pour together' }).waitFor();
+    const juice = page.getByRole('listitem').filter({ has: page.getByLabel('Apple juice, pressed, grams weighed') });
+    await juice.getByRole('button', { name: /take \S+ 0?\d+ g from the scale/ }).click();
+    await juice.getByRole('button', { name: 'Weighed in' }).click();
+    await page.getByLabel('Apple juice, pressed, grams weighed').waitFor({ state: 'detached' });
+    const sugar = page.getByRole('listitem').filter({ has: page.getByLabel('Sugar, white, grams weighed') });
+    await sugar.getByRole('button', { name: 'Weighed in' }).click();
+    await page.getByLabel('Sugar, white, grams weighed').waitFor({ state: 'detached' });
+    await page.getByLabel('In which pan?').selectOption({ label: 'Wide pan, 12 in, 11.11 L' });
+    await page.getByText(/Wide pan, 12 in ·/).waitFor();
+    await button('Done').click();
+    await page.getByRole('heading', { name: 'Reduce to 40 °Bx' }).waitFor();
+  });
+
+  it('boils: a dip and a drop on the glass tell °Bx and minutes left, and the late addition is announced', async () => {
+    await button('Start').click();
+    await button('Pause').waitFor();
+    await toBench();
+    await pourIn(300, 'sugar, white', 'Sugar, white');
+    await button('full').click();
+    await button('× 240').click();
+    await page.waitForFunction(
+      () => Number(/truly ([\d.]+)/.exec(document.body.innerText)?.[1]) > 33,
+      undefined,
+      { timeout: 60_000 },
+    );
+    await button('stands still').click();
+    const [depth, truth] = [await ruler(), await trueBrix()];
+    await toStove(lot.code);
+    await button('Dip').click();
+    await page
+      .getByRole('dialog')
+      .getByLabel(/^Depth/)
+      .fill(depth);
+    await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+    await take('Sugar');
+    await main().getByText('min left').waitFor();
+    const shown = Number(/([\d.]+) °Bx\s+reckoned now/.exec(await main().innerText())![1]);
+    expect(Math.abs(shown - truth)).toBeLessThan(1.5);
+    await main()
+      .getByText(/Get ready.*12(\.0)? g citric acid/i)
+      .waitFor();
+  });
+
+  it('runs past its mark, is told the cure, and with the water in reads its target', async () => {
+    await toBench();
+    await button('goes on').click();
+    await page.waitForFunction(
+      () => Number(/truly ([\d.]+)/.exec(document.body.innerText)?.[1]) > 42.5,
+      undefined,
+      { timeout: 60_000 },
+    );
+    await button('off').click();
+    await button('stands still').click();
+    await toStove(lot.code);
+    await take('Sugar');
+    const alert = main().getByText(/Past its mark/);
+    await alert.waitFor();
+    for (let round = 0; round < 4 && (await alert.count()) > 0; round++) {
+      const cure = button(/^Put in .* of water$/);
+      const grams = Number(/([\d\u202f.]+) g/.exec(await cure.innerText())![1]!.replace(/\u202f/g, ''));
+      await cure.click();
+      await alert.waitFor({ state: 'detached' });
+      await toBench();
+      await pourIn(grams, 'water', 'Water');
+      await toStove(lot.code);
+      await take('Sugar');
+      await main()
+        .getByText(/reckoned now/)
+        .waitFor();
+    }
+    expect(await alert.count()).toBe(0);
+    const { readings } = await (await page.request.get(`/api/lots/${lot.code}`)).json();
+    const last = readings.filter((r: { kind: string }) => r.kind === 'brix').at(-1);
+    expect(Math.abs(last.value - 40)).toBeLessThan(0.5);
+    await toBench();
+    expect(Math.abs((await trueBrix()) - 40)).toBeLessThan(0.8);
+    await toStove(lot.code);
+  });
+
+  it('does not pass the late addition over, and asks whether everything is in before it is filled', async () => {
+    await button('Done').click();
+    await page.getByRole('heading', { name: 'Acid off the heat' }).waitFor();
+    await button('Done').click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByText('Citric acid, anhydrous').waitFor();
+    await dialog.getByRole('button', { name: 'Back to weigh it in' }).click();
+    await button('Weighed in').click();
+    await page.getByLabel('Citric acid, anhydrous, grams weighed').waitFor({ state: 'detached' });
+    await button('Done').click();
+    await page.getByRole('heading', { name: 'Fill hot' }).waitFor();
+    await page.getByText('everything is told').waitFor();
+    const asked = page.getByRole('region', { name: 'Is everything in?' });
+    expect(await asked.getByText('extra', { exact: true }).count()).toBeGreaterThan(0);
+    await asked
+      .getByText(/brought back from/)
+      .first()
+      .waitFor();
+    await page.getByRole('link', { name: 'Go to Bottling' }).click();
+    await page.getByRole('button', { name: 'Count them in' }).waitFor();
+  });
+
+  it('met no fault on the way', () => expect(faults).toEqual([]));
+});
+
+describe('two devices on one lot', () => {
+  it('see the same clock within a second, and the one hears what the other did', async () => {
+    const lot = await beginLot('Two devices');
+    const other = await openPage(browser, inject('demoUrl'), { viewport: { width: 1024, height: 768 } });
+    await signIn(other.page, 'Wren', 'enamel-and-steel');
+    await page.goto(`/stove/${lot.code}/cook`);
+    await other.page.goto(`/stove/${lot.code}/cook`);
+    await other.page.getByRole('button', { name: 'Start', exact: true }).waitFor();
+    await button('Start').click();
+    await other.page.getByRole('button', { name: 'Pause', exact: true }).waitFor({ timeout: 5000 });
+    const seconds = (text: string) => {
+      const [m, s] = /(\d+):(\d\d)/.exec(text)!.slice(1).map(Number);
+      return m! * 60 + s!;
+    };
+    const clockOn = async (p: Page) =>
+      seconds(await p.getByRole('region', { name: 'Present step' }).innerText());
+    for (let look = 0; look < 3; look++) {
+      const [here, there] = await Promise.all([clockOn(page), clockOn(other.page)]);
+      expect(Math.abs(here - there)).toBeLessThanOrEqual(1);
+      await page.waitForTimeout(700);
+    }
+    await other.page.getByRole('button', { name: 'Done', exact: true }).click();
+    await other.page.getByRole('dialog').getByRole('button', { name: 'Done all the same' }).click();
+    await page.getByRole('heading', { name: 'Reduce to 40 °Bx' }).waitFor({ timeout: 5000 });
+    await other.page.context().close();
+  });
+});
+
+describe('without the server', () => {
+  const jot = async (text: string) => {
+    const line = page.getByLabel('Jot a reading or a note');
+    await line.fill(text);
+    await line.press('Enter');
+    await expect.poll(() => line.inputValue()).toBe('');
+  };
+
+  it('forty readings made offline arrive once each and in order, after a reload in between', async () => {
+    const lot = await beginLot('Offline');
+    await page.goto(`/stove/${lot.code}/cook`);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await page.getByRole('heading', { name: 'Pour together' }).waitFor();
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    // What was read is put on the device's disk within a second or so.
+    await page.waitForTimeout(2500);
+    await page.context().setOffline(true);
+    for (let i = 0; i < 20; i++) await jot(`t ${(20 + i).toFixed(1)}`);
+    await page.getByRole('button', { name: '20 waiting' }).waitFor();
+    await page.reload();
+    await page.getByRole('heading', { name: 'Pour together' }).waitFor();
+    await page.getByRole('button', { name: '20 waiting' }).waitFor();
+    await button('Start').click();
+    await button('Pause').waitFor();
+    for (let i = 20; i < 40; i++) await jot(`t ${(20 + i).toFixed(1)}`);
+    await page.getByRole('button', { name: '41 waiting' }).waitFor();
+    await page.context().setOffline(false);
+    await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 30_000 });
+    const view = await (await page.request.get(`/api/lots/${lot.code}`)).json();
+    expect(view.readings.map((r: { value: number }) => r.value)).toEqual(
+      Array.from({ length: 40 }, (_, i) => 20 + i),
+    );
+    expect(view.steps[0].marks.map((m: { kind: string }) => m.kind)).toEqual(['start']);
+    const journal = await (await page.request.get(`/api/lots/${lot.code}/journal`)).json();
+    const kept = journal.filter((row: { noun: string }) => row.noun === 'reading');
+    expect(kept.map((row: { payload: { raw: number } }) => row.payload.raw)).toEqual(
+      Array.from({ length: 40 }, (_, i) => 20 + i),
+    );
+  });
+
+  it('what the server will not take is shown, and stays until somebody says', async () => {
+    const lot = await beginLot('Conflict');
+    await page.goto(`/stove/${lot.code}/cook`);
+    await page.getByRole('heading', { name: 'Pour together' }).waitFor();
+    await page.context().setOffline(true);
+    await jot('t 41');
+    await page.getByRole('button', { name: '1 waiting' }).waitFor();
+    // Meanwhile another device ends the lot.
+    const other = await openPage(browser, inject('demoUrl'));
+    await signIn(other.page, 'Wren', 'enamel-and-steel');
+    const ended = await other.page.request.post(`/api/lots/${lot.id}/rulings`, {
+      data: { id: randomUUID(), event: 'discard', why: 'it caught' },
+    });
+    expect(ended.status()).toBe(201);
+    await other.page.context().close();
+    await page.context().setOffline(false);
+    await page.getByRole('button', { name: '1 not taken' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByText(/is discarded; nothing more is written to it/).waitFor();
+    await dialog.getByRole('button', { name: 'take it off…' }).click();
+    await dialog.getByRole('button', { name: 'It goes unrecorded' }).click();
+    await page.getByRole('button', { name: '1 not taken' }).waitFor({ state: 'detached' });
+  });
+});
