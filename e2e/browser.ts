@@ -21,7 +21,13 @@ export async function openPage(
   baseURL: string,
   options: BrowserContextOptions = {},
 ): Promise<{ page: Page; faults: string[] }> {
-  const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 }, ...options });
+  // The pages kept on the device are for the test that needs them: every new context would load them all.
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+    ...options,
+  });
   const page = await context.newPage();
   page.setDefaultTimeout(20_000);
   const faults: string[] = [];

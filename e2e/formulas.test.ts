@@ -11,7 +11,7 @@ let faults: string[];
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demoUrl'), {
+  ({ page, faults } = await openPage(browser, inject('demo').formulas, {
     reducedMotion: 'reduce',
     acceptDownloads: true,
   }));

@@ -11,7 +11,7 @@ let lots: { code: string; state: string; name: string }[];
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demoUrl'), { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').screens, { reducedMotion: 'reduce' }));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
   lots = (await (await page.request.get('/api/lots')).json()).lots;
 });
@@ -143,16 +143,20 @@ describe('when the server is away', () => {
   it('the page says so, with the one thing to do, and comes back', async () => {
     await page.route('**/api/**', (route) => route.abort());
     await page.goto('/shelf');
+    await page.getByRole('status').filter({ hasText: 'server away' }).waitFor();
+    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+    // What this device never read it cannot show.
+    await page.goto('/records/nowhere');
     await page.getByRole('heading', { name: 'The kitchen does not answer' }).waitFor();
     await page.unroute('**/api/**');
-    await page.getByRole('button', { name: 'Try again' }).click();
-    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+    await page.goto('/shelf');
+    await page.getByRole('status').filter({ hasText: 'server away' }).waitFor({ state: 'detached' });
   });
 });
 
 describe('a reader', () => {
   it('sees the shelf and is offered nothing to write', async () => {
-    const reader = await openPage(browser, inject('demoUrl'));
+    const reader = await openPage(browser, inject('demo').screens);
     await signIn(reader.page, 'Visitor', 'only-looking-in');
     await reader.page.goto(`/stove/${codeOf('making')}`);
     await reader.page.getByRole('heading', { level: 1 }).waitFor();

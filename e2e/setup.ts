@@ -8,18 +8,21 @@ import { loadDemo } from '../scripts/src/demo.mjs';
 import { prepareDatabase, startServer } from '../scripts/src/house.mjs';
 import { freePort, startMariadb } from '../scripts/src/mariadb.mjs';
 
+const DEMOS = ['formulas', 'people', 'screens', 'stove'] as const;
+type Demo = (typeof DEMOS)[number];
+
 declare module 'vitest' {
   export interface ProvidedContext {
     chromium: string;
     /** A kitchen with nobody in it yet, and its database. */
     emptyUrl: string;
     emptyDatabase: string;
-    /** The demo kitchen. */
-    demoUrl: string;
+    /** A demo kitchen for each file that walks through one: they run side by side. */
+    demo: Record<Demo, string>;
   }
 }
 
-/** The compiled server twice over one throw-away MariaDB: once empty, once with the demo kitchen. */
+/** The compiled server over one throw-away MariaDB: once empty, and with a demo kitchen for each file that wants one. */
 export default async function setup(project: TestProject) {
   await ensureBuilt();
   const folder = mkdtempSync(join(tmpdir(), 'inch-e2e-'));
@@ -30,15 +33,18 @@ export default async function setup(project: TestProject) {
     return { ...at, ...(await startServer({ appUrl: at.appUrl, port: await freePort() })) };
   };
   const empty = await kitchen('inch_empty');
-  const demo = await kitchen('inch_demo');
-  await loadDemo(demo.url);
+  const demos = await Promise.all(DEMOS.map((name) => kitchen(`inch_${name}`)));
+  await Promise.all(demos.map((demo) => loadDemo(demo.url)));
   project.provide('chromium', await ensureChromium());
   project.provide('emptyUrl', empty.url);
   project.provide('emptyDatabase', empty.appUrl);
-  project.provide('demoUrl', demo.url);
+  project.provide(
+    'demo',
+    Object.fromEntries(DEMOS.map((name, i) => [name, demos[i]!.url])) as Record<Demo, string>,
+  );
   return async () => {
     await empty.stop();
-    await demo.stop();
+    for (const demo of demos) await demo.stop();
     await db.stop();
     rmSync(folder, { recursive: true, force: true });
   };

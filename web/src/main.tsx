@@ -3,7 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
-import { queryClient } from './app/api.ts';
+import { queryClient, refresh } from './app/api.ts';
 import { kept } from './app/kept.ts';
 import { KeysProvider } from './app/keys.tsx';
 import { router } from './app/router.tsx';
@@ -20,6 +20,7 @@ createRoot(document.getElementById('root')!).render(
     <PersistQueryClientProvider
       client={queryClient}
       persistOptions={{ persister: kept, maxAge: 14 * 86_400_000, buster: 'stove 1' }}
+      onSuccess={() => void refresh()}
     >
       <KeysProvider>
         <SessionGate>

@@ -9,7 +9,7 @@ import { useLocation } from 'react-router';
 import { outbox } from '../outbox/outbox.ts';
 import { weight } from '../ui/format.ts';
 import { useWrite } from '../ui/useWrite.ts';
-import { call, newId, queryClient } from './api.ts';
+import { call, newId, queryClient, refresh } from './api.ts';
 import { useCatalogue } from './catalogue.ts';
 import { lotFor } from './jotLot.ts';
 import { useKey } from './keys.tsx';
@@ -89,6 +89,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
           jot,
           instruments.data?.find((i) => i.kind === MEASURES[jot.kind])?.id ?? null,
         );
+      void refresh();
     },
     { after: () => setText(''), refreshes: true },
   );

@@ -22,30 +22,29 @@ function AskToNotify() {
   );
 }
 
-/** Clocks whose time is up, over every screen, until they are heard. */
+/** What rings, over every screen, one at a time until it is heard. */
 export function RingBar({ today }: { today: TodayView | undefined }) {
   const { ringing, heard } = useRinging(today);
-  if (ringing.length === 0) return null;
+  const first = ringing[0];
+  if (!first) return null;
   return (
-    <ul aria-label="Ringing" className="mb-3 grid gap-2" aria-live="assertive">
-      {ringing.map((r) => (
-        <li
-          key={r.key}
-          className="hatch flex flex-wrap items-center gap-3 rounded-xl border-2 border-hold bg-hold-pale px-4 py-2"
-        >
-          <Fruit colour={r.colour} size={14} />
-          <span className="min-w-0 flex-1 text-lg">
-            <strong className="figure">{r.code}</strong> {r.step}: <strong>{r.words}</strong>
-          </span>
-          <AskToNotify />
-          <Link to={`/stove/${r.code}/cook`} className={buttonLook({}, 'min-h-12')}>
-            Go to it
-          </Link>
-          <Button tone="plain" className="min-h-12" onClick={() => heard(r.key)}>
-            Heard
-          </Button>
-        </li>
-      ))}
-    </ul>
+    <section
+      aria-label="Ringing"
+      aria-live="assertive"
+      className="hatch mb-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-xl border-2 border-hold bg-hold-pale px-4 py-1"
+    >
+      <Fruit colour={first.colour} size={14} />
+      <p className="min-w-0 flex-1 text-lg leading-snug">
+        <strong className="figure">{first.code}</strong> {first.step}: <strong>{first.words}</strong>
+        {ringing.length > 1 && <span className="text-ink-2"> · {ringing.length - 1} more after it</span>}
+      </p>
+      <AskToNotify />
+      <Link to={`/stove/${first.code}/cook`} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
+        Go to it
+      </Link>
+      <Button className="min-h-14 px-6" onClick={() => heard(first.key)}>
+        Heard
+      </Button>
+    </section>
   );
 }

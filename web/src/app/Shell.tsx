@@ -6,7 +6,8 @@ import { useEffect, useState } from 'react';
 import { Link, Outlet, useMatch, useNavigate } from 'react-router';
 import { outbox } from '../outbox/outbox.ts';
 import { WaitingTray } from '../outbox/WaitingTray.tsx';
-import { call, queryClient, refresh } from './api.ts';
+import { State } from '../ui/State.tsx';
+import { call, queryClient, refresh, ServerAway } from './api.ts';
 import { Clocks } from './Clocks.tsx';
 import { JotLine } from './JotLine.tsx';
 import { KeySheet } from './KeySheet.tsx';
@@ -92,7 +93,11 @@ function PlaceKey({ press, says, go }: { press: string; says: string; go: () => 
 
 /** The rule, the strip and the sheet that every screen stands in. */
 export function Shell() {
-  const { data: today, dataUpdatedAt } = useQuery({
+  const {
+    data: today,
+    dataUpdatedAt,
+    error,
+  } = useQuery({
     queryKey: ['today'],
     queryFn: () => call(todayRoutes.read),
     refetchInterval: 20_000,
@@ -120,6 +125,12 @@ export function Shell() {
         <header className="no-print mb-3 flex items-center gap-4 max-sm:mb-3 max-sm:flex-wrap max-sm:justify-between max-sm:gap-1">
           <JotLine open={today?.open ?? []} />
           {today && today.clocks.length > 0 && <Clocks today={today} />}
+          {error instanceof ServerAway && (
+            <p role="status" className="border-l border-steel-line pl-3 text-sm">
+              <State tone="hold">server away</State>
+              <span className="block text-ink-2">shown as last read</span>
+            </p>
+          )}
           <WaitingTray />
           <AccountMenu />
         </header>

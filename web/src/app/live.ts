@@ -3,17 +3,48 @@ import { useEffect } from 'react';
 import { refresh } from './api.ts';
 import { learnServerClock } from './serverClock.ts';
 
-/** Reads every view again whenever the kitchen's record grew, on this device or another. */
+/**
+ * Reads every view again whenever the kitchen's record grew, on this device or another. One page of the device holds the stream and
+ * tells the others: a browser lets only a few connections to one server stand open.
+ */
 export function useLive(): void {
   useEffect(() => {
-    const source = new EventSource('/api/live');
     let known: number | null = null;
-    source.onmessage = (message) => {
-      const { sequence, now } = JSON.parse(message.data) as LiveEvent;
+    const hear = ({ sequence, now }: LiveEvent) => {
       learnServerClock(now);
       if (known !== null && known !== sequence) void refresh();
       known = sequence;
     };
-    return () => source.close();
+    const channel = new BroadcastChannel('inch-live');
+    channel.onmessage = (message) => hear(message.data as LiveEvent);
+    const leave = new AbortController();
+    void navigator.locks
+      .request('inch-live', { signal: leave.signal }, () => holdStream(hear, channel, leave.signal))
+      .catch(() => undefined);
+    return () => {
+      leave.abort();
+      channel.close();
+    };
   }, []);
+}
+
+/** Holds the stream open until this page leaves. */
+function holdStream(
+  hear: (event: LiveEvent) => void,
+  channel: BroadcastChannel,
+  leave: AbortSignal,
+): Promise<void> {
+  return new Promise((resolve) => {
+    const source = new EventSource('/api/live');
+    source.onmessage = (message) => {
+      const event = JSON.parse(message.data) as LiveEvent;
+      if (leave.aborted) return;
+      hear(event);
+      channel.postMessage(event);
+    };
+    leave.addEventListener('abort', () => {
+      source.close();
+      resolve();
+    });
+  });
 }

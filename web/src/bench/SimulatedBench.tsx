@@ -108,7 +108,7 @@ function Instrument({ one, attached }: { one: SimulatedInstrument; attached: boo
 
 function PourIn() {
   const catalogue = useCatalogue();
-  const [id, setId] = useState('sour-cherry-juice');
+  const [id, setId] = useState('water');
   const [grams, setGrams] = useState('');
   const entry = catalogue.find(id);
   const pour = () => {

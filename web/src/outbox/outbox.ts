@@ -55,19 +55,21 @@ class Outbox {
   readonly list = (): readonly Waiting[] => this.waiting;
 
   /** Writes something of a lot: sent at once where the server answers and nothing waits before it, kept on the device otherwise. */
-  async write(entry: Pick<Waiting, 'deed' | 'lotId' | 'code' | 'words'> & NewBody): Promise<void> {
+  async write(
+    entry: Pick<Waiting, 'deed' | 'lotId' | 'code' | 'words'> & NewBody,
+  ): Promise<'sent' | 'waiting'> {
     const queued = this.waiting.some((w) => w.problem === null);
     if (!queued) {
       try {
         await post(entry.deed, entry.lotId, entry.body);
-        await refresh();
-        return;
+        return 'sent';
       } catch (error) {
         if (!(error instanceof ServerAway)) throw error;
       }
     }
     await this.keep(entry);
     if (queued) void this.send();
+    return 'waiting';
   }
 
   /** Tries a refused entry again, behind the others. */

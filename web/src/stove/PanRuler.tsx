@@ -100,7 +100,7 @@ export function PanRuler({ shape, level, start, target, colour, unit, said }: Pr
     const left = [...side]
       .reverse()
       .map(([half, at]) => `${(centre - half * k).toFixed(1)} ${y(at).toFixed(1)}`);
-    return `M${right.join(' L')} L${left.join(' L')} Z`;
+    return `M${left.join(' L')} L${right.join(' L')} Z`;
   };
   const rulerX = widest * k + 38;
   const rulerTop = y(height) - 18;

@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { newId } from '../app/api.ts';
+import { newId, refresh } from '../app/api.ts';
 import { type Deed, outbox } from '../outbox/outbox.ts';
 import { useWrite } from '../ui/useWrite.ts';
 
@@ -13,8 +13,11 @@ export interface NewDeed {
 /** Writes deeds of a lot, through the device's outbox where the server is away. */
 export function useDeed(lot: Pick<LotView, 'id' | 'code'>, options: { after?: () => void } = {}) {
   return useWrite(
-    ({ deed, words, body }: NewDeed) =>
-      outbox.write({ deed, words, lotId: lot.id, code: lot.code, body: { id: newId(), ...body } }),
+    async ({ deed, words, body }: NewDeed) => {
+      const entry = { deed, words, lotId: lot.id, code: lot.code, body: { id: newId(), ...body } };
+      // What was sent is read back before the form lets go, so that nothing is recorded twice.
+      if ((await outbox.write(entry)) === 'sent') await refresh();
+    },
     { refreshes: true, ...(options.after ? { after: options.after } : {}) },
   );
 }
