@@ -6,6 +6,7 @@ import { presentStep } from '@inch/core/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useLocation } from 'react-router';
+import { toast } from 'sonner';
 import { outbox } from '../outbox/outbox.ts';
 import { weight } from '../ui/format.ts';
 import { useWrite } from '../ui/useWrite.ts';
@@ -23,6 +24,20 @@ const MEASURES: Record<string, string> = {
   mass: 'scale',
 };
 
+/** What was jotted can be taken back at once: it is struck, and stays in the record. */
+function offerToStrike(lotId: string, noun: 'reading' | 'addition', entryId: string, words: string): void {
+  toast(words, {
+    action: {
+      label: 'Strike it',
+      onClick: () =>
+        void call(lotRoutes.strike, {
+          params: { id: lotId },
+          body: { noun, entryId, why: 'a slip in jotting' },
+        }).then(refresh),
+    },
+  });
+}
+
 /** The lot as it was last read, so that a line can be jotted while the server is away. */
 async function lotOf(code: string): Promise<LotView> {
   const query = { queryKey: ['lot', code], queryFn: () => call(lotRoutes.read, { params: { id: code } }) };
@@ -36,13 +51,14 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
   const recorded = new Set(lot.additions.filter((a) => a.struck === null).map((a) => a.lineId));
   const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
   const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
-  await outbox.write({
+  const id = newId();
+  const outcome = await outbox.write({
     deed: 'add',
     lotId: lot.id,
     code,
     words: `${weight(grams)} of ${ingredientId}`,
     body: {
-      id: newId(),
+      id,
       stepId: step?.id ?? null,
       lineId: line?.lineId ?? null,
       ingredientId,
@@ -50,6 +66,7 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
       why: line ? null : 'jotted',
     },
   });
+  if (outcome === 'sent') offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
 }
 
 async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
@@ -57,13 +74,15 @@ async function keepReading(code: string, jot: Jotting, instrumentId: string | nu
   const said = jot.note ?? jot.text;
   const lot = await lotOf(code);
   const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
-  await outbox.write({
+  const id = newId();
+  const outcome = await outbox.write({
     deed: 'measure',
     lotId: lot.id,
     code,
     words: jot.understood,
-    body: { id: newId(), stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
+    body: { id, stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
   });
+  if (outcome === 'sent') offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
 }
 
 /** The line across the top: type as on a scrap, see it understood, keep it with Enter. */

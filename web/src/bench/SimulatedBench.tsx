@@ -1,8 +1,12 @@
+import { vesselRoutes } from '@inch/contract/vessel';
 import { brixOf } from '@inch/core/formula';
 import type { SpeakingKind } from '@inch/core/instrument';
 import { type Fault, type SimulatedInstrument, simulatedDepth, simulatedVolume } from '@inch/core/simulated';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+
 import { toast } from 'sonner';
+import { call } from '../app/api.ts';
 import { useCatalogue } from '../app/catalogue.ts';
 import { useSession } from '../app/session.tsx';
 import { IngredientPicker } from '../formulas/IngredientPicker.tsx';
@@ -28,12 +32,12 @@ const FAULTS: { fault: Fault; name: string }[] = [
   { fault: 'drifting', name: 'drifts' },
   { fault: 'gone', name: 'silent' },
 ];
-const UNITS: Record<SpeakingKind, { unit: string; digits: number }> = {
-  scale: { unit: 'g', digits: 0 },
-  refractometer: { unit: '°Bx', digits: 1 },
-  'ph-meter': { unit: 'pH', digits: 2 },
-  thermometer: { unit: '°C', digits: 1 },
-  burette: { unit: 'mL', digits: 2 },
+const SHOWS: Record<SpeakingKind, { name: string; unit: string; digits: number }> = {
+  scale: { name: 'Scale', unit: 'g', digits: 0 },
+  refractometer: { name: 'Refractometer', unit: '°Bx', digits: 1 },
+  'ph-meter': { name: 'pH meter', unit: 'pH', digits: 2 },
+  thermometer: { name: 'Thermometer', unit: '°C', digits: 1 },
+  burette: { name: 'Burette', unit: 'mL', digits: 2 },
 };
 
 function Choices<T>({
@@ -49,14 +53,14 @@ function Choices<T>({
 }) {
   return (
     <fieldset className="flex flex-wrap items-center gap-1">
-      <legend className="float-left mr-2 w-24 py-2 text-sm font-semibold text-ink-2">{label}</legend>
+      <legend className="float-left mr-2 w-16 py-2 text-sm font-semibold text-ink-2">{label}</legend>
       {options.map((o) => (
         <button
           key={o.name}
           type="button"
           aria-pressed={o.value === chosen}
           onClick={() => choose(o.value)}
-          className={`min-h-11 rounded-lg border-2 px-3 ${o.value === chosen ? 'border-rim bg-rim text-on-rim' : 'border-steel-line text-link hover:bg-rim-pale'}`}
+          className={`min-h-11 rounded-lg border-2 px-2.5 ${o.value === chosen ? 'border-rim bg-rim text-on-rim' : 'border-steel-line text-link hover:bg-rim-pale'}`}
         >
           {o.name}
         </button>
@@ -67,12 +71,12 @@ function Choices<T>({
 
 /** One simulated instrument as a thing on the counter: its display, its plug, what is wrong with it. */
 function Instrument({ one, attached }: { one: SimulatedInstrument; attached: boolean }) {
-  const { unit, digits } = UNITS[one.kind];
+  const { name, unit, digits } = SHOWS[one.kind];
   return (
     <li className="border-b border-steel-line py-3">
       <div className="flex items-center gap-3">
         <span className="min-w-0 flex-1">
-          <span className="block font-semibold">{one.name}</span>
+          <span className="block font-semibold">{name}</span>
           <label className="text-sm text-ink-2">
             it{' '}
             <select
@@ -137,7 +141,9 @@ function PourIn() {
           onChange={(e) => setGrams(e.target.value)}
         />
       </label>
-      <IngredientPicker label="Put in, of what" value={id} onChoose={setId} />
+      <span className="min-w-36 flex-1 rounded-lg border border-steel bg-enamel px-1 py-1.5">
+        <IngredientPicker label="Put in, of what" value={id} onChoose={setId} />
+      </span>
       <Button type="submit" className="min-h-11" disabled={!(Number(grams) > 0) || !entry}>
         Put it in
       </Button>
@@ -191,8 +197,8 @@ function Pan({ simulation }: { simulation: Simulation }) {
   const depth = simulatedDepth(pan);
   const { hotMillilitres } = simulatedVolume(pan);
   return (
-    <div className="flex flex-wrap gap-8">
-      <div className="w-96 max-w-full">
+    <div className="grid grid-cols-[minmax(16rem,1fr)_minmax(19rem,1fr)] gap-6 max-xl:grid-cols-1">
+      <div className="max-w-96">
         <PanRuler
           shape={pan.shape}
           level={depth}
@@ -202,11 +208,14 @@ function Pan({ simulation }: { simulation: Simulation }) {
         />
         <p className="figure mt-1">
           <span className="text-ink-2">ruler</span> <strong>{depthSaid(depth, unit)}</strong>{' '}
-          <span className="text-ink-2">· {grouped(hotMillilitres)} mL ·</span> {pan.celsius.toFixed(0)} °C{' '}
+          <span className="text-ink-2">· {grouped(hotMillilitres)} mL</span>
+        </p>
+        <p className="figure">
+          <strong>{pan.celsius.toFixed(0)} °C</strong>{' '}
           <span className="text-ink-2">· truly {brixOf(pan.part).toFixed(1)} °Bx</span>
         </p>
       </div>
-      <div className="min-w-72 flex-1">
+      <div>
         <p className="mb-3">
           <span className="figure text-4xl font-bold">{duration(seconds)}</span>{' '}
           <span className="text-ink-2">simulated</span>
@@ -246,6 +255,8 @@ export function SimulatedBench() {
   const simulation = useSimulation();
   const attached = useAttached();
   const { kitchen } = useSession();
+  const vessels = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
+  const own = vessels.data?.filter((v) => !v.retired).slice(0, 3) ?? [];
   return (
     <Sheet
       asideLabel="Simulated instruments"
@@ -288,9 +299,18 @@ export function SimulatedBench() {
             A pan, a fire and five instruments that behave like real ones: learn the cook view, or try what
             goes wrong, without fruit.
           </p>
-          <Button className="mt-4" onClick={() => simulated.setUp(USUAL_PAN, kitchen.elevationMetres)}>
-            Set a pan on
-          </Button>
+          <div className="mt-4 flex flex-wrap justify-center gap-2">
+            <Button onClick={() => simulated.setUp(USUAL_PAN, kitchen.elevationMetres)}>Set a pan on</Button>
+            {own.map((pan) => (
+              <Button
+                key={pan.id}
+                tone="plain"
+                onClick={() => simulated.setUp(pan.shape, kitchen.elevationMetres)}
+              >
+                {pan.name}
+              </Button>
+            ))}
+          </div>
         </Empty>
       )}
     </Sheet>

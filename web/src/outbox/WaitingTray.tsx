@@ -3,7 +3,8 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime, plural } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
-import { outbox, useWaiting, type Waiting } from './outbox.ts';
+import { outbox, useWaiting } from './outbox.ts';
+import type { Waiting } from './waiting.ts';
 
 function Row({ entry }: { entry: Waiting }) {
   const [sure, setSure] = useState(false);

@@ -4,24 +4,7 @@ import { useSyncExternalStore } from 'react';
 import { ApiProblem, call, refresh, ServerAway } from '../app/api.ts';
 import { serverNow } from '../app/serverClock.ts';
 import { allWaiting, changeWaiting, dropWaiting, putWaiting } from './store.ts';
-
-/** What may be written while the server is away. */
-export type Deed = 'mark' | 'add' | 'measure' | 'place';
-
-/** Something written on this device that the server has not got yet. */
-export interface Waiting {
-  number: number;
-  deed: Deed;
-  lotId: string;
-  code: string;
-  /** Who wrote it: it is sent only while the same person is signed in. */
-  accountId: string;
-  body: { id: string; at: string } & Record<string, unknown>;
-  /** How it reads, for the list of what waits. */
-  words: string;
-  /** Why the server would not take it; it then stays here until somebody looks at it. */
-  problem: string | null;
-}
+import type { Deed, Waiting } from './waiting.ts';
 
 type NewBody = { body: { id: string } & Record<string, unknown> };
 

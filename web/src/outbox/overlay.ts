@@ -1,13 +1,16 @@
 import type { LotView } from '@inch/contract/lot';
 import { lotLines } from '@inch/core/lot';
 import { correctRefractometer } from '@inch/core/sugar';
-import type { Waiting } from './outbox.ts';
+import type { Waiting } from './waiting.ts';
+
+/** Who wrote what is still on this device. */
+export const NOT_SENT = 'you, not sent yet';
 
 type Body = Record<string, unknown>;
 const entryOf = (body: Body) => ({
   id: body.id as string,
   at: body.at as string,
-  by: 'you, not sent yet',
+  by: NOT_SENT,
   struck: null,
 });
 
@@ -39,7 +42,7 @@ function withMark(lot: LotView, body: Body): LotView {
   const mark = {
     kind: body.mark as LotView['steps'][number]['marks'][number]['kind'],
     at: body.at as string,
-    by: 'you, not sent yet',
+    by: NOT_SENT,
   };
   return {
     ...lot,

@@ -1,5 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { Waiting } from './outbox.ts';
+import type { Waiting } from './waiting.ts';
 
 interface OutboxDb extends DBSchema {
   waiting: { key: number; value: Waiting };

@@ -1,8 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { useSession } from '../app/session.tsx';
+import { ring } from '../app/sound.ts';
 import { Button } from '../ui/Button.tsx';
 import { clockTime, minutesInWords, weight } from '../ui/format.ts';
 import { Caution } from '../ui/State.tsx';
@@ -180,10 +181,24 @@ function Heat({ lot, step, pan }: Props) {
   );
 }
 
+/** The last minutes come fast: one tap of the spoon when they have begun, whatever screen is open. */
+const SOON = 120;
+
+function useAnnounced(stepId: string, pan: PanNow | null): void {
+  const near =
+    (pan?.left != null && pan.left.low < SOON && pan.readings > 0) ||
+    (pan?.heating != null && pan.heating.seconds > 0 && pan.heating.low < SOON);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for a step, when it comes near
+  useEffect(() => {
+    if (near) ring(1);
+  }, [near, stepId]);
+}
+
 /** Everything that wants saying at a step, most pressing first. */
 export function Alerts(props: Props) {
   const { lot, pan, now } = props;
   const here = presentStep(lot.steps, now)?.id === props.step.id;
+  useAnnounced(props.step.id, here ? pan : null);
   return (
     <>
       {here && <Prompt {...props} />}

@@ -11,10 +11,26 @@ import { recordedOf } from './WeighIn.tsx';
 
 type Step = LotView['steps'][number];
 
+/** 24 and "h planned": the figure is drawn large, its unit beside it. */
+function plannedFigure(minutes: number | null): { figure: string; words: string; over: boolean } {
+  if (!minutes) return { figure: '–', words: 'as long as it takes', over: false };
+  const said = minutesInWords(minutes);
+  const [figure, unit] = said.split(' ');
+  return said.split(' ').length === 2
+    ? { figure: figure!, words: `${unit} planned`, over: false }
+    : {
+        figure: said
+          .replace(/ h /, ':')
+          .replace(/ min$/, '')
+          .replace(/:(\d)$/, ':0$1'),
+        words: 'h planned',
+        over: false,
+      };
+}
+
 export function bigClock(clock: StepClock, step: Step): { figure: string; words: string; over: boolean } {
   if (clock.state === 'done') return { figure: duration(clock.elapsedSeconds), words: 'taken', over: false };
-  if (clock.state === 'waiting')
-    return { figure: step.minutes ? minutesInWords(step.minutes) : '–', words: 'planned', over: false };
+  if (clock.state === 'waiting') return plannedFigure(step.minutes);
   if (clock.leftSeconds === null)
     return {
       figure: duration(clock.elapsedSeconds),
@@ -120,7 +136,7 @@ export function ClockButtons({
   useKey(' ', 'start or stop the step’s clock', toggle);
   useKey('.', 'done, next step', done);
   return (
-    <div className="flex flex-wrap gap-2">
+    <div className="contents">
       {clock.state !== 'done' && (
         <Button
           size="stove"

@@ -48,11 +48,13 @@ function LotTab({ lot, here, now }: { lot: LotView; here: boolean; now: string }
     <Link
       to={`/stove/${lot.code}/cook`}
       aria-current={here ? 'page' : undefined}
-      className={`flex min-h-14 min-w-0 items-center gap-2.5 rounded-lg border-2 px-3 ${here ? 'border-rim bg-rim-pale' : 'border-steel-line'}`}
+      className={`flex min-h-14 shrink-0 items-center gap-2.5 rounded-lg border-2 px-3 ${here ? 'border-rim bg-rim-pale' : 'border-steel-line'}`}
     >
       <Fruit colour={lot.product.colour} size={14} />
       <span className="figure font-bold">{lot.code}</span>
-      <span className="truncate text-sm text-ink-2">{step ? step.title : 'fill the bottles'}</span>
+      <span className="max-w-44 truncate text-sm text-ink-2 max-sm:hidden">
+        {step ? step.title : 'fill the bottles'}
+      </span>
       {seconds !== null && (
         <span className={`figure text-lg font-bold ${seconds < 0 ? 'text-hold' : ''}`}>
           {duration(seconds)}
@@ -105,15 +107,17 @@ export function CookView() {
     <div className="enamel-rim flex h-full flex-col overflow-hidden max-lg:h-auto">
       <nav
         aria-label="Lots on the stove"
-        className="flex shrink-0 items-center gap-2 overflow-x-auto border-b border-steel-line px-4 py-2"
+        className="flex shrink-0 items-center gap-3 border-b border-steel-line px-4 py-2"
       >
-        {making.map((one) => (
-          <LotTab key={one.id} lot={one} here={one.code === lot.code} now={now} />
-        ))}
-        <span className="ml-auto text-sm whitespace-nowrap text-ink-2 max-sm:hidden">
+        <div className="flex min-w-0 flex-1 gap-2 overflow-x-auto">
+          {making.map((one) => (
+            <LotTab key={one.id} lot={one} here={one.code === lot.code} now={now} />
+          ))}
+        </div>
+        <span className="text-sm whitespace-nowrap text-ink-2 max-lg:hidden">
           {lit ? 'screen stays on' : 'screen may sleep'}
         </span>
-        <Link to={`/stove/${lot.code}`} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
+        <Link to={`/stove/${lot.code}`} className={buttonLook({ tone: 'plain' }, 'min-h-14 shrink-0')}>
           Run sheet
         </Link>
       </nav>

@@ -39,7 +39,7 @@ export function Corrections({ lot, pan }: { lot: LotView; step: Step; pan: PanNo
   const ways = pan.corrections.filter((way) => way.kind === 'sugar' || way.kind === 'boil');
   if (ways.length === 0 && !acid) return null;
   return (
-    <details className="mt-5 border-t border-steel-line pt-3">
+    <details className="mt-3">
       <summary className="flex min-h-14 cursor-pointer items-center text-lg font-semibold text-link">
         What would bring it there?
       </summary>

@@ -6,7 +6,8 @@ function widthAt(shape: VesselShape, depthMm: number): number {
   const measured = diameterAt(shape, depthMm);
   if (measured !== null) return measured;
   const deepest = vesselDepth(shape);
-  const [low, high] = [Math.max(0, depthMm - 2), Math.min(deepest, depthMm + 2)];
+  const near = deepest / 6;
+  const [low, high] = [Math.max(0, depthMm - near), Math.min(deepest, depthMm + near)];
   const area = ((volumeAtDepth(shape, high) - volumeAtDepth(shape, low)) * 1000) / (high - low);
   return 2 * Math.sqrt(area / Math.PI);
 }

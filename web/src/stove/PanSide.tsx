@@ -67,7 +67,7 @@ const FROM: Record<PanNow['rateFrom'], string> = {
 };
 
 /** How the pan stands in words, under its drawing. */
-function PanWords({ lot, pan }: { lot: LotView; pan: PanNow }) {
+function PanWords({ lot, pan, boils }: { lot: LotView; pan: PanNow; boils: boolean }) {
   const bottles = pan.target ? Math.floor(pan.target.millilitres / lot.product.content.bottleMl) : null;
   return (
     <div className="mt-2 leading-snug">
@@ -84,9 +84,13 @@ function PanWords({ lot, pan }: { lot: LotView; pan: PanNow }) {
         </p>
       )}
       <p className="text-sm text-ink-2">
-        loses <span className="figure">{pan.gramsPerMinute.toFixed(0)} g</span> a minute at a full boil,{' '}
-        {FROM[pan.rateFrom]}; sugar{' '}
-        {pan.solidsFrom === 'measured' ? 'measured' : 'reckoned from what went in'}
+        {boils && (
+          <>
+            loses <span className="figure">{pan.gramsPerMinute.toFixed(0)} g</span> a minute at a full boil,{' '}
+            {FROM[pan.rateFrom]};{' '}
+          </>
+        )}
+        sugar {pan.solidsFrom === 'measured' ? 'measured' : 'reckoned from what went in'}
       </p>
     </div>
   );
@@ -95,6 +99,8 @@ function PanWords({ lot, pan }: { lot: LotView; pan: PanNow }) {
 /** The pan drawn with its level and a ruler beside it, and what that comes to. */
 export function PanSide({ lot, step, pan }: { lot: LotView; step: Step | null; pan: PanNow | null }) {
   const [unit, setUnit] = useRulerUnit();
+  const said = lot.product.content.steps.find((s) => s.id === step?.formulaStepId);
+  const boils = said?.kind === 'reduce' || said?.kind === 'heat' || said?.killStep === true;
   const target =
     pan?.targetDepthMm != null
       ? { mm: pan.targetDepthMm, words: `reduce to here, ${depthSaid(pan.targetDepthMm, unit)}` }
@@ -134,8 +140,8 @@ export function PanSide({ lot, step, pan }: { lot: LotView; step: Step | null; p
           </div>
         </>
       )}
-      {pan && <PanWords lot={lot} pan={pan} />}
-      {pan?.overHalf && pan.depthMm !== null && (
+      {pan && <PanWords lot={lot} pan={pan} boils={boils} />}
+      {boils && pan?.overHalf && pan.depthMm !== null && (
         <Caution className="mt-3">
           <strong>More than half the pan.</strong> It rises as it boils: use a larger one, or make it in two.
         </Caution>

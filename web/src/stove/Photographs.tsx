@@ -2,7 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/photograph';
 import { useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
-import { useRef } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { toast } from 'sonner';
 import { addressOf } from '../app/address.ts';
 import { ApiProblem, call, newId, ServerAway } from '../app/api.ts';
@@ -14,9 +14,13 @@ import { useWrite } from '../ui/useWrite.ts';
 type Step = LotView['steps'][number];
 
 /** Sends a photograph as it is; the server keeps it smaller and without its location. */
-async function send(lotId: string, stepId: string, file: File): Promise<void> {
+async function send(
+  lotId: string,
+  of: { stepId: string } | { readingId: string },
+  file: File,
+): Promise<void> {
   if (file.size > LARGEST_PHOTOGRAPH) throw new Error('That picture is over 12 MB. Take it smaller.');
-  const address = addressOf(photographRoutes.take.path, { id: lotId }, { id: newId(), stepId });
+  const address = addressOf(photographRoutes.take.path, { id: lotId }, { id: newId(), ...of });
   const response = await fetch(address, {
     method: 'POST',
     headers: { 'content-type': file.type },
@@ -44,17 +48,94 @@ function Picture({ photo, of }: { photo: Photograph; of: string }) {
   );
 }
 
-/** Photographs of this step, beside those of the same step of the last lot. */
-export function Photographs({ lot, step }: { lot: LotView; step: Step }) {
+/** Chooses or takes a picture and sends it; what opens the camera is the child. */
+function TakePicture({
+  lotId,
+  of,
+  label,
+  children,
+}: {
+  lotId: string;
+  of: { stepId: string } | { readingId: string };
+  label: string;
+  children: (open: () => void, busy: boolean) => ReactNode;
+}) {
   const input = useRef<HTMLInputElement>(null);
-  const mayWrite = useMayWrite();
-  const { data } = useQuery({
-    queryKey: ['photographs', lot.id],
-    queryFn: () => call(photographRoutes.ofLot, { params: { id: lot.id } }),
-  });
-  const write = useWrite((file: File) => send(lot.id, step.id, file), {
+  const write = useWrite((file: File) => send(lotId, of, file), {
     after: () => toast.success('Photograph kept, without its location'),
   });
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        capture="environment"
+        aria-label={label}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) write.run(file);
+          event.target.value = '';
+        }}
+      />
+      {children(() => input.current?.click(), write.busy)}
+    </>
+  );
+}
+
+const usePhotographs = (lot: LotView) =>
+  useQuery({
+    queryKey: ['photographs', lot.id],
+    queryFn: () => call(photographRoutes.ofLot, { params: { id: lot.id } }),
+  }).data;
+
+/** The button that photographs a reading. */
+export function PhotographReading({
+  lot,
+  readingId,
+  named,
+}: {
+  lot: LotView;
+  readingId: string;
+  named: string;
+}) {
+  return (
+    <TakePicture lotId={lot.id} of={{ readingId }} label={`A photograph of ${named}`}>
+      {(open, busy) => (
+        <Button
+          size="small"
+          tone="quiet"
+          className="border-rim bg-enamel"
+          aria-label={`Photograph ${named}`}
+          disabled={busy}
+          onClick={open}
+        >
+          <Camera size={16} aria-hidden="true" />
+        </Button>
+      )}
+    </TakePicture>
+  );
+}
+
+/** The pictures taken of a reading. */
+export function ReadingPictures({ lot, readingId }: { lot: LotView; readingId: string }) {
+  const own = usePhotographs(lot)?.own.filter((p) => p.readingId === readingId) ?? [];
+  if (own.length === 0) return null;
+  return (
+    <div className="mt-1 flex flex-wrap gap-2">
+      {own.map((photo) => (
+        <Picture key={photo.id} photo={photo} of={lot.code} />
+      ))}
+    </div>
+  );
+}
+
+/** Photographs of this step, beside those of the same step of the last lot. */
+export function Photographs({ lot, step }: { lot: LotView; step: Step }) {
+  const mayWrite = useMayWrite();
+  const data = usePhotographs(lot);
   const here = (list: readonly Photograph[]) => list.filter((p) => p.formulaStepId === step.formulaStepId);
   const own = here(data?.own ?? []);
   const before = here(data?.before?.photographs ?? []);
@@ -62,30 +143,13 @@ export function Photographs({ lot, step }: { lot: LotView; step: Step }) {
   return (
     <section aria-label="Photographs" className="mt-5">
       {mayWrite && (
-        <>
-          <input
-            ref={input}
-            type="file"
-            accept="image/jpeg,image/png,image/webp"
-            capture="environment"
-            aria-label="A photograph of this step"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) write.run(file);
-              event.target.value = '';
-            }}
-          />
-          <Button
-            tone="quiet"
-            className="-ml-4 min-h-14 text-lg"
-            disabled={write.busy}
-            onClick={() => input.current?.click()}
-          >
-            <Camera size={22} aria-hidden="true" /> Photograph it
-          </Button>
-        </>
+        <TakePicture lotId={lot.id} of={{ stepId: step.id }} label="A photograph of this step">
+          {(open, busy) => (
+            <Button tone="quiet" className="-ml-4 min-h-14 text-lg" disabled={busy} onClick={open}>
+              <Camera size={22} aria-hidden="true" /> Photograph it
+            </Button>
+          )}
+        </TakePicture>
       )}
       {own.length + before.length > 0 && (
         <div className="mt-2 flex flex-wrap gap-3">

@@ -2,12 +2,15 @@ import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { useState } from 'react';
 import { call } from '../app/api.ts';
 import { useMayWrite } from '../app/session.tsx';
+import { NOT_SENT } from '../outbox/overlay.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
 import { clockTime } from '../ui/format.ts';
 import { useWrite } from '../ui/useWrite.ts';
+import { PhotographReading, ReadingPictures } from './Photographs.tsx';
 import { readingNames, readingSaid } from './reading.ts';
+import { useRulerUnit } from './ruler.ts';
 
 type Reading = LotView['readings'][number];
 
@@ -62,8 +65,18 @@ function StrikeDialog({
   );
 }
 
-function ReadingRow({ reading: r, strike }: { reading: Reading; strike: (() => void) | null }) {
+function ReadingRow({
+  lot,
+  reading: r,
+  strike,
+}: {
+  lot: LotView;
+  reading: Reading;
+  strike: (() => void) | null;
+}) {
+  const [unit] = useRulerUnit();
   const struck = r.struck !== null;
+  const named = `${readingNames[r.kind]} ${readingSaid(r, unit) || r.said} at ${clockTime(r.at)}`;
   const read = r.kind === 'brix' && r.celsius !== null ? `read ${r.raw} at ${r.celsius.toFixed(0)} °C` : '';
   return (
     <li className="group relative border-b border-steel-line py-2">
@@ -72,7 +85,7 @@ function ReadingRow({ reading: r, strike }: { reading: Reading; strike: (() => v
           {r.kind === 'note' ? r.said : readingNames[r.kind]}
         </span>
         <span className={`figure font-bold whitespace-nowrap ${struck ? 'text-ink-2 line-through' : ''}`}>
-          {readingSaid(r)}
+          {readingSaid(r, unit)}
         </span>
         <span className="figure w-11 text-right text-sm text-ink-2">{clockTime(r.at)}</span>
       </div>
@@ -87,16 +100,20 @@ function ReadingRow({ reading: r, strike }: { reading: Reading; strike: (() => v
         <p className="text-sm font-semibold text-hold">does not count: {r.whyNot}</p>
       )}
       {r.note && <p className="text-sm text-ink-2">{r.note}</p>}
+      <ReadingPictures lot={lot} readingId={r.id} />
       {strike && !struck && (
-        <Button
-          size="small"
-          tone="quiet"
-          className="absolute right-0 bottom-1 border-rim bg-enamel opacity-0 focus-visible:opacity-100 group-hover:opacity-100 pointer-coarse:static pointer-coarse:opacity-100"
-          aria-label={`Strike ${readingNames[r.kind]} ${readingSaid(r) || r.said} at ${clockTime(r.at)}`}
-          onClick={strike}
-        >
-          strike
-        </Button>
+        <div className="absolute right-0 bottom-1 flex gap-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:static pointer-coarse:opacity-100">
+          <PhotographReading lot={lot} readingId={r.id} named={named} />
+          <Button
+            size="small"
+            tone="quiet"
+            className="border-rim bg-enamel"
+            aria-label={`Strike ${named}`}
+            onClick={strike}
+          >
+            strike
+          </Button>
+        </div>
       )}
     </li>
   );
@@ -112,7 +129,12 @@ export function Readings({ lot }: { lot: LotView }) {
     <>
       <ul>
         {newest.map((r) => (
-          <ReadingRow key={r.id} reading={r} strike={mayWrite ? () => setStriking(r) : null} />
+          <ReadingRow
+            key={r.id}
+            lot={lot}
+            reading={r}
+            strike={mayWrite && r.by !== NOT_SENT ? () => setStriking(r) : null}
+          />
         ))}
       </ul>
       <StrikeDialog

@@ -103,7 +103,7 @@ function Instruments({ lot, step, big }: { lot: LotView; step: Step; big: boolea
   const shown = big && !all ? first : [...first, ...rest];
   return (
     <>
-      <div className="flex flex-wrap gap-2">
+      <div className="contents">
         {shown.map((kind) => (
           <Button
             key={kind}

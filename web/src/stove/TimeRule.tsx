@@ -1,8 +1,21 @@
 import type { LotView } from '@inch/contract/lot';
-import { stepClock } from '@inch/core/lot';
+import { stepClock, stepTiming } from '@inch/core/lot';
 import { clockTime, minutesInWords } from '../ui/format.ts';
 
 type Step = LotView['steps'][number];
+
+/** By how much a step ended early or late, or runs over, past its tolerance. */
+function OffTime({ lot, step, now }: { lot: LotView; step: Step; now: string }) {
+  const said = lot.product.content.steps.find((s) => s.id === step.formulaStepId);
+  const timing = stepTiming(step, said, now);
+  if (!timing || timing.verdict === 'on time' || timing.verdict === 'under way') return null;
+  const off = Math.abs(timing.actualMinutes - timing.plannedMinutes);
+  return (
+    <span className="block text-sm font-semibold text-hold">
+      {timing.verdict === 'running over' ? 'over' : timing.verdict} by {minutesInWords(off)}
+    </span>
+  );
+}
 
 /** The run sheet down a time rule: what is done, the present step, what comes. */
 export function TimeRule({
@@ -48,6 +61,7 @@ export function TimeRule({
               )}
               {step.title}
               {clock.state === 'done' && <span className="sr-only">, done</span>}
+              <OffTime lot={lot} step={step} now={now} />
             </button>
           </li>
         );

@@ -1,16 +1,17 @@
 import type { LotView } from '@inch/contract/lot';
 import { weight } from '../ui/format.ts';
+import { depthSaid, type RulerUnit } from './ruler.ts';
 
 type Reading = LotView['readings'][number];
 
 /** A reading's figure as it stands after correction. */
-export function readingSaid(r: Reading): string {
+export function readingSaid(r: Reading, ruler: RulerUnit = 'mm'): string {
   if (r.kind === 'note' || r.value === null) return '';
   return {
     brix: `${r.value.toFixed(1)} °Bx`,
     ph: `pH ${r.value.toFixed(2)}`,
     ta: `${r.value.toFixed(2)} g/L`,
-    depth: `${r.value.toFixed(0)} mm`,
+    depth: depthSaid(r.value, ruler),
     temperature: `${r.value.toFixed(0)} °C`,
     mass: weight(r.value),
   }[r.kind];

@@ -1,3 +1,4 @@
+import { liveRoutes } from '@inch/contract/live';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -105,6 +106,15 @@ export function Today() {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1>{longDay(now)}</h1>
         <p className="text-ink-2">{summary(today)}</p>
+        {today.due.some((d) => d.at !== null && d.at > now) && (
+          <a
+            href={liveRoutes.calendar.path}
+            download="inch-pantry.ics"
+            className="ml-auto text-sm text-link underline"
+          >
+            what is due as a calendar file
+          </a>
+        )}
       </div>
       <div className="mt-3">
         <DayRule today={today} now={now} />

@@ -1,0 +1,17 @@
+/** What may be written while the server is away. */
+export type Deed = 'mark' | 'add' | 'measure' | 'place';
+
+/** Something written on this device that the server has not got yet. */
+export interface Waiting {
+  number: number;
+  deed: Deed;
+  lotId: string;
+  code: string;
+  /** Who wrote it: it is sent only while the same person is signed in. */
+  accountId: string;
+  body: { id: string; at: string } & Record<string, unknown>;
+  /** How it reads, for the list of what waits. */
+  words: string;
+  /** Why the server would not take it; it then stays here until somebody looks at it. */
+  problem: string | null;
+}
