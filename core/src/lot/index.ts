@@ -1,5 +1,6 @@
 export { governingPh, ingredientsAsMade, linesNotRecorded } from './asMade.ts';
 export { amountsPlanned, type LotLine, lotLines } from './asWeighed.ts';
+export { boilRateOf, learnedRate } from './boilRate.ts';
 export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
 export { catalogueOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
@@ -15,7 +16,7 @@ export {
 } from './gates.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
-export { boilRateOf, learnedRate, type PanNow, type PanVessel, panNow } from './panNow.ts';
+export { type PanNow, type PanVessel, panNow } from './panNow.ts';
 export {
   type Addition,
   type BottlingEntry,

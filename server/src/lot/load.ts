@@ -1,45 +1,7 @@
-import { type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/instrument';
-import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
+import type { LotRecord } from '@inch/core/lot';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
-import { calibrationsOf, checksOf } from '../instrument/store.ts';
-
-interface EntryRow {
-  id: string;
-  lot_id: string;
-  at: string;
-  by: string;
-  struck_at: string | null;
-  struck_by: string | null;
-  struck_why: string | null;
-}
-
-const entry = (row: EntryRow) => ({
-  id: row.id,
-  at: fromSql(row.at),
-  by: row.by,
-  struck: row.struck_at
-    ? { at: fromSql(row.struck_at), by: row.struck_by ?? '', why: row.struck_why ?? '' }
-    : null,
-});
-
-/** Rows of one of the record's tables for some lots, with who wrote and who struck them. */
-function entriesOf<T>(
-  db: Database,
-  table: string,
-  lotIds: readonly string[],
-  more = '',
-  join = '',
-): Promise<(T & EntryRow)[]> {
-  const strikes = ['addition', 'reading', 'bottling', 'heat_process', 'seal_check', 'photograph'].includes(
-    table,
-  );
-  const struck = strikes ? ', (SELECT name FROM account WHERE id = t.struck_by) AS struck_by' : '';
-  return rows(
-    db,
-    `SELECT t.*, a.name AS \`by\`${struck}${more} FROM ${table} t JOIN account a ON a.id = t.account_id ${join} WHERE t.lot_id IN (${marks(lotIds)}) ORDER BY t.at, t.id`,
-    [...lotIds],
-  );
-}
+import { type EntryRow, entriesOf, entry } from './entryRows.ts';
+import { loadReadings } from './loadReadings.ts';
 
 type Lots = Map<string, LotRecord>;
 
@@ -78,84 +40,6 @@ async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void>
       marks: own,
     });
   }
-}
-
-interface ReadingRow {
-  step_id: string | null;
-  kind: LotRecord['readings'][number]['kind'];
-  sample: LotRecord['readings'][number]['sample'];
-  said: string;
-  raw: number | null;
-  celsius: number | null;
-  value: number | null;
-  instrument_id: string | null;
-  instrument: string | null;
-  instrument_kind: string | null;
-  compensated: number | null;
-  note: string | null;
-}
-
-/** What the instruments behind some readings were calibrated and checked by. */
-interface Trusted {
-  calibrations: Map<string, KeptCalibration[]>;
-  checks: Map<string, KeptCheck[]>;
-  timeZone: string;
-}
-
-const CHECKED = new Set<string>(['refractometer', 'scale', 'thermometer']);
-
-function standingOf(row: ReadingRow & { at: string }, { calibrations, checks, timeZone }: Trusted) {
-  if (row.kind === 'ph' && row.value !== null)
-    return meterStanding(
-      { value: row.value, at: fromSql(row.at) },
-      row.instrument_id ? calibrations.get(row.instrument_id)! : null,
-      timeZone,
-    );
-  if (row.kind === 'brix' && row.celsius === null && row.compensated !== 1)
-    return { counts: false, whyNot: 'no temperature was given' };
-  if (row.instrument_id && CHECKED.has(row.instrument_kind ?? ''))
-    return checkStanding(
-      row.instrument_kind as CheckedKind,
-      fromSql(row.at),
-      checks.get(row.instrument_id) ?? [],
-      timeZone,
-    );
-  return { counts: row.kind !== 'note', whyNot: null };
-}
-
-async function loadReadings(db: Database, lots: Lots, ids: string[], timeZone: string): Promise<void> {
-  const found = await entriesOf<ReadingRow>(
-    db,
-    'reading',
-    ids,
-    ', i.name AS instrument, i.kind AS instrument_kind, i.compensated',
-    'LEFT JOIN instrument i ON i.id = t.instrument_id',
-  );
-  const meters = [
-    ...new Set(found.filter((r) => r.kind === 'ph' && r.instrument_id).map((r) => r.instrument_id!)),
-  ];
-  const others = [
-    ...new Set(found.filter((r) => r.kind !== 'ph' && r.instrument_id).map((r) => r.instrument_id!)),
-  ];
-  const trusted: Trusted = {
-    calibrations: await calibrationsOf(db, meters),
-    checks: await checksOf(db, others),
-    timeZone,
-  };
-  for (const r of found)
-    lots.get(r.lot_id)!.readings.push({
-      ...entry(r),
-      stepId: r.step_id,
-      kind: r.kind,
-      sample: r.sample,
-      said: r.said,
-      raw: r.raw,
-      celsius: r.celsius,
-      value: r.value,
-      instrument: r.instrument,
-      ...standingOf(r, trusted),
-      note: r.note,
-    });
 }
 
 async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> {
