@@ -47,6 +47,27 @@ async function showHowSure() {
   await page.evaluate(() => document.activeElement?.blur());
 }
 
+/** A pan of apple juice and sugar on the simulated fire, some minutes in, three instruments attached. */
+async function boilSomething() {
+  await page.getByRole('button', { name: 'Set a pan on' }).click();
+  for (const one of ['scale', 'refractometer', 'thermometer'])
+    await page.getByRole('button', { name: `Attach Simulated ${one}` }).click();
+  for (const [grams, part] of [
+    ['3000', 'Apple juice, pressed'],
+    ['900', 'Sugar, white'],
+  ]) {
+    await page.getByRole('button', { name: /^Put in, of what/ }).click();
+    await page.getByPlaceholder('Type a part of its name').fill(part);
+    await page.getByRole('option', { name: part, exact: true }).click();
+    await page.getByLabel('Put in, g').fill(grams);
+    await page.getByRole('button', { name: 'Put it in' }).click();
+  }
+  await page.getByRole('button', { name: 'full', exact: true }).click();
+  await page.getByRole('button', { name: '× 240' }).click();
+  await page.waitForTimeout(6000);
+  await page.getByRole('button', { name: '× 10', exact: true }).click();
+}
+
 const VIEWS = [
   ['today', '/', TABLE],
   ['today-dark', '/', TABLE, 'dark'],
@@ -61,7 +82,7 @@ const VIEWS = [
   ],
   ['formula-low-acid', `/formulas/${formula('Spruce')}`, TABLE],
   ['stove', `/stove/${lot('making', 'Sour')}`, TABLE],
-  ['stove-tablet', `/stove/${lot('making', 'Sour')}`, STOVE],
+  ['cook', `/stove/${lot('making', 'Sour')}/cook`, STOVE],
   ['bottling', `/bottling/${lot('resting', 'Quince')}`, TABLE],
   ['bottling-held', `/bottling/${lot('held', 'Spruce')}`, TABLE],
   ['label', `/labels/${lot('released', 'Damson')}`, TABLE],
@@ -69,7 +90,8 @@ const VIEWS = [
   ['shelf-phone', '/shelf', PHONE],
   ['record', `/records/${lot('released', 'Sour')}`, TABLE],
   ['bench', '/bench', TABLE],
-  ['kitchen', '/kitchen', TABLE],
+  ['pans', '/bench/pans', TABLE],
+  ['simulated', '/bench/simulated', TABLE, 'light', boilSomething],
 ];
 const out = join(ROOT, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
