@@ -2,7 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
 import { type ReactNode, useEffect } from 'react';
-import { useSession } from '../app/session.tsx';
+import { useMayWrite, useSession } from '../app/session.tsx';
 import { ring } from '../app/sound.ts';
 import { Button } from '../ui/Button.tsx';
 import { clockTime, minutesInWords, weight } from '../ui/format.ts';
@@ -75,6 +75,7 @@ function Prompt({ lot, step, now }: Props) {
   const said = lot.product.content.steps.find((s) => s.id === step.formulaStepId);
   const prompt = stepPrompt(step, said, now);
   const write = useDeed(lot);
+  const mayWrite = useMayWrite();
   if (!prompt) return null;
   if (!prompt.due)
     return (
@@ -88,19 +89,21 @@ function Prompt({ lot, step, now }: Props) {
         <strong className="flex-1 text-2xl">
           {prompt.words.charAt(0).toUpperCase() + prompt.words.slice(1)}
         </strong>
-        <Button
-          size="stove"
-          disabled={write.busy}
-          onClick={() =>
-            write.run({
-              deed: 'mark',
-              words: `${prompt.words}: done`,
-              body: { stepId: step.id, mark: 'answer' },
-            })
-          }
-        >
-          Done it
-        </Button>
+        {mayWrite && (
+          <Button
+            size="stove"
+            disabled={write.busy}
+            onClick={() =>
+              write.run({
+                deed: 'mark',
+                words: `${prompt.words}: done`,
+                body: { stepId: step.id, mark: 'answer' },
+              })
+            }
+          >
+            Done it
+          </Button>
+        )}
       </span>
     </Alert>
   );
@@ -109,6 +112,7 @@ function Prompt({ lot, step, now }: Props) {
 /** Past its mark: how much water brings it back, part of it first. */
 function Overshoot({ lot, step, pan }: Props) {
   const write = useDeed(lot);
+  const mayWrite = useMayWrite();
   const cure = pan?.corrections[0];
   if (!pan?.target || cure?.kind !== 'water') return null;
   const put = Math.round(cure.firstGrams);
@@ -122,24 +126,26 @@ function Overshoot({ lot, step, pan }: Props) {
         and not take out: put in <span className="figure font-bold">{weight(put)}</span> first, stir, and read
         again.
       </p>
-      <Button
-        className="mt-3 min-h-14 text-lg"
-        disabled={write.busy}
-        onClick={() =>
-          write.run({
-            deed: 'add',
-            words: `${weight(put)} water, to bring it back`,
-            body: {
-              stepId: step.id,
-              ingredientId: 'water',
-              grams: put,
-              why: `brought back from ${pan.brix.toFixed(1)} °Bx`,
-            },
-          })
-        }
-      >
-        Put in {weight(put)} of water
-      </Button>
+      {mayWrite && (
+        <Button
+          className="mt-3 min-h-14 text-lg"
+          disabled={write.busy}
+          onClick={() =>
+            write.run({
+              deed: 'add',
+              words: `${weight(put)} water, to bring it back`,
+              body: {
+                stepId: step.id,
+                ingredientId: 'water',
+                grams: put,
+                why: `brought back from ${pan.brix.toFixed(1)} °Bx`,
+              },
+            })
+          }
+        >
+          Put in {weight(put)} of water
+        </Button>
+      )}
     </Alert>
   );
 }

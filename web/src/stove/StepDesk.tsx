@@ -190,7 +190,7 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
       )}
       {mayWrite && step.kind !== 'fill' && <WeighIn lot={lot} step={step} at={at} />}
       {reducing && pan?.target && <Corrections lot={lot} step={step} pan={pan} />}
-      {reducing && pan?.target && <ColdPlate lot={lot} step={step} pan={pan} />}
+      {mayWrite && reducing && pan?.target && <ColdPlate lot={lot} step={step} pan={pan} />}
       {!big && <Photographs lot={lot} step={step} />}
       {mayWrite && !big && ['draw', 'heat', 'reduce', 'rest'].includes(step.kind) && (
         <LoggerFile lot={lot} step={step} />
