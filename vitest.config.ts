@@ -41,6 +41,7 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
           maxWorkers: 2,
+          sequence: { groupOrder: 1 },
           testTimeout: 120_000,
           hookTimeout: 120_000,
         },
