@@ -54,10 +54,33 @@ const SCREENS: [string, () => string | Promise<string>][] = [
   ['nowhere', () => '/nothing/here'],
 ];
 
+const follow = (path: string) =>
+  page.evaluate((to) => {
+    document.documentElement.dataset.theme = 'light';
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+const nowhere = () => page.getByText('There is nothing here');
+
+/** Goes there as a link would, by way of nowhere, so that what is seen next is the screen itself; then nothing is being read any more. */
 async function show(path: string): Promise<void> {
-  await page.goto(path);
+  await follow('/nothing/between');
+  await nowhere().waitFor();
+  if (path === '/nothing/here') return;
+  await follow(path);
+  await nowhere().waitFor({ state: 'detached' });
   await page.locator('main h1, main p').first().waitFor();
-  await page.waitForLoadState('networkidle');
+  await page.waitForFunction(
+    () => {
+      const seen = performance.getEntriesByType('resource').length;
+      const w = window as { seen?: number };
+      const still = w.seen === seen;
+      w.seen = seen;
+      return still;
+    },
+    undefined,
+    { polling: 250 },
+  );
 }
 
 /** Serious findings by axe; in the dark only the colours are other than in the light. */
