@@ -85,7 +85,7 @@ async function show(path: string): Promise<void> {
 
 /** Serious findings by axe; in the dark only the colours are other than in the light. */
 const serious = async (rules?: string[]) => {
-  const axe = new AxeBuilder({ page });
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
   const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
