@@ -216,6 +216,47 @@ describe('a whole cook on the simulated bench', () => {
   it('met no fault on the way', () => expect(faults).toEqual([]));
 });
 
+describe('the cook view', () => {
+  it.each([
+    [1024, 768],
+    [1280, 800],
+  ])(
+    'at %i by %i has its step, clock and figure in sight and nothing to press under 56 px',
+    async (width, height) => {
+      const { lots } = await (await page.request.get('/api/lots')).json();
+      const { code } = lots.find(
+        (l: { state: string; name: string }) => l.state === 'making' && l.name.startsWith('Sour'),
+      );
+      const tablet = await openPage(browser, inject('demo').stove, {
+        viewport: { width, height },
+        hasTouch: true,
+      });
+      await signIn(tablet.page, 'Tam', 'funnel-and-ladle');
+      await tablet.page.goto(`/stove/${code}/cook`);
+      const figure = tablet.page.getByText('min left');
+      await figure.waitFor();
+      for (const seen of [tablet.page.getByRole('heading', { level: 1 }), figure]) {
+        const box = (await seen.boundingBox())!;
+        expect(box.y + box.height).toBeLessThan(height);
+      }
+      const size = await tablet.page
+        .getByRole('region', { name: 'Present step' })
+        .locator('p span.figure.font-bold')
+        .first()
+        .evaluate((at) => Number.parseFloat(getComputedStyle(at).fontSize));
+      expect(size).toBeGreaterThanOrEqual(100);
+      const small = await tablet.page.locator('main').evaluate((main) =>
+        [...main.querySelectorAll('button, a, select, summary')]
+          .map((at) => ({ name: at.textContent, box: at.getBoundingClientRect() }))
+          .filter(({ box }) => box.width > 0 && box.height < 55.5)
+          .map(({ name, box }) => `${name} ${box.height}`),
+      );
+      expect(small).toEqual([]);
+      await tablet.page.context().close();
+    },
+  );
+});
+
 describe('two devices on one lot', () => {
   it('see the same clock within a second, and the one hears what the other did', async () => {
     const lot = await beginLot('Two devices');

@@ -1,0 +1,151 @@
+/** A step of a plan: how long, what it needs while it lasts, and whether it follows at once. */
+export interface PlannedStep {
+  id: string;
+  minutes: number;
+  /** How much of which resource: a burner, a pan, the canner, hands. A step without hands waits by itself, through the night too. */
+  needs: Readonly<Record<string, number>>;
+  /** It cannot wait for the step before it: it begins the minute that ends. */
+  atOnce?: boolean;
+}
+
+export interface PlannedLot {
+  id: string;
+  steps: readonly PlannedStep[];
+  /** Not begun before this minute. */
+  earliest?: number;
+}
+
+export interface PlanSetting {
+  lots: readonly PlannedLot[];
+  /** How much there is of each resource. */
+  resources: Readonly<Record<string, number>>;
+  /** When hands are there, in minutes from the start of the plan, one after another. Steps that need hands lie wholly within one. */
+  hours: readonly { from: number; to: number }[];
+}
+
+/** A step laid on the minutes. */
+export interface LaidStep {
+  lotId: string;
+  stepId: string;
+  from: number;
+  to: number;
+}
+
+/** The resource whose steps are held to the hours. */
+export const HANDS = 'hands';
+
+/** Steps that go together without a gap. */
+export interface Block {
+  lot: number;
+  place: number;
+  steps: readonly PlannedStep[];
+  minutes: number;
+  /** Minutes that are still to come in its lot when it begins. */
+  tail: number;
+}
+
+/** The blocks of a plan, each lot's in order. */
+export function blocksOf(setting: PlanSetting): Block[][] {
+  return setting.lots.map((lot, l) => {
+    const groups: PlannedStep[][] = [];
+    for (const step of lot.steps) {
+      if (step.atOnce && groups.length > 0) groups.at(-1)!.push(step);
+      else groups.push([step]);
+    }
+    const minutes = groups.map((g) => g.reduce((sum, s) => sum + s.minutes, 0));
+    return groups.map((steps, place) => ({
+      lot: l,
+      place,
+      steps,
+      minutes: minutes[place]!,
+      tail: minutes.slice(place).reduce((a, b) => a + b, 0),
+    }));
+  });
+}
+
+/** What is taken of each resource, as it is laid. */
+export class Timetable {
+  readonly laid: LaidStep[] = [];
+  private readonly taken = new Map<string, { from: number; to: number; amount: number }[]>();
+  private readonly setting: PlanSetting;
+
+  constructor(setting: PlanSetting) {
+    this.setting = setting;
+  }
+
+  /** The earliest minute from which on a block fits, its steps one upon another. */
+  earliest(block: Block, from: number): number {
+    let at = from;
+    for (let guard = 0; guard < 100_000; guard++) {
+      const next = this.blocked(block, at);
+      if (next === null) return at;
+      at = next;
+    }
+    throw new RangeError('No time was found: are the hours long enough for every step that needs hands?');
+  }
+
+  lay(block: Block, at: number): number {
+    let from = at;
+    const lot = this.setting.lots[block.lot]!;
+    for (const step of block.steps) {
+      const to = from + step.minutes;
+      this.laid.push({ lotId: lot.id, stepId: step.id, from, to });
+      for (const [name, amount] of Object.entries(step.needs)) {
+        const list = this.taken.get(name) ?? [];
+        list.push({ from, to, amount });
+        this.taken.set(name, list);
+      }
+      from = to;
+    }
+    return from;
+  }
+
+  /** Null where the block fits at a minute; else the next minute worth trying. */
+  private blocked(block: Block, at: number): number | null {
+    let from = at;
+    for (const step of block.steps) {
+      const to = from + step.minutes;
+      const moved = this.outOfHours(step, from, to) ?? this.overtaken(step, from, to);
+      if (moved !== null) return at + (moved - from);
+      from = to;
+    }
+    return null;
+  }
+
+  /** The start of the next hours that hold a step, where these do not. */
+  private outOfHours(step: PlannedStep, from: number, to: number): number | null {
+    if (!((step.needs[HANDS] ?? 0) > 0)) return null;
+    const { hours } = this.setting;
+    if (hours.some((h) => h.from <= from && to <= h.to)) return null;
+    const next = hours.find((h) => h.from > from && h.to - h.from >= step.minutes);
+    if (!next) throw new RangeError(`There are no hours left for ${step.id}, ${step.minutes} minutes long`);
+    return next.from;
+  }
+
+  /** When the first of what stands in the way ends, where a resource is over what there is. */
+  private overtaken(step: PlannedStep, from: number, to: number): number | null {
+    for (const [name, amount] of Object.entries(step.needs)) {
+      const there = this.setting.resources[name] ?? 0;
+      if (amount > there)
+        throw new RangeError(`${step.id} needs ${amount} of ${name}, and there is ${there}`);
+      const over = (this.taken.get(name) ?? []).filter((t) => t.from < to && t.to > from);
+      const most = peak(over, from, to);
+      if (most + amount > there) return Math.min(...over.map((t) => t.to));
+    }
+    return null;
+  }
+}
+
+/** The most that is taken at once within some minutes. */
+function peak(
+  list: readonly { from: number; to: number; amount: number }[],
+  from: number,
+  to: number,
+): number {
+  let most = 0;
+  for (const start of [from, ...list.map((t) => t.from).filter((f) => f > from && f < to)]) {
+    const now = list.reduce((sum, t) => (t.from <= start && t.to > start ? sum + t.amount : sum), 0);
+    most = Math.max(most, now);
+  }
+  return most;
+}
