@@ -40,7 +40,7 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          maxWorkers: 2,
+          fileParallelism: false,
           sequence: { groupOrder: 1 },
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -11,7 +11,7 @@ let faults: string[];
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').formulas, {
+  ({ page, faults } = await openPage(browser, inject('demo').table, {
     reducedMotion: 'reduce',
     acceptDownloads: true,
   }));

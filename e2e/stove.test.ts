@@ -166,7 +166,13 @@ describe('a whole cook on the simulated bench', () => {
     await take('Sugar');
     const alert = main().getByText(/Past its mark/);
     await alert.waitFor();
-    for (let round = 0; round < 4 && (await alert.count()) > 0; round++) {
+    const lastBrix = async (): Promise<number> => {
+      const { readings } = await (await page.request.get(`/api/lots/${lot.code}`)).json();
+      return readings.filter((r: { kind: string }) => r.kind === 'brix').at(-1).value;
+    };
+    // Two thirds go in first, then it is read again: a round or two brings it within what a refractometer reads.
+    for (let round = 0; round < 5 && (await lastBrix()) > 40.2; round++) {
+      await alert.waitFor();
       const cure = button(/^Put in .* of water$/);
       const grams = Number(/([\d\u202f.]+) g/.exec((await cure.textContent())!)![1]!.replace(/\u202f/g, ''));
       await cure.click();
@@ -175,14 +181,9 @@ describe('a whole cook on the simulated bench', () => {
       await pourIn(grams, 'water', 'Water');
       await toStove(lot.code);
       await take('Sugar');
-      await main()
-        .getByText(/reckoned now/)
-        .waitFor();
     }
-    expect(await alert.count()).toBe(0);
-    const { readings } = await (await page.request.get(`/api/lots/${lot.code}`)).json();
-    const last = readings.filter((r: { kind: string }) => r.kind === 'brix').at(-1);
-    expect(Math.abs(last.value - 40)).toBeLessThan(0.5);
+    await alert.waitFor({ state: 'detached' });
+    expect(Math.abs((await lastBrix()) - 40)).toBeLessThan(0.5);
     await toBench();
     expect(Math.abs((await trueBrix()) - 40)).toBeLessThan(0.8);
     await toStove(lot.code);
@@ -274,9 +275,17 @@ describe('two devices on one lot', () => {
     };
     const clockOn = async (p: Page) =>
       seconds((await p.getByRole('region', { name: 'Present step' }).textContent())!);
+    // Two looks are never at quite the same instant: within a second is asked for, more than once.
     for (let look = 0; look < 3; look++) {
-      const [here, there] = await Promise.all([clockOn(page), clockOn(other.page)]);
-      expect(Math.abs(here - there)).toBeLessThanOrEqual(1);
+      await expect
+        .poll(
+          async () => {
+            const [here, there] = await Promise.all([clockOn(page), clockOn(other.page)]);
+            return Math.abs(here - there);
+          },
+          { timeout: 10_000 },
+        )
+        .toBeLessThanOrEqual(1);
       await page.waitForTimeout(700);
     }
     await other.page.getByRole('button', { name: 'Done', exact: true }).click();
@@ -314,7 +323,7 @@ describe('without the server', () => {
     for (let i = 20; i < 40; i++) await jot(`t ${(20 + i).toFixed(1)}`);
     await page.getByRole('button', { name: '41 waiting' }).waitFor();
     await page.context().setOffline(false);
-    await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 30_000 });
+    await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 90_000 });
     const view = await (await page.request.get(`/api/lots/${lot.code}`)).json();
     expect(view.readings.map((r: { value: number }) => r.value)).toEqual(
       Array.from({ length: 40 }, (_, i) => 20 + i),

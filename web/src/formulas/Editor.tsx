@@ -66,7 +66,10 @@ function useSave(formula: Formula | null) {
     {
       tellsErrors: true,
       done: formula ? `Version ${formula.version + 1} saved` : 'Saved as version 1',
-      after: ({ id }) => navigate(`/formulas/${id}`, { replace: true }),
+      // A new one gets its own address; whoever has gone elsewhere meanwhile is not called back.
+      after: ({ id }) => {
+        if (window.location.pathname === '/formulas/new') navigate(`/formulas/${id}`, { replace: true });
+      },
     },
   );
 }

@@ -75,7 +75,11 @@ class Outbox {
   }
 
   private async read(): Promise<void> {
-    this.waiting = await allWaiting();
+    this.tell(await allWaiting());
+  }
+
+  private tell(waiting: readonly Waiting[]): void {
+    this.waiting = waiting;
     for (const listener of this.listeners) listener();
   }
 
@@ -99,7 +103,10 @@ class Outbox {
         if (outcome === 'sent') {
           await dropWaiting(entry.number);
           sent++;
-        } else await changeWaiting({ ...entry, problem: outcome.problem });
+          this.tell(this.waiting.filter((w) => w.number !== entry.number));
+          continue;
+        }
+        await changeWaiting({ ...entry, problem: outcome.problem });
         await this.read();
       }
     });
