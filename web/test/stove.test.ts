@@ -147,6 +147,18 @@ describe('what waits on the device', () => {
     expect(seen.lines.find((l) => l.lineId === 'sugar')!.now).toBeCloseTo(750, 6);
   });
 
+  it('is not corrected twice, and one that cannot be corrected is shown as read until the server says', () => {
+    const value = (raw: number, celsius: number, instrumentId: string | null) =>
+      withWaiting(
+        lot,
+        [waiting('measure', { kind: 'brix', raw, celsius, sample: 'pan', instrumentId })],
+        [{ id: 'clever', compensated: true }],
+      ).readings[0]!.value;
+    expect(value(31.4, 27, 'clever')).toBe(31.4);
+    expect(value(31.4, 60, null)).toBe(31.4);
+    expect(value(99, 20, null)).toBe(99);
+  });
+
   it('is not shown in another lot, nor once the server has refused it', () => {
     const mark = { stepId: 'step', mark: 'start' };
     expect(withWaiting(lot, [waiting('mark', mark, { lotId: 'other' })])).toBe(lot);

@@ -14,14 +14,22 @@ const entryOf = (body: Body) => ({
   struck: null,
 });
 
-function readingOf(body: Body): LotView['readings'][number] {
+/** A °Bx as the server will correct it; as read where it cannot be corrected, which the server will refuse with a reason. */
+function correctedBrix(reading: number, celsius: number, compensated: boolean): number {
+  try {
+    return correctRefractometer({ reading, celsius, compensated }).brix;
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return reading;
+  }
+}
+
+function readingOf(body: Body, compensated: boolean): LotView['readings'][number] {
   const raw = (body.raw as number | null) ?? null;
   const celsius = (body.celsius as number | null) ?? null;
   const kind = body.kind as LotView['readings'][number]['kind'];
   const value =
-    kind === 'brix' && raw !== null && celsius !== null
-      ? correctRefractometer({ reading: raw, celsius }).brix
-      : raw;
+    kind === 'brix' && raw !== null && celsius !== null ? correctedBrix(raw, celsius, compensated) : raw;
   return {
     ...entryOf(body),
     stepId: (body.stepId as string | null) ?? null,
@@ -50,12 +58,16 @@ function withMark(lot: LotView, body: Body): LotView {
   };
 }
 
-function withOne(lot: LotView, { deed, body }: Waiting): LotView {
+/** What the overlay has to know of the kitchen's instruments. */
+type Compensating = readonly { id: string; compensated: boolean }[];
+
+function withOne(lot: LotView, { deed, body }: Waiting, instruments: Compensating): LotView {
+  const compensated = instruments.some((i) => i.id === body.instrumentId && i.compensated);
   if (deed === 'mark') return withMark(lot, body);
   if (deed === 'measure')
     return lot.readings.some((r) => r.id === body.id)
       ? lot
-      : { ...lot, readings: [...lot.readings, readingOf(body)] };
+      : { ...lot, readings: [...lot.readings, readingOf(body, compensated)] };
   if (deed === 'add')
     return lot.additions.some((a) => a.id === body.id)
       ? lot
@@ -78,9 +90,13 @@ function withOne(lot: LotView, { deed, body }: Waiting): LotView {
 }
 
 /** A lot as it is once what waits on this device has arrived: its steps, readings and amounts; gates stay as the server judged them. */
-export function withWaiting(lot: LotView, waiting: readonly Waiting[]): LotView {
+export function withWaiting(
+  lot: LotView,
+  waiting: readonly Waiting[],
+  instruments: Compensating = [],
+): LotView {
   const own = waiting.filter((w) => w.lotId === lot.id && w.problem === null);
   if (own.length === 0) return lot;
-  const laid = own.reduce(withOne, lot);
+  const laid = own.reduce((laid, entry) => withOne(laid, entry, instruments), lot);
   return { ...laid, lines: lotLines(laid, laid.cupSchool) };
 }

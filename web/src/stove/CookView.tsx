@@ -17,7 +17,7 @@ import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
 import { AllDone } from './RunSheet.tsx';
 import { StepDesk } from './StepDesk.tsx';
-import { useLot, useLots } from './useLot.ts';
+import { keptInstruments, useLot, useLots } from './useLot.ts';
 import { panOf } from './usePan.ts';
 import { useWakeLock } from './wakeLock.ts';
 
@@ -36,7 +36,7 @@ function useMaking(): LotView[] {
       refetchInterval: 20_000,
     })),
   });
-  return read.flatMap((q) => (q.data ? [withWaiting(q.data, waiting)] : []));
+  return read.flatMap((q) => (q.data ? [withWaiting(q.data, waiting, keptInstruments())] : []));
 }
 
 /** A lot on the stove: its code, the step it is at, its clock. */

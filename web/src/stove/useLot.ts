@@ -1,9 +1,13 @@
+import type { Instrument } from '@inch/contract/instrument';
 import { type LotHead, lotRoutes } from '@inch/contract/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { call } from '../app/api.ts';
+import { call, queryClient } from '../app/api.ts';
 import { useWaiting } from '../outbox/outbox.ts';
 import { withWaiting } from '../outbox/overlay.ts';
+
+/** The instruments as they were last read: which of them correct by themselves. */
+export const keptInstruments = () => queryClient.getQueryData<Instrument[]>(['instruments']) ?? [];
 
 /** A lot by its code, as the server has it and with what waits on this device. */
 export function useLot(code: string) {
@@ -13,7 +17,10 @@ export function useLot(code: string) {
     queryFn: () => call(lotRoutes.read, { params: { id: code } }),
     refetchInterval: 20_000,
   });
-  const data = useMemo(() => query.data && withWaiting(query.data, waiting), [query.data, waiting]);
+  const data = useMemo(
+    () => query.data && withWaiting(query.data, waiting, keptInstruments()),
+    [query.data, waiting],
+  );
   return { ...query, data };
 }
 
