@@ -13,6 +13,23 @@ const TimeZone = z.string().refine((zone) => {
   }
 }, 'Not a time zone; write for instance Europe/London.');
 
+const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day such as 08:00.');
+/** What a day's work has to go round: burners, hands, canner, hours, and what an hour and a kWh cost. */
+export const Workshop = z.object({
+  burners: z.number().int().min(1, 'At least one.').max(20),
+  hands: z.number().int().min(1, 'At least one pair.').max(20),
+  /** Bottles or jars the canner takes at a time; loads that hot bottles may wait for. */
+  cannerHolds: z.number().int().min(1, 'At least one jar.').max(500),
+  cannerLoads: z.number().int().min(1, 'At least one load.').max(10),
+  /** Monday first; null for a day off. */
+  hours: z.array(z.object({ from: Clock, to: Clock }).nullable()).length(7),
+  kwhMinor: z.number().min(0).max(1000),
+  handsHourMinor: z.number().int().min(0).max(100_000),
+  /** What the freezer has room for, g. */
+  freezerGrams: z.number().min(0).max(1_000_000),
+});
+export type Workshop = z.infer<typeof Workshop>;
+
 const fields = {
   name: Name,
   place: Words,
@@ -23,6 +40,7 @@ const fields = {
   criticalPh: z.number().min(3, 'Not under 3.').max(4.6, 'Never over 4.6.'),
   currency: z.string().regex(/^[A-Z]{3}$/, 'Three capitals, such as GBP.'),
   timeZone: TimeZone,
+  workshop: Workshop,
 };
 
 export const Kitchen = z.object({ id: z.string(), ...fields, revision: z.number().int() });

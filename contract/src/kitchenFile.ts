@@ -5,7 +5,9 @@ import { FormulaContent, FormulaKind } from './formula.ts';
 import { OwnFigures } from './ingredient.ts';
 import { CheckKind, NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
+import { Want } from './plan.ts';
 import { route } from './route.ts';
+import { NewPack, StockKind, StockMeasured } from './stock.ts';
 import { Colour, Day, Name, Words } from './values.ts';
 import { NewVessel } from './vessel.ts';
 
@@ -36,6 +38,7 @@ const FileEvent = z.discriminatedUnion('do', [
     grams: z.number(),
     why: z.string().optional(),
     from: z.string().optional(),
+    before: z.number().optional(),
     step: key.optional(),
   }),
   z.object({
@@ -74,6 +77,14 @@ const FileEvent = z.discriminatedUnion('do', [
     minutes: z.number(),
   }),
   z.object({ do: z.literal('seals'), at: Wall, checked: z.number(), failed: z.number() }),
+  z.object({
+    do: z.literal('leave'),
+    at: Wall,
+    ingredient: key,
+    grams: z.number(),
+    words: z.string(),
+    bestBy: Day.nullable().default(null),
+  }),
   z.object({ do: z.literal('print'), at: Wall, copies: z.number() }),
   z.object({
     do: z.literal('move'),
@@ -121,6 +132,54 @@ export const KitchenFile = z.object({
   own: z
     .array(OwnFigures.omit({ id: true }))
     .max(500)
+    .default([]),
+  /** Stock lots as they came; what lots used of them follows from the lots. */
+  stock: z
+    .array(
+      z.object({
+        key,
+        kind: StockKind,
+        thing: key,
+        quantity: z.number(),
+        said: z.string().default(''),
+        words: z.string().default(''),
+        supplier: z.string().default(''),
+        costMinor: z.number().int().nullable().default(null),
+        gotOn: Day,
+        bestBy: Day.nullable().default(null),
+        measured: StockMeasured.nullable().default(null),
+        losses: z
+          .array(
+            z.object({ at: Wall, kind: z.enum(['wasted', 'spoiled']), amount: z.number(), why: z.string() }),
+          )
+          .default([]),
+      }),
+    )
+    .max(500)
+    .default([]),
+  packs: z
+    .array(NewPack.omit({ id: true }))
+    .max(500)
+    .default([]),
+  plans: z
+    .array(
+      z.object({
+        name: Name,
+        /** Days from the day the file is brought in. */
+        dueInDays: z.number().int().nullable(),
+        items: z.array(
+          z.object({
+            formula: key,
+            container: key.optional(),
+            want: Want,
+            /** Size of each of its lots, as a multiple of the formula. */
+            scales: z.array(z.number()).min(1),
+            priceMinor: z.number().int().optional(),
+          }),
+        ),
+      }),
+    )
+    .max(50)
     .default([]),
   measures: z
     .array(

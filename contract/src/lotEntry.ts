@@ -24,6 +24,14 @@ export const NewAddition = z.object({
   why: Why.nullable().default(null),
   /** From which bag, picking or bottle, in words. */
   from: z.string().trim().max(120, 'At most 120 characters.').nullable().default(null),
+  /** g before trimming, where that was weighed too: so much leaves the stock. */
+  beforeTrimming: Grams.nullable().default(null),
+  /** From which stock lots, chosen by hand; the oldest fit ones where it is not said. */
+  stock: z
+    .array(z.object({ stockId: Id, amount: z.number().gt(0, 'More than nothing.') }))
+    .max(20)
+    .nullable()
+    .default(null),
   ...happened,
 });
 /** Which vessel the lot is in from now on. */

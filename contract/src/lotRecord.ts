@@ -29,6 +29,7 @@ const Step = z.object({
   formulaStepId: z.string(),
   marks: z.array(z.object({ kind: MarkKind, at: z.string(), by: z.string() })),
 });
+const Draws = z.array(z.object({ stockId: z.string(), code: z.string(), amount: z.number() }));
 const Addition = z.object({
   ...entry,
   stepId: z.string().nullable(),
@@ -38,6 +39,8 @@ const Addition = z.object({
   grams: z.number(),
   why: z.string().nullable(),
   from: z.string().nullable(),
+  beforeTrimming: z.number().nullable(),
+  draws: Draws,
 });
 const Reading = z.object({
   ...entry,
@@ -63,6 +66,7 @@ const Bottling = z.object({
   fillCelsius: z.number().nullable(),
   closing: Closing,
   hoursToCold: z.number().nullable(),
+  draws: Draws,
 });
 const HeatProcess = z.object({
   ...entry,

@@ -9,7 +9,9 @@ import { kitchenFileRoutes } from './kitchenFile.ts';
 import { liveRoutes } from './live.ts';
 import { lotRoutes } from './lot.ts';
 import { photographRoutes } from './photograph.ts';
+import { planRoutes } from './plan.ts';
 import type { AnyRoute } from './route.ts';
+import { stockRoutes } from './stock.ts';
 import { todayRoutes } from './today.ts';
 import { vesselRoutes } from './vessel.ts';
 
@@ -27,6 +29,8 @@ const rooms = {
   vessel: vesselRoutes,
   photograph: photographRoutes,
   live: liveRoutes,
+  stock: stockRoutes,
+  plan: planRoutes,
 };
 
 /** Every route of the API with the room it belongs to. */

@@ -27,6 +27,8 @@ const add = (lot: LotRecord, ingredientId: string, grams: number, lineId: string
     grams,
     why: null,
     from: null,
+    beforeTrimming: null,
+    draws: [],
   });
 
 const cold = (more: Partial<LotRecord> = {}): LotRecord => {

@@ -138,6 +138,8 @@ describe('gates', () => {
       grams: 200,
       why: null,
       from: null,
+      beforeTrimming: null,
+      draws: [],
     });
     expect(shut(late)).toContain('acid');
     const pan = releasable();

@@ -143,6 +143,8 @@ describe('a pan as it stands on the stove', () => {
           grams: 300,
           why: 'on the way',
           from: null,
+          beforeTrimming: null,
+          draws: [],
         },
       ];
       return panNow(lot, step(lot), { cup: null, vessel: null }, at(10))!;
@@ -173,6 +175,8 @@ describe('a pan as it stands on the stove', () => {
         grams: cure.grams,
         why: 'back',
         from: null,
+        beforeTrimming: null,
+        draws: [],
       },
     ];
     expect(panNow(lot, step(lot), { cup: null, vessel: null }, at(57))!.corrections).toEqual([]);
@@ -283,6 +287,8 @@ describe('amounts after weighing', () => {
         grams: 1650,
         why: null,
         from: null,
+        beforeTrimming: null,
+        draws: [],
       },
     ];
     expect(line(lot, 'sugar').now).toBeCloseTo(990, 6);

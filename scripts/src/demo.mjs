@@ -20,7 +20,12 @@ async function send(url, path, body, cookie) {
 export function demoFile() {
   const folder = join(ROOT, 'demo', 'hollin-rigg');
   const read = (name) => JSON.parse(readFileSync(join(folder, name), 'utf8'));
-  return { ...read('kitchen.json'), formulas: read('formulas.json'), lots: read('lots.json') };
+  return {
+    ...read('kitchen.json'),
+    ...read('stock.json'),
+    formulas: read('formulas.json'),
+    lots: read('lots.json'),
+  };
 }
 
 /** Loads the demo kitchen into an empty database through the same requests a user's import makes. @returns whether it was empty */

@@ -18,6 +18,8 @@ import { labelRoom } from './label/routes.ts';
 import { liveRoom } from './live/routes.ts';
 import { lotRoom } from './lot/routes.ts';
 import { photographRoom } from './photograph/routes.ts';
+import { planRoom } from './plan/routes.ts';
+import { stockRoom } from './stock/routes.ts';
 import { todayRoom } from './today/routes.ts';
 import { vesselRoom } from './vessel/routes.ts';
 
@@ -63,6 +65,8 @@ function api(pool: Pool): Router {
     containerRoom,
     todayRoom,
     vesselRoom,
+    stockRoom,
+    planRoom,
     photographRoom,
     liveRoom,
   ])

@@ -1,7 +1,7 @@
+import { instantOf } from '@inch/core/planning';
 import { describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
 import { verifyJournal } from '../src/journal/verify.ts';
-import { instantOf } from '../src/kitchenFile/wall.ts';
 import { ownerOf, type Person, useHouse } from './house.ts';
 
 const house = useHouse();

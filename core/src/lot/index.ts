@@ -33,6 +33,7 @@ export {
   type ReadingKind,
   type Sample,
   type SealCheckEntry,
+  type StockDraw,
   standing,
 } from './record.ts';
 export { type LotEvent, type LotState, TransitionError, transition } from './state.ts';

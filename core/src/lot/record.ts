@@ -27,6 +27,13 @@ export interface LotStep {
   marks: { kind: MarkKind; at: string; by: string }[];
 }
 
+/** So much out of one stock lot: g, or pieces. */
+export interface StockDraw {
+  stockId: string;
+  code: string;
+  amount: number;
+}
+
 export interface Addition extends Entry {
   stepId: string | null;
   /** The formula's line; null for an extra. */
@@ -39,6 +46,10 @@ export interface Addition extends Entry {
   why: string | null;
   /** From which bag, picking or bottle it came, in words. */
   from: string | null;
+  /** g of it before trimming, where that was weighed too. */
+  beforeTrimming: number | null;
+  /** Stock lots it was taken from, each with how much. */
+  draws: StockDraw[];
 }
 
 export type ReadingKind = 'brix' | 'ph' | 'ta' | 'temperature' | 'mass' | 'depth' | 'note';
@@ -70,6 +81,8 @@ export interface BottlingEntry extends Entry {
   closing: 'hot' | 'cooled';
   /** Hours from the fill to 5 °C, for bottles cooled open. */
   hoursToCold: number | null;
+  /** Stock lots of glass and lids it took. */
+  draws: StockDraw[];
 }
 
 export interface HeatProcessEntry extends Entry {

@@ -1,6 +1,50 @@
+export {
+  type LeftOverHome,
+  type Need,
+  needsTogether,
+  shoppingList,
+  type ThingPack,
+  type ToBuy,
+  whereItGoes,
+} from './buy.ts';
+export { type Clash, clashesOf } from './clashes.ts';
+export {
+  type CostBefore,
+  type CostSetting,
+  costBefore,
+  drunkLitre,
+  energyOf,
+  type PricedNeed,
+} from './cost.ts';
 export { type DayBar, type DaySegment, dayBar } from './dayBars.ts';
+export {
+  BURNER,
+  CANNER,
+  type DayLot,
+  type DayMaking,
+  type DayStep,
+  dayLot,
+  handsMinutesOf,
+  panResource,
+} from './days.ts';
+export { type DayHours, hoursFrom, type WeekHours } from './hours.ts';
+export { type MemoryOf, minutesOf, type YieldMemory, yieldMemory } from './memory.ts';
 export { type Pack, type PackCover, packsToBuy } from './packs.ts';
-export { type Clash, clashesOf, type Schedule, schedule } from './schedule.ts';
+export { mainLine, methodOf, type PastLot, type PastStep, pastLot } from './past.ts';
+export { type Divided, dividePicking, type PickingUse, type Ripeness, type Share } from './picking.ts';
+export {
+  type Pan,
+  type Parting,
+  partingOf,
+  type Scaled,
+  type ScaledLine,
+  type ScaleSetting,
+  scaled,
+  TYPICAL_OF_PROMISED,
+  type Want,
+} from './scale.ts';
+export { type Schedule, type ScheduleBack, schedule, scheduleBack } from './schedule.ts';
+export { type PastSpread, spreadOf } from './spread.ts';
 export { HANDS, type LaidStep, type PlannedLot, type PlannedStep, type PlanSetting } from './timetable.ts';
 export {
   type DueItem,
@@ -11,3 +55,4 @@ export {
   type Obstacle,
   obstacles,
 } from './today.ts';
+export { instantOf } from './wall.ts';

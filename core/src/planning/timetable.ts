@@ -6,6 +6,8 @@ export interface PlannedStep {
   needs: Readonly<Record<string, number>>;
   /** It cannot wait for the step before it: it begins the minute that ends. */
   atOnce?: boolean;
+  /** Somebody is in the kitchen while it lasts, though not with both hands at it: it is held to the hours as well. */
+  attended?: boolean;
 }
 
 export interface PlannedLot {
@@ -19,7 +21,7 @@ export interface PlanSetting {
   lots: readonly PlannedLot[];
   /** How much there is of each resource. */
   resources: Readonly<Record<string, number>>;
-  /** When hands are there, in minutes from the start of the plan, one after another. Steps that need hands lie wholly within one. */
+  /** When somebody is there, in minutes from the start of the plan, one after another. Steps that need hands lie wholly within one. */
   hours: readonly { from: number; to: number }[];
 }
 
@@ -33,6 +35,9 @@ export interface LaidStep {
 
 /** The resource whose steps are held to the hours. */
 export const HANDS = 'hands';
+
+/** Whether a step is done only while somebody is there. */
+export const inHours = (step: PlannedStep): boolean => (step.needs[HANDS] ?? 0) > 0 || step.attended === true;
 
 /** Steps that go together without a gap. */
 export interface Block {
@@ -114,7 +119,7 @@ export class Timetable {
 
   /** The start of the next hours that hold a step, where these do not. */
   private outOfHours(step: PlannedStep, from: number, to: number): number | null {
-    if (!((step.needs[HANDS] ?? 0) > 0)) return null;
+    if (!inHours(step)) return null;
     const { hours } = this.setting;
     if (hours.some((h) => h.from <= from && to <= h.to)) return null;
     const next = hours.find((h) => h.from > from && h.to - h.from >= step.minutes);

@@ -71,6 +71,8 @@ export function releasable(): LotRecord {
         grams: 4000,
         why: null,
         from: null,
+        beforeTrimming: null,
+        draws: [],
       },
       {
         ...entry('a2', T(0.2)),
@@ -80,6 +82,8 @@ export function releasable(): LotRecord {
         grams: 2000,
         why: null,
         from: null,
+        beforeTrimming: null,
+        draws: [],
       },
     ],
     readings: [
@@ -97,6 +101,7 @@ export function releasable(): LotRecord {
         fillCelsius: 90,
         closing: 'hot',
         hoursToCold: null,
+        draws: [],
       },
     ],
     heatProcesses: [

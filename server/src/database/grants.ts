@@ -18,6 +18,8 @@ const RIGHTS: Record<string, string[]> = {
   seal_check: [STRIKE],
   photograph: [STRIKE],
   vessel: ['UPDATE (retired_at)'],
+  basket: ['DELETE'],
+  plan: ['UPDATE (content, done, revision, saved_at, saved_by)'],
 };
 
 /** Gives the app's user its rights, table by table: read and add everywhere, change only what is listed, delete only sessions. */

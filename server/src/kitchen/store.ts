@@ -1,8 +1,21 @@
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen, Workshop } from '@inch/contract/kitchen';
 import { type Database, rows, run } from '../database/pool.ts';
 
 export const KITCHEN_COLUMNS =
-  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.revision';
+  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.revision';
+
+const DAY = { from: '08:00', to: '19:00' };
+/** One person at a household stove, until the kitchen says otherwise. */
+const USUAL_WORKSHOP: Workshop = {
+  burners: 2,
+  hands: 1,
+  cannerHolds: 7,
+  cannerLoads: 2,
+  hours: [DAY, DAY, DAY, DAY, DAY, DAY, null],
+  kwhMinor: 28,
+  handsHourMinor: 1200,
+  freezerGrams: 10_000,
+};
 
 export interface KitchenRow {
   id: string;
@@ -15,6 +28,7 @@ export interface KitchenRow {
   critical_ph: number;
   currency: string;
   time_zone: string;
+  workshop: string | null;
   revision: number;
 }
 
@@ -29,6 +43,7 @@ export const kitchenFrom = (row: KitchenRow): Kitchen => ({
   criticalPh: row.critical_ph,
   currency: row.currency,
   timeZone: row.time_zone,
+  workshop: row.workshop === null ? USUAL_WORKSHOP : JSON.parse(row.workshop),
   revision: row.revision,
 });
 
@@ -45,7 +60,7 @@ export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
   await run(
     db,
     `UPDATE kitchen SET name = ?, place = ?, elevation_metres = ?, cup_school = ?, rule_pack = ?, local_statement = ?,
-     critical_ph = ?, currency = ?, time_zone = ?, revision = revision + 1 WHERE id = ?`,
+     critical_ph = ?, currency = ?, time_zone = ?, workshop = ?, revision = revision + 1 WHERE id = ?`,
     [
       k.name,
       k.place,
@@ -56,6 +71,7 @@ export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
       k.criticalPh,
       k.currency,
       k.timeZone,
+      JSON.stringify(k.workshop),
       k.id,
     ],
   );

@@ -1,5 +1,6 @@
 import type { FileEvent } from '@inch/contract/kitchenFile';
 import { parseJot } from '@inch/core/jot';
+import { dayOf } from '@inch/core/keeping';
 import { v7 as newId } from 'uuid';
 import { invalid } from '../http/problem.ts';
 import { calibrate, checkInstrument } from '../instrument/routes.ts';
@@ -9,6 +10,7 @@ import { addToLot, markStep, measureLot, placeLot } from '../lot/entries.ts';
 import { bottleLot, checkSeals, decide, processLot, strike } from '../lot/filling.ts';
 import { moveBottles } from '../lot/moving.ts';
 import type { StoredLot } from '../lot/store.ts';
+import { takeIn } from '../stock/keep.ts';
 
 /** What an event of a kitchen file is played into. */
 export interface Stage {
@@ -21,6 +23,8 @@ export interface Stage {
   containers: Map<string, string>;
   instruments: Map<string, string>;
   vessels: Map<string, string>;
+  /** A day of the file, moved as its times are. */
+  moved: (day: string) => string;
 }
 
 function found(map: Map<string, string>, key: string, what: string): string {
@@ -108,6 +112,8 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
         grams: event.grams,
         why: event.why ?? null,
         from: event.from ?? null,
+        beforeTrimming: event.before ?? null,
+        stock: null,
         at,
       });
       return;
@@ -145,6 +151,22 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
       return;
     case 'seals':
       await checkSeals(w, lotId, { id, checked: event.checked, failed: event.failed, at });
+      return;
+    case 'leave':
+      await takeIn(w, {
+        id,
+        kind: 'ingredient',
+        thing: event.ingredient,
+        quantity: event.grams,
+        said: '',
+        words: event.words,
+        supplier: '',
+        costMinor: null,
+        gotOn: dayOf(at, w.kitchen.timeZone),
+        bestBy: event.bestBy && stage.moved(event.bestBy),
+        measured: null,
+        leftBy: lotId,
+      });
       return;
     case 'print':
       await printLabel(w, lotId, { id, copies: event.copies, differencesSeen: true, at });

@@ -1,5 +1,7 @@
 import type { Account } from '@inch/contract/account';
 import { type KitchenFile, kitchenFileRoutes } from '@inch/contract/kitchenFile';
+import { addDays, dayOf } from '@inch/core/keeping';
+import { instantOf } from '@inch/core/planning';
 import { v7 as newId } from 'uuid';
 import { hashPassword } from '../account/password.ts';
 import { insertAccount } from '../account/store.ts';
@@ -15,9 +17,12 @@ import { changeKitchen } from '../kitchen/routes.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { beginLot } from '../lot/begin.ts';
 import { lockedLot } from '../lot/change.ts';
+import { createPlan } from '../plan/routes.ts';
+import { lose, takeIn } from '../stock/keep.ts';
+import { keepPack } from '../stock/packs.ts';
 import { addVessel } from '../vessel/routes.ts';
 import { play, type Stage } from './events.ts';
-import { daysBetween, instantOf } from './wall.ts';
+import { daysBetween } from './wall.ts';
 
 type Ids = Map<string, string>;
 
@@ -51,6 +56,58 @@ async function addThings(w: Writing, file: KitchenFile): Promise<Things> {
   for (const { key, ...vessel } of file.vessels)
     vessels.set(key, (await addVessel(w, { id: newId(), ...vessel })).id);
   return { containers, instruments, vessels };
+}
+
+/** Stock lots of the file that have come by now, each written down on its day; then how things are sold. */
+async function addStock(
+  w: Writing,
+  file: KitchenFile,
+  things: Things,
+  moved: (day: string) => string,
+  when: (wall: string) => string,
+): Promise<void> {
+  const thingOf = (thing: string) => {
+    const bottle = /^bottle:(.+)$/.exec(thing);
+    return bottle ? `bottle:${things.containers.get(bottle[1]!) ?? bottle[1]}` : thing;
+  };
+  const today = dayOf(w.now, w.kitchen.timeZone);
+  for (const { key: _, losses, ...stock } of file.stock) {
+    const gotOn = moved(stock.gotOn);
+    if (gotOn > today) continue;
+    const id = newId();
+    const thing = thingOf(stock.thing);
+    const bestBy = stock.bestBy && moved(stock.bestBy);
+    await takeIn(
+      { ...w, now: when(`${stock.gotOn} 08:00`) },
+      { ...stock, id, thing, gotOn, bestBy, leftBy: null },
+    );
+    for (const { at, ...loss } of losses)
+      if (when(at) <= w.now) await lose(w, id, { id: newId(), ...loss, at: when(at) });
+  }
+  for (const pack of file.packs) await keepPack(w, { ...pack, id: newId(), thing: thingOf(pack.thing) });
+}
+
+/** Plans of the file, their dates counted from today. */
+async function addPlans(w: Writing, file: KitchenFile, formulas: Ids, things: Things): Promise<void> {
+  const today = dayOf(w.now, w.kitchen.timeZone);
+  for (const plan of file.plans) {
+    const items = plan.items.map((item, i) => {
+      const formulaId = formulas.get(item.formula);
+      if (!formulaId)
+        throw invalid('file', `A plan is of the formula "${item.formula}", which is not in the file.`);
+      return {
+        id: `item ${i + 1}`,
+        formulaId,
+        want: item.want,
+        containerId: things.containers.get(item.container ?? '') ?? null,
+        priceMinor: item.priceMinor ?? null,
+        bought: null,
+        parts: item.scales.map((scale, n) => ({ id: `${i + 1}-${n + 1}`, scale, lot: null })),
+      };
+    });
+    const due = plan.dueInDays === null ? null : addDays(today, plan.dueInDays);
+    await createPlan(w, newId(), { name: plan.name, due, items, steps: [] });
+  }
 }
 
 interface Dated {
@@ -88,6 +145,7 @@ async function makeLot(
   formulas: Ids,
   things: Things,
   when: (wall: string) => string,
+  moved: (day: string) => string,
 ): Promise<void> {
   const formulaId = formulas.get(lot.formula);
   if (!formulaId)
@@ -103,6 +161,7 @@ async function makeLot(
       lot: () => lockedLot(w, id),
       lotId: id,
       steps,
+      moved,
       ...things,
     };
     await play(stage, event).catch((error: Error) => {
@@ -134,6 +193,8 @@ async function importKitchen(
   const people = await addPeople(here, file, hashes);
   const things = await addThings(here, file);
   for (const figures of file.own) await enterOwn(here, { id: newId(), ...figures });
+  const moved = (day: string) => addDays(day, shift);
+  await addStock(here, file, things, moved, when);
   for (const measure of file.measures) await keepMeasure(here, { id: newId(), ...measure, retired: false });
   const formulas: Ids = new Map();
   for (const item of inOrder(file)) {
@@ -144,8 +205,9 @@ async function importKitchen(
     const { lot } = item;
     const clock = lot.live ? whenLive : when;
     const account = people.get(lot.by ?? '') ?? here.account;
-    if (clock(lot.begun) <= w.now) await makeLot({ ...here, account }, lot, formulas, things, clock);
+    if (clock(lot.begun) <= w.now) await makeLot({ ...here, account }, lot, formulas, things, clock, moved);
   }
+  await addPlans(here, file, formulas, things);
   await journal(here, 'kitchen', kitchen.id, 'import', {
     writtenAt: file.writtenAt,
     formulas: file.formulas.length,

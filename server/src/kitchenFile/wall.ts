@@ -1,28 +1,5 @@
 const DAY = 86_400_000;
 
-/** The UTC instant of a wall-clock time in a zone: "2026-11-03 09:10". Around a change of the clocks the later reading stands. */
-export function instantOf(wall: string, timeZone: string, shiftDays: number): string {
-  const naive = Date.parse(`${wall.replace(' ', 'T')}:00Z`) + shiftDays * DAY;
-  const offsetAt = (ms: number) => {
-    const parts = new Intl.DateTimeFormat('en-GB', {
-      timeZone,
-      hourCycle: 'h23',
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
-      hour: '2-digit',
-      minute: '2-digit',
-    }).formatToParts(new Date(ms));
-    const part = (type: string) => Number(parts.find((p) => p.type === type)!.value);
-    return (
-      Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute')) -
-      Math.floor(ms / 60_000) * 60_000
-    );
-  };
-  const guess = naive - offsetAt(naive);
-  return new Date(naive - offsetAt(guess)).toISOString();
-}
-
 /** Whole days between two calendar days. */
 export const daysBetween = (from: string, to: string): number =>
   Math.round((Date.parse(to) - Date.parse(from)) / DAY);

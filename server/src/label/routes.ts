@@ -15,6 +15,7 @@ import { lockedLot } from '../lot/change.ts';
 import { requireLot } from '../lot/filling.ts';
 import type { StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
+import { takeLabels } from '../stock/draw.ts';
 
 /** Why a label is not printed at all; null where it may be. */
 function refusalOf(lot: StoredLot, label: Pick<LabelView, 'checks'>): string | null {
@@ -56,6 +57,7 @@ export async function printLabel(
     at: toSql(at),
     account_id: w.account.id,
   });
+  await takeLabels(w, body.copies, { kind: 'printed', lotId: lot.id, entryId: body.id, at });
   await journal(w, 'label', body.id, 'print', { copies: body.copies, label: label.content, at }, lot.id);
   return { id: body.id };
 }

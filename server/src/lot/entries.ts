@@ -1,6 +1,7 @@
 import type { NewAddition, NewMark, NewPlacing, NewReading } from '@inch/contract/lotEntry';
 import { parseJot } from '@inch/core/jot';
 import { judgeReading } from '@inch/core/lot';
+import { asDrawn } from '@inch/core/stock';
 import { correctRefractometer } from '@inch/core/sugar';
 import type { z } from 'zod';
 import { fromSql, insert, rows, toSql } from '../database/pool.ts';
@@ -8,6 +9,7 @@ import { invalid, notFound, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { chooseStock, type Drawn, take } from '../stock/draw.ts';
 import { holdWhereAsked } from './change.ts';
 
 interface LotRow {
@@ -67,6 +69,19 @@ function refuseClosed(lot: LotRow): void {
     );
 }
 
+/** The stock lots that an addition comes from; so much leaves them as was weighed, before trimming where that was. */
+const stockFor = (w: Writing, body: z.output<typeof NewAddition>, at: string): Promise<Drawn[]> =>
+  chooseStock(
+    w,
+    {
+      thing: body.ingredientId,
+      amount: body.grams === 0 ? 0 : (body.beforeTrimming ?? body.grams),
+      chosen: body.stock,
+      why: body.why,
+    },
+    at,
+  );
+
 /** Records what went in, or that it was left out and why. */
 export async function addToLot(
   w: Writing,
@@ -82,22 +97,37 @@ export async function addToLot(
   if (body.lineId !== null && !lines.some((line) => line.id === body.lineId))
     throw invalid('lineId', 'That line is not one of this formula.');
   if (body.grams === 0 && !body.why) throw invalid('why', 'Left out: say why, in a word or two.');
+  if (body.beforeTrimming !== null && body.beforeTrimming < body.grams)
+    throw invalid('beforeTrimming', 'Before trimming it weighed at least as much. Weigh again.');
   const at = happenedAt(w, body.at, fromSql(lot.begun_at));
+  const drawn = entry.family === 'water' ? [] : await stockFor(w, body, at);
+  const asItIs = drawn.reduce((own, { stock }) => asDrawn(own, stock), entry);
   await insert(w.tx, 'addition', {
     id: body.id,
     lot_id: lot.id,
     step_id: body.stepId,
     line_id: body.lineId,
     ingredient_id: body.ingredientId,
-    entry: entry.own ? JSON.stringify(entry) : null,
+    entry: asItIs.own || asItIs !== entry ? JSON.stringify(asItIs) : null,
     grams: body.grams,
+    before_grams: body.beforeTrimming,
     why: body.why,
     taken_from: body.from,
     at: toSql(at),
     account_id: w.account.id,
   });
+  const cause = { kind: 'used', lotId: lot.id, entryId: body.id, at } as const;
+  for (const { stock, amount } of drawn) await take(w, { stockId: stock.id, amount }, cause);
   const { id: _, ...said } = body;
-  await journal(w, 'addition', body.id, body.grams === 0 ? 'leave out' : 'add', { ...said, at }, lot.id);
+  const stock = drawn.map((d) => ({ code: d.stock.code, amount: d.amount }));
+  await journal(
+    w,
+    'addition',
+    body.id,
+    body.grams === 0 ? 'leave out' : 'add',
+    { ...said, stock, at },
+    lot.id,
+  );
   return { id: body.id };
 }
 

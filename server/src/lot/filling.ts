@@ -10,10 +10,12 @@ import { heatProcesses, processMismatches, processTime } from '@inch/core/heat';
 import { catalogueOf, gates, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
+import { containersOf } from '../container/routes.ts';
 import { insert, rows, run, toSql } from '../database/pool.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { takePackaging } from '../stock/draw.ts';
 import { decideLot, holdWhereAsked, lockedLot, refuseEnded } from './change.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
@@ -32,10 +34,7 @@ export async function bottleLot(
       409,
       `Is everything in? Not told yet: ${untold.join(', ')}. Weigh it in, or leave it out with a word why; then fill.`,
     );
-  const [container] = await rows(w.tx, 'SELECT id FROM container WHERE id = ? AND kitchen_id = ?', [
-    body.containerId,
-    w.kitchen.id,
-  ]);
+  const container = (await containersOf(w.tx, w.kitchen.id)).find((c) => c.id === body.containerId);
   if (!container) throw invalid('containerId', 'Choose a kind of bottle or jar of this kitchen.');
   await insert(w.tx, 'bottling', {
     id: body.id,
@@ -61,6 +60,7 @@ export async function bottleLot(
     at: toSql(at),
     account_id: w.account.id,
   });
+  await takePackaging(w, container, body.count, { kind: 'filled', lotId: lot.id, entryId: body.id, at });
   const { id: _, ...said } = body;
   await journal(w, 'bottling', body.id, 'fill', { ...said, at }, lot.id);
   await decideLot(w, lot, 'fill', { at });

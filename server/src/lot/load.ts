@@ -1,5 +1,6 @@
-import type { LotRecord } from '@inch/core/lot';
+import type { LotRecord, StockDraw } from '@inch/core/lot';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { stockCode } from '../stock/code.ts';
 import { type EntryRow, entriesOf, entry } from './entryRows.ts';
 import { loadReadings } from './loadReadings.ts';
 
@@ -42,7 +43,24 @@ async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void>
   }
 }
 
+/** What the entries of some lots took out of stock, by entry. */
+async function drawsOf(db: Database, ids: string[]): Promise<Map<string, StockDraw[]>> {
+  const found = await rows<{ entry_id: string; stock_id: string; number: number; amount: number }>(
+    db,
+    `SELECT COALESCE(t.addition_id, t.bottling_id) AS entry_id, t.stock_id, s.number, t.amount
+     FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.lot_id IN (${marks(ids)}) AND t.print_id IS NULL ORDER BY t.at, t.id`,
+    ids,
+  );
+  const draws = new Map<string, StockDraw[]>();
+  for (const r of found) {
+    const draw = { stockId: r.stock_id, code: stockCode(r.number), amount: r.amount };
+    draws.set(r.entry_id, [...(draws.get(r.entry_id) ?? []), draw]);
+  }
+  return draws;
+}
+
 async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  const draws = await drawsOf(db, ids);
   for (const r of await entriesOf<{
     step_id: string | null;
     line_id: string | null;
@@ -50,6 +68,7 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
     entry: string | null;
     grams: number;
     why: string | null;
+    before_grams: number | null;
     taken_from: string | null;
   }>(db, 'addition', ids))
     lots.get(r.lot_id)!.additions.push({
@@ -61,6 +80,8 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
       grams: r.grams,
       why: r.why,
       from: r.taken_from,
+      beforeTrimming: r.before_grams,
+      draws: draws.get(r.id) ?? [],
     });
   const bottlings = await entriesOf<{
     container_id: string;
@@ -89,6 +110,7 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
       fillCelsius: r.fill_celsius,
       closing: r.closing,
       hoursToCold: r.hours_to_cold,
+      draws: draws.get(r.id) ?? [],
     });
   for (const r of await entriesOf<{
     process_id: string | null;

@@ -83,6 +83,8 @@ function withOne(lot: LotView, { deed, body }: Waiting, instruments: Compensatin
               grams: body.grams as number,
               why: (body.why as string | null) ?? null,
               from: (body.from as string | null) ?? null,
+              beforeTrimming: (body.beforeTrimming as number | null) ?? null,
+              draws: [],
             },
           ],
         };

@@ -1,0 +1,108 @@
+import { type FormulaContent, forecast } from '../formula/index.ts';
+import { catalogueOf, type LotRecord, lotBottles, standing, stepClock } from '../lot/index.ts';
+import type { CupSchool } from '../quantity/index.ts';
+
+/** Minutes that one step of a past lot really took, and how big that lot was. */
+export interface PastStep {
+  formulaStepId: string;
+  minutes: number;
+  /** kg of the main fruit that went in. */
+  kg: number;
+  bottles: number;
+}
+
+/** What one past lot gave, as far as its record tells. */
+export interface PastLot {
+  lotId: string;
+  code: string;
+  /** ISO instant it was begun. */
+  begunAt: string;
+  formulaId: string;
+  name: string;
+  /** What most of it was made of, and how its flavour was drawn. */
+  ingredientId: string;
+  ingredient: string;
+  method: string;
+  /** kg of it, after trimming. */
+  kg: number;
+  /** Share lost in trimming, where the weight before it was taken down; else null. */
+  trimLoss: number | null;
+  /** L in bottles to a kg of it. */
+  litresPerKg: number;
+  /** Bottled over what the formula promised for as much fruit. */
+  ofPromised: number;
+  bottles: number;
+  /** g of water boiled off in a minute of reducing, from the weights and dips of its pan; null where not read. */
+  boiledOff: number | null;
+  steps: PastStep[];
+}
+
+/** The line most of a product is made of by weight, leaving water and sugar aside: what is bought or picked for it. */
+export function mainLine(
+  content: FormulaContent,
+  grams: (lineId: string) => number | null,
+  familyOf: (ingredientId: string) => string | undefined,
+): FormulaContent['lines'][number] | null {
+  const fit = content.lines.filter(
+    (l) => !['water', 'sugar', 'acid'].includes(familyOf(l.ingredientId) ?? 'water'),
+  );
+  return [...fit].sort((a, b) => (grams(b.id) ?? 0) - (grams(a.id) ?? 0))[0] ?? null;
+}
+
+/** How a formula's flavour is drawn: its first drawing step's method. */
+export const methodOf = (content: FormulaContent): string =>
+  content.steps.find((s) => s.kind === 'draw')?.method ?? 'mixed';
+
+function stepsOf(lot: LotRecord, kg: number, bottles: number): PastStep[] {
+  return lot.steps.flatMap((step) => {
+    const doneAt = step.marks.filter((m) => m.kind === 'done').at(-1)?.at;
+    if (!doneAt) return [];
+    const minutes = stepClock(step, doneAt).elapsedSeconds / 60;
+    return minutes > 0 ? [{ formulaStepId: step.formulaStepId, minutes, kg, bottles }] : [];
+  });
+}
+
+/**
+ * What a bottled lot gave: litres to the kilo, share of what was promised, trim loss, minutes of its steps.
+ * @param lot a lot record; @param cup school of cups it was begun under; @param boiledOff g a minute of its pan, where known
+ * @returns null for a lot without bottles, one worked over or one whose fruit was never weighed in
+ */
+export function pastLot(lot: LotRecord, cup: CupSchool | null, boiledOff: number | null): PastLot | null {
+  const { content } = lot.product;
+  const catalogue = catalogueOf(lot);
+  const bottles = lotBottles(lot);
+  if (bottles.filled === 0) return null;
+  const seen = forecast(content, {
+    cup: cup ?? undefined,
+    catalogue,
+    elevationMetres: lot.elevationMetres,
+    criticalPh: lot.criticalPh,
+  });
+  const usedOf = (lineId: string) => seen.lines.find((l) => l.lineId === lineId)?.used ?? null;
+  const main = mainLine(content, usedOf, (id) => catalogue.find(id)?.family);
+  if (!main) return null;
+  const went = standing(lot.additions).filter((a) => a.lineId === main.id && a.grams > 0);
+  const grams = went.reduce((sum, a) => sum + a.grams, 0);
+  const promised = usedOf(main.id);
+  if (grams <= 0 || !promised || seen.millilitres <= 0) return null;
+  const known = went.filter((a) => a.beforeTrimming !== null);
+  const before = known.reduce((sum, a) => sum + a.beforeTrimming!, 0);
+  const after = known.reduce((sum, a) => sum + a.grams, 0);
+  return {
+    lotId: lot.id,
+    code: lot.code,
+    begunAt: lot.begunAt,
+    formulaId: lot.product.formulaId,
+    name: lot.product.name,
+    ingredientId: main.ingredientId,
+    ingredient: catalogue.get(main.ingredientId).name,
+    method: methodOf(content),
+    kg: grams / 1000,
+    trimLoss: before > 0 ? 1 - after / before : null,
+    litresPerKg: bottles.millilitres / grams,
+    ofPromised: bottles.millilitres / (seen.millilitres * (grams / promised)),
+    bottles: bottles.filled,
+    boiledOff,
+    steps: stepsOf(lot, grams / 1000, bottles.filled),
+  };
+}

@@ -1,0 +1,180 @@
+import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
+import type { z } from 'zod';
+import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
+import { once } from '../database/transaction.ts';
+import { invalid, notFound, Problem } from '../http/problem.ts';
+import { type House, serve } from '../http/serve.ts';
+import { journal, type Writing } from '../journal/writing.ts';
+import { beginLot } from '../lot/begin.ts';
+import { calendarOf } from './calendar.ts';
+import { pastLots } from './past.ts';
+
+interface PlanRow {
+  id: string;
+  content: string;
+  done: number;
+  revision: number;
+  saved_at: string;
+  saved_by: string;
+}
+
+const PLANS =
+  'SELECT p.id, p.content, p.done, p.revision, p.saved_at, a.name AS saved_by FROM plan p JOIN account a ON a.id = p.saved_by WHERE p.kitchen_id = ?';
+
+const planFrom = (row: PlanRow): Plan => ({
+  ...(JSON.parse(row.content) as z.output<typeof PlanContent>),
+  id: row.id,
+  revision: row.revision,
+  done: row.done === 1,
+  savedAt: fromSql(row.saved_at),
+  savedBy: row.saved_by,
+});
+
+async function planOf(db: Database, kitchenId: string, id: string, lock = false): Promise<Plan> {
+  const [row] = await rows<PlanRow>(db, `${PLANS} AND p.id = ?${lock ? ' FOR UPDATE' : ''}`, [kitchenId, id]);
+  if (!row) throw notFound('plan');
+  return planFrom(row);
+}
+
+const plansOf = async (db: Database, kitchenId: string): Promise<Plan[]> =>
+  (await rows<PlanRow>(db, `${PLANS} ORDER BY p.done, p.created_at DESC LIMIT 200`, [kitchenId])).map(
+    planFrom,
+  );
+
+type Content = z.output<typeof PlanContent>;
+
+/** Refuses a plan of formulas that are not there, or with two parts of one name. */
+async function checked(w: Writing, content: Content): Promise<void> {
+  for (const [i, item] of content.items.entries()) {
+    const [formula] = await rows(w.tx, 'SELECT id FROM formula WHERE id = ? AND kitchen_id = ?', [
+      item.formulaId,
+      w.kitchen.id,
+    ]);
+    if (!formula) throw invalid(`items.${i}.formulaId`, 'Choose a formula of this kitchen.');
+  }
+  const parts = content.items.flatMap((item) => item.parts.map((p) => p.id));
+  if (new Set(parts).size < parts.length) throw invalid('items', 'Two lots of the plan have one name.');
+}
+
+/** The content with the lots that are begun kept as they are: only the server says which those are, and begun ones do not go. */
+function withBegun(content: Content, before: Content | null): Content {
+  const begun = new Map(before?.items.flatMap((item) => item.parts).map((p) => [p.id, p]) ?? []);
+  const kept = new Set(content.items.flatMap((item) => item.parts.map((p) => p.id)));
+  for (const part of begun.values())
+    if (part.lot && !kept.has(part.id))
+      throw new Problem(409, `Lot ${part.lot.code} is begun from this plan, so its part stays in it.`);
+  return {
+    ...content,
+    items: content.items.map((item) => ({
+      ...item,
+      parts: item.parts.map((p) => {
+        const was = begun.get(p.id);
+        return was?.lot ? { ...p, scale: was.scale, lot: was.lot } : { ...p, lot: null };
+      }),
+    })),
+  };
+}
+
+export async function createPlan(w: Writing, id: string, content: Content): Promise<{ id: string }> {
+  await checked(w, content);
+  const kept = withBegun(content, null);
+  await insert(w.tx, 'plan', {
+    id,
+    kitchen_id: w.kitchen.id,
+    content: JSON.stringify(kept),
+    done: false,
+    revision: 1,
+    saved_at: toSql(w.now),
+    saved_by: w.account.id,
+    created_at: toSql(w.now),
+  });
+  await journal(w, 'plan', id, 'begin', kept);
+  return { id };
+}
+
+async function save(w: Writing, plan: Plan, content: Content, done: boolean): Promise<void> {
+  await run(
+    w.tx,
+    'UPDATE plan SET content = ?, done = ?, revision = revision + 1, saved_at = ?, saved_by = ? WHERE id = ?',
+    [JSON.stringify(content), done, toSql(w.now), w.account.id, plan.id],
+  );
+}
+
+const stale = () => new Problem(409, 'Somebody changed this plan meanwhile. Look at it again, then save.');
+
+async function changePlan(w: Writing, id: string, body: z.output<typeof PlanChange>): Promise<Plan> {
+  const plan = await planOf(w.tx, w.kitchen.id, id, true);
+  if (plan.revision !== body.revision) throw stale();
+  await checked(w, body.content);
+  const content = withBegun(body.content, plan);
+  await save(w, plan, content, body.done);
+  await journal(w, 'plan', id, body.done ? 'finish' : 'change', content);
+  return planOf(w.tx, w.kitchen.id, id, true);
+}
+
+/** Begins one lot of a plan at its planned size; what is weighed in it then leaves the stock. */
+async function startPart(
+  w: Writing,
+  id: string,
+  body: z.output<typeof NewStart>,
+): Promise<{ id: string; code: string }> {
+  const plan = await planOf(w.tx, w.kitchen.id, id, true);
+  const item = plan.items.find((i) => i.parts.some((p) => p.id === body.partId));
+  const part = item?.parts.find((p) => p.id === body.partId);
+  if (!item || !part) throw notFound('part of that plan');
+  if (part.lot) {
+    if (part.lot.id === body.id) return part.lot;
+    throw new Problem(409, `It is begun already, as lot ${part.lot.code}.`);
+  }
+  if (plan.revision !== body.revision) throw stale();
+  const lot = await beginLot(w, { id: body.id, formulaId: item.formulaId, scale: part.scale });
+  const { id: _i, revision: _r, done, savedAt: _s, savedBy: _b, ...content } = plan;
+  const items = content.items.map((i) => ({
+    ...i,
+    parts: i.parts.map((p) => (p.id === part.id ? { ...p, lot } : p)),
+  }));
+  await save(w, plan, { ...content, items }, done);
+  await journal(w, 'plan', id, 'start', { partId: part.id, ...lot, scale: part.scale }, lot.id);
+  return lot;
+}
+
+/** What each part of a plan is called: its product, and which of several lots. */
+async function partNames(db: Database, kitchenId: string, plan: Plan): Promise<Map<string, string>> {
+  const found = await rows<{ id: string; name: string }>(
+    db,
+    'SELECT f.id, v.name FROM formula f JOIN formula_version v ON v.formula_id = f.id AND v.number = f.current_version WHERE f.kitchen_id = ?',
+    [kitchenId],
+  );
+  const names = new Map(found.map((f) => [f.id, f.name]));
+  return new Map(
+    plan.items.flatMap((item) =>
+      item.parts.map((p, i) => {
+        const name = names.get(item.formulaId) ?? 'Product';
+        return [p.id, item.parts.length > 1 ? `${name}, lot ${i + 1}` : name] as const;
+      }),
+    ),
+  );
+}
+
+export function planRoom(house: House): void {
+  serve(house, planRoutes.list, ({ pool, kitchen }) => plansOf(pool, kitchen.id));
+  serve(house, planRoutes.read, ({ pool, kitchen, params }) => planOf(pool, kitchen.id, params.id));
+  serve(house, planRoutes.create, (call) =>
+    once(call.pool, 'plan', call.body.id, () =>
+      call.write((w) => createPlan(w, call.body.id, call.body.content)),
+    ),
+  );
+  serve(house, planRoutes.change, (call) => call.write((w) => changePlan(w, call.params.id, call.body)));
+  serve(house, planRoutes.start, (call) => call.write((w) => startPart(w, call.params.id, call.body)));
+  serve(house, planRoutes.past, ({ pool, kitchen }) => pastLots(pool, kitchen));
+  serve(house, planRoutes.calendar, async ({ pool, kitchen, params, res }) => {
+    const plan = await planOf(pool, kitchen.id, params.id);
+    res
+      .set({
+        'content-type': 'text/calendar; charset=utf-8',
+        'content-disposition': 'attachment; filename="plan.ics"',
+      })
+      .send(calendarOf(plan, await partNames(pool, kitchen.id, plan)));
+    return undefined;
+  });
+}

@@ -1,0 +1,132 @@
+import type { StockLot } from '@inch/contract/stock';
+import { dayOf } from '@inch/core/keeping';
+import { coverFrom, type Draw, LABELS, type PackedIn, packagingFor, whyUnfit } from '@inch/core/stock';
+import { v7 as newId } from 'uuid';
+import { insert, toSql } from '../database/pool.ts';
+import { invalid, Problem } from '../http/problem.ts';
+import type { Writing } from '../journal/writing.ts';
+import { stockOf } from './store.ts';
+
+/** What a taking belongs to: the lot, and the entry of its record. */
+export interface Cause {
+  kind: 'used' | 'filled' | 'printed';
+  lotId: string;
+  entryId: string;
+  at: string;
+}
+
+const COLUMN = { used: 'addition_id', filled: 'bottling_id', printed: 'print_id' } as const;
+
+/** g or pieces as they are told. */
+export const amountSaid = (stock: Pick<StockLot, 'kind'>, amount: number): string =>
+  stock.kind === 'ingredient' ? `${Math.round(amount * 10) / 10} g` : `${Math.round(amount)}`;
+
+/** Refuses a stock lot chosen by hand that is not of this thing, not fit, or has less left than is taken from it. */
+function checkChosen(
+  stock: readonly StockLot[],
+  chosen: readonly Draw[],
+  thing: string,
+  day: string,
+  why: string | null,
+): void {
+  for (const draw of chosen) {
+    const lot = stock.find((s) => s.id === draw.stockId);
+    if (!lot) throw invalid('stock', 'That stock lot is not one of this kitchen.');
+    if (lot.thing !== thing)
+      throw invalid('stock', `${lot.code} is ${lot.name.toLowerCase()}: choose one of the same thing.`);
+    const unfit = whyUnfit(lot, day);
+    const overDate = lot.bestBy !== null && lot.bestBy < day;
+    if (unfit && !(overDate && why))
+      throw invalid(
+        'stock',
+        `${lot.code} is not used: ${unfit}.${overDate ? ' Take another, or say why all the same.' : ''}`,
+      );
+    if (draw.amount > lot.left + 1e-6)
+      throw new Problem(
+        409,
+        `${lot.code} has only ${amountSaid(lot, Math.max(0, lot.left))} left. Take the rest from another stock lot, or count ${lot.code} anew.`,
+        {
+          errors: [
+            { path: 'stock', message: `Only ${amountSaid(lot, Math.max(0, lot.left))} left in ${lot.code}.` },
+          ],
+        },
+      );
+  }
+}
+
+/** A stock lot with what is taken of it. */
+export interface Drawn {
+  stock: StockLot;
+  amount: number;
+}
+
+/**
+ * From which stock lots an amount of one thing comes: from what was chosen by hand first, the rest from the oldest fit lots. Never more
+ * than is there: what no stock lot covers stays uncovered, and the record shows it. The lots stay locked until the transaction ends.
+ */
+export async function chooseStock(
+  w: Writing,
+  want: { thing: string; amount: number; chosen?: readonly Draw[] | null; why?: string | null },
+  at: string,
+): Promise<Drawn[]> {
+  if (want.amount <= 0) return [];
+  const day = dayOf(at, w.kitchen.timeZone);
+  const chosen = want.chosen ?? [];
+  const stock = await stockOf(w.tx, w.kitchen.id, day, { things: [want.thing], lock: true });
+  const others = await stockOf(w.tx, w.kitchen.id, day, {
+    ids: chosen.map((d) => d.stockId).filter((id) => !stock.some((s) => s.id === id)),
+  });
+  checkChosen([...stock, ...others], chosen, want.thing, day, want.why ?? null);
+  const byHand = chosen.reduce((sum, d) => sum + d.amount, 0);
+  if (byHand > want.amount + 0.5)
+    throw invalid('stock', 'More is taken from stock than went in. Weigh again, or take less.');
+  const rest = coverFrom(
+    stock.filter((s) => !chosen.some((d) => d.stockId === s.id)),
+    want.thing,
+    Math.max(0, want.amount - byHand),
+    day,
+  );
+  return [...chosen, ...rest.draws].map((draw) => ({
+    stock: stock.find((s) => s.id === draw.stockId)!,
+    amount: draw.amount,
+  }));
+}
+
+/** Writes what was taken of one stock lot for an entry of a lot. */
+export const take = (
+  w: Writing,
+  drawn: { stockId: string; amount: number },
+  cause: Cause,
+  id: string = newId(),
+): Promise<void> =>
+  insert(w.tx, 'stock_taking', {
+    id,
+    stock_id: drawn.stockId,
+    kind: cause.kind,
+    amount: drawn.amount,
+    lot_id: cause.lotId,
+    [COLUMN[cause.kind]]: cause.entryId,
+    why: null,
+    at: toSql(cause.at),
+    account_id: w.account.id,
+  });
+
+/** Takes so many of one kind of packaging, the oldest first. */
+async function takePieces(w: Writing, thing: string, count: number, cause: Cause): Promise<void> {
+  for (const { stock, amount } of await chooseStock(w, { thing, amount: count }, cause.at))
+    await take(w, { stockId: stock.id, amount }, cause);
+}
+
+/** Glass and what closes it for bottles that were filled; what comes back is not used up. */
+export async function takePackaging(
+  w: Writing,
+  container: PackedIn,
+  count: number,
+  cause: Cause,
+): Promise<void> {
+  for (const { thing, comesBack } of packagingFor(container))
+    if (!comesBack) await takePieces(w, thing, count, cause);
+}
+
+export const takeLabels = (w: Writing, copies: number, cause: Cause): Promise<void> =>
+  takePieces(w, LABELS.thing, copies, cause);

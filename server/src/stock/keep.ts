@@ -1,0 +1,315 @@
+import type {
+  NewCount,
+  NewCovering,
+  NewDivision,
+  NewLoss,
+  NewReceipt,
+  NewStock,
+  StockLot,
+} from '@inch/contract/stock';
+import type { Allergen } from '@inch/core/ingredient';
+import { dayOf } from '@inch/core/keeping';
+import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
+import { asDrawn, packagingOf, whyUnfit } from '@inch/core/stock';
+import { v7 as newId } from 'uuid';
+import type { z } from 'zod';
+import { containersOf } from '../container/routes.ts';
+import { insert, rows, run, toSql } from '../database/pool.ts';
+import { invalid, notFound, Problem } from '../http/problem.ts';
+import { catalogueNow } from '../ingredient/store.ts';
+import { happenedAt } from '../journal/happened.ts';
+import { journal, type Writing } from '../journal/writing.ts';
+import { readLot } from '../lot/store.ts';
+import { stockCode } from './code.ts';
+import { amountSaid, take } from './draw.ts';
+import { stockOf } from './store.ts';
+
+async function nextNumber(w: Writing): Promise<number> {
+  const [row] = await rows<{ stock_serial: number }>(
+    w.tx,
+    'SELECT stock_serial FROM kitchen WHERE id = ? FOR UPDATE',
+    [w.kitchen.id],
+  );
+  await run(w.tx, 'UPDATE kitchen SET stock_serial = stock_serial + 1 WHERE id = ?', [w.kitchen.id]);
+  return row!.stock_serial + 1;
+}
+
+/** Refuses what is neither in the catalogue nor a kind of packaging of this kitchen, and measurements that its kind cannot have. */
+export async function checkThing(
+  w: Writing,
+  body: Pick<z.output<typeof NewStock>, 'kind' | 'thing' | 'measured' | 'gotOn'>,
+): Promise<void> {
+  if (body.kind === 'packaging') {
+    const known = packagingOf(await containersOf(w.tx, w.kitchen.id));
+    if (!known.some((p) => p.thing === body.thing))
+      throw invalid(
+        'thing',
+        'Choose a bottle, lid or label of this kitchen. Bottles are added under Bottling.',
+      );
+    return;
+  }
+  const entry = (await catalogueNow(w.tx, w.kitchen.id)).find(body.thing);
+  if (!entry)
+    throw invalid('thing', 'Choose an ingredient of the catalogue, or enter it from its label first.');
+  try {
+    asDrawn(entry, { allergens: [], measured: body.measured, gotOn: body.gotOn });
+  } catch (error) {
+    throw invalid('measured', `${(error as Error).message}.`);
+  }
+}
+
+/** The lot a by-product was left by, with the allergens that it carries on; null where it is none. */
+async function leftByOf(
+  w: Writing,
+  id: string | null,
+): Promise<{ id: string; allergens: Allergen[] } | null> {
+  if (id === null) return null;
+  const lot = await readLot(w.tx, w.kitchen, id);
+  if (!lot) throw invalid('leftBy', 'That lot is not one of this kitchen.');
+  const catalogue = catalogueOf(lot);
+  const allergens = ingredientsAsMade(lot).flatMap((m) => [...catalogue.get(m.ingredientId).allergens]);
+  return { id: lot.id, allergens: [...new Set(allergens)] };
+}
+
+type Arrived = Omit<z.output<typeof NewStock>, 'leftBy'>;
+
+async function write(
+  w: Writing,
+  body: Arrived,
+  origin: { leftBy?: string | null; allergens?: readonly Allergen[]; dividedFrom?: string },
+): Promise<{ id: string; code: string }> {
+  const number = await nextNumber(w);
+  await insert(w.tx, 'stock_lot', {
+    id: body.id,
+    kitchen_id: w.kitchen.id,
+    number,
+    kind: body.kind,
+    thing: body.thing,
+    quantity: body.quantity,
+    said: body.said,
+    words: body.words,
+    supplier: body.supplier,
+    cost_minor: body.costMinor,
+    got_on: body.gotOn,
+    best_by: body.bestBy,
+    measured: body.measured && JSON.stringify(body.measured),
+    allergens: JSON.stringify(origin.allergens ?? []),
+    left_by: origin.leftBy ?? null,
+    divided_from: origin.dividedFrom ?? null,
+    at: toSql(w.now),
+    account_id: w.account.id,
+  });
+  const { id: _, ...said } = body;
+  await journal(
+    w,
+    'stock',
+    body.id,
+    'take in',
+    { code: stockCode(number), ...said, ...origin },
+    origin.leftBy ?? null,
+  );
+  return { id: body.id, code: stockCode(number) };
+}
+
+/** Takes in a purchase, a picking, or what a lot left behind. */
+export async function takeIn(
+  w: Writing,
+  body: z.output<typeof NewStock>,
+): Promise<{ id: string; code: string }> {
+  const [kept] = await rows<{ number: number }>(w.tx, 'SELECT number FROM stock_lot WHERE id = ?', [body.id]);
+  if (kept) return { id: body.id, code: stockCode(kept.number) };
+  const today = dayOf(w.now, w.kitchen.timeZone);
+  if (body.gotOn > today) throw invalid('gotOn', 'It is written down once it is here: today or earlier.');
+  if (body.bestBy !== null && body.bestBy < body.gotOn)
+    throw invalid('bestBy', 'It was past its date on the day it came. Look at the date again.');
+  await checkThing(w, body);
+  const left = await leftByOf(w, body.leftBy);
+  return write(w, body, { leftBy: left?.id ?? null, allergens: left?.allergens ?? [] });
+}
+
+async function lockedStock(w: Writing, id: string): Promise<StockLot> {
+  const today = dayOf(w.now, w.kitchen.timeZone);
+  const [stock] = await stockOf(w.tx, w.kitchen.id, today, { ids: [id], lock: true });
+  if (!stock) throw notFound('stock lot');
+  return stock;
+}
+
+function refuseMore(stock: StockLot, amount: number): void {
+  if (amount > stock.left + 1e-6)
+    throw invalid(
+      'amount',
+      `Only ${amountSaid(stock, Math.max(0, stock.left))} of ${stock.code} are left. Count it anew if there is more.`,
+    );
+}
+
+async function record(
+  w: Writing,
+  stock: StockLot,
+  taking: { id: string; kind: string; amount: number; why: string | null; at: string; into?: string },
+): Promise<{ id: string }> {
+  await insert(w.tx, 'stock_taking', {
+    id: taking.id,
+    stock_id: stock.id,
+    kind: taking.kind,
+    amount: taking.amount,
+    into_stock_id: taking.into ?? null,
+    why: taking.why,
+    at: toSql(taking.at),
+    account_id: w.account.id,
+  });
+  const { id: _, ...said } = taking;
+  await journal(w, 'stock', stock.id, taking.kind, { code: stock.code, ...said });
+  return { id: taking.id };
+}
+
+/** Records what was thrown away or spoiled. */
+export async function lose(w: Writing, id: string, body: z.output<typeof NewLoss>): Promise<{ id: string }> {
+  const stock = await lockedStock(w, id);
+  refuseMore(stock, body.amount);
+  return record(w, stock, { ...body, at: happenedAt(w, body.at) });
+}
+
+/** Says what is really there: more or less than thought is recorded as what a count found. */
+export async function count(
+  w: Writing,
+  id: string,
+  body: z.output<typeof NewCount>,
+): Promise<{ id: string }> {
+  const stock = await lockedStock(w, id);
+  const amount = stock.left - body.found;
+  const share = Math.abs(amount) / Math.max(stock.left, body.found, 1e-9);
+  if (share > 0.1 && !body.why)
+    throw invalid(
+      'why',
+      `${amountSaid(stock, stock.left)} were thought to be there. Say in a word why it is another.`,
+    );
+  return record(w, stock, {
+    id: body.id,
+    kind: 'counted',
+    amount,
+    why: body.why,
+    at: happenedAt(w, body.at),
+  });
+}
+
+/** Puts a part apart as a stock lot of its own, which keeps where it came from, its cost in proportion and its measurements. */
+export async function divide(
+  w: Writing,
+  id: string,
+  body: z.output<typeof NewDivision>,
+): Promise<{ id: string }> {
+  const stock = await lockedStock(w, id);
+  refuseMore(stock, body.amount);
+  const at = happenedAt(w, body.at);
+  const gotOn = dayOf(at, w.kitchen.timeZone);
+  await checkThing(w, { kind: stock.kind, thing: body.thing, measured: stock.measured, gotOn });
+  const share = body.amount / stock.quantity;
+  await write(
+    w,
+    {
+      id: body.stockId,
+      kind: stock.kind,
+      thing: body.thing,
+      quantity: body.amount,
+      said: '',
+      words: body.words,
+      supplier: stock.supplier,
+      costMinor: stock.costMinor === null ? null : Math.round(stock.costMinor * share),
+      gotOn,
+      bestBy: body.bestBy,
+      measured: stock.measured,
+    },
+    { allergens: stock.allergens, dividedFrom: stock.id },
+  );
+  return record(w, stock, {
+    id: body.id,
+    kind: 'divided',
+    amount: body.amount,
+    why: null,
+    at,
+    into: body.stockId,
+  });
+}
+
+/** What an entry took, and what of that is covered by now. */
+async function openEntry(w: Writing, body: z.output<typeof NewCovering>) {
+  const table = body.noun === 'addition' ? 'addition' : 'bottling';
+  const amount = body.noun === 'addition' ? 'COALESCE(e.before_grams, e.grams)' : 'e.count';
+  const thing = body.noun === 'addition' ? 'e.ingredient_id' : 'e.container_id';
+  const [entry] = await rows<{ lot_id: string; amount: number; thing: string; struck_at: string | null }>(
+    w.tx,
+    `SELECT e.lot_id, ${amount} AS amount, ${thing} AS thing, e.struck_at FROM ${table} e JOIN lot l ON l.id = e.lot_id WHERE e.id = ? AND l.kitchen_id = ? LOCK IN SHARE MODE`,
+    [body.entryId, w.kitchen.id],
+  );
+  if (!entry || entry.struck_at) throw notFound(body.noun);
+  return entry;
+}
+
+/** Says which stock lot something came from, where nothing covers it yet. */
+export async function cover(w: Writing, body: z.output<typeof NewCovering>): Promise<{ id: string }> {
+  const entry = await openEntry(w, body);
+  const stock = await lockedStock(w, body.stockId);
+  const column = body.noun === 'addition' ? 'addition_id' : 'bottling_id';
+  const [covered] = await rows<{ amount: number | null }>(
+    w.tx,
+    `SELECT SUM(t.amount) AS amount FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.${column} = ? AND s.thing = ?`,
+    [body.entryId, stock.thing],
+  );
+  if (body.noun === 'addition' && stock.thing !== entry.thing)
+    throw invalid('stockId', `${stock.code} is ${stock.name.toLowerCase()}: choose one of the same thing.`);
+  if (body.amount > entry.amount - Number(covered?.amount ?? 0) + 1e-6)
+    throw new Problem(409, 'So much of it is not open any more: the rest has its stock lot.');
+  const at = happenedAt(w, body.at);
+  const unfit = whyUnfit(stock, dayOf(at, w.kitchen.timeZone));
+  if (unfit) throw invalid('stockId', `${stock.code} is not used: ${unfit}.`);
+  refuseMore(stock, body.amount);
+  const cause = {
+    kind: body.noun === 'addition' ? 'used' : 'filled',
+    lotId: entry.lot_id,
+    entryId: body.entryId,
+    at,
+  } as const;
+  await take(w, { stockId: stock.id, amount: body.amount }, cause, body.id);
+  await journal(
+    w,
+    'stock',
+    stock.id,
+    'cover',
+    { code: stock.code, noun: body.noun, entryId: body.entryId, amount: body.amount, at },
+    entry.lot_id,
+  );
+  return { id: body.id };
+}
+
+/** Turns a receipt into stock lots, and empties the basket of what is on it. */
+export async function receive(
+  w: Writing,
+  body: z.output<typeof NewReceipt>,
+): Promise<{ stock: { id: string; code: string }[] }> {
+  const stock: { id: string; code: string }[] = [];
+  for (const [i, line] of body.lines.entries()) {
+    const { paidMinor, amount, ...rest } = line;
+    const arrived = {
+      ...rest,
+      quantity: amount,
+      supplier: body.supplier,
+      costMinor: paidMinor,
+      gotOn: body.gotOn,
+      measured: null,
+    };
+    stock.push(
+      await takeIn(w, { ...arrived, leftBy: null }).catch((error: unknown) => {
+        throw error instanceof Problem && error.status === 422
+          ? invalid(`lines.${i}`, (error as Problem).message)
+          : error;
+      }),
+    );
+    await run(w.tx, 'DELETE FROM basket WHERE kitchen_id = ? AND thing = ?', [w.kitchen.id, line.thing]);
+  }
+  await journal(w, 'receipt', stock[0]!.id ?? newId(), 'receive', {
+    supplier: body.supplier,
+    gotOn: body.gotOn,
+    stock: stock.map((s) => s.code),
+  });
+  return { stock };
+}
