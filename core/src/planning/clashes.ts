@@ -7,8 +7,15 @@ export interface Clash {
   words: string;
 }
 
-/** Everything that is wrong with a plan: out of order, not at once, out of hours, or more of a resource than there is. Empty where it holds. */
-export function clashesOf(setting: PlanSetting, steps: readonly LaidStep[]): Clash[] {
+/**
+ * Everything that is wrong with a plan: out of order, not at once, out of hours, or more of a resource than there is. Empty where it holds.
+ * @param setting lots, resources, hours; @param steps as they are laid, minutes; @param names what resources are called, where that is not their key
+ */
+export function clashesOf(
+  setting: PlanSetting,
+  steps: readonly LaidStep[],
+  names: Readonly<Record<string, string>> = {},
+): Clash[] {
   const clashes: Clash[] = [];
   const at = new Map(steps.map((s) => [`${s.lotId} ${s.stepId}`, s]));
   const everyStep = setting.lots.flatMap((lot) =>
@@ -48,7 +55,7 @@ export function clashesOf(setting: PlanSetting, steps: readonly LaidStep[]): Cla
         clashes.push({
           lotId: lot.id,
           stepId: step.id,
-          words: `${name}: ${taken} wanted at once, ${setting.resources[name] ?? 0} there`,
+          words: `${names[name] ?? name}: ${taken} wanted at once, ${setting.resources[name] ?? 0} there`,
         });
     }
   }

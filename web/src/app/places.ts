@@ -11,6 +11,7 @@ export interface Place {
 export const places: readonly Place[] = [
   { path: '/', name: 'Today', letter: 't', states: [] },
   { path: '/formulas', name: 'Formulas', letter: 'f', states: [] },
+  { path: '/plan', name: 'Plan', letter: 'p', states: [] },
   { path: '/stove', name: 'Stove', letter: 's', states: ['planned', 'making'] },
   { path: '/bottling', name: 'Bottling', letter: 'b', states: ['resting', 'bottled', 'held'] },
   { path: '/labels', name: 'Labels', letter: 'l', states: [] },

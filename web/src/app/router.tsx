@@ -25,6 +25,25 @@ export const router = createBrowserRouter([
         path: '/formulas/:id',
         lazy: async () => ({ Component: (await import('../formulas/Editor.tsx')).Editor }),
       },
+      { path: '/plan', lazy: async () => ({ Component: (await import('../plan/PlanList.tsx')).PlanList }) },
+      { path: '/plan/buy', lazy: async () => ({ Component: (await import('../plan/Buy.tsx')).Buy }) },
+      { path: '/plan/stock', lazy: async () => ({ Component: (await import('../plan/Stock.tsx')).Stock }) },
+      {
+        path: '/plan/picking',
+        lazy: async () => ({ Component: (await import('../plan/Picking.tsx')).Picking }),
+      },
+      {
+        path: '/plan/yields',
+        lazy: async () => ({ Component: (await import('../plan/Yields.tsx')).Yields }),
+      },
+      {
+        path: '/plan/:id',
+        lazy: async () => ({ Component: (await import('../plan/PlanPage.tsx')).PlanPage }),
+      },
+      {
+        path: '/plan/:id/:part',
+        lazy: async () => ({ Component: (await import('../plan/PlanPage.tsx')).PlanPage }),
+      },
       {
         path: '/stove',
         lazy: async () => ({ Component: (await import('../stove/StoveList.tsx')).StoveList }),

@@ -5,12 +5,12 @@ import { call } from '../app/api.ts';
 import { useMayWrite } from '../app/session.tsx';
 import { plural } from '../ui/format.ts';
 import { type Action, Menu } from '../ui/Menu.tsx';
+import { fileName, sendOut } from '../ui/sendOut.ts';
 import { useWrite } from '../ui/useWrite.ts';
 import type { Draft } from './draft.ts';
 import { asCsv } from './exchange/csv.ts';
 import { asFormulaFile } from './exchange/json.ts';
 import { asRecipe } from './exchange/recipe.ts';
-import { fileName, sendOut } from './sendOut.ts';
 import { useSetting } from './useSetting.ts';
 
 /** What is done with a whole formula: copied, sent out, put away. */

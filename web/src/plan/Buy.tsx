@@ -1,0 +1,260 @@
+import { type Basket, stockRoutes } from '@inch/contract/stock';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { call } from '../app/api.ts';
+import { useMayWrite, useSession } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { grouped, money, weight } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { State } from '../ui/State.tsx';
+import { sendOut } from '../ui/sendOut.ts';
+import { useWrite } from '../ui/useWrite.ts';
+import { amountSaid } from './amount.ts';
+import { type Kit, useKit, usePlans } from './kit.ts';
+import { PackForm } from './PackForm.tsx';
+import { PlanNav } from './PlanNav.tsx';
+import { ReceiptDialog } from './ReceiptDialog.tsx';
+import {
+  homesFor,
+  insteadOf,
+  listAsCsv,
+  packagingNamed,
+  type ShoppingRow,
+  shoppingRows,
+} from './shopping.ts';
+
+const useBasket = () => useQuery({ queryKey: ['basket'], queryFn: () => call(stockRoutes.basket) });
+
+/** What is left over and where it could go; what could stand in. */
+function Beside({ row, kit }: { row: ShoppingRow; kit: Kit }) {
+  const homes = homesFor(row, kit);
+  const instead = insteadOf(row, kit);
+  return (
+    <>
+      {row.cover && row.cover.leftOver > 0.5 && (
+        <span className="block">
+          <span className="figure">{amountSaid(row.kind, row.cover.leftOver)}</span> over
+          {homes.length > 0 &&
+            `, enough for ${homes.map((h) => `${grouped(h.scale, 1)} of ${h.name}`).join(', or ')}`}
+        </span>
+      )}
+      {instead.length > 0 && (
+        <details className="mt-0.5">
+          <summary className="w-fit cursor-pointer font-semibold text-link">or instead…</summary>
+          <ul className="py-1">
+            {instead.map((to) => (
+              <li key={to.ingredient.id}>
+                <span className="figure font-bold">{weight(to.grams)}</span> of{' '}
+                {to.ingredient.name.toLowerCase()}, equal in {to.equalIn}
+                {to.inStock > 0 && (
+                  <>
+                    , <span className="figure">{weight(to.inStock)}</span> in stock
+                  </>
+                )}
+                {to.changes.length > 0 && `; ${to.changes[0]}`}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}
+
+/** One thing to buy, with its tick. */
+function BuyRow({ row, kit, taken, sell }: { row: ShoppingRow; kit: Kit; taken: boolean; sell: () => void }) {
+  const { kitchen } = useSession();
+  const mayWrite = useMayWrite();
+  const write = useWrite((on: boolean) =>
+    call(stockRoutes.tick, {
+      body: {
+        item: {
+          kind: row.kind,
+          thing: row.thing,
+          said: row.packs,
+          amount: row.cover?.bought ?? row.short,
+          paidMinor: row.cover?.costMinor ?? null,
+        },
+        taken: on,
+      },
+    }),
+  );
+  // The tick shows what was pressed while it is on its way.
+  const shown = write.busy ? !taken : taken;
+  return (
+    <li className={`flex gap-4 border-b border-steel-line py-2.5 ${shown ? 'text-ink-2' : ''}`}>
+      <input
+        type="checkbox"
+        aria-label={`${row.name} is in the basket`}
+        disabled={!mayWrite || write.busy}
+        checked={shown}
+        onChange={(e) => write.run(e.target.checked)}
+        className="mt-0.5 size-8 shrink-0 accent-[var(--rim)]"
+      />
+      <div className="min-w-0 flex-1">
+        <p className="flex flex-wrap items-baseline gap-x-4">
+          <span className={`text-lg font-semibold ${shown ? 'line-through' : ''}`}>{row.name}</span>
+          <span className="figure font-bold">{row.packs || amountSaid(row.kind, row.short)}</span>
+          <span className="ml-auto figure">{row.cover && money(row.cover.costMinor, kitchen.currency)}</span>
+        </p>
+        <div className="text-sm text-ink-2">
+          <span className="figure">{amountSaid(row.kind, row.amount)}</span> needed
+          {row.inStock > 0.5 && (
+            <>
+              , <span className="figure">{amountSaid(row.kind, row.inStock)}</span> in stock
+            </>
+          )}
+          , for {row.plans.join(' and ')}
+          {row.asks && (
+            <span className="block">
+              <State tone="hold">{row.asks}</State>{' '}
+              {mayWrite && (
+                <Button size="small" tone="quiet" onClick={sell}>
+                  say it…
+                </Button>
+              )}
+            </span>
+          )}
+          <Beside row={row} kit={kit} />
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** Rows by the shop that sells their packs; what has no packs last. */
+function byShop(rows: readonly ShoppingRow[]): [string, ShoppingRow[]][] {
+  const shops = new Map<string, ShoppingRow[]>();
+  for (const row of rows) shops.set(row.shop, [...(shops.get(row.shop) ?? []), row]);
+  return [...shops].sort(([a], [b]) => Number(a === '') - Number(b === '') || a.localeCompare(b));
+}
+
+function Covered({ rows }: { rows: readonly ShoppingRow[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <Ruled title="Enough is in stock" className="mt-6">
+      <ul>
+        {rows.map((row) => (
+          <li key={row.thing} className="flex gap-4 border-b border-steel-line py-1.5">
+            <span className="flex-1">{row.name}</span>
+            <span className="figure text-sm text-ink-2">
+              {amountSaid(row.kind, row.amount)} of {amountSaid(row.kind, row.inStock)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Ruled>
+  );
+}
+
+/** The plans that are shopped for: all that are open, unless some are chosen. */
+function useChosenPlans() {
+  const [params, setParams] = useSearchParams();
+  const plans = (usePlans().data ?? []).filter(
+    (p) => !p.done && p.items.some((i) => i.parts.some((part) => !part.lot)),
+  );
+  const asked = params.getAll('plan');
+  const chosen = asked.length > 0 ? plans.filter((p) => asked.includes(p.id)) : plans;
+  const choose = (id: string, on: boolean) => {
+    const next = plans.filter((p) => (p.id === id ? on : chosen.includes(p))).map((p) => p.id);
+    setParams(next.length === plans.length ? {} : { plan: next.length > 0 ? next : ['none'] }, {
+      replace: true,
+    });
+  };
+  return { plans, chosen, choose };
+}
+
+function Total({ rows, basket }: { rows: readonly ShoppingRow[]; basket: Basket }) {
+  const { kitchen } = useSession();
+  const all = rows.reduce((sum, r) => sum + (r.cover?.costMinor ?? 0), 0);
+  const taken = basket.reduce((sum, b) => sum + (b.paidMinor ?? 0), 0);
+  return (
+    <p>
+      <strong className="figure">{money(all, kitchen.currency)}</strong>
+      <span className="text-ink-2"> in all, </span>
+      <strong className="figure">{money(taken, kitchen.currency)}</strong>
+      <span className="text-ink-2"> in the basket</span>
+    </p>
+  );
+}
+
+/** The shopping list of one or several plans against stock: by shop, in real packs, ticked off while shopping. */
+export function Buy() {
+  const kit = useKit();
+  const basket = useBasket().data;
+  const mayWrite = useMayWrite();
+  const { plans, chosen, choose } = useChosenPlans();
+  const [receipt, setReceipt] = useState(false);
+  const [selling, setSelling] = useState<ShoppingRow | null>(null);
+  if (!kit || !basket) return null;
+  const rows = shoppingRows(chosen, kit);
+  const short = rows.filter((r) => r.short > 0);
+  const names = new Map([
+    ...packagingNamed(kit).map((p) => [p.thing, p.name] as const),
+    ...kit.catalogue.all.map((e) => [e.id, e.name] as const),
+  ]);
+  return (
+    <Sheet>
+      <PlanNav />
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h1>Buy</h1>
+        <div className="flex-1">
+          <Total rows={short} basket={basket} />
+        </div>
+        {rows.length > 0 && (
+          <Button
+            tone="quiet"
+            size="small"
+            onClick={() => sendOut('to-buy.csv', 'text/csv', listAsCsv(rows))}
+          >
+            as CSV
+          </Button>
+        )}
+        {mayWrite && <Button onClick={() => setReceipt(true)}>Receipt…</Button>}
+      </div>
+      {plans.length > 1 && (
+        <p className="mt-2 flex flex-wrap gap-x-5">
+          {plans.map((p) => (
+            <label key={p.id} className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-[var(--rim)]"
+                checked={chosen.includes(p)}
+                onChange={(e) => choose(p.id, e.target.checked)}
+              />{' '}
+              {p.name}
+            </label>
+          ))}
+        </p>
+      )}
+      {rows.length === 0 && (
+        <Empty title="Nothing to buy">
+          The list comes from your plans, less what is in stock.{' '}
+          <Link className="text-link underline" to="/plan">
+            Begin a plan
+          </Link>
+          .
+        </Empty>
+      )}
+      {byShop(short).map(([shop, list]) => (
+        <Ruled key={shop} title={shop || 'Where, and in which packs?'} className="mt-5">
+          <ul>
+            {list.map((row) => (
+              <BuyRow
+                key={row.thing}
+                row={row}
+                kit={kit}
+                taken={basket.some((b) => b.thing === row.thing)}
+                sell={() => setSelling(row)}
+              />
+            ))}
+          </ul>
+        </Ruled>
+      ))}
+      <Covered rows={rows.filter((r) => r.short <= 0)} />
+      {selling && <PackForm need={selling} onClose={() => setSelling(null)} />}
+      {receipt && <ReceiptDialog kit={kit} basket={basket} names={names} onClose={() => setReceipt(false)} />}
+    </Sheet>
+  );
+}

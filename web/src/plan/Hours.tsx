@@ -1,0 +1,264 @@
+import type { Plan } from '@inch/contract/plan';
+import { planRoutes } from '@inch/contract/plan';
+import { HANDS, instantOf, panResource } from '@inch/core/planning';
+import { useMemo, useState } from 'react';
+import { addressOf } from '../app/address.ts';
+import { serverNow } from '../app/serverClock.ts';
+import { useMayWrite } from '../app/session.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { dayAndTime, dayMonthYear } from '../ui/format.ts';
+import { Empty } from '../ui/Sheet.tsx';
+import { State } from '../ui/State.tsx';
+import { axisOf } from './axis.ts';
+import {
+  clashesIn,
+  kept,
+  type LaidLot,
+  type LaidPlanStep,
+  laidLots,
+  movedTo,
+  quarterFrom,
+  settingFor,
+} from './hours.ts';
+import type { Kit } from './kit.ts';
+import { Lanes } from './Lanes.tsx';
+import { useLaying } from './useLaying.ts';
+import { useChangePlan } from './usePlan.ts';
+
+/** The hour by which everything is to stand ready on the plan's day. */
+function dueInstant(plan: Plan, kit: Kit): string | null {
+  if (!plan.due) return null;
+  const weekday = (new Date(`${plan.due}T12:00:00Z`).getUTCDay() + 6) % 7;
+  return instantOf(
+    `${plan.due} ${kit.kitchen.workshop.hours[weekday]?.from ?? '08:00'}`,
+    kit.kitchen.timeZone,
+  );
+}
+
+/** How the hours came about, in words; null where they are as kept. */
+type Told = { words: string; bound: string } | { error: string } | null;
+
+/** Hours as they are on the screen: as kept, until they are laid anew or moved. */
+function useHours(plan: Plan, kit: Kit, lots: readonly LaidLot[]) {
+  const [origin] = useState(() => quarterFrom(serverNow()));
+  const [draft, setDraft] = useState<LaidPlanStep[] | null>(null);
+  const [told, setTold] = useState<Told>(null);
+  const { lay, busy } = useLaying();
+  const steps = draft ?? plan.steps;
+  const due = dueInstant(plan, kit);
+  const open = lots.filter((l) => !l.begun);
+  const at = (minute: number) => dayAndTime(new Date(Date.parse(origin) + minute * 60_000).toISOString());
+  const layThem = (way: 'back' | 'forward', missed?: string) => {
+    const setting = settingFor(open, kit, origin);
+    const minute = way === 'back' ? (Date.parse(due!) - Date.parse(origin)) / 60_000 : null;
+    lay(setting, minute, (answer) => {
+      if ('error' in answer) return setTold({ error: answer.error });
+      if (way === 'back' && answer.at < 0)
+        return layThem(
+          'forward',
+          `To stand ready by then it would have had to be begun on ${at(answer.at)}. `,
+        );
+      const begun = steps.filter((s) => lots.some((l) => l.begun && l.partId === s.partId));
+      setDraft([...begun, ...kept(answer.steps, lots, origin)]);
+      setTold(
+        way === 'back'
+          ? {
+              words: `Begins ${at(answer.at)}.`,
+              bound: `None that is ready by then can begin after ${at(answer.bound)}.`,
+            }
+          : {
+              words: `${missed ?? ''}Done ${at(answer.at)}.`,
+              bound: `None can be done before ${at(answer.bound)}.`,
+            },
+      );
+    });
+  };
+  return {
+    origin,
+    steps,
+    due,
+    told,
+    busy,
+    changed: draft !== null,
+    layThem,
+    move: (step: LaidPlanStep, by: number) => setDraft(movedTo(steps, lots, step, by)),
+    forget: () => {
+      setDraft(null);
+      setTold(null);
+    },
+  };
+}
+
+/** Where the hours are drawn from and to: whole days around all that is laid. */
+function useAxis(steps: readonly LaidPlanStep[], lots: readonly LaidLot[], kit: Kit, origin: string) {
+  return useMemo(() => {
+    const drawn = steps.filter((s) => s.kind !== 'ready');
+    const hours = settingFor(lots, kit, origin).hours.map((h) => ({
+      from: Date.parse(origin) + h.from * 60_000,
+      to: Date.parse(origin) + h.to * 60_000,
+    }));
+    const first = Math.min(...drawn.map((s) => Date.parse(s.from)));
+    const last = Math.max(...drawn.map((s) => Date.parse(s.to)));
+    const start = hours.filter((h) => h.from <= first).at(-1)?.from ?? first;
+    const end = hours.find((h) => h.to >= last)?.to ?? last;
+    // A day on which everything waits by itself is drawn together with its nights.
+    const busy = hours.filter((h) =>
+      drawn.some((s) => s.attended && Date.parse(s.from) < h.to && Date.parse(s.to) > h.from),
+    );
+    return axisOf(busy, Math.min(start, first), Math.max(end, last));
+  }, [steps, lots, kit, origin]);
+}
+
+function Legend({ colour }: { colour: string }) {
+  const sample = 'inline-block h-4 w-8 rounded-[4px] border-2 align-middle';
+  return (
+    <p className="mt-3 flex flex-wrap gap-x-6 gap-y-1 text-sm text-ink-2">
+      <span>
+        <span className={sample} style={{ background: colour, borderColor: colour }} /> both hands
+      </span>
+      <span>
+        <span className={sample} style={{ borderColor: colour }} /> somebody in the house
+      </span>
+      <span>
+        <span className={`${sample} border-dashed`} style={{ borderColor: colour }} /> waits by itself
+      </span>
+      <span>Drag a step, or move it with the arrow keys: a quarter of an hour, with shift an hour.</span>
+    </p>
+  );
+}
+
+function Clashes({ clashes, lots }: { clashes: ReturnType<typeof clashesIn>; lots: readonly LaidLot[] }) {
+  if (clashes.length === 0)
+    return (
+      <p role="status" className="mt-3">
+        <State tone="go">No clash</State>
+      </p>
+    );
+  return (
+    <div role="status" className="mt-3">
+      <State tone="stop">
+        {clashes.length === 1 ? 'It clashes' : `It clashes in ${clashes.length} places`}
+      </State>
+      <ul className="mt-1 border-t border-steel-line">
+        {clashes.map((c) => {
+          const lot = lots.find((l) => l.partId === c.lotId);
+          const step = lot?.day.steps.find((s) => s.id === c.stepId);
+          return (
+            <li key={`${c.lotId} ${c.stepId} ${c.words}`} className="border-b border-steel-line py-1">
+              <strong>{step?.title ?? c.stepId}</strong>, {lot?.name}: {c.words}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+/** Whether the hours that are kept are still of these lots: a size changed since makes them another plan's. */
+const stale = (steps: readonly LaidPlanStep[], lots: readonly LaidLot[]) =>
+  lots.some(
+    (l) =>
+      !l.begun &&
+      l.day.steps.some((d) => {
+        const laid = steps.find((s) => s.partId === l.partId && s.stepId === d.id);
+        return !laid || Math.abs((Date.parse(laid.to) - Date.parse(laid.from)) / 60_000 - d.minutes) > 0.5;
+      }),
+  );
+
+/** The lots of a plan laid on the hours: by the worker, then by hand, with every clash told. */
+export function Hours({ plan, kit }: { plan: Plan; kit: Kit }) {
+  const mayWrite = useMayWrite();
+  const lots = useMemo(() => laidLots(plan, kit), [plan, kit]);
+  const hours = useHours(plan, kit, lots);
+  const { steps, origin, told } = hours;
+  const axis = useAxis(steps, lots, kit, origin);
+  const change = useChangePlan(plan, { done: 'The hours are kept', after: hours.forget });
+  if (lots.length === 0)
+    return (
+      <Empty title="Nothing to lay yet">Put a product into the plan first: its steps are what is laid.</Empty>
+    );
+  const laid = steps.length > 0;
+  const clashes = laid ? clashesIn(steps, lots, kit, origin) : [];
+  const handsHours = lots.reduce(
+    (sum, l) => sum + l.day.steps.reduce((m, s) => m + ((s.needs[HANDS] ?? 0) > 0 ? s.minutes : 0), 0),
+    0,
+  );
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3">
+        {mayWrite && hours.due && (
+          <Button tone={laid ? 'plain' : 'main'} disabled={hours.busy} onClick={() => hours.layThem('back')}>
+            Lay them back from {dayMonthYear(hours.due)}
+          </Button>
+        )}
+        {mayWrite && (
+          <Button
+            tone={laid || hours.due ? 'plain' : 'main'}
+            disabled={hours.busy}
+            onClick={() => hours.layThem('forward')}
+          >
+            As early as can be
+          </Button>
+        )}
+        {mayWrite && hours.changed && (
+          <>
+            <Button disabled={change.busy} onClick={() => change.run({ steps: [...steps] })}>
+              Keep these hours
+            </Button>
+            <Button tone="quiet" onClick={hours.forget}>
+              as they were
+            </Button>
+          </>
+        )}
+        {plan.steps.length > 0 && !hours.changed && (
+          <a
+            className={buttonLook({ tone: 'quiet' })}
+            href={addressOf(planRoutes.calendar.path, { id: plan.id })}
+            download="plan.ics"
+          >
+            as a calendar file
+          </a>
+        )}
+      </div>
+      {told && 'error' in told && <p className="mt-3 font-semibold text-stop">{told.error}</p>}
+      {told && 'words' in told && (
+        <p className="mt-3">
+          <strong>{told.words}</strong> <span className="text-ink-2">{told.bound}</span>
+        </p>
+      )}
+      {laid && !hours.changed && stale(steps, lots) && (
+        <p className="mt-3">
+          <State tone="hold">The amounts or what was learned changed since: lay the hours anew.</State>
+        </p>
+      )}
+      {laid ? (
+        <>
+          <div className="mt-4">
+            <Lanes
+              steps={steps}
+              lots={lots}
+              axis={axis}
+              clashes={clashes}
+              pans={kit.pans.map((p) => [panResource(p.id), p.name])}
+              move={mayWrite ? hours.move : null}
+            />
+          </div>
+          <Clashes clashes={clashes} lots={lots} />
+          <Legend colour={lots[0]!.colour} />
+          {steps
+            .filter((s) => s.kind === 'ready')
+            .map((s) => (
+              <p key={s.partId} className="mt-1 text-ink-2">
+                {lots.find((l) => l.partId === s.partId)?.name} is any good from {dayMonthYear(s.to)}.
+              </p>
+            ))}
+        </>
+      ) : (
+        <Empty title="The hours are not laid yet">
+          {Math.round(handsHours / 60)} hours of hands, and what waits by itself. It is laid so that no pan,
+          burner, canner or pair of hands is wanted twice, and nobody works by night.
+        </Empty>
+      )}
+    </>
+  );
+}

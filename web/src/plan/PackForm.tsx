@@ -1,0 +1,84 @@
+import { stockRoutes } from '@inch/contract/stock';
+import type { Need } from '@inch/core/planning';
+import { useState } from 'react';
+import { call, newId } from '../app/api.ts';
+import { useCatalogue } from '../app/catalogue.ts';
+import { useSession } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Field } from '../ui/Field.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { amountTyped, minorTyped } from './amount.ts';
+
+/** How a thing is sold and for how much: asked once, offered ever after. */
+export function PackForm({ need, onClose }: { need: Need; onClose: () => void }) {
+  const { kitchen } = useSession();
+  const catalogue = useCatalogue();
+  const [said, setSaid] = useState('');
+  const [size, setSize] = useState('');
+  const [price, setPrice] = useState('');
+  const [supplier, setSupplier] = useState('');
+  const amount = amountTyped(size, need, catalogue, kitchen.cupSchool);
+  const minor = minorTyped(price);
+  const write = useWrite(
+    () =>
+      call(stockRoutes.addPack, {
+        body: {
+          id: newId(),
+          kind: need.kind,
+          thing: need.thing,
+          said,
+          size: amount as number,
+          priceMinor: minor!,
+          supplier,
+        },
+      }),
+    { after: onClose },
+  );
+  return (
+    <Dialog open onClose={onClose} title={`How ${need.name.toLowerCase()} is sold`}>
+      <form
+        className="grid grid-cols-2 gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          write.run(undefined);
+        }}
+      >
+        <Field
+          label="The pack is called"
+          placeholder={need.kind === 'ingredient' ? 'bag of 1 kg' : 'box of 12'}
+          value={said}
+          onChange={(e) => setSaid(e.target.value)}
+          error={write.fields.said}
+        />
+        <Field label="Where" value={supplier} onChange={(e) => setSupplier(e.target.value)} />
+        <Field
+          label="There is in it"
+          figure
+          placeholder={need.kind === 'ingredient' ? '1 kg' : '12'}
+          value={size}
+          onChange={(e) => setSize(e.target.value)}
+          error={size !== '' && typeof amount === 'string' ? amount : write.fields.size}
+        />
+        <Field
+          label={`It costs, ${kitchen.currency}`}
+          figure
+          inputMode="decimal"
+          value={price}
+          onChange={(e) => setPrice(e.target.value)}
+        />
+        <div className="col-span-2 flex justify-end gap-3">
+          <Button tone="plain" onClick={onClose}>
+            Not now
+          </Button>
+          <Button
+            type="submit"
+            disabled={write.busy || typeof amount === 'string' || minor === null || said.trim() === ''}
+          >
+            Keep it
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}

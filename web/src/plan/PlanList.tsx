@@ -1,0 +1,126 @@
+import { type Plan, planRoutes } from '@inch/contract/plan';
+import { useForm } from 'react-hook-form';
+import { Link, useNavigate } from 'react-router';
+import { call, newId } from '../app/api.ts';
+import { useMayWrite } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { dayMonthYear, plural } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Fruit, State } from '../ui/State.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { useKit, usePlans, useToday } from './kit.ts';
+import { PlanNav } from './PlanNav.tsx';
+
+function NewPlanForm() {
+  const navigate = useNavigate();
+  const today = useToday();
+  const { register, handleSubmit } = useForm({ defaultValues: { name: '', due: '' } });
+  const write = useWrite(
+    (v: { name: string; due: string }) =>
+      call(planRoutes.create, {
+        body: { id: newId(), content: { name: v.name, due: v.due || null, items: [], steps: [] } },
+      }),
+    { after: ({ id }) => navigate(`/plan/${id}`) },
+  );
+  return (
+    <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
+      <Field
+        label="What is it for"
+        placeholder="the fair on the 19th"
+        {...register('name')}
+        error={write.fields['content.name']}
+      />
+      <Field
+        label="To stand ready on"
+        type="date"
+        min={today}
+        {...register('due')}
+        error={write.fields['content.due']}
+        hint="Without a date it is laid as early as can be."
+      />
+      <Button type="submit" disabled={write.busy}>
+        Begin a plan
+      </Button>
+    </form>
+  );
+}
+
+function standing(plan: Plan): { tone: 'go' | 'hold' | 'plain'; words: string } {
+  const parts = plan.items.flatMap((i) => i.parts);
+  const begun = parts.filter((p) => p.lot).length;
+  if (plan.done) return { tone: 'plain', words: 'done with' };
+  if (parts.length === 0) return { tone: 'hold', words: 'nothing in it yet' };
+  if (begun === parts.length) return { tone: 'go', words: 'all begun' };
+  if (begun > 0) return { tone: 'go', words: `${begun} of ${plural(parts.length, 'lot')} begun` };
+  return plan.steps.length > 0
+    ? { tone: 'go', words: 'hours laid' }
+    : { tone: 'hold', words: 'hours not laid yet' };
+}
+
+function PlanRow({ plan }: { plan: Plan }) {
+  const kit = useKit();
+  const { tone, words } = standing(plan);
+  const formulas = plan.items.flatMap((i) => kit?.formulas.find((f) => f.id === i.formulaId) ?? []);
+  return (
+    <li>
+      <Link
+        to={`/plan/${plan.id}`}
+        className="grid grid-cols-[1fr_11rem_11rem] items-center gap-x-4 border-b border-steel-line py-3.5 hover:bg-enamel-cool max-md:grid-cols-1 max-md:gap-y-1"
+      >
+        <span className="min-w-0">
+          <span className="block truncate text-lg font-semibold">{plan.name}</span>
+          <span className="flex flex-wrap gap-x-4 text-sm text-ink-2">
+            {formulas.map((f, i) => (
+              <span key={`${f.id} ${i}`} className="inline-flex items-center gap-1.5">
+                <Fruit colour={f.colour} size={11} /> {f.name}
+              </span>
+            ))}
+          </span>
+        </span>
+        <span className="figure">
+          {plan.due ? dayMonthYear(`${plan.due}T12:00:00Z`) : 'as early as can be'}
+        </span>
+        <State tone={tone}>{words}</State>
+      </Link>
+    </li>
+  );
+}
+
+/** Plans: what is to be made for which day. */
+export function PlanList() {
+  const { data } = usePlans();
+  const mayWrite = useMayWrite();
+  if (!data) return null;
+  return (
+    <Sheet
+      asideLabel="Begin a plan"
+      aside={
+        mayWrite && (
+          <Ruled title="Begin a plan">
+            <NewPlanForm />
+          </Ruled>
+        )
+      }
+    >
+      <PlanNav />
+      <h1>Plan</h1>
+      <p className="mt-1 text-ink-2">
+        From bottles wanted, or fruit in hand, to a day’s work: amounts, packs to buy, hours that do not
+        clash.
+      </p>
+      {data.length === 0 ? (
+        <Empty title="No plan yet">
+          Say what it is for and by when. Then put products into it: by bottles wanted, by the fruit on the
+          table, by what is in stock.
+        </Empty>
+      ) : (
+        <ul className="mt-4 border-t border-ink">
+          {data.map((plan) => (
+            <PlanRow key={plan.id} plan={plan} />
+          ))}
+        </ul>
+      )}
+    </Sheet>
+  );
+}

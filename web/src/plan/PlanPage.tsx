@@ -1,0 +1,117 @@
+import type { Plan } from '@inch/contract/plan';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Away } from '../app/Away.tsx';
+import { useMayWrite } from '../app/session.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Field } from '../ui/Field.tsx';
+import { dayMonthYear } from '../ui/format.ts';
+import { Menu } from '../ui/Menu.tsx';
+import { PartsNav } from '../ui/PartsNav.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
+import { Amounts } from './Amounts.tsx';
+import { Cost } from './Cost.tsx';
+import { Hours } from './Hours.tsx';
+import { type Kit, useKit } from './kit.ts';
+import { useChangePlan, usePlan } from './usePlan.ts';
+
+function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
+  const [name, setName] = useState(plan.name);
+  const [due, setDue] = useState(plan.due ?? '');
+  const change = useChangePlan(plan, { after: onClose });
+  return (
+    <Dialog open onClose={onClose} title="Name and day">
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.run({ name, due: due || null });
+        }}
+      >
+        <Field
+          label="What is it for"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          error={change.fields['content.name']}
+        />
+        <Field label="To stand ready on" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+        <div className="flex justify-end gap-3">
+          <Button tone="plain" onClick={onClose}>
+            Not now
+          </Button>
+          <Button type="submit" disabled={change.busy}>
+            Save
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+const SHOWN: Record<string, (props: { plan: Plan; kit: Kit }) => React.ReactNode> = {
+  amounts: Amounts,
+  hours: Hours,
+  cost: Cost,
+};
+
+/** One plan: what it takes, when it is done, what it costs. */
+export function PlanPage() {
+  const { id = '', part = 'amounts' } = useParams();
+  const { data: plan, error, refetch } = usePlan(id);
+  const kit = useKit();
+  const mayWrite = useMayWrite();
+  const [changing, setChanging] = useState(false);
+  if (error && !plan) return <Away error={error} retry={() => void refetch()} />;
+  if (!plan || !kit) return null;
+  const Part = SHOWN[part] ?? Amounts;
+  return (
+    <Sheet>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <Link to="/plan" className="text-link underline">
+          Plans
+        </Link>
+        <h1>{plan.name}</h1>
+        <p className="flex-1 text-ink-2">
+          {plan.due ? `to stand ready on ${dayMonthYear(`${plan.due}T12:00:00Z`)}` : 'as early as can be'}
+          {plan.done && ', done with'}
+        </p>
+        <Link to={`/plan/buy?plan=${plan.id}`} className={buttonLook({ tone: 'plain', size: 'small' })}>
+          What to buy
+        </Link>
+        {mayWrite && <HeadMenu plan={plan} change={() => setChanging(true)} />}
+      </div>
+      <div className="mt-3">
+        <PartsNav
+          label="Parts of this plan"
+          parts={[
+            [`/plan/${id}`, 'Amounts'],
+            [`/plan/${id}/hours`, 'Hours'],
+            [`/plan/${id}/cost`, 'Cost'],
+          ]}
+        />
+      </div>
+      <Part plan={plan} kit={kit} />
+      {changing && <ChangeHead plan={plan} onClose={() => setChanging(false)} />}
+    </Sheet>
+  );
+}
+
+function HeadMenu({ plan, change }: { plan: Plan; change: () => void }) {
+  const write = useChangePlan(plan);
+  return (
+    <Menu
+      label="More for this plan"
+      actions={[
+        { name: 'Change name or day', act: change },
+        {
+          name: plan.done ? 'Take it up again' : 'It is done with',
+          act: () => write.run({ done: !plan.done }),
+          apart: true,
+        },
+      ]}
+    >
+      more…
+    </Menu>
+  );
+}

@@ -1,0 +1,174 @@
+import type { StockLot } from '@inch/contract/stock';
+import { stringify } from 'csv-stringify/browser/esm/sync';
+import { useState } from 'react';
+import { useMayWrite } from '../app/session.tsx';
+import { Button } from '../ui/Button.tsx';
+import { dayMonthYear } from '../ui/format.ts';
+import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { State } from '../ui/State.tsx';
+import { sendOut } from '../ui/sendOut.ts';
+import { amountSaid } from './amount.ts';
+import { useStock } from './kit.ts';
+import { PlanNav } from './PlanNav.tsx';
+import { StockDialog } from './StockDialog.tsx';
+import { TakeIn } from './TakeIn.tsx';
+
+/** How much of what came is left: a short rule with its level. */
+function Level({ stock }: { stock: StockLot }) {
+  const share = Math.min(1, Math.max(0, stock.left / stock.quantity));
+  return (
+    <span
+      aria-hidden="true"
+      className="relative block h-3 w-full overflow-hidden rounded-[3px] border border-steel"
+    >
+      <span
+        className={`absolute inset-y-0 left-0 ${stock.whyUnfit ? 'hatch border-r border-hold' : 'bg-rim'}`}
+        style={{ width: `${share * 100}%` }}
+      />
+      {[25, 50, 75].map((at) => (
+        <span key={at} className="absolute top-0 h-1.5 w-px bg-steel" style={{ left: `${at}%` }} />
+      ))}
+    </span>
+  );
+}
+
+function StockRow({ stock, open }: { stock: StockLot; open: () => void }) {
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={open}
+        className="grid w-full grid-cols-[3.5rem_1fr_6rem_7rem_10rem] items-center gap-x-4 border-b border-steel-line py-1.5 text-left hover:bg-enamel-cool max-md:grid-cols-[3.5rem_1fr_6rem]"
+      >
+        <span className="figure font-bold">{stock.code}</span>
+        <span className="min-w-0">
+          <span className="block truncate">
+            {stock.words || stock.supplier || stock.said || 'nothing noted'}
+          </span>
+          <span className="block text-sm text-ink-2">
+            {dayMonthYear(`${stock.gotOn}T12:00:00Z`)}
+            {stock.leftBy && (
+              <>
+                , left by <span className="figure">{stock.leftBy.code}</span>
+              </>
+            )}
+          </span>
+        </span>
+        <span className="figure text-right font-bold">{amountSaid(stock.kind, stock.left)}</span>
+        <span className="max-md:hidden">
+          <Level stock={stock} />
+        </span>
+        <span className="text-sm max-md:col-start-2 max-md:col-end-4">
+          {stock.whyUnfit ? (
+            <State tone="hold">
+              {stock.whyUnfit.replace(/(\d{4}-\d{2}-\d{2})/, (day) => dayMonthYear(`${day}T12:00:00Z`))}
+            </State>
+          ) : stock.bestBy ? (
+            <span className="text-ink-2">best by {dayMonthYear(`${stock.bestBy}T12:00:00Z`)}</span>
+          ) : null}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** Stock by thing, of each the oldest first: so it is used. */
+function byThing(stock: readonly StockLot[]): [string, StockLot[]][] {
+  const things = new Map<string, StockLot[]>();
+  for (const s of stock) things.set(s.name, [s, ...(things.get(s.name) ?? [])]);
+  return [...things].sort(
+    ([a, [first]], [b, [other]]) => first!.kind.localeCompare(other!.kind) || a.localeCompare(b),
+  );
+}
+
+function asCsv(stock: readonly StockLot[]): string {
+  return stringify(
+    stock.map((s) => ({
+      code: s.code,
+      what: s.name,
+      words: s.words,
+      left: Math.round(s.left * 10) / 10,
+      unit: s.kind === 'ingredient' ? 'g' : 'pieces',
+      came: s.gotOn,
+      'best by': s.bestBy ?? '',
+      supplier: s.supplier,
+      paid: s.costMinor === null ? '' : (s.costMinor / 100).toFixed(2),
+      'left by lot': s.leftBy?.code ?? '',
+    })),
+    { header: true },
+  );
+}
+
+/** What is really there: every stock lot with what is left of it, by thing, the oldest first. */
+export function Stock() {
+  const { data } = useStock();
+  const mayWrite = useMayWrite();
+  const [open, setOpen] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
+  if (!data) return null;
+  const shown = data.filter((s) => all || s.left > 1e-6);
+  const chosen = data.find((s) => s.id === open);
+  return (
+    <Sheet
+      asideLabel="Take in"
+      aside={
+        mayWrite && (
+          <Ruled title="Take in">
+            <TakeIn />
+          </Ruled>
+        )
+      }
+    >
+      <PlanNav />
+      <div className="flex flex-wrap items-baseline gap-x-5">
+        <h1>Stock</h1>
+        <p className="flex-1 text-ink-2">
+          The oldest that is fit is used first; what was weighed in leaves it.
+        </p>
+        <label className="flex items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="size-4 accent-[var(--rim)]"
+            checked={all}
+            onChange={(e) => setAll(e.target.checked)}
+          />{' '}
+          used up as well
+        </label>
+        <Button tone="quiet" size="small" onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown))}>
+          as CSV
+        </Button>
+      </div>
+      {shown.length === 0 && (
+        <Empty title="No stock yet">
+          Take in what you buy and pick: with its date, its supplier and what you paid. Every lot then says
+          which bag its sugar came from.
+        </Empty>
+      )}
+      {byThing(shown).map(([name, lots]) => (
+        <Ruled
+          key={name}
+          title={name}
+          className="mt-4"
+          aside={
+            lots.length > 1 && (
+              <span className="figure text-sm">
+                {amountSaid(
+                  lots[0]!.kind,
+                  lots.reduce((sum, s) => sum + s.left, 0),
+                )}{' '}
+                in all
+              </span>
+            )
+          }
+        >
+          <ul>
+            {lots.map((s) => (
+              <StockRow key={s.id} stock={s} open={() => setOpen(s.id)} />
+            ))}
+          </ul>
+        </Ruled>
+      ))}
+      {chosen && <StockDialog stock={chosen} onClose={() => setOpen(null)} />}
+    </Sheet>
+  );
+}

@@ -1,0 +1,227 @@
+import { stockRoutes } from '@inch/contract/stock';
+import { packagingOf } from '@inch/core/stock';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { call, newId } from '../app/api.ts';
+import { useCatalogue } from '../app/catalogue.ts';
+import { useSession } from '../app/session.tsx';
+import { IngredientPicker } from '../formulas/IngredientPicker.tsx';
+import { useLots } from '../stove/useLot.ts';
+import { Button } from '../ui/Button.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { useWrite } from '../ui/useWrite.ts';
+import { amountTyped, minorTyped } from './amount.ts';
+import { useContainers, useToday } from './kit.ts';
+
+interface Answers {
+  kind: 'ingredient' | 'packaging';
+  thing: string;
+  amount: string;
+  words: string;
+  supplier: string;
+  cost: string;
+  gotOn: string;
+  bestBy: string;
+  brix: string;
+  ph: string;
+  ta: string;
+  leftBy: string;
+}
+
+const figure = (text: string): number | null =>
+  text.trim() === '' ? null : Number(text.trim().replace(',', '.'));
+
+function measuredOf(a: Answers) {
+  const measured = { brix: figure(a.brix), ph: figure(a.ph), taPer100g: figure(a.ta) };
+  return Object.values(measured).some((v) => v !== null) ? measured : null;
+}
+
+const EMPTY = {
+  thing: '',
+  amount: '',
+  words: '',
+  cost: '',
+  bestBy: '',
+  brix: '',
+  ph: '',
+  ta: '',
+  leftBy: '',
+};
+
+/** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
+function More({
+  a,
+  set,
+  fields,
+}: {
+  a: Answers;
+  set: (part: Partial<Answers>) => void;
+  fields: Record<string, string>;
+}) {
+  const lots = useLots().data?.lots ?? [];
+  return (
+    <details>
+      <summary className="cursor-pointer py-1 font-semibold text-link">measured, or left by a lot…</summary>
+      <div className="mt-2 grid grid-cols-3 gap-3">
+        <Field
+          label="°Bx"
+          figure
+          inputMode="decimal"
+          value={a.brix}
+          onChange={(e) => set({ brix: e.target.value })}
+        />
+        <Field
+          label="pH"
+          figure
+          inputMode="decimal"
+          value={a.ph}
+          onChange={(e) => set({ ph: e.target.value })}
+        />
+        <Field
+          label="Acid, g/100 g"
+          figure
+          inputMode="decimal"
+          value={a.ta}
+          onChange={(e) => set({ ta: e.target.value })}
+        />
+      </div>
+      {fields.measured && <p className="mt-1 text-sm font-semibold text-stop">{fields.measured}</p>}
+      <Choice
+        className="mt-3"
+        label="Left by the lot"
+        value={a.leftBy}
+        onChange={(e) => set({ leftBy: e.target.value })}
+        hint="What stays in the cloth is stock too: its allergens, and a recall, go with it."
+      >
+        <option value="">none</option>
+        {lots.map((lot) => (
+          <option key={lot.id} value={lot.id}>
+            {lot.code} {lot.name}
+          </option>
+        ))}
+      </Choice>
+    </details>
+  );
+}
+
+/** Takes in a purchase, a picking or what a lot left, in any measure. */
+export function TakeIn() {
+  const { kitchen } = useSession();
+  const catalogue = useCatalogue();
+  const containers = useContainers().data ?? [];
+  const today = useToday();
+  const [a, setAnswers] = useState<Answers>({ ...EMPTY, kind: 'ingredient', supplier: '', gotOn: today });
+  const set = (part: Partial<Answers>) => setAnswers({ ...a, ...part });
+  const amount = amountTyped(a.amount, a, catalogue, kitchen.cupSchool);
+  const write = useWrite(
+    () =>
+      call(stockRoutes.add, {
+        body: {
+          id: newId(),
+          kind: a.kind,
+          thing: a.thing,
+          quantity: amount as number,
+          said: a.amount,
+          words: a.words,
+          supplier: a.supplier,
+          costMinor: minorTyped(a.cost),
+          gotOn: a.gotOn,
+          bestBy: a.bestBy || null,
+          measured: a.kind === 'ingredient' ? measuredOf(a) : null,
+          leftBy: a.leftBy || null,
+        },
+      }),
+    {
+      after: ({ code }) => {
+        toast.success(`Write ${code} on it`);
+        setAnswers({ ...a, ...EMPTY });
+      },
+    },
+  );
+  const ready = a.thing !== '' && typeof amount === 'number' && amount > 0;
+  return (
+    <form
+      className="py-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        write.run(undefined);
+      }}
+    >
+      <fieldset disabled={write.busy} className="grid gap-3">
+        <Choice
+          label="What has come"
+          value={a.kind}
+          onChange={(e) => setAnswers({ ...a, kind: e.target.value as Answers['kind'], thing: '' })}
+        >
+          <option value="ingredient">an ingredient</option>
+          <option value="packaging">bottles, lids, labels</option>
+        </Choice>
+        {a.kind === 'ingredient' ? (
+          <div>
+            <p className="mb-1 text-sm font-semibold text-ink-2">Which</p>
+            <div className="rounded-lg border border-steel">
+              <IngredientPicker label="Which has come" value={a.thing} onChoose={(thing) => set({ thing })} />
+            </div>
+          </div>
+        ) : (
+          <Choice label="Which" value={a.thing} onChange={(e) => set({ thing: e.target.value })}>
+            <option value="">choose</option>
+            {packagingOf(containers).map((p) => (
+              <option key={p.thing} value={p.thing}>
+                {p.name}
+              </option>
+            ))}
+          </Choice>
+        )}
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            label="How much"
+            figure
+            placeholder={a.kind === 'ingredient' ? '2 kg' : '24'}
+            value={a.amount}
+            onChange={(e) => set({ amount: e.target.value })}
+            error={a.amount !== '' && typeof amount === 'string' ? amount : write.fields.quantity}
+          />
+          <Field
+            label={`Paid for it, ${kitchen.currency}`}
+            figure
+            inputMode="decimal"
+            value={a.cost}
+            onChange={(e) => set({ cost: e.target.value })}
+          />
+          <Field
+            label="It came on"
+            type="date"
+            max={today}
+            value={a.gotOn}
+            onChange={(e) => set({ gotOn: e.target.value })}
+            error={write.fields.gotOn}
+          />
+          <Field
+            label="Best by"
+            type="date"
+            value={a.bestBy}
+            onChange={(e) => set({ bestBy: e.target.value })}
+            error={write.fields.bestBy}
+          />
+        </div>
+        <Field
+          label="From whom"
+          placeholder="shop, farm, own hedge"
+          value={a.supplier}
+          onChange={(e) => set({ supplier: e.target.value })}
+        />
+        <Field
+          label="A word on the bag"
+          placeholder="picked ripe; frozen flat"
+          value={a.words}
+          onChange={(e) => set({ words: e.target.value })}
+        />
+        {a.kind === 'ingredient' && <More a={a} set={set} fields={write.fields} />}
+        <Button type="submit" disabled={!ready}>
+          Take it in
+        </Button>
+      </fieldset>
+    </form>
+  );
+}

@@ -1,0 +1,113 @@
+import type { FormulaHead } from '@inch/contract/formula';
+import type { StockLot } from '@inch/contract/stock';
+import { addDays } from '@inch/core/keeping';
+import type { PickingUse, Ripeness } from '@inch/core/planning';
+import type { Kit } from './kit.ts';
+import { costOf, makingOf, usualContainer } from './making.ts';
+
+/** What a picking may be made into, as it is typed. */
+export interface UseRow {
+  formula: FormulaHead;
+  lineId: string;
+  considered: boolean;
+  on: string;
+  /** kg. */
+  least: string;
+  most: string;
+  /** Price a bottle in the kitchen's money. */
+  price: string;
+}
+
+export interface RipeRow {
+  id: string;
+  says: string;
+  kg: string;
+  until: string;
+}
+
+const kilos = (grams: number) => String(Math.round(grams / 100) / 10);
+export const gramsTyped = (text: string): number =>
+  Math.max(0, Number(text.trim().replace(',', '.')) || 0) * 1000;
+
+/** How the picking may wait, to begin with: all of it until its own date, or three days. */
+export function ripenessOf(stock: StockLot, today: string): RipeRow[] {
+  const until = stock.bestBy && stock.bestBy >= today ? stock.bestBy : addDays(today, 3);
+  return [
+    { id: 'now', says: 'Will not wait', kg: '0', until: addDays(today, 1) },
+    { id: 'soon', says: 'Can wait a little', kg: kilos(stock.left), until },
+    { id: 'firm', says: 'Is still firm', kg: '0', until: addDays(until, 4) },
+  ];
+}
+
+/** Formulas that a fruit goes into, each with what one making of it takes and what its last plan sold it for. */
+export function usesOf(stock: StockLot, kit: Kit): UseRow[] {
+  return kit.formulas
+    .filter((f) => !f.archived)
+    .flatMap((formula) => {
+      const line = formula.content.lines.find((l) => l.ingredientId === stock.thing);
+      const one = line && oneMaking(formula, line.id, kit);
+      if (!line || !one) return [];
+      return {
+        formula,
+        lineId: line.id,
+        considered: true,
+        on: addDays(kit.today, 1),
+        least: kilos(one.grams / 2),
+        most: kilos(Math.min(stock.left, one.grams * (one.panScale ?? 3))),
+        price: '',
+      };
+    });
+}
+
+/** One making of a formula: g of the fruit it takes, bottles it gives, what it costs without the fruit; null where it cannot be weighed. */
+function oneMaking(formula: FormulaHead, lineId: string, kit: Kit) {
+  try {
+    const containerId = usualContainer(formula, kit);
+    const sized = makingOf(formula, { by: 'bottles', bottles: 12 }, containerId, kit);
+    const grams = sized.whole.lines.find((l) => l.lineId === lineId)?.toHave ?? 0;
+    if (grams <= 0) return null;
+    const thing = sized.content.lines.find((l) => l.id === lineId)!.ingredientId;
+    const withoutFruit = { ...sized, needs: sized.needs.filter((n) => n.thing !== thing) };
+    const item = {
+      id: 'one',
+      formulaId: formula.id,
+      want: { by: 'bottles' as const, bottles: 12 },
+      containerId,
+      priceMinor: null,
+      bought: null,
+      parts: [{ id: 'one', scale: sized.whole.scale, lot: null }],
+    };
+    const cost = costOf(item, withoutFruit, kit);
+    const by = 1 / sized.whole.scale;
+    return {
+      grams: grams * by,
+      bottles: sized.whole.bottles * by,
+      costMinor: cost.total * by,
+      panScale: sized.whole.panScale,
+    };
+  } catch {
+    return null;
+  }
+}
+
+/** What a kilo of the fruit earns in one use, minor units: its bottles at their price, less what else they cost. */
+export function marginPerKg(row: UseRow, kit: Kit): number {
+  const one = oneMaking(row.formula, row.lineId, kit);
+  if (!one) return 0;
+  const priceMinor = (Number(row.price.replace(',', '.')) || 0) * 100;
+  return (priceMinor * one.bottles - one.costMinor) / (one.grams / 1000);
+}
+
+export const asRipeness = (rows: readonly RipeRow[]): Ripeness[] =>
+  rows.map((r) => ({ id: r.id, grams: gramsTyped(r.kg), until: r.until })).filter((r) => r.grams > 0);
+
+export const asUses = (rows: readonly UseRow[], kit: Kit): PickingUse[] =>
+  rows
+    .filter((r) => r.considered)
+    .map((r) => ({
+      id: r.formula.id,
+      on: r.on,
+      marginPerKgMinor: marginPerKg(r, kit),
+      least: gramsTyped(r.least),
+      most: Math.max(gramsTyped(r.least), gramsTyped(r.most)),
+    }));

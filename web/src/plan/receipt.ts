@@ -1,0 +1,72 @@
+import type { StockLot } from '@inch/contract/stock';
+import { namedIn } from '@inch/core/ingredient';
+import { CsvError, parse } from 'csv-parse/browser/esm/sync';
+import { amountTyped, minorTyped } from './amount.ts';
+import type { Kit } from './kit.ts';
+import { packagingNamed } from './shopping.ts';
+
+/** A line of a receipt as it is being written. */
+export interface ReceiptLine {
+  key: string;
+  kind: StockLot['kind'];
+  thing: string;
+  name: string;
+  amount: string;
+  paid: string;
+  bestBy: string;
+  words: string;
+}
+
+/** A receipt's file that cannot be read: which line of it, and what to do. Nothing of it is taken. */
+export class ReceiptProblem extends Error {}
+
+function thingNamed(words: string, kit: Kit): Pick<ReceiptLine, 'kind' | 'thing' | 'name'> | null {
+  const wanted = words.trim().toLowerCase();
+  const packaging = packagingNamed(kit).find((p) => p.name.toLowerCase() === wanted || p.thing === wanted);
+  if (packaging) return { kind: 'packaging', thing: packaging.thing, name: packaging.name };
+  const { entry } = namedIn(words, kit.catalogue);
+  return entry ? { kind: 'ingredient', thing: entry.id, name: entry.name } : null;
+}
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+/**
+ * The lines of a receipt out of a CSV file with a header: what and amount, and if they are there paid, best by and words.
+ * @throws ReceiptProblem naming the line of the file
+ */
+export function receiptFromCsv(text: string, kit: Kit): ReceiptLine[] {
+  let rows: { record: Record<string, string>; info: { lines: number } }[];
+  try {
+    rows = parse(text, {
+      bom: true,
+      columns: (header: string[]) => header.map((name) => name.trim().toLowerCase()),
+      info: true,
+      skip_empty_lines: true,
+      trim: true,
+      delimiter: [',', ';', '\t'],
+    }) as unknown as typeof rows;
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    throw new ReceiptProblem(`Line ${error.lines}: it has not as many columns as the first.`);
+  }
+  const [first] = rows;
+  if (!first) throw new ReceiptProblem('There is no line under the header.');
+  if (!('what' in first.record && 'amount' in first.record))
+    throw new ReceiptProblem('Line 1: the header needs the columns "what" and "amount".');
+  return rows.map(({ record, info }, i) => {
+    const { what = '', amount = '', paid = '', words = '' } = record;
+    const bestBy = record['best by'] ?? '';
+    const thing = thingNamed(what, kit);
+    if (!thing)
+      throw new ReceiptProblem(
+        `Line ${info.lines}: "${what}" is not in the catalogue. Write it as it is called there.`,
+      );
+    const read = amountTyped(amount, thing, kit.catalogue, kit.kitchen.cupSchool);
+    if (typeof read === 'string') throw new ReceiptProblem(`Line ${info.lines}: ${read}`);
+    if (paid !== '' && minorTyped(paid) === null)
+      throw new ReceiptProblem(`Line ${info.lines}: "${paid}" is not a price.`);
+    if (bestBy !== '' && !DAY.test(bestBy))
+      throw new ReceiptProblem(`Line ${info.lines}: write the date as 2027-04-30.`);
+    return { key: `file ${i}`, ...thing, amount, paid, bestBy, words };
+  });
+}
