@@ -55,4 +55,5 @@ export {
   type Obstacle,
   obstacles,
 } from './today.ts';
+export { type PlannedStart, plannedStarts, stockThatWillNotWait } from './todayPlans.ts';
 export { instantOf } from './wall.ts';

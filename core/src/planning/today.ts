@@ -23,7 +23,11 @@ export interface DueItem {
   lot: { code: string; name: string; colour: string } | null;
   title: string;
   detail: string;
-  action: { label: string; place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' };
+  action: {
+    label: string;
+    place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' | 'plan';
+    part?: string;
+  };
 }
 
 /** Something that stands in the way of a lot. */
@@ -227,18 +231,20 @@ function meterItems(
     }));
 }
 
-/** Everything that needs a hand, most urgent first. @param now ISO 8601 UTC; @param timeZone of the kitchen */
+/** Everything that needs a hand, most urgent first. @param now ISO 8601 UTC; @param timeZone of the kitchen; @param others what plans and stock ask for */
 export function dueItems(
   lots: readonly LotToday[],
   meters: readonly MeterToday[],
   now: string,
   timeZone: string,
+  others: readonly DueItem[] = [],
 ): DueItem[] {
   const order: Record<DueWhen, number> = { now: 0, next: 1, later: 2 };
   const items = [
     ...lots.flatMap((lot) => lotItems(lot, now)),
     ...meterItems(meters, lots, now, timeZone),
     ...checkItems(meters, lots, now, timeZone),
+    ...others,
   ];
   return items.sort((a, b) => order[a.when] - order[b.when] || (a.at ?? '~').localeCompare(b.at ?? '~'));
 }

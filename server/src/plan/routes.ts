@@ -1,6 +1,6 @@
 import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
 import type { z } from 'zod';
-import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
+import { insert, rows, run, toSql } from '../database/pool.ts';
 import { once } from '../database/transaction.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type House, serve } from '../http/serve.ts';
@@ -8,38 +8,7 @@ import { journal, type Writing } from '../journal/writing.ts';
 import { beginLot } from '../lot/begin.ts';
 import { calendarOf } from './calendar.ts';
 import { pastLots } from './past.ts';
-
-interface PlanRow {
-  id: string;
-  content: string;
-  done: number;
-  revision: number;
-  saved_at: string;
-  saved_by: string;
-}
-
-const PLANS =
-  'SELECT p.id, p.content, p.done, p.revision, p.saved_at, a.name AS saved_by FROM plan p JOIN account a ON a.id = p.saved_by WHERE p.kitchen_id = ?';
-
-const planFrom = (row: PlanRow): Plan => ({
-  ...(JSON.parse(row.content) as z.output<typeof PlanContent>),
-  id: row.id,
-  revision: row.revision,
-  done: row.done === 1,
-  savedAt: fromSql(row.saved_at),
-  savedBy: row.saved_by,
-});
-
-async function planOf(db: Database, kitchenId: string, id: string, lock = false): Promise<Plan> {
-  const [row] = await rows<PlanRow>(db, `${PLANS} AND p.id = ?${lock ? ' FOR UPDATE' : ''}`, [kitchenId, id]);
-  if (!row) throw notFound('plan');
-  return planFrom(row);
-}
-
-const plansOf = async (db: Database, kitchenId: string): Promise<Plan[]> =>
-  (await rows<PlanRow>(db, `${PLANS} ORDER BY p.done, p.created_at DESC LIMIT 200`, [kitchenId])).map(
-    planFrom,
-  );
+import { partNames, planOf, plansOf } from './store.ts';
 
 type Content = z.output<typeof PlanContent>;
 
@@ -136,24 +105,6 @@ async function startPart(
   await save(w, plan, { ...content, items }, done);
   await journal(w, 'plan', id, 'start', { partId: part.id, ...lot, scale: part.scale }, lot.id);
   return lot;
-}
-
-/** What each part of a plan is called: its product, and which of several lots. */
-async function partNames(db: Database, kitchenId: string, plan: Plan): Promise<Map<string, string>> {
-  const found = await rows<{ id: string; name: string }>(
-    db,
-    'SELECT f.id, v.name FROM formula f JOIN formula_version v ON v.formula_id = f.id AND v.number = f.current_version WHERE f.kitchen_id = ?',
-    [kitchenId],
-  );
-  const names = new Map(found.map((f) => [f.id, f.name]));
-  return new Map(
-    plan.items.flatMap((item) =>
-      item.parts.map((p, i) => {
-        const name = names.get(item.formulaId) ?? 'Product';
-        return [p.id, item.parts.length > 1 ? `${name}, lot ${i + 1}` : name] as const;
-      }),
-    ),
-  );
 }
 
 export function planRoom(house: House): void {

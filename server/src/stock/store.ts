@@ -1,7 +1,8 @@
 import type { StockLot } from '@inch/contract/stock';
+import { dayOf } from '@inch/core/keeping';
 import { leftOf, packagingOf, whyUnfit } from '@inch/core/stock';
 import { containersOf } from '../container/routes.ts';
-import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { stockCode } from './code.ts';
 
@@ -142,4 +143,18 @@ export async function stockOf(
   );
   const nameOf = await namesOf(db, kitchenId);
   return found.map((row) => stockFrom(row, nameOf(row), takings.get(row.id)!, today));
+}
+
+/** Stock lots with a date within the next week: few, so Today asks for these alone. */
+export async function perishable(
+  db: Database,
+  kitchen: { id: string; timeZone: string },
+  now: string,
+): Promise<StockLot[]> {
+  const found = await rows<{ id: string }>(
+    db,
+    'SELECT id FROM stock_lot WHERE kitchen_id = ? AND best_by BETWEEN DATE(?) - INTERVAL 1 DAY AND DATE(?) + INTERVAL 7 DAY',
+    [kitchen.id, toSql(now), toSql(now)],
+  );
+  return stockOf(db, kitchen.id, dayOf(now, kitchen.timeZone), { ids: found.map((row) => row.id) });
 }

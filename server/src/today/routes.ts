@@ -1,12 +1,14 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
 import { stepClock, stepPrompt } from '@inch/core/lot';
-import { dayBar, dueItems, obstacles } from '@inch/core/planning';
+import { dayBar, dueItems, obstacles, plannedStarts, stockThatWillNotWait } from '@inch/core/planning';
 import type { Database } from '../database/pool.ts';
 import { type House, serve } from '../http/serve.ts';
 import { instrumentsOf } from '../instrument/store.ts';
 import { openLots, type StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
+import { startsOf } from '../plan/store.ts';
+import { perishable } from '../stock/store.ts';
 
 const contentStep = (lot: StoredLot, step: StoredLot['steps'][number]) =>
   lot.product.content.steps.find((s) => s.id === step.formulaStepId);
@@ -44,7 +46,10 @@ export async function todayOf(db: Database, kitchen: Kitchen, now: string): Prom
   const open = stored.filter((lot) => lot.state !== 'released');
   return {
     now,
-    due: dueItems(lots, meters, now, kitchen.timeZone),
+    due: dueItems(lots, meters, now, kitchen.timeZone, [
+      ...plannedStarts(await startsOf(db, kitchen.id), now),
+      ...stockThatWillNotWait(await perishable(db, kitchen, now), now, kitchen.timeZone),
+    ]),
     obstacles: obstacles(lots, now, kitchen.timeZone),
     bars: making.map((lot) => dayBar(lot, now)),
     clocks,

@@ -12,6 +12,7 @@ import { Button } from '../ui/Button.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { useWrite } from '../ui/useWrite.ts';
+import { WorkshopForm } from './WorkshopForm.tsx';
 
 interface Answers {
   name: string;
@@ -262,7 +263,7 @@ function Containers({ mayWrite }: { mayWrite: boolean }) {
 
 /** The kitchen: where it lies, which cups it means, which rules it labels by, and who works in it. */
 export function KitchenSettings() {
-  const { account } = useSession();
+  const { account, kitchen } = useSession();
   const owner = account.role === 'owner';
   return (
     <Sheet {...(owner ? { aside: <People />, asideLabel: 'People' } : {})}>
@@ -270,6 +271,7 @@ export function KitchenSettings() {
       <Ruled title="Settings">
         <SettingsForm owner={owner} />
       </Ruled>
+      <WorkshopForm kitchen={kitchen} owner={owner} />
       <Containers mayWrite={account.role !== 'reader'} />
     </Sheet>
   );

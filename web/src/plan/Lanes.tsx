@@ -147,7 +147,7 @@ function SharedLane({
 }) {
   return (
     <div className="flex items-center border-b border-steel-line">
-      <span className="sticky left-0 z-20 w-40 shrink-0 truncate border-r border-steel-line bg-enamel py-1 pr-2 text-sm text-ink-2 max-sm:w-24">
+      <span className="sticky left-0 z-20 w-40 shrink-0 self-stretch truncate border-r border-steel-line bg-enamel py-1 pr-2 text-sm text-ink-2 max-sm:w-24">
         {name}
       </span>
       <div className="relative h-7" style={{ width: lengthOf(axis) }}>
@@ -220,7 +220,7 @@ export function Lanes({
           </div>
           {lots.map((lot) => (
             <div key={lot.partId} className="flex items-center border-b border-steel-line">
-              <span className="sticky left-0 z-20 w-40 shrink-0 border-r border-steel-line bg-enamel py-1 pr-2 text-sm leading-tight font-semibold max-sm:w-24">
+              <span className="sticky left-0 z-20 flex w-40 shrink-0 flex-col justify-center self-stretch border-r border-steel-line bg-enamel py-1 pr-2 text-sm leading-tight font-semibold max-sm:w-24">
                 {lot.name}
                 {lot.begun && <span className="figure block font-normal text-ink-2">begun, {lot.begun}</span>}
               </span>

@@ -129,8 +129,20 @@ export function makingOf(formula: FormulaHead, want: Want, containerId: string |
   };
 }
 
-/** A product of a plan at the size its parts have now; null while its formula is not here, or cannot be weighed. */
+const reckoned = new WeakMap<Kit, WeakMap<Item, { making: Making | null }>>();
+
+/** A product of a plan at the size its parts have now; null while its formula is not here, or cannot be weighed. Reckoned once. */
 export function itemMaking(item: Item, kit: Kit): Making | null {
+  const known = reckoned.get(kit) ?? new WeakMap();
+  reckoned.set(kit, known);
+  const before = known.get(item);
+  if (before) return before.making;
+  const making = reckon(item, kit);
+  known.set(item, { making });
+  return making;
+}
+
+function reckon(item: Item, kit: Kit): Making | null {
   const formula = kit.formulas.find((f) => f.id === item.formulaId);
   if (!formula) return null;
   try {

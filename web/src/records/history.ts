@@ -34,6 +34,13 @@ function steps(lot: LotView): Happening[] {
   );
 }
 
+/** Where an addition came from: its stock lots, and what was said. */
+function cameFrom(a: LotView['additions'][number]): string {
+  const codes = a.draws.map((d) => `${weight(d.amount)} of ${d.code}`).join(', ');
+  const said = [codes, a.from].filter(Boolean).join('; ');
+  return said ? `, from ${said}` : '';
+}
+
 function entered(lot: LotView): Happening[] {
   const catalogue = catalogueOf(lot as LotRecord);
   const additions = lot.additions.map((a) => ({
@@ -42,7 +49,7 @@ function entered(lot: LotView): Happening[] {
       a.grams > 0
         ? `In: ${catalogue.get(a.ingredientId).name}`
         : `Left out: ${catalogue.get(a.ingredientId).name}`,
-    detail: a.grams > 0 ? weight(a.grams) : (a.why ?? ''),
+    detail: a.grams > 0 ? `${weight(a.grams)}${cameFrom(a)}` : (a.why ?? ''),
   }));
   const readings = lot.readings.map((r) => {
     const read = r.kind === 'brix' && r.celsius !== null ? `, read ${r.raw} at ${r.celsius} °C` : '';
@@ -60,7 +67,7 @@ function bottled(lot: LotView): Happening[] {
   const fills = lot.bottlings.map((b) => ({
     ...b,
     title: `Filled ${b.count} × ${b.nominalMl} mL`,
-    detail: `${b.container}, ${b.closing === 'hot' ? `closed hot${b.fillCelsius === null ? '' : ` at ${b.fillCelsius} °C`}` : `cooled open, at 5 °C after ${b.hoursToCold ?? '?'} h`}`,
+    detail: `${b.container}, ${b.closing === 'hot' ? `closed hot${b.fillCelsius === null ? '' : ` at ${b.fillCelsius} °C`}` : `cooled open, at 5 °C after ${b.hoursToCold ?? '?'} h`}${b.draws.length > 0 ? `; out of ${b.draws.map((d) => d.code).join(', ')}` : ''}`,
   }));
   const processes = lot.heatProcesses.map((p) => ({
     ...p,

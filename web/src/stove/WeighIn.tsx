@@ -8,7 +8,9 @@ import { useLiveFigure } from '../bench/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { weight } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
+import { CoverOpen } from './CoverOpen.tsx';
 import { useDeed } from './deeds.ts';
+import { FromStock, type TakenFrom, useTaken } from './FromStock.tsx';
 
 type Line = LotView['lines'][number];
 
@@ -45,13 +47,35 @@ function proportionOf(lot: LotView, line: Line): number | null {
   return Math.abs(share - 1) > 0.02 ? share : null;
 }
 
+type Done = NonNullable<ReturnType<typeof recordedOf>>;
+
+/** The stock lots it came from, or the words for it; what no stock lot covers is told. */
+function WhereFrom({ name, done, water }: { name: string; done: Done; water: boolean }) {
+  const open = (done.beforeTrimming ?? done.grams) - done.draws.reduce((sum, d) => sum + d.amount, 0);
+  const codes = done.draws.map((d) => d.code).join(', ');
+  return (
+    <span className="text-sm text-ink-2">
+      {(codes || done.from) && `from ${[codes, done.from].filter(Boolean).join(', ')}`}
+      {done.beforeTrimming !== null && `, ${weight(done.beforeTrimming)} before trimming`}
+      {!water && done.grams > 0 && open > 0.5 && (
+        <>
+          <State tone="hold" className="ml-2">
+            {weight(open)} from no stock lot
+          </State>
+          <CoverOpen name={name} thing={done.ingredientId} additionId={done.id} open={open} />
+        </>
+      )}
+    </span>
+  );
+}
+
 /** What stands recorded of a line, with the amount planned beside it where that was another. */
-function Recorded({ line, done }: { line: Line; done: NonNullable<ReturnType<typeof recordedOf>> }) {
+function Recorded({ line, done, water }: { line: Line; done: Done; water: boolean }) {
   return (
     <li className="flex items-center gap-3 border-b border-steel-line py-3">
       <State tone={done.grams > 0 ? 'go' : 'hold'}>{done.grams > 0 ? 'in' : 'left out'}</State>
       <span className="flex-1 text-lg">
-        {line.name} {done.from && <span className="text-sm text-ink-2">from {done.from}</span>}
+        {line.name} <WhereFrom name={line.name} done={done} water={water} />
       </span>
       <span className="figure text-lg font-bold">{done.grams > 0 ? weight(done.grams) : done.why}</span>
       {line.grams !== null && done.grams > 0 && Math.abs(done.grams - line.grams) > 1 && (
@@ -78,15 +102,21 @@ export function LineToAdd({
   const live = useLiveFigure('scale');
   const [typed, setTyped] = useState<string | null>(null);
   const [leaving, setLeaving] = useState(false);
-  const [from, setFrom] = useState<string | null>(null);
+  const [from, setFrom] = useState<TakenFrom>({ by: 'oldest' });
+  const [before, setBefore] = useState('');
+  const taken = useTaken(line.ingredientId);
   const [why, setWhy] = useState('');
   const write = useDeed(lot);
   const done = recordedOf(lot, line);
-  if (done) return <Recorded line={line} done={done} />;
+  const water = catalogue.find(line.ingredientId)?.family === 'water';
+  if (done) return <Recorded line={line} done={done} water={water} />;
   const text = typed ?? (line.now === null ? '' : String(Math.round(line.now * 10) / 10));
   const used = usedGrams(text, line, kitchen.cupSchool, catalogue);
   const share = proportionOf(lot, line);
+  const trims = lot.product.content.steps.some((s) => s.id === line.formulaStepId && s.kind === 'prepare');
   const moved = line.grams !== null && line.now !== null && Math.abs(line.now - line.grams) > 0.5;
+  const gross = before.trim() === '' ? null : usedGrams(before, line, kitchen.cupSchool, catalogue);
+  const bad = typeof used === 'string' ? used : typeof gross === 'string' ? gross : null;
   const record = () =>
     write.run({
       deed: 'add',
@@ -97,7 +127,8 @@ export function LineToAdd({
         ingredientId: line.ingredientId,
         grams: leaving ? 0 : (used as number),
         why: leaving ? why : null,
-        from: from || null,
+        beforeTrimming: leaving ? null : (gross as number | null),
+        ...taken(from, leaving || water ? 0 : ((gross ?? used) as number)),
         ...(at ? { at } : {}),
       },
     });
@@ -133,7 +164,7 @@ export function LineToAdd({
         )}
         <Button
           className="min-h-14"
-          disabled={write.busy || (leaving ? why.trim().length < 2 : typeof used === 'string')}
+          disabled={write.busy || (leaving ? why.trim().length < 2 : bad !== null)}
           onClick={record}
         >
           {leaving ? 'Leave out' : 'Weighed in'}
@@ -158,26 +189,37 @@ export function LineToAdd({
               in proportion: <span className="figure">{weight(line.grams! * share)}</span>
             </Button>
           )}
-          {from === null ? (
-            <Button tone="quiet" className="min-h-14 px-2 font-normal" onClick={() => setFrom('')}>
-              from which bag or picking…
-            </Button>
-          ) : (
-            <input
-              aria-label={`${line.name}, from which bag or picking`}
-              autoFocus
+          {!water && (
+            <FromStock
+              name={line.name}
+              thing={line.ingredientId}
+              grams={typeof gross === 'number' ? gross : typeof used === 'number' ? used : 0}
               value={from}
-              onChange={(e) => setFrom(e.target.value)}
-              placeholder="bag, picking or bottle"
-              className="min-h-12 w-56 rounded-lg border border-steel bg-enamel px-3"
+              onChange={setFrom}
             />
+          )}
+          {trims && (
+            <label className="flex items-center gap-2 text-ink-2">
+              before trimming
+              <input
+                aria-label={`${line.name}, before trimming`}
+                value={before}
+                onChange={(e) => setBefore(e.target.value)}
+                placeholder="g"
+                className="figure min-h-14 w-28 rounded-lg border border-steel bg-enamel px-3 text-right text-ink"
+              />
+            </label>
           )}
         </div>
       )}
-      {!leaving && typeof used === 'string' && text !== '' && (
-        <p className="mt-1 text-sm font-semibold text-stop">{used}</p>
+      {!leaving && bad !== null && text !== '' && (
+        <p className="mt-1 text-sm font-semibold text-stop">{bad}</p>
       )}
-      {write.fields.at && <p className="mt-1 text-sm font-semibold text-stop">{write.fields.at}</p>}
+      {(write.fields.at ?? write.fields.stock ?? write.fields.beforeTrimming) && (
+        <p className="mt-1 text-sm font-semibold text-stop">
+          {write.fields.at ?? write.fields.stock ?? write.fields.beforeTrimming}
+        </p>
+      )}
     </li>
   );
 }

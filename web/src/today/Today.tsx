@@ -32,7 +32,9 @@ function inWords(due: Due, now: string): string | null {
 }
 
 const actionPath = (due: Due) =>
-  `/${due.action.place}${due.lot && due.action.place !== 'shelf' ? `/${due.lot.code}` : ''}`;
+  due.action.part
+    ? `/${due.action.place}/${due.action.part}`
+    : `/${due.action.place}${due.lot && due.action.place !== 'shelf' ? `/${due.lot.code}` : ''}`;
 
 function DueRow({ due, now, first }: { due: Due; now: string; first: boolean }) {
   return (

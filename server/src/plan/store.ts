@@ -1,0 +1,84 @@
+import type { Plan, PlanContent } from '@inch/contract/plan';
+import type { PlannedStart } from '@inch/core/planning';
+import type { z } from 'zod';
+import { type Database, fromSql, rows } from '../database/pool.ts';
+import { notFound } from '../http/problem.ts';
+
+interface PlanRow {
+  id: string;
+  content: string;
+  done: number;
+  revision: number;
+  saved_at: string;
+  saved_by: string;
+}
+
+const PLANS =
+  'SELECT p.id, p.content, p.done, p.revision, p.saved_at, a.name AS saved_by FROM plan p JOIN account a ON a.id = p.saved_by WHERE p.kitchen_id = ?';
+
+const planFrom = (row: PlanRow): Plan => ({
+  ...(JSON.parse(row.content) as z.output<typeof PlanContent>),
+  id: row.id,
+  revision: row.revision,
+  done: row.done === 1,
+  savedAt: fromSql(row.saved_at),
+  savedBy: row.saved_by,
+});
+
+/** One plan, locked until the transaction ends where it is to be changed. */
+export async function planOf(db: Database, kitchenId: string, id: string, lock = false): Promise<Plan> {
+  const [row] = await rows<PlanRow>(db, `${PLANS} AND p.id = ?${lock ? ' FOR UPDATE' : ''}`, [kitchenId, id]);
+  if (!row) throw notFound('plan');
+  return planFrom(row);
+}
+
+/** Plans, the open ones first, then the newest. */
+export const plansOf = async (db: Database, kitchenId: string): Promise<Plan[]> =>
+  (await rows<PlanRow>(db, `${PLANS} ORDER BY p.done, p.created_at DESC LIMIT 200`, [kitchenId])).map(
+    planFrom,
+  );
+
+/** What each part of a plan is called: its product, and which of several lots. */
+export async function partNames(
+  db: Database,
+  kitchenId: string,
+  plan: Pick<Plan, 'items'>,
+): Promise<Map<string, string>> {
+  const found = await rows<{ id: string; name: string }>(
+    db,
+    'SELECT f.id, v.name FROM formula f JOIN formula_version v ON v.formula_id = f.id AND v.number = f.current_version WHERE f.kitchen_id = ?',
+    [kitchenId],
+  );
+  const names = new Map(found.map((f) => [f.id, f.name]));
+  return new Map(
+    plan.items.flatMap((item) =>
+      item.parts.map((p, i) => {
+        const name = names.get(item.formulaId) ?? 'Product';
+        return [p.id, item.parts.length > 1 ? `${name}, lot ${i + 1}` : name] as const;
+      }),
+    ),
+  );
+}
+
+/** Lots of open plans that are laid on the hours and not begun, each with its first hour. */
+export async function startsOf(db: Database, kitchenId: string): Promise<PlannedStart[]> {
+  const plans = (await plansOf(db, kitchenId)).filter((p) => !p.done && p.steps.length > 0);
+  const starts: PlannedStart[] = [];
+  for (const plan of plans) {
+    const names = await partNames(db, kitchenId, plan);
+    for (const part of plan.items.flatMap((i) => i.parts).filter((p) => p.lot === null)) {
+      const first = plan.steps
+        .filter((s) => s.partId === part.id)
+        .sort((a, b) => a.from.localeCompare(b.from))[0];
+      if (first)
+        starts.push({
+          planId: plan.id,
+          plan: plan.name,
+          partId: part.id,
+          product: names.get(part.id)!,
+          at: first.from,
+        });
+    }
+  }
+  return starts;
+}
