@@ -1,4 +1,5 @@
 const DAY = 86_400_000;
+const WALL = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/;
 
 /**
  * The UTC instant of a wall-clock time in a zone. Around a change of the clocks the later reading stands.
@@ -6,7 +7,8 @@ const DAY = 86_400_000;
  */
 export function instantOf(wall: string, timeZone: string, shiftDays = 0): string {
   const naive = Date.parse(`${wall.replace(' ', 'T')}:00Z`) + shiftDays * DAY;
-  if (Number.isNaN(naive)) throw new RangeError(`"${wall}" is not a time such as 2026-11-03 09:10`);
+  if (!WALL.test(wall) || Number.isNaN(naive))
+    throw new RangeError(`"${wall}" is not a time such as 2026-11-03 09:10`);
   const offsetAt = (ms: number) => {
     const parts = new Intl.DateTimeFormat('en-GB', {
       timeZone,

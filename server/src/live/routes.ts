@@ -1,6 +1,7 @@
 import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
-import ical, { ICalAlarmType } from 'ical-generator';
+import ical, { ICalAlarmType, type ICalCalendar } from 'ical-generator';
+import { sendCalendar } from '../http/calendar.ts';
 import { type House, serve } from '../http/serve.ts';
 import { todayOf } from '../today/routes.ts';
 import { Changes } from './changes.ts';
@@ -8,7 +9,7 @@ import { Changes } from './changes.ts';
 const BEAT_MS = 20_000;
 
 /** What is due at an hour as a calendar, each with an alarm at its time. */
-function calendarOf(today: TodayView, kitchen: { name: string }): string {
+function calendarOf(today: TodayView, kitchen: { name: string }): ICalCalendar {
   const calendar = ical({
     name: kitchen.name,
     prodId: { company: 'Inch Pantry', product: 'due', language: 'EN' },
@@ -25,7 +26,7 @@ function calendarOf(today: TodayView, kitchen: { name: string }): string {
     });
     event.createAlarm({ type: ICalAlarmType.display, trigger: 0 });
   }
-  return calendar.toString();
+  return calendar;
 }
 
 export function liveRoom(house: House): void {
@@ -47,12 +48,7 @@ export function liveRoom(house: House): void {
   });
   serve(house, liveRoutes.calendar, async ({ pool, kitchen, res }) => {
     const today = await todayOf(pool, kitchen, new Date().toISOString());
-    res
-      .set({
-        'content-type': 'text/calendar; charset=utf-8',
-        'content-disposition': 'attachment; filename="inch-pantry.ics"',
-      })
-      .send(calendarOf(today, kitchen));
+    sendCalendar(res, calendarOf(today, kitchen), 'inch-pantry.ics');
     return undefined;
   });
 }

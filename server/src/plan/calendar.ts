@@ -1,5 +1,10 @@
 import type { Plan } from '@inch/contract/plan';
-import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
+import ical, {
+  ICalAlarmType,
+  type ICalCalendar,
+  ICalCalendarMethod,
+  ICalEventTransparency,
+} from 'ical-generator';
 
 /** Minutes before a step at which its alarm goes. */
 const AHEAD = 10;
@@ -9,7 +14,7 @@ const uidOf = (plan: Pick<Plan, 'id'>, step: Plan['steps'][number]): string =>
   `${plan.id}-${step.partId}-${step.stepId.replace(/\s+/g, '-')}@inch-pantry`;
 
 /** A plan's steps as a calendar: those that want somebody with an alarm, those that only wait as free time; its revision as their sequence. */
-export function calendarOf(plan: Plan, names: ReadonlyMap<string, string>): string {
+export function calendarOf(plan: Plan, names: ReadonlyMap<string, string>): ICalCalendar {
   const calendar = ical({
     name: plan.name,
     method: ICalCalendarMethod.PUBLISH,
@@ -25,9 +30,9 @@ export function calendarOf(plan: Plan, names: ReadonlyMap<string, string>): stri
       sequence: plan.revision,
       summary: `${product}: ${step.title}`,
       description: step.attended ? `Part of “${plan.name}”.` : `Part of “${plan.name}”. It waits by itself.`,
-      transparency: step.attended ? 'OPAQUE' : 'TRANSPARENT',
-    } as Parameters<typeof calendar.createEvent>[0]);
+      transparency: step.attended ? ICalEventTransparency.OPAQUE : ICalEventTransparency.TRANSPARENT,
+    });
     if (step.attended) event.createAlarm({ type: ICalAlarmType.display, trigger: AHEAD * 60 });
   }
-  return calendar.toString();
+  return calendar;
 }

@@ -2,6 +2,7 @@ import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes
 import type { z } from 'zod';
 import { insert, rows, run, toSql } from '../database/pool.ts';
 import { once } from '../database/transaction.ts';
+import { sendCalendar } from '../http/calendar.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type House, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
@@ -120,12 +121,7 @@ export function planRoom(house: House): void {
   serve(house, planRoutes.past, ({ pool, kitchen }) => pastLots(pool, kitchen));
   serve(house, planRoutes.calendar, async ({ pool, kitchen, params, res }) => {
     const plan = await planOf(pool, kitchen.id, params.id);
-    res
-      .set({
-        'content-type': 'text/calendar; charset=utf-8',
-        'content-disposition': 'attachment; filename="plan.ics"',
-      })
-      .send(calendarOf(plan, await partNames(pool, kitchen.id, plan)));
+    sendCalendar(res, calendarOf(plan, await partNames(pool, kitchen.id, plan)), 'plan.ics');
     return undefined;
   });
 }

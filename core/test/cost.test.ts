@@ -1,0 +1,139 @@
+import { costBefore, drunkLitre, energyOf, shoppingList, whereItGoes } from '@inch/core/planning';
+import { describe, expect, it } from 'vitest';
+
+describe('cost before making', () => {
+  const making = {
+    needs: [
+      { name: 'Sugar', kind: 'ingredient' as const, costMinor: 240, leftOverMinor: 60 },
+      { name: 'Damsons', kind: 'ingredient' as const, costMinor: 960, leftOverMinor: 0 },
+      { name: 'Bottles', kind: 'packaging' as const, costMinor: 1980, leftOverMinor: 0 },
+    ],
+    kwh: 2.5,
+    handsMinutes: 90,
+    bottles: 12,
+    millilitres: 3000,
+    waterParts: 5,
+  };
+  const cost = costBefore(making, { kwhMinor: 28, handsHourMinor: 1200 });
+
+  it('is its parts, and what is left over is not in it', () => {
+    expect(cost).toMatchObject({
+      ingredients: 1200,
+      packaging: 1980,
+      energy: 70,
+      hands: 1800,
+      total: 5050,
+      leftOver: 60,
+    });
+  });
+
+  it('by the bottle, by the litre, by the litre as drunk', () => {
+    expect(cost.perBottle).toBeCloseTo(5050 / 12, 9);
+    expect(cost.perLitre).toBeCloseTo(5050 / 3, 9);
+    expect(cost.perDrunkLitre).toBeCloseTo(5050 / 18, 9);
+    // A litre of one at 1 to 5 makes six to drink; undiluted it is itself.
+    expect(drunkLitre(600, 1000, 5)).toBe(100);
+    expect(drunkLitre(600, 1000, 0)).toBe(600);
+  });
+
+  it('names what has no price, and asks nothing of no bottles', () => {
+    const unpriced = costBefore(
+      {
+        ...making,
+        needs: [{ name: 'Tips', kind: 'ingredient', costMinor: null, leftOverMinor: 0 }],
+        bottles: 0,
+        millilitres: 0,
+      },
+      { kwhMinor: 28, handsHourMinor: 1200 },
+    );
+    expect(unpriced.unpriced).toEqual(['Tips']);
+    expect(unpriced.perBottle).toBeNull();
+    expect(unpriced.perDrunkLitre).toBeNull();
+  });
+
+  it('boiling a litre off takes its heat of vaporisation, 2,257 kJ, over what of the burner goes into the pan', () => {
+    const step = {
+      stepId: 's',
+      trimmed: 0,
+      retained: 0,
+      evaporated: 1000,
+      minutes: 30,
+      brixAfter: 40,
+      millilitresAfter: 0,
+      boilsAt: 100,
+    };
+    const boiled = energyOf({ scale: 1, forecast: { steps: [step], grams: 2000 } }, 0);
+    const warmed = energyOf({ scale: 1, forecast: { steps: [{ ...step, evaporated: 0 }], grams: 3000 } }, 0);
+    expect(boiled - warmed).toBeCloseTo(2257 / 0.5 / 3600, 9);
+    const cold = energyOf(
+      { scale: 1, forecast: { steps: [{ ...step, evaporated: 0, boilsAt: null }], grams: 3000 } },
+      0,
+    );
+    expect(cold).toBe(0);
+  });
+});
+
+describe('the shopping list', () => {
+  const need = (thing: string, amount: number) => ({
+    kind: 'ingredient' as const,
+    thing,
+    name: thing,
+    amount,
+  });
+  const stock = [
+    {
+      id: 's',
+      code: 'S1',
+      kind: 'ingredient' as const,
+      thing: 'sugar',
+      quantity: 1500,
+      gotOn: '2026-01-01',
+      bestBy: null,
+      leftBy: null,
+      takings: [],
+    },
+  ];
+  const packs = [
+    { id: 'bag', thing: 'sugar', size: 1000, priceMinor: 125 },
+    { id: 'sack', thing: 'sugar', size: 5000, priceMinor: 560 },
+  ];
+  const list = shoppingList(
+    [need('sugar', 2000), need('sugar', 1200), need('acid', 30)],
+    stock,
+    packs,
+    '2026-11-25',
+  );
+
+  it('puts the needs of several plans together, takes stock off, and covers the rest by the cheapest packs', () => {
+    expect(list[0]).toMatchObject({ thing: 'sugar', amount: 3200, inStock: 1500, short: 1700 });
+    // Two bags, 250, are cheaper than a sack, 560.
+    expect(list[0]!.cover).toMatchObject({ packs: [{ id: 'bag', count: 2 }], costMinor: 250, leftOver: 300 });
+  });
+
+  it('asks how a thing is sold where no pack is known', () => {
+    expect(list[1]).toMatchObject({
+      thing: 'acid',
+      short: 30,
+      cover: null,
+      asks: expect.stringMatching(/No pack of acid/),
+    });
+  });
+
+  it('buys nothing of what is there', () => {
+    const [row] = shoppingList([need('sugar', 1500)], stock, packs, '2026-11-25');
+    expect(row).toMatchObject({ short: 0, cover: null, asks: null });
+  });
+
+  it('says where a left-over goes furthest', () => {
+    expect(
+      whereItGoes(300, [
+        { name: 'Shrub', amount: 1800 },
+        { name: 'Cordial', amount: 600 },
+        { name: 'Juice', amount: 0 },
+      ]),
+    ).toEqual([
+      { name: 'Cordial', scale: 0.5 },
+      { name: 'Shrub', scale: 300 / 1800 },
+    ]);
+  });
+});
