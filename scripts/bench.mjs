@@ -95,6 +95,74 @@ async function simulation() {
   };
 }
 
+/** Twelve lots of fifteen steps each: stoned, simmered, dripped, reduced, filled, three loads of the canner, cooled, labelled. */
+function twelveLots() {
+  const hands = (id, minutes, more = {}) => ({ id, minutes, needs: { hands: 1 }, ...more });
+  const stove = (id, minutes, pan) => ({ id, minutes, needs: { burner: 1, [pan]: 1 }, attended: true });
+  const waits = (id, minutes) => ({ id, minutes, needs: {} });
+  const load = (id, more = {}) => ({
+    id,
+    minutes: 30,
+    needs: { canner: 1, burner: 1 },
+    attended: true,
+    ...more,
+  });
+  const lot = (i) => {
+    const pan = `pan ${i % 3}`;
+    return {
+      id: `lot ${i}`,
+      earliest: 480,
+      steps: [
+        hands('sort', 15 + 5 * (i % 4)),
+        hands('stone', 30 + 5 * (i % 5)),
+        waits('rest', 60 * (1 + (i % 3))),
+        stove('simmer', 25, pan),
+        waits('drip', 120 + 30 * (i % 3)),
+        hands('press', 15),
+        stove('reduce', 35 + 5 * (i % 4), pan),
+        hands('acid', 5),
+        hands('measure', 15),
+        hands('fill', 20, { atOnce: true }),
+        load('load 1', { atOnce: true }),
+        load('load 2'),
+        load('load 3'),
+        waits('cool', 720),
+        hands('label', 15),
+      ],
+    };
+  };
+  return {
+    lots: Array.from({ length: 12 }, (_, i) => lot(i)),
+    resources: { hands: 1, burner: 3, canner: 1, 'pan 0': 1, 'pan 1': 1, 'pan 2': 1 },
+    hours: Array.from({ length: 30 }, (_, day) => ({ from: day * 1440 + 480, to: day * 1440 + 1140 })),
+  };
+}
+
+/** ms from the question to the answer of a worker that lays twelve lots of fifteen steps. */
+async function plan() {
+  const { Worker } = await import('node:worker_threads');
+  const worker = new Worker(new URL('./src/planWorker.mjs', import.meta.url));
+  const setting = twelveLots();
+  const times = [];
+  let last;
+  for (let i = 0; i < 7; i++) {
+    const started = performance.now();
+    worker.postMessage(setting);
+    last = await new Promise((resolve, reject) => {
+      worker.once('message', resolve);
+      worker.once('error', reject);
+    });
+    times.push(performance.now() - started);
+  }
+  await worker.terminate();
+  if (last.clashes > 0) throw new Error(`The plan clashes in ${last.clashes} places`);
+  return {
+    plan_12x15_ms: Number(median(times.slice(1)).toFixed(1)),
+    plan_12x15_cold_ms: Number(times[0].toFixed(1)),
+    plan_12x15_over_bound: Number(last.over.toFixed(3)),
+  };
+}
+
 const COUNT = 1200;
 const SENDERS = 6;
 
@@ -213,7 +281,7 @@ async function readingPost() {
   });
 }
 
-const BENCHES = { 'ph-solve': phSolve, keystroke, simulation, 'reading-post': readingPost };
+const BENCHES = { 'ph-solve': phSolve, keystroke, simulation, plan, 'reading-post': readingPost };
 if (values.only && !BENCHES[values.only])
   giveUp(`There is no bench "${values.only}". There are: ${Object.keys(BENCHES).join(', ')}.`);
 

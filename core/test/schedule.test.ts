@@ -48,6 +48,7 @@ describe('a plan', () => {
     burner: fc.integer({ min: 0, max: 1 }),
     canner: fc.integer({ min: 0, max: 1 }),
     atOnce: fc.boolean(),
+    attended: fc.boolean(),
   });
   const lots = fc.array(fc.array(step, { minLength: 1, maxLength: 6 }), { minLength: 1, maxLength: 5 });
 
@@ -66,6 +67,7 @@ describe('a plan', () => {
                 ...(s.burner ? { burner: 1 } : {}),
                 ...(s.canner ? { canner: 1 } : {}),
               },
+              ...(s.attended && s.minutes < 120 ? { attended: true } : {}),
               ...(s.atOnce && s.minutes < 100 && i === 1 ? { atOnce: true } : {}),
             })),
           })),

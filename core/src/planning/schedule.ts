@@ -1,5 +1,6 @@
 import { chance } from '../formula/index.ts';
-import { type Block, blocksOf, HANDS, type LaidStep, type PlanSetting, Timetable } from './timetable.ts';
+import { lowerBoundOf } from './lowerBound.ts';
+import { type Block, blocksOf, type LaidStep, type PlanSetting, Timetable } from './timetable.ts';
 
 export interface Schedule {
   steps: LaidStep[];
@@ -32,37 +33,6 @@ function laidOut(
 }
 
 const finishOf = (steps: readonly LaidStep[]): number => steps.reduce((last, s) => Math.max(last, s.to), 0);
-
-/** When so many minutes of hands have been there, counted through the hours. */
-function handsDone(setting: PlanSetting, minutes: number, from: number): number {
-  let left = minutes;
-  for (const h of setting.hours) {
-    const start = Math.max(h.from, from);
-    if (h.to <= start) continue;
-    if (h.to - start >= left) return start + left;
-    left -= h.to - start;
-  }
-  return from;
-}
-
-/** The minute before which no plan is done: the longest lot alone, and each resource's work by what there is of it. */
-function lowerBoundOf(setting: PlanSetting, blocks: readonly Block[][]): number {
-  const alone = setting.lots.map((lot, l) => {
-    const table = new Timetable({ ...setting, lots: setting.lots });
-    let free = lot.earliest ?? 0;
-    for (const block of blocks[l]!) free = table.lay(block, table.earliest(block, free));
-    return free;
-  });
-  const first = Math.min(...setting.lots.map((lot) => lot.earliest ?? 0));
-  const loads = Object.entries(setting.resources).map(([name, there]) => {
-    const work = setting.lots
-      .flatMap((lot) => lot.steps)
-      .reduce((sum, step) => sum + step.minutes * (step.needs[name] ?? 0), 0);
-    if (work === 0 || there === 0) return 0;
-    return name === HANDS ? handsDone(setting, work / there, first) : first + work / there;
-  });
-  return Math.max(0, ...alone, ...loads);
-}
 
 const MOST_TRIES = 240;
 
