@@ -1,5 +1,5 @@
 import { type Basket, stockRoutes } from '@inch/contract/stock';
-import { useQuery } from '@tanstack/react-query';
+import { useIsMutating, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { call } from '../app/api.ts';
@@ -184,6 +184,8 @@ export function Buy() {
   const kit = useKit();
   const basket = useBasket().data;
   const mayWrite = useMayWrite();
+  // A receipt is of what is in the basket: a tick on its way is waited for.
+  const ticking = useIsMutating() > 0;
   const { plans, chosen, choose } = useChosenPlans();
   const [receipt, setReceipt] = useState(false);
   const [selling, setSelling] = useState<ShoppingRow | null>(null);
@@ -211,7 +213,11 @@ export function Buy() {
             as CSV
           </Button>
         )}
-        {mayWrite && <Button onClick={() => setReceipt(true)}>Receipt…</Button>}
+        {mayWrite && (
+          <Button disabled={ticking} onClick={() => setReceipt(true)}>
+            Receipt…
+          </Button>
+        )}
       </div>
       {plans.length > 1 && (
         <p className="mt-2 flex flex-wrap gap-x-5">

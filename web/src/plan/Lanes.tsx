@@ -195,7 +195,7 @@ export function Lanes({
 }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const clashing = new Set(clashes.map((c) => `${c.lotId} ${c.stepId}`));
-  const drawn = steps.filter((s) => s.kind !== 'ready');
+  const drawn = steps.filter((s) => s.kind !== 'ready').sort((a, b) => a.from.localeCompare(b.from));
   const needing = (resource: string) =>
     drawn.filter((s) => {
       const day = lots.find((l) => l.partId === s.partId)?.day.steps.find((d) => d.id === s.stepId);

@@ -236,7 +236,7 @@ async function keepDivision(
       containerId,
       priceMinor: row.price === '' ? null : Math.round(Number(row.price.replace(',', '.')) * 100),
       bought: null,
-      parts: partsFor(making, (n) => `${id.slice(-8)}-${n}`),
+      parts: partsFor(making, want, (n) => `${id.slice(-8)}-${n}`),
     };
   });
   const id = newId();

@@ -177,7 +177,7 @@ export function ProductForm({
     if (typeof found === 'string') return;
     const id = item?.id ?? newId();
     const begun = item?.parts.filter((p) => p.lot) ?? [];
-    const fresh = partsFor(found.making, (n) => `${id.slice(-8)}-${begun.length + n}`);
+    const fresh = partsFor(found.making, found.want, (n) => `${id.slice(-8)}-${begun.length + n}`);
     save({
       id,
       formulaId: answers.formulaId,

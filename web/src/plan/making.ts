@@ -173,13 +173,16 @@ function resized(making: Making, scale: number, containerId: string | null, kit:
   return { ...making, whole: at, needs: needsOf(at, containerId, kit) };
 }
 
-/** Parts of one size for a making, as a plan keeps them; sizes to a hundredth of the formula. */
-export const partsFor = (making: Making, newPartId: (n: number) => string): Item['parts'] =>
-  Array.from({ length: making.parting.lots }, (_, i) => ({
+/** Parts of one size for a making, to a thousandth of the formula: up where bottles are wanted, down where something sets the limit. */
+export function partsFor(making: Making, want: Want, newPartId: (n: number) => string): Item['parts'] {
+  const each = making.whole.scale / making.parting.lots;
+  const near = want.by === 'bottles' ? Math.ceil(each * 1000 - 1e-6) : Math.floor(each * 1000 + 1e-6);
+  return Array.from({ length: making.parting.lots }, (_, i) => ({
     id: newPartId(i + 1),
-    scale: Math.max(0.01, Math.round((making.whole.scale / making.parting.lots) * 100) / 100),
+    scale: Math.max(0.001, near / 1000),
     lot: null,
   }));
+}
 
 /** The smallest pan that takes one part, half filled; the largest where none does. */
 export function panFor(making: Making, scale: number, kit: Kit): string | null {
