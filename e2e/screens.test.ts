@@ -24,6 +24,12 @@ async function formulaPath(): Promise<string> {
   return `/formulas/${formulas.find((f: { name: string }) => f.name.startsWith('Sour'))!.id}`;
 }
 
+/** A plan whose hours are laid, where there is one. */
+async function planPath(): Promise<string> {
+  const plans: { id: string; steps: unknown[] }[] = await (await page.request.get('/api/plans')).json();
+  return `/plan/${(plans.find((p) => p.steps.length > 0) ?? plans[0])!.id}`;
+}
+
 const SCREENS: [string, () => string | Promise<string>][] = [
   ['Today', () => '/'],
   ['Formulas', () => '/formulas'],
@@ -34,6 +40,14 @@ const SCREENS: [string, () => string | Promise<string>][] = [
       `/formulas/compare?with=${(await formulaPath()).slice(10)}.1&with=${(await formulaPath()).slice(10)}.2`,
   ],
   ['ingredients and measures', () => '/formulas/ingredients'],
+  ['Plan', () => '/plan'],
+  ['a plan', planPath],
+  ['the hours of a plan', async () => `${await planPath()}/hours`],
+  ['the cost of a plan', async () => `${await planPath()}/cost`],
+  ['Buy', () => '/plan/buy'],
+  ['Stock', () => '/plan/stock'],
+  ['a picking to divide', () => '/plan/picking'],
+  ['past yields', () => '/plan/yields'],
   ['Stove', () => '/stove'],
   ['a run sheet', () => `/stove/${codeOf('making')}`],
   ['the cook view', () => `/stove/${codeOf('making')}/cook`],

@@ -11,6 +11,7 @@ import { amountSaid } from './amount.ts';
 import { useStock } from './kit.ts';
 import { PlanNav } from './PlanNav.tsx';
 import { StockDialog } from './StockDialog.tsx';
+import { Stocktake } from './Stocktake.tsx';
 import { TakeIn } from './TakeIn.tsx';
 
 /** How much of what came is left: a short rule with its level. */
@@ -105,6 +106,7 @@ export function Stock() {
   const mayWrite = useMayWrite();
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
+  const [counting, setCounting] = useState(false);
   if (!data) return null;
   const shown = data.filter((s) => all || s.left > 1e-6);
   const chosen = data.find((s) => s.id === open);
@@ -134,6 +136,11 @@ export function Stock() {
           />{' '}
           used up as well
         </label>
+        {mayWrite && (
+          <Button tone="quiet" size="small" onClick={() => setCounting(!counting)}>
+            stocktake
+          </Button>
+        )}
         <Button tone="quiet" size="small" onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown))}>
           as CSV
         </Button>
@@ -144,7 +151,10 @@ export function Stock() {
           which bag its sugar came from.
         </Empty>
       )}
-      {byThing(shown).map(([name, lots]) => (
+      {counting && (
+        <Stocktake stock={byThing(shown).flatMap(([, lots]) => lots)} onDone={() => setCounting(false)} />
+      )}
+      {(counting ? [] : byThing(shown)).map(([name, lots]) => (
         <Ruled
           key={name}
           title={name}

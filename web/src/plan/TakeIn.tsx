@@ -1,6 +1,8 @@
+import type { LotHead } from '@inch/contract/lot';
 import { stockRoutes } from '@inch/contract/stock';
 import { packagingOf } from '@inch/core/stock';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { call, newId } from '../app/api.ts';
 import { useCatalogue } from '../app/catalogue.ts';
@@ -48,19 +50,17 @@ const EMPTY = {
   leftBy: '',
 };
 
-/** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
-function More({
-  a,
-  set,
-  fields,
-}: {
+interface MoreProps {
   a: Answers;
   set: (part: Partial<Answers>) => void;
   fields: Record<string, string>;
-}) {
-  const lots = useLots().data?.lots ?? [];
+  lots: readonly LotHead[];
+}
+
+/** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
+function More({ a, set, fields, lots }: MoreProps) {
   return (
-    <details>
+    <details open={a.leftBy !== ''}>
       <summary className="cursor-pointer py-1 font-semibold text-link">measured, or left by a lot…</summary>
       <div className="mt-2 grid grid-cols-3 gap-3">
         <Field
@@ -95,7 +95,7 @@ function More({
       >
         <option value="">none</option>
         {lots.map((lot) => (
-          <option key={lot.id} value={lot.id}>
+          <option key={lot.id} value={lot.code}>
             {lot.code} {lot.name}
           </option>
         ))}
@@ -109,8 +109,16 @@ export function TakeIn() {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
   const containers = useContainers().data ?? [];
+  const lots = useLots().data?.lots ?? [];
   const today = useToday();
-  const [a, setAnswers] = useState<Answers>({ ...EMPTY, kind: 'ingredient', supplier: '', gotOn: today });
+  const [params] = useSearchParams();
+  const [a, setAnswers] = useState<Answers>({
+    ...EMPTY,
+    kind: 'ingredient',
+    supplier: '',
+    gotOn: today,
+    leftBy: params.get('leftBy') ?? '',
+  });
   const set = (part: Partial<Answers>) => setAnswers({ ...a, ...part });
   const amount = amountTyped(a.amount, a, catalogue, kitchen.cupSchool);
   const write = useWrite(
@@ -128,7 +136,7 @@ export function TakeIn() {
           gotOn: a.gotOn,
           bestBy: a.bestBy || null,
           measured: a.kind === 'ingredient' ? measuredOf(a) : null,
-          leftBy: a.leftBy || null,
+          leftBy: lots.find((l) => l.code === a.leftBy)?.id ?? null,
         },
       }),
     {
@@ -217,7 +225,7 @@ export function TakeIn() {
           value={a.words}
           onChange={(e) => set({ words: e.target.value })}
         />
-        {a.kind === 'ingredient' && <More a={a} set={set} fields={write.fields} />}
+        {a.kind === 'ingredient' && <More a={a} set={set} fields={write.fields} lots={lots} />}
         <Button type="submit" disabled={!ready}>
           Take it in
         </Button>

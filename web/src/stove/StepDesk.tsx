@@ -189,6 +189,15 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
         </Link>
       )}
       {mayWrite && step.kind !== 'fill' && <WeighIn lot={lot} step={step} at={at} />}
+      {mayWrite && !big && step.kind === 'strain' && (
+        <p className="mt-4 text-ink-2">
+          What stays behind is stock as well:{' '}
+          <Link to={`/plan/stock?leftBy=${lot.code}`} className="text-link underline">
+            take in what the cloth kept
+          </Link>
+          .
+        </p>
+      )}
       {reducing && pan?.target && <Corrections lot={lot} step={step} pan={pan} />}
       {mayWrite && reducing && pan?.target && <ColdPlate lot={lot} step={step} pan={pan} />}
       {!big && <Photographs lot={lot} step={step} />}
