@@ -37,6 +37,7 @@ await page.request.post('/api/session', { data: DEMO_OWNER });
 const { lots } = await (await page.request.get('/api/lots')).json();
 const formulas = await (await page.request.get('/api/formulas')).json();
 const lot = (state, name) => lots.find((l) => l.state === state && l.name.startsWith(name)).code;
+const plan = (await (await page.request.get('/api/plans')).json())[0].id;
 const formula = (name) => formulas.find((f) => f.name.startsWith(name)).id;
 
 /** The tab that says how far each figure may be off, scrolled into sight. */
@@ -68,29 +69,51 @@ async function boilSomething() {
   await page.getByRole('button', { name: '× 10', exact: true }).click();
 }
 
+/** The hours of the plan laid back from its day, the canner's loads in sight. */
+async function layTheHours() {
+  await page.getByRole('button', { name: /^Lay them back/ }).click();
+  await page.getByText('No clash').waitFor();
+  await page
+    .getByRole('button', { name: /load 2 of 2/ })
+    .first()
+    .scrollIntoViewIfNeeded();
+  await page.mouse.move(700, 700);
+}
+
+/** The picking divided at a price. */
+async function sellAt() {
+  await page
+    .getByLabel(/price a bottle/)
+    .first()
+    .fill('5.95');
+  await page.evaluate(() => document.activeElement?.blur());
+}
+
+async function tickOne() {
+  await page.getByRole('checkbox', { name: /^Sour cherries.* is in the basket/ }).check();
+  await page.getByText('£0.00', { exact: true }).waitFor({ state: 'detached' });
+  await page.waitForFunction(() => !document.querySelector('main button:disabled'));
+}
+
 const VIEWS = [
   ['today', '/', TABLE],
-  ['today-dark', '/', TABLE, 'dark'],
   ['today-phone', '/', PHONE],
   ['formulas', '/formulas', TABLE],
   ['formula', `/formulas/${formula('Sour')}`, TABLE],
   ['formula-sure', `/formulas/${formula('Red')}`, TABLE, 'light', showHowSure],
-  [
-    'compare',
-    `/formulas/compare?${['Damson', 'Gooseberry', 'Sour'].map((n) => `with=${formula(n)}.1`).join('&')}`,
-    TABLE,
-  ],
-  ['formula-low-acid', `/formulas/${formula('Spruce')}`, TABLE],
+  ['plan', `/plan/${plan}`, TABLE],
+  ['plan-hours', `/plan/${plan}/hours`, TABLE, 'light', layTheHours],
+  ['picking', '/plan/picking', TABLE, 'light', sellAt],
+  ['stock', '/plan/stock', TABLE],
+  ['buy-phone', '/plan/buy', PHONE, 'light', tickOne],
   ['stove', `/stove/${lot('making', 'Sour')}`, TABLE],
   ['cook', `/stove/${lot('making', 'Sour')}/cook`, STOVE],
   ['bottling', `/bottling/${lot('resting', 'Quince')}`, TABLE],
-  ['bottling-held', `/bottling/${lot('held', 'Spruce')}`, TABLE],
   ['label', `/labels/${lot('released', 'Damson')}`, TABLE],
   ['shelf', '/shelf', TABLE],
   ['shelf-phone', '/shelf', PHONE],
   ['record', `/records/${lot('released', 'Sour')}`, TABLE],
   ['bench', '/bench', TABLE],
-  ['pans', '/bench/pans', TABLE],
   ['simulated', '/bench/simulated', TABLE, 'light', boilSomething],
 ];
 const out = join(ROOT, 'docs', 'screenshots');

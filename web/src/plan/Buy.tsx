@@ -81,7 +81,12 @@ function BuyRow({ row, kit, taken, sell }: { row: ShoppingRow; kit: Kit; taken: 
     }),
   );
   // The tick shows what was pressed while it is on its way.
-  const shown = write.busy ? !taken : taken;
+  const [pressed, setPressed] = useState(taken);
+  const shown = write.busy ? pressed : taken;
+  const press = (on: boolean) => {
+    setPressed(on);
+    write.run(on);
+  };
   return (
     <li className={`flex gap-4 border-b border-steel-line py-2.5 ${shown ? 'text-ink-2' : ''}`}>
       <input
@@ -89,7 +94,7 @@ function BuyRow({ row, kit, taken, sell }: { row: ShoppingRow; kit: Kit; taken: 
         aria-label={`${row.name} is in the basket`}
         disabled={!mayWrite || write.busy}
         checked={shown}
-        onChange={(e) => write.run(e.target.checked)}
+        onChange={(e) => press(e.target.checked)}
         className="mt-0.5 size-8 shrink-0 accent-[var(--rim)]"
       />
       <div className="min-w-0 flex-1">
