@@ -99,6 +99,7 @@ export const PastLot = z.object({
   method: z.string(),
   kg: z.number(),
   trimLoss: z.number().nullable(),
+  juicePerKg: z.number().nullable(),
   litresPerKg: z.number(),
   ofPromised: z.number(),
   bottles: z.number(),

@@ -5,6 +5,8 @@ import {
   clashesOf,
   dayLot,
   HANDS,
+  handsMinutesOf,
+  hardestOf,
   hoursFrom,
   instantOf,
   type PlanSetting,
@@ -73,6 +75,22 @@ describe('the steps of a making on the day', () => {
     const cold = { ...syrup, steps: syrup.steps.slice(0, 3), readyDays: undefined };
     const kinds = dayLot({ ...making, content: cold }, []).steps.map((s) => s.kind);
     expect(kinds).toEqual(['prepare', 'draw', 'strain', 'fill', 'label']);
+  });
+});
+
+describe('the hands of a making', () => {
+  const { steps } = dayLot(making, []);
+
+  it('are all of what needs both, and a quarter of what is only minded', () => {
+    // 40 + 20 + 15 of hands; simmer 25, reduce 40 and two loads of 30 minded.
+    expect(handsMinutesOf(steps)).toBe(75 + (25 + 40 + 60) / 4);
+  });
+
+  it('are mostly in the stoning, and of several lots together', () => {
+    expect(hardestOf([...steps, ...steps], 2)).toEqual([
+      { title: 'Stone', minutes: 80 },
+      { title: 'Fill', minutes: 40 },
+    ]);
   });
 });
 

@@ -10,6 +10,11 @@ const lot = (change: (lot: LotRecord) => void = () => {}): LotRecord => {
   return made;
 };
 
+const fruitOf = (grams: number): LotRecord => {
+  const [fruit, ...others] = lot().additions;
+  return { ...lot(), additions: [{ ...fruit!, grams }, ...others] };
+};
+
 describe('what a past lot gave', () => {
   it('is its bottles over the fruit that went in', () => {
     const past = pastLot(lot(), 'us', 41)!;
@@ -36,32 +41,50 @@ describe('what a past lot gave', () => {
     expect(past.litresPerKg).toBeCloseTo((12 * 0.237) / 3.6, 9);
   });
 
+  it('has what came through the cloth, where the pan was weighed after it', () => {
+    const strained = lot((l) => {
+      l.product = {
+        ...l.product,
+        content: {
+          ...l.product.content,
+          steps: [...l.product.content.steps, { id: 'drip', kind: 'strain', title: 'Drip', cloth: 'drip' }],
+        },
+      };
+      l.steps.push({
+        id: 'step 2',
+        position: 2,
+        kind: 'strain',
+        title: 'Drip',
+        minutes: 60,
+        killStep: false,
+        formulaStepId: 'drip',
+        marks: [{ kind: 'start', at: T(1), by: 'Wren' }],
+      });
+      l.readings.push({
+        ...l.readings[0]!,
+        id: 'm',
+        stepId: 'step 2',
+        kind: 'mass',
+        value: 3000,
+        at: T(1.5),
+      });
+    });
+    expect(pastLot(strained, 'us', null)!.juicePerKg).toBe(0.75);
+    expect(pastLot(lot(), 'us', null)!.juicePerKg).toBeNull();
+  });
+
   it('half the fruit for the same bottles is twice of what was promised', () => {
     const whole = pastLot(lot(), 'us', null)!;
-    const half = pastLot(
-      lot((l) => void (l.additions[0]!.grams = 2000)),
-      'us',
-      null,
-    )!;
+    const half = pastLot(fruitOf(2000), 'us', null)!;
     expect(half.ofPromised / whole.ofPromised).toBeCloseTo(2, 9);
   });
 
   it('is nothing without bottles, or with its fruit struck', () => {
-    expect(
-      pastLot(
-        lot((l) => void (l.bottlings = [])),
-        'us',
-        null,
-      ),
-    ).toBeNull();
+    expect(pastLot({ ...lot(), bottlings: [] }, 'us', null)).toBeNull();
     const struck = { at: T(1), by: 'Wren', why: 'typed twice' };
-    expect(
-      pastLot(
-        lot((l) => void (l.additions[0]!.struck = struck)),
-        'us',
-        null,
-      ),
-    ).toBeNull();
+    const [fruit, ...others] = lot().additions;
+    const without = { ...lot(), additions: [{ ...fruit!, struck }, ...others] };
+    expect(pastLot(without, 'us', null)).toBeNull();
   });
 
   it('has the minutes of its steps, pauses left out', () => {
@@ -92,6 +115,7 @@ const past = (n: number, more: Partial<PastLot> = {}): PastLot => ({
   method: 'cooked',
   kg: 4,
   trimLoss: null,
+  juicePerKg: null,
   litresPerKg: 0.6 + n / 100,
   ofPromised: 1,
   bottles: 12,

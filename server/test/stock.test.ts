@@ -25,14 +25,16 @@ const takeIn = async (thing: string, quantity: number, more: object = {}) => {
   expect(reply.status, JSON.stringify(reply.body)).toBe(201);
   return reply.body as { id: string; code: string };
 };
+interface Shown {
+  id: string;
+  code: string;
+  left: number;
+  allergens: string[];
+  whyUnfit: string | null;
+  takings: { kind: string; amount: number; into: string | null; struck: boolean }[];
+}
 const stockOf = async (id: string) =>
-  ((await who.get('/api/stock')).body as { id: string }[]).find((s) => s.id === id) as {
-    left: number;
-    code: string;
-    allergens: string[];
-    whyUnfit: string | null;
-    takings: { kind: string; amount: number; into: string | null; struck: boolean }[];
-  } & Record<string, unknown>;
+  ((await who.get('/api/stock')).body as Shown[]).find((s) => s.id === id)!;
 const weigh = (lot: Started, ingredientId: string, grams: number, more: object = {}) =>
   post(who, lot, 'additions', { ingredientId, grams, ...more });
 const additionsOf = async (lot: Started) =>

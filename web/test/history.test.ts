@@ -18,8 +18,8 @@ const lot = {
     },
   ],
   additions: [
-    { ...entry('a1', 1), ingredientId: 'damson', grams: 4000, why: null },
-    { ...entry('a2', 2), ingredientId: 'sugar', grams: 0, why: 'none left' },
+    { ...entry('a1', 1), ingredientId: 'damson', grams: 4000, draws: [], why: null },
+    { ...entry('a2', 2), ingredientId: 'sugar', grams: 0, draws: [], why: 'none left' },
   ],
   readings: [
     {
@@ -67,6 +67,7 @@ const lot = {
     {
       ...entry('b', 30),
       count: 12,
+      draws: [],
       nominalMl: 237,
       container: 'Half-pint jar',
       closing: 'hot',

@@ -45,7 +45,7 @@ const inGrams = (line: FormulaLine, grams: number): FormulaLine => ({
 });
 
 /** The pan's weight as it was put on the scale at a straining step, or after it and before anything more went in. */
-function strainedGrams(lot: Made, stepId: string): number | null {
+export function strainedGrams(lot: Made, stepId: string): number | null {
   const step = lot.steps.find((s) => s.formulaStepId === stepId);
   const begun = step?.marks[0]?.at;
   if (!step || !begun) return null;

@@ -1,5 +1,5 @@
 export { governingPh, ingredientsAsMade, linesNotRecorded } from './asMade.ts';
-export { amountsPlanned, type LotLine, lotLines } from './asWeighed.ts';
+export { amountsPlanned, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
 export { boilRateOf, learnedRate } from './boilRate.ts';
 export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
 export { catalogueOf } from './catalogue.ts';

@@ -137,6 +137,24 @@ export function dayLot(making: DayMaking, past: readonly PastLot[]): DayLot {
   return { id: making.id, steps };
 }
 
+/** A quarter of the time that somebody only has to be there for is counted as work. */
+const MINDING = 1 / 4;
+
+/** Minutes of hands that a step asks for. */
+const handsOf = (step: DayStep): number =>
+  (step.needs[HANDS] ?? 0) > 0 ? step.minutes : step.attended ? step.minutes * MINDING : 0;
+
 /** Minutes of hands that some steps ask for. */
 export const handsMinutesOf = (steps: readonly DayStep[]): number =>
-  steps.reduce((sum, s) => sum + ((s.needs[HANDS] ?? 0) > 0 ? s.minutes : s.attended ? s.minutes / 4 : 0), 0);
+  steps.reduce((sum, s) => sum + handsOf(s), 0);
+
+/** The steps that take most of the hands, the longest first: by their words, of several lots together. @param most how many */
+export function hardestOf(steps: readonly DayStep[], most: number): { title: string; minutes: number }[] {
+  const minutes = new Map<string, number>();
+  for (const s of steps) minutes.set(s.title, (minutes.get(s.title) ?? 0) + handsOf(s));
+  return [...minutes]
+    .map(([title, m]) => ({ title, minutes: m }))
+    .filter((s) => s.minutes > 0)
+    .sort((a, b) => b.minutes - a.minutes)
+    .slice(0, most);
+}

@@ -25,6 +25,7 @@ export {
   type DayStep,
   dayLot,
   handsMinutesOf,
+  hardestOf,
   panResource,
 } from './days.ts';
 export { type DayHours, hoursFrom, type WeekHours } from './hours.ts';

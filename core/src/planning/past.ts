@@ -1,5 +1,5 @@
 import { type FormulaContent, forecast } from '../formula/index.ts';
-import { catalogueOf, type LotRecord, lotBottles, standing, stepClock } from '../lot/index.ts';
+import { catalogueOf, type LotRecord, lotBottles, standing, stepClock, strainedGrams } from '../lot/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 
 /** Minutes that one step of a past lot really took, and how big that lot was. */
@@ -27,6 +27,8 @@ export interface PastLot {
   kg: number;
   /** Share lost in trimming, where the weight before it was taken down; else null. */
   trimLoss: number | null;
+  /** kg that came through the first cloth to a kg of it, where the pan was weighed then; else null. */
+  juicePerKg: number | null;
   /** L in bottles to a kg of it. */
   litresPerKg: number;
   /** Bottled over what the formula promised for as much fruit. */
@@ -60,6 +62,13 @@ function stepsOf(lot: LotRecord, kg: number, bottles: number): PastStep[] {
     const minutes = stepClock(step, doneAt).elapsedSeconds / 60;
     return minutes > 0 ? [{ formulaStepId: step.formulaStepId, minutes, kg, bottles }] : [];
   });
+}
+
+/** kg through the first cloth to a kg of fruit, where the pan was weighed after it. */
+function juiceOf(lot: LotRecord, fruitGrams: number): number | null {
+  const strained = lot.product.content.steps.find((s) => s.kind === 'strain');
+  const grams = strained ? strainedGrams(lot, strained.id) : null;
+  return grams === null ? null : grams / fruitGrams;
 }
 
 /**
@@ -99,6 +108,7 @@ export function pastLot(lot: LotRecord, cup: CupSchool | null, boiledOff: number
     method: methodOf(content),
     kg: grams / 1000,
     trimLoss: before > 0 ? 1 - after / before : null,
+    juicePerKg: juiceOf(lot, grams),
     litresPerKg: bottles.millilitres / grams,
     ofPromised: bottles.millilitres / (seen.millilitres * (grams / promised)),
     bottles: bottles.filled,

@@ -110,7 +110,7 @@ function stockFrom(row: StockRow, name: string, takings: StockLot['takings'], to
   return { ...lot, left: leftOf(lot), whyUnfit: whyUnfit(lot, today) };
 }
 
-/** Stock lots of a kitchen, of some things or by id where that is asked; locked until the transaction ends where they are to be drawn from. */
+/** Stock lots of a kitchen, of some things (then without their names) or by id where that is asked; locked until the transaction ends where they are to be drawn from. */
 export async function stockOf(
   db: Database,
   kitchenId: string,
@@ -141,7 +141,8 @@ export async function stockOf(
     found.map((row) => row.id),
     only.lock ?? false,
   );
-  const nameOf = await namesOf(db, kitchenId);
+  // Where one thing is drawn from its name is not asked: that would read the whole catalogue at every weighing.
+  const nameOf = only.things ? (row: StockRow) => row.thing : await namesOf(db, kitchenId);
   return found.map((row) => stockFrom(row, nameOf(row), takings.get(row.id)!, today));
 }
 

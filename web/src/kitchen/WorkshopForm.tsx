@@ -136,7 +136,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
           </ul>
           {owner && (
             <Button type="submit" tone="plain" disabled={write.busy} className="justify-self-start">
-              Save
+              Save the work
             </Button>
           )}
         </fieldset>

@@ -1,5 +1,5 @@
 import type { Plan } from '@inch/contract/plan';
-import { type CostBefore, drunkLitre } from '@inch/core/planning';
+import { type CostBefore, drunkLitre, hardestOf } from '@inch/core/planning';
 import { useState } from 'react';
 import { useMayWrite, useSession } from '../app/session.tsx';
 import { Button } from '../ui/Button.tsx';
@@ -8,7 +8,7 @@ import { minutesInWords, money } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import type { Kit } from './kit.ts';
-import { costOf, itemMaking, type Making } from './making.ts';
+import { costOf, dayLotsOf, itemMaking, type Making } from './making.ts';
 import { useChangePlan } from './usePlan.ts';
 
 type Item = Plan['items'][number];
@@ -21,18 +21,18 @@ const PARTS: [keyof CostBefore & ('ingredients' | 'packaging' | 'energy' | 'hand
 ];
 
 /** Where the money goes: parts of one bar, each with its figure. */
-function CostParts({ cost, colour }: { cost: CostBefore; colour: string }) {
+function CostParts({ cost, colour, hardest }: { cost: CostBefore; colour: string; hardest: string }) {
   const { kitchen } = useSession();
   const aside: Record<string, string> = {
     energy: `${cost.kwh.toFixed(1)} kWh, reckoned`,
-    hands: minutesInWords(cost.handsMinutes),
+    hands: `${minutesInWords(cost.handsMinutes)}${hardest && `: ${hardest}`}`,
   };
   return (
     <table className="w-full">
       <tbody>
         {PARTS.map(([part, name]) => (
           <tr key={part} className="border-b border-steel-line">
-            <th scope="row" className="w-44 py-1.5 text-left font-normal">
+            <th scope="row" className="w-64 py-1.5 text-left font-normal">
               {name} {aside[part] && <span className="block text-sm text-ink-2">{aside[part]}</span>}
             </th>
             <td className="py-1.5">
@@ -182,6 +182,12 @@ function ProductCost({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) 
   const making = itemMaking(item, kit);
   if (!making) return null;
   const cost = costOf(item, making, kit);
+  const hardest = hardestOf(
+    dayLotsOf(item, making, kit).flatMap((lot) => lot.steps),
+    2,
+  )
+    .map((s) => `${s.title.toLowerCase()} ${minutesInWords(s.minutes)}`)
+    .join(', ');
   const learned = kit.past.filter((p) => p.formulaId === item.formulaId).length;
   return (
     <section aria-label={making.formula.name} className="border-b border-ink py-5">
@@ -189,7 +195,7 @@ function ProductCost({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) 
         <Fruit colour={making.formula.colour} size={17} /> {making.formula.name}
       </h2>
       <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_19rem]">
-        <CostParts cost={cost} colour={making.formula.colour} />
+        <CostParts cost={cost} colour={making.formula.colour} hardest={hardest} />
         <dl className="grid content-start gap-3">
           <Figure name={`A bottle of ${making.content.bottleMl} mL`} value={cost.perBottle} />
           <Figure name="A litre" value={cost.perLitre} />

@@ -72,6 +72,7 @@ const FIGURES: {
   of: (p: PastLot) => number | null;
   times?: number;
 }[] = [
+  { name: 'Through the cloth', unit: 'kg per kg', digits: 2, of: (p) => p.juicePerKg },
   { name: 'In bottles', unit: 'L per kg', digits: 2, of: (p) => p.litresPerKg },
   { name: 'Of what was promised', unit: '%', digits: 0, of: (p) => p.ofPromised, times: 100 },
   { name: 'Lost in trimming', unit: '%', digits: 1, of: (p) => p.trimLoss, times: 100 },

@@ -28,6 +28,12 @@ function thingNamed(words: string, kit: Kit): Pick<ReceiptLine, 'kind' | 'thing'
   return entry ? { kind: 'ingredient', thing: entry.id, name: entry.name } : null;
 }
 
+/** What parts the columns, by the header: where that is a semicolon, prices may have decimal commas. */
+function delimiterOf(text: string): string {
+  const [header = ''] = text.split(/\r?\n/, 1);
+  return [';', '\t'].find((sign) => header.includes(sign)) ?? ',';
+}
+
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
 /**
@@ -43,7 +49,7 @@ export function receiptFromCsv(text: string, kit: Kit): ReceiptLine[] {
       info: true,
       skip_empty_lines: true,
       trim: true,
-      delimiter: [',', ';', '\t'],
+      delimiter: delimiterOf(text),
     }) as unknown as typeof rows;
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
