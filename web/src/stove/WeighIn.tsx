@@ -10,7 +10,7 @@ import { weight } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
 import { CoverOpen } from './CoverOpen.tsx';
 import { useDeed } from './deeds.ts';
-import { FromStock, type TakenFrom, useTaken } from './FromStock.tsx';
+import { FromStock, type TakenFrom, useFit, useTaken } from './FromStock.tsx';
 
 type Line = LotView['lines'][number];
 
@@ -49,15 +49,18 @@ function proportionOf(lot: LotView, line: Line): number | null {
 
 type Done = NonNullable<ReturnType<typeof recordedOf>>;
 
-/** The stock lots it came from, or the words for it; what no stock lot covers is told. */
+/** The stock lots it came from, or the words for it; what no stock lot covers is told where the kitchen keeps stock of it. */
 function WhereFrom({ name, done, water }: { name: string; done: Done; water: boolean }) {
+  const { stock } = useFit(done.ingredientId);
   const open = (done.beforeTrimming ?? done.grams) - done.draws.reduce((sum, d) => sum + d.amount, 0);
   const codes = done.draws.map((d) => d.code).join(', ');
+  const said = [codes, done.from].filter(Boolean).join(', ');
+  const keepsStock = stock.some((s) => s.thing === done.ingredientId);
   return (
     <span className="text-sm text-ink-2">
-      {(codes || done.from) && `from ${[codes, done.from].filter(Boolean).join(', ')}`}
-      {done.beforeTrimming !== null && `, ${weight(done.beforeTrimming)} before trimming`}
-      {!water && done.grams > 0 && open > 0.5 && (
+      {said && `from ${said}`}
+      {done.beforeTrimming !== null && ` ${weight(done.beforeTrimming)} before trimming`}
+      {!water && done.grams > 0 && open > 0.5 && keepsStock && (
         <>
           <State tone="hold" className="ml-2">
             {weight(open)} from no stock lot
