@@ -72,6 +72,11 @@ describe('a formula scaled by bottles', () => {
     expect(made.losses).toMatch(/your last 3 lots bottled 90 in a hundred/);
   });
 
+  it('says so where lots give far more than the formula promises', () => {
+    const made = scaled(syrup, { by: 'bottles', bottles: 18 }, setting({ ofPromised: spreadOf([2, 2.2])! }));
+    expect(made.losses).toMatch(/bottled 210 in a hundred: it promises too little/);
+  });
+
   it('twice the bottles are twice of every line', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 200 }), (bottles) => {

@@ -67,6 +67,9 @@ export interface Scaled {
 /** Bottled over promised where a kitchen has no lots of its own yet: typical of practice, what stays on pan, cloth and funnel. */
 export const TYPICAL_OF_PROMISED = 0.95;
 
+/** Lots that give so much more than was promised say that the formula's own figures are wrong. */
+const FAR_OVER = 1.25;
+
 /** What boils rises: half a pan is a full one. What only stands may fill nine tenths. */
 const [BOILING, STANDING] = [0.5, 0.9];
 const BOILS = new Set(['reduce', 'heat']);
@@ -202,7 +205,7 @@ export function scaled(content: FormulaContent, want: Want, setting: ScaleSettin
     pan,
     limit,
     losses: setting.ofPromised
-      ? `of what the formula promises, your last ${setting.ofPromised.count === 1 ? 'lot' : `${setting.ofPromised.count} lots`} bottled ${Math.round(100 * ratio)} in a hundred`
+      ? `of what the formula promises, your last ${setting.ofPromised.count === 1 ? 'lot' : `${setting.ofPromised.count} lots`} bottled ${Math.round(100 * ratio)} in a hundred${ratio > FAR_OVER ? ': it promises too little, so look at its figures' : ''}`
       : `${Math.round(100 * (1 - TYPICAL_OF_PROMISED))} in a hundred taken off for pan, cloth and funnel: typical, until you have lots of your own`,
     forecast: seen,
   };

@@ -25,7 +25,7 @@ const answersOf = (w: Workshop): Answers => ({
   hands: String(w.hands),
   cannerHolds: String(w.cannerHolds),
   cannerLoads: String(w.cannerLoads),
-  kwh: String(w.kwhMinor),
+  kwh: String(w.kwhMinor / 100),
   handsHour: (w.handsHourMinor / 100).toFixed(2),
   freezerKg: String(w.freezerGrams / 1000),
   days: w.hours.map((d) => ({ open: d !== null, from: d?.from ?? '08:00', to: d?.to ?? '18:00' })),
@@ -38,7 +38,7 @@ const workshopOf = (a: Answers): Workshop => ({
   hands: number(a.hands),
   cannerHolds: number(a.cannerHolds),
   cannerLoads: number(a.cannerLoads),
-  kwhMinor: number(a.kwh),
+  kwhMinor: Math.round(number(a.kwh) * 10_000) / 100,
   handsHourMinor: Math.round(number(a.handsHour) * 100),
   freezerGrams: number(a.freezerKg) * 1000,
   hours: a.days.map((d) => (d.open ? { from: d.from, to: d.to } : null)),
@@ -87,7 +87,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
             error={error('cannerLoads')}
           />
           <Field
-            label={`A kWh, hundredths of ${currency}`}
+            label={`A kWh, ${currency}`}
             figure
             inputMode="decimal"
             {...register('kwh')}
@@ -101,7 +101,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
             error={error('handsHourMinor')}
           />
           <Field
-            label="Freezer has room for, kg"
+            label="Freezer room, kg"
             figure
             inputMode="decimal"
             {...register('freezerKg')}

@@ -86,11 +86,13 @@ function PartRow({
   item,
   part,
   at,
+  product,
 }: {
   plan: Plan;
   item: Item;
   part: Item['parts'][number];
   at: number;
+  product: string;
 }) {
   const mayWrite = useMayWrite();
   const write = useWrite(() =>
@@ -115,7 +117,7 @@ function PartRow({
             size="small"
             disabled={write.busy}
             onClick={() => write.run(undefined)}
-            aria-label={`Start ${name.toLowerCase()} of the product`}
+            aria-label={`Start ${product}, ${name.toLowerCase()}`}
           >
             Start the lot
           </Button>
@@ -176,7 +178,7 @@ function Product({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) {
       )}
       <ul className="mt-1">
         {item.parts.map((part, i) => (
-          <PartRow key={part.id} plan={plan} item={item} part={part} at={i} />
+          <PartRow key={part.id} plan={plan} item={item} part={part} at={i} product={formula.name} />
         ))}
       </ul>
       {changing && (
