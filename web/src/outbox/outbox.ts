@@ -1,5 +1,6 @@
 import { lotRoutes } from '@inch/contract/lot';
 import type { AnyRoute } from '@inch/contract/route';
+import { stockRoutes } from '@inch/contract/stock';
 import { useSyncExternalStore } from 'react';
 import { ApiProblem, call, refresh, ServerAway } from '../app/api.ts';
 import { serverNow } from '../app/serverClock.ts';
@@ -119,7 +120,9 @@ class Outbox {
 }
 
 const post = (deed: Deed, lotId: string, body: object): Promise<unknown> =>
-  call(lotRoutes[deed] as AnyRoute, { params: { id: lotId }, body });
+  deed === 'tick'
+    ? call(stockRoutes.tick as AnyRoute, { body })
+    : call(lotRoutes[deed] as AnyRoute, { params: { id: lotId }, body });
 
 async function trySending(entry: Waiting): Promise<'sent' | 'away' | { problem: string }> {
   try {

@@ -1,10 +1,13 @@
-/** What may be written while the server is away. */
-export type Deed = 'mark' | 'add' | 'measure' | 'place';
+/** What may be written of a lot while the server is away. */
+export type LotDeed = 'mark' | 'add' | 'measure' | 'place';
+/** Shops are out of the kitchen's reach: a tick in the basket waits as well. It is of no lot. */
+export type Deed = LotDeed | 'tick';
 
 /** Something written on this device that the server has not got yet. */
 export interface Waiting {
   number: number;
   deed: Deed;
+  /** Empty for what is of no lot. */
   lotId: string;
   code: string;
   /** Who wrote it: it is sent only while the same person is signed in. */

@@ -1,8 +1,7 @@
-import { type Basket, stockRoutes } from '@inch/contract/stock';
-import { useIsMutating, useQuery } from '@tanstack/react-query';
+import type { Basket } from '@inch/contract/stock';
+import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { call } from '../app/api.ts';
 import { useMayWrite, useSession } from '../app/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { grouped, money, weight } from '../ui/format.ts';
@@ -11,6 +10,7 @@ import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
 import { useWrite } from '../ui/useWrite.ts';
 import { amountSaid } from './amount.ts';
+import { tickOff, useBasket } from './basket.ts';
 import { type Kit, useKit, usePlans } from './kit.ts';
 import { PackForm } from './PackForm.tsx';
 import { PlanNav } from './PlanNav.tsx';
@@ -23,8 +23,6 @@ import {
   type ShoppingRow,
   shoppingRows,
 } from './shopping.ts';
-
-const useBasket = () => useQuery({ queryKey: ['basket'], queryFn: () => call(stockRoutes.basket) });
 
 /** What is left over and where it could go; what could stand in. */
 function Beside({ row, kit }: { row: ShoppingRow; kit: Kit }) {
@@ -66,19 +64,20 @@ function Beside({ row, kit }: { row: ShoppingRow; kit: Kit }) {
 function BuyRow({ row, kit, taken, sell }: { row: ShoppingRow; kit: Kit; taken: boolean; sell: () => void }) {
   const { kitchen } = useSession();
   const mayWrite = useMayWrite();
-  const write = useWrite((on: boolean) =>
-    call(stockRoutes.tick, {
-      body: {
-        item: {
+  const write = useWrite(
+    (on: boolean) =>
+      tickOff(
+        row.name,
+        {
           kind: row.kind,
           thing: row.thing,
           said: row.packs,
           amount: row.cover?.bought ?? row.short,
           paidMinor: row.cover?.costMinor ?? null,
         },
-        taken: on,
-      },
-    }),
+        on,
+      ),
+    { refreshes: true },
   );
   // The tick shows what was pressed while it is on its way.
   const [pressed, setPressed] = useState(taken);
@@ -187,7 +186,7 @@ function Total({ rows, basket }: { rows: readonly ShoppingRow[]; basket: Basket 
 /** The shopping list of one or several plans against stock: by shop, in real packs, ticked off while shopping. */
 export function Buy() {
   const kit = useKit();
-  const basket = useBasket().data;
+  const basket = useBasket();
   const mayWrite = useMayWrite();
   // A receipt is of what is in the basket: a tick on its way is waited for.
   const ticking = useIsMutating() > 0;

@@ -10,207 +10,13 @@ import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Field.tsx';
 import { dayMonth, money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
-import { Fruit } from '../ui/State.tsx';
 import { useWrite } from '../ui/useWrite.ts';
-import {
-  asRipeness,
-  asUses,
-  gramsTyped,
-  marginPerKg,
-  type RipeRow,
-  ripenessOf,
-  type UseRow,
-  usesOf,
-} from './dividing.ts';
+import { asRipeness, asUses, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
 import { type Kit, useKit } from './kit.ts';
 import { makingOf, partsFor, usualContainer } from './making.ts';
+import { PartedBar, SharesList } from './PartedPicking.tsx';
+import { cell, RipeTable, UseTable } from './PickingTables.tsx';
 import { PlanNav } from './PlanNav.tsx';
-
-const cell = 'figure min-h-10 w-full rounded-lg border border-steel bg-enamel px-2 text-right';
-const day = (d: string) => dayMonth(`${d}T12:00:00Z`);
-
-function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[]) => void }) {
-  const change = (id: string, part: Partial<RipeRow>) =>
-    set(rows.map((r) => (r.id === id ? { ...r, ...part } : r)));
-  return (
-    <ul>
-      {rows.map((r) => (
-        <li
-          key={r.id}
-          className="grid grid-cols-[1fr_6rem_10rem] items-center gap-3 border-b border-steel-line py-1.5"
-        >
-          <span>{r.says}</span>
-          <label className="flex items-center gap-1.5">
-            <input
-              aria-label={`${r.says}, kg`}
-              inputMode="decimal"
-              value={r.kg}
-              onChange={(e) => change(r.id, { kg: e.target.value })}
-              className={cell}
-            />
-            <span className="text-sm text-ink-2">kg</span>
-          </label>
-          <input
-            type="date"
-            aria-label={`${r.says}, until`}
-            value={r.until}
-            onChange={(e) => change(r.id, { until: e.target.value })}
-            className={`${cell} text-left`}
-          />
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function UseTable({ rows, set, kit }: { rows: UseRow[]; set: (rows: UseRow[]) => void; kit: Kit }) {
-  const { currency } = useSession().kitchen;
-  const change = (row: UseRow, part: Partial<UseRow>) =>
-    set(rows.map((r) => (r === row ? { ...r, ...part } : r)));
-  return (
-    <div className="overflow-x-auto">
-      <table className="w-full min-w-[44rem]">
-        <thead>
-          <tr className="border-b border-steel-line text-left text-sm text-ink-2">
-            {[
-              'Into',
-              'Worked on',
-              'At least, kg',
-              'At most, kg',
-              `A bottle sells at, ${currency}`,
-              'A kilo earns',
-            ].map((h) => (
-              <th key={h} scope="col" className="py-1 pr-3 font-semibold">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => {
-            const { name, colour, id } = row.formula;
-            const earns = row.price === '' ? null : marginPerKg(row, kit);
-            return (
-              <tr key={id} className={`border-b border-steel-line ${row.considered ? '' : 'opacity-60'}`}>
-                <td className="py-1.5 pr-3">
-                  <label className="flex items-center gap-2 font-semibold">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-[var(--rim)]"
-                      checked={row.considered}
-                      onChange={(e) => change(row, { considered: e.target.checked })}
-                    />
-                    <Fruit colour={colour} size={13} /> {name}
-                  </label>
-                </td>
-                <td className="w-40 pr-3">
-                  <input
-                    type="date"
-                    aria-label={`${name}, worked on`}
-                    value={row.on}
-                    onChange={(e) => change(row, { on: e.target.value })}
-                    className={`${cell} text-left`}
-                  />
-                </td>
-                {(['least', 'most', 'price'] as const).map((field) => (
-                  <td key={field} className="w-28 pr-3">
-                    <input
-                      aria-label={`${name}, ${field === 'price' ? 'price a bottle' : `at ${field}`}`}
-                      inputMode="decimal"
-                      value={row[field]}
-                      onChange={(e) => change(row, { [field]: e.target.value })}
-                      className={cell}
-                    />
-                  </td>
-                ))}
-                <td className="figure text-right">{earns === null ? '–' : money(earns, currency)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
-/** The picking as one bar, parted as it would be. */
-function PartedBar({ divided, rows, whole }: { divided: Divided; rows: readonly UseRow[]; whole: number }) {
-  const of = (grams: number) => `${(100 * grams) / whole}%`;
-  const used = rows
-    .map((r) => ({
-      ...r.formula,
-      grams: divided.shares.filter((s) => s.useId === r.formula.id).reduce((sum, s) => sum + s.grams, 0),
-    }))
-    .filter((u) => u.grams > 0);
-  const frozen = divided.frozen.reduce((sum, f) => sum + f.grams, 0);
-  return (
-    <div
-      role="img"
-      aria-label="The picking, parted"
-      className="flex h-14 overflow-hidden rounded border-2 border-steel"
-    >
-      {used.map((u) => (
-        <span
-          key={u.id}
-          className="overflow-hidden px-2 text-sm leading-[3.25rem] font-semibold whitespace-nowrap text-white"
-          style={{ width: of(u.grams), background: u.colour }}
-        >
-          {u.name}
-        </span>
-      ))}
-      {frozen > 0 && (
-        <span
-          className="overflow-hidden border-l-2 border-enamel bg-rim-pale px-2 text-sm leading-[3.25rem] font-semibold whitespace-nowrap text-ink"
-          style={{ width: of(frozen) }}
-        >
-          freezer
-        </span>
-      )}
-      {divided.over > 0.5 && <span className="hatch" style={{ width: of(divided.over) }} />}
-    </div>
-  );
-}
-
-function SharesList({
-  divided,
-  rows,
-  ripe,
-}: {
-  divided: Divided;
-  rows: readonly UseRow[];
-  ripe: readonly RipeRow[];
-}) {
-  const says = (id: string) => ripe.find((r) => r.id === id)?.says.toLowerCase();
-  const frozen = divided.frozen.reduce((sum, f) => sum + f.grams, 0);
-  return (
-    <ul className="mt-2">
-      {divided.shares.map((s) => {
-        const row = rows.find((r) => r.formula.id === s.useId)!;
-        return (
-          <li key={`${s.useId} ${s.ripenessId}`} className="flex gap-4 border-b border-steel-line py-1.5">
-            <strong className="figure w-24 text-right">{weight(s.grams)}</strong>
-            <span className="flex-1">
-              {row.formula.name} on {day(row.on)}{' '}
-              <span className="text-ink-2">of what {says(s.ripenessId)}</span>
-            </span>
-          </li>
-        );
-      })}
-      {frozen > 0 && (
-        <li className="flex gap-4 border-b border-steel-line py-1.5">
-          <strong className="figure w-24 text-right">{weight(frozen)}</strong>
-          <span>into the freezer, a stock lot of its own</span>
-        </li>
-      )}
-      {divided.over > 0.5 && (
-        <li className="flex gap-4 border-b border-steel-line py-1.5 font-semibold text-hold">
-          <span className="figure w-24 text-right">{weight(divided.over)}</span>
-          <span>▲ find no place in time: give them away, or make more room</span>
-        </li>
-      )}
-    </ul>
-  );
-}
 
 /** Puts the frozen part apart and begins a plan of what is to be made. */
 async function keepDivision(
@@ -241,7 +47,15 @@ async function keepDivision(
   });
   const id = newId();
   await call(planRoutes.create, {
-    body: { id, content: { name: `${stock.name} of ${day(stock.gotOn)}`, due: null, items, steps: [] } },
+    body: {
+      id,
+      content: {
+        name: `${stock.name} of ${dayMonth(`${stock.gotOn}T12:00:00Z`)}`,
+        due: null,
+        items,
+        steps: [],
+      },
+    },
   });
   if (frozen > 0.5)
     await call(stockRoutes.divide, {

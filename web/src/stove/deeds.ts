@@ -1,12 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
 import { newId, refresh } from '../app/api.ts';
 import { outbox } from '../outbox/outbox.ts';
-import type { Deed } from '../outbox/waiting.ts';
+import type { LotDeed } from '../outbox/waiting.ts';
 import { useWrite } from '../ui/useWrite.ts';
 
 /** A deed at the stove: its id is made here, so that it is kept once however often it is sent. */
 export interface NewDeed {
-  deed: Deed;
+  deed: LotDeed;
   words: string;
   body: Record<string, unknown>;
 }

@@ -1,0 +1,113 @@
+import { useSession } from '../app/session.tsx';
+import { money } from '../ui/format.ts';
+import { Fruit } from '../ui/State.tsx';
+import { marginPerKg, type RipeRow, type UseRow } from './dividing.ts';
+import type { Kit } from './kit.ts';
+
+export const cell = 'figure min-h-10 w-full rounded-lg border border-steel bg-enamel px-2 text-right';
+
+/** How much of a picking waits how long. */
+export function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[]) => void }) {
+  const change = (id: string, part: Partial<RipeRow>) =>
+    set(rows.map((r) => (r.id === id ? { ...r, ...part } : r)));
+  return (
+    <ul>
+      {rows.map((r) => (
+        <li
+          key={r.id}
+          className="grid grid-cols-[1fr_6rem_10rem] items-center gap-3 border-b border-steel-line py-1.5"
+        >
+          <span>{r.says}</span>
+          <label className="flex items-center gap-1.5">
+            <input
+              aria-label={`${r.says}, kg`}
+              inputMode="decimal"
+              value={r.kg}
+              onChange={(e) => change(r.id, { kg: e.target.value })}
+              className={cell}
+            />
+            <span className="text-sm text-ink-2">kg</span>
+          </label>
+          <input
+            type="date"
+            aria-label={`${r.says}, until`}
+            value={r.until}
+            onChange={(e) => change(r.id, { until: e.target.value })}
+            className={`${cell} text-left`}
+          />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What it may be made into: when, between what, for how much. */
+export function UseTable({ rows, set, kit }: { rows: UseRow[]; set: (rows: UseRow[]) => void; kit: Kit }) {
+  const { currency } = useSession().kitchen;
+  const change = (row: UseRow, part: Partial<UseRow>) =>
+    set(rows.map((r) => (r === row ? { ...r, ...part } : r)));
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full min-w-[44rem]">
+        <thead>
+          <tr className="border-b border-steel-line text-left text-sm text-ink-2">
+            {[
+              'Into',
+              'Worked on',
+              'At least, kg',
+              'At most, kg',
+              `A bottle sells at, ${currency}`,
+              'A kilo earns',
+            ].map((h) => (
+              <th key={h} scope="col" className="py-1 pr-3 font-semibold">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => {
+            const { name, colour, id } = row.formula;
+            const earns = row.price === '' ? null : marginPerKg(row, kit);
+            return (
+              <tr key={id} className={`border-b border-steel-line ${row.considered ? '' : 'opacity-60'}`}>
+                <td className="py-1.5 pr-3">
+                  <label className="flex items-center gap-2 font-semibold">
+                    <input
+                      type="checkbox"
+                      className="size-5 accent-[var(--rim)]"
+                      checked={row.considered}
+                      onChange={(e) => change(row, { considered: e.target.checked })}
+                    />
+                    <Fruit colour={colour} size={13} /> {name}
+                  </label>
+                </td>
+                <td className="w-40 pr-3">
+                  <input
+                    type="date"
+                    aria-label={`${name}, worked on`}
+                    value={row.on}
+                    onChange={(e) => change(row, { on: e.target.value })}
+                    className={`${cell} text-left`}
+                  />
+                </td>
+                {(['least', 'most', 'price'] as const).map((field) => (
+                  <td key={field} className="w-28 pr-3">
+                    <input
+                      aria-label={`${name}, ${field === 'price' ? 'price a bottle' : `at ${field}`}`}
+                      inputMode="decimal"
+                      value={row[field]}
+                      onChange={(e) => change(row, { [field]: e.target.value })}
+                      className={cell}
+                    />
+                  </td>
+                ))}
+                <td className="figure text-right">{earns === null ? '–' : money(earns, currency)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
