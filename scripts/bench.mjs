@@ -163,6 +163,25 @@ async function plan() {
   };
 }
 
+/** ms of 60 minutes of a jar of puree in a boiling bath, once warm. */
+async function bottle() {
+  const { bottleInBath } = await import('@inch/core/heat');
+  const body = {
+    radiusMetres: 0.03,
+    heightMetres: 0.1,
+    startCelsius: 20,
+    inside: { kind: 'conduction', diffusivity: 1.5e-7 },
+    filmWPerM2K: 300,
+    conductivity: 0.55,
+  };
+  const rounds = Array.from({ length: 9 }, () => {
+    const started = performance.now();
+    bottleInBath(body, [{ seconds: 0, celsius: 98 }], 3600);
+    return performance.now() - started;
+  });
+  return { bottle_60min_ms: Number(median(rounds.slice(2)).toFixed(1)) };
+}
+
 const COUNT = 1200;
 const SENDERS = 6;
 
@@ -281,7 +300,7 @@ async function readingPost() {
   });
 }
 
-const BENCHES = { 'ph-solve': phSolve, keystroke, simulation, plan, 'reading-post': readingPost };
+const BENCHES = { 'ph-solve': phSolve, keystroke, simulation, plan, bottle, 'reading-post': readingPost };
 if (values.only && !BENCHES[values.only])
   giveUp(`There is no bench "${values.only}". There are: ${Object.keys(BENCHES).join(', ')}.`);
 

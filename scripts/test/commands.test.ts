@@ -67,7 +67,7 @@ describe('bench', () => {
     const { code, err } = await node('scripts/bench.mjs', '--only', 'kettle');
     expect([code, err]).toEqual([
       1,
-      expect.stringMatching(/ph-solve, keystroke, simulation, plan, reading-post/),
+      expect.stringMatching(/ph-solve, keystroke, simulation, plan, bottle, reading-post/),
     ]);
   });
 });

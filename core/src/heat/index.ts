@@ -1,5 +1,7 @@
 export { airPressure, boilingPointOfWater, saturationTemperature, vapourPressure } from './boiling.ts';
+export { type BottleBody, type BottleCurve, bottleInBath } from './bottle.ts';
 export { cylinderCentre } from './cylinder.ts';
+export { type HeatSample, lethality } from './lethality.ts';
 export {
   type HeatProcess,
   heatProcesses,

@@ -1,0 +1,1 @@
+export { type BottlesToHand, type Filling, fillBottles } from './fill.ts';
