@@ -213,6 +213,21 @@ describe('glass, lids and labels', () => {
         [lids.code, 10],
       ].sort(),
     );
+    // Four lids were from no stock lot: a box that comes in later covers them, sugar does not.
+    const more = await packaging('lid:two-piece', 12);
+    const sugar = await takeIn('sugar', 100);
+    const cover = (stockId: string) =>
+      who.post('/api/stock-coverings', {
+        id: newId(),
+        noun: 'bottling',
+        entryId: body.bottlings[0].id,
+        stockId,
+        amount: 4,
+      });
+    expect((await cover(sugar.id)).body.detail).toMatch(/choose one of the same thing/);
+    expect((await cover(more.id)).status).toBe(201);
+    expect((await cover(more.id)).status).toBe(409);
+    expect((await stockOf(more.id)).left).toBe(8);
   });
 });
 

@@ -10,7 +10,7 @@ import type {
 import type { Allergen } from '@inch/core/ingredient';
 import { dayOf } from '@inch/core/keeping';
 import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
-import { asDrawn, packagingOf, whyUnfit } from '@inch/core/stock';
+import { asDrawn, packagingFor, packagingOf, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
@@ -245,6 +245,13 @@ async function openEntry(w: Writing, body: z.output<typeof NewCovering>) {
   return entry;
 }
 
+/** The things an entry may have come from: its ingredient, or what a bottle of its kind takes. */
+async function takes(w: Writing, noun: 'addition' | 'bottling', thing: string): Promise<string[]> {
+  if (noun === 'addition') return [thing];
+  const container = (await containersOf(w.tx, w.kitchen.id)).find((c) => c.id === thing);
+  return container ? packagingFor(container).map((p) => p.thing) : [];
+}
+
 /** Says which stock lot something came from, where nothing covers it yet. */
 export async function cover(w: Writing, body: z.output<typeof NewCovering>): Promise<{ id: string }> {
   const entry = await openEntry(w, body);
@@ -255,7 +262,7 @@ export async function cover(w: Writing, body: z.output<typeof NewCovering>): Pro
     `SELECT SUM(t.amount) AS amount FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.${column} = ? AND s.thing = ?`,
     [body.entryId, stock.thing],
   );
-  if (body.noun === 'addition' && stock.thing !== entry.thing)
+  if (!(await takes(w, body.noun, entry.thing)).includes(stock.thing))
     throw invalid('stockId', `${stock.code} is ${stock.name.toLowerCase()}: choose one of the same thing.`);
   if (body.amount > entry.amount - Number(covered?.amount ?? 0) + 1e-6)
     throw new Problem(409, 'So much of it is not open any more: the rest has its stock lot.');
