@@ -82,9 +82,17 @@ const pourIn = async (grams: number, part: string, name: string) => {
   await page.getByLabel('Put in, g').fill(String(grams));
   await button('Put it in').click();
 };
+/** What the simulated bench tells, once it is shown. */
+async function told(words: RegExp): Promise<string> {
+  await main()
+    .getByText(/truly [\d.]+/)
+    .first()
+    .waitFor();
+  return words.exec((await main().textContent())!)![1]!;
+}
 /** What the simulated pan truly holds, as its own page tells. */
-const trueBrix = async () => Number(/truly ([\d.]+)/.exec((await main().textContent())!)![1]);
-const ruler = async () => /ruler\s+([\d /]+ in)/.exec((await main().textContent())!)![1]!;
+const trueBrix = async () => Number(await told(/truly ([\d.]+)/));
+const ruler = () => told(/ruler\s+([\d /]+ in)/);
 
 async function take(kind: string): Promise<void> {
   await button(kind).click();
