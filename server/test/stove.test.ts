@@ -320,7 +320,8 @@ describe('a retry after the lot has ended', () => {
 });
 
 describe('live', () => {
-  it('tells whoever listens that the record grew', async () => {
+  /** Listens until so many events have come, and tells their sequences. */
+  async function listener() {
     const stop = new AbortController();
     const stream = await fetch(`${house.base}/api/live`, {
       headers: { cookie: owner.cookie },
@@ -329,17 +330,28 @@ describe('live', () => {
     expect(stream.headers.get('content-type')).toMatch(/^text\/event-stream/);
     const reader = stream.body!.getReader();
     const sequences: number[] = [];
-    const listen = async (until: number) => {
-      while (sequences.length < until) {
+    const until = async (count: number) => {
+      while (sequences.length < count) {
         const text = new TextDecoder().decode((await reader.read()).value);
         for (const [, data] of text.matchAll(/^data: (.+)$/gm)) sequences.push(JSON.parse(data!).sequence);
       }
+      return sequences;
     };
-    await listen(1);
+    return { until, stop: () => stop.abort() };
+  }
+
+  it('tells whoever listens that the record grew, and whoever joins where it stands', async () => {
+    const first = await listener();
+    await first.until(1);
     await post(owner, lot, 'readings', { kind: 'note', said: 'listen' });
-    await listen(2);
-    expect(sequences[1]).toBe(sequences[0]! + 1);
-    stop.abort();
+    const [before, after] = await first.until(2);
+    expect(after).toBe(before! + 1);
+    const second = await listener();
+    expect(await second.until(1)).toEqual([after]);
+    await post(owner, lot, 'readings', { kind: 'note', said: 'again' });
+    expect(await second.until(2)).toEqual([after, after! + 1]);
+    first.stop();
+    second.stop();
   });
 });
 

@@ -25,6 +25,8 @@ export class Changes {
   listen(kitchenId: string, listener: Listener): () => void {
     const own = this.listeners.get(kitchenId) ?? new Set();
     this.listeners.set(kitchenId, own.add(listener));
+    // Whoever joins is told where the journal stands, so that it knows the next change for one.
+    this.last.delete(kitchenId);
     this.timer ??= setInterval(() => void this.look(), EVERY_MS).unref();
     return () => {
       own.delete(listener);

@@ -1,16 +1,8 @@
-import type {
-  NewCount,
-  NewCovering,
-  NewDivision,
-  NewLoss,
-  NewReceipt,
-  NewStock,
-  StockLot,
-} from '@inch/contract/stock';
+import type { NewCount, NewDivision, NewLoss, NewReceipt, NewStock, StockLot } from '@inch/contract/stock';
 import type { Allergen } from '@inch/core/ingredient';
 import { dayOf } from '@inch/core/keeping';
 import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
-import { asDrawn, packagingFor, packagingOf, whyUnfit } from '@inch/core/stock';
+import { asDrawn, packagingOf } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
@@ -21,7 +13,7 @@ import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { readLot } from '../lot/store.ts';
 import { stockCode } from './code.ts';
-import { amountSaid, take } from './draw.ts';
+import { amountSaid } from './draw.ts';
 import { stockOf } from './store.ts';
 
 async function nextNumber(w: Writing): Promise<number> {
@@ -127,14 +119,15 @@ export async function takeIn(
   return write(w, body, { leftBy: left?.id ?? null, allergens: left?.allergens ?? [] });
 }
 
-async function lockedStock(w: Writing, id: string): Promise<StockLot> {
+/** A stock lot, locked until the transaction ends. */
+export async function lockedStock(w: Writing, id: string): Promise<StockLot> {
   const today = dayOf(w.now, w.kitchen.timeZone);
   const [stock] = await stockOf(w.tx, w.kitchen.id, today, { ids: [id], lock: true });
   if (!stock) throw notFound('stock lot');
   return stock;
 }
 
-function refuseMore(stock: StockLot, amount: number): void {
+export function refuseMore(stock: StockLot, amount: number): void {
   if (amount > stock.left + 1e-6)
     throw invalid(
       'amount',
@@ -229,63 +222,6 @@ export async function divide(
     at,
     into: body.stockId,
   });
-}
-
-/** What an entry took, and what of that is covered by now. */
-async function openEntry(w: Writing, body: z.output<typeof NewCovering>) {
-  const table = body.noun === 'addition' ? 'addition' : 'bottling';
-  const amount = body.noun === 'addition' ? 'COALESCE(e.before_grams, e.grams)' : 'e.count';
-  const thing = body.noun === 'addition' ? 'e.ingredient_id' : 'e.container_id';
-  const [entry] = await rows<{ lot_id: string; amount: number; thing: string; struck_at: string | null }>(
-    w.tx,
-    `SELECT e.lot_id, ${amount} AS amount, ${thing} AS thing, e.struck_at FROM ${table} e JOIN lot l ON l.id = e.lot_id WHERE e.id = ? AND l.kitchen_id = ? LOCK IN SHARE MODE`,
-    [body.entryId, w.kitchen.id],
-  );
-  if (!entry || entry.struck_at) throw notFound(body.noun);
-  return entry;
-}
-
-/** The things an entry may have come from: its ingredient, or what a bottle of its kind takes. */
-async function takes(w: Writing, noun: 'addition' | 'bottling', thing: string): Promise<string[]> {
-  if (noun === 'addition') return [thing];
-  const container = (await containersOf(w.tx, w.kitchen.id)).find((c) => c.id === thing);
-  return container ? packagingFor(container).map((p) => p.thing) : [];
-}
-
-/** Says which stock lot something came from, where nothing covers it yet. */
-export async function cover(w: Writing, body: z.output<typeof NewCovering>): Promise<{ id: string }> {
-  const entry = await openEntry(w, body);
-  const stock = await lockedStock(w, body.stockId);
-  const column = body.noun === 'addition' ? 'addition_id' : 'bottling_id';
-  const [covered] = await rows<{ amount: number | null }>(
-    w.tx,
-    `SELECT SUM(t.amount) AS amount FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.${column} = ? AND s.thing = ?`,
-    [body.entryId, stock.thing],
-  );
-  if (!(await takes(w, body.noun, entry.thing)).includes(stock.thing))
-    throw invalid('stockId', `${stock.code} is ${stock.name.toLowerCase()}: choose one of the same thing.`);
-  if (body.amount > entry.amount - Number(covered?.amount ?? 0) + 1e-6)
-    throw new Problem(409, 'So much of it is not open any more: the rest has its stock lot.');
-  const at = happenedAt(w, body.at);
-  const unfit = whyUnfit(stock, dayOf(at, w.kitchen.timeZone));
-  if (unfit) throw invalid('stockId', `${stock.code} is not used: ${unfit}.`);
-  refuseMore(stock, body.amount);
-  const cause = {
-    kind: body.noun === 'addition' ? 'used' : 'filled',
-    lotId: entry.lot_id,
-    entryId: body.entryId,
-    at,
-  } as const;
-  await take(w, { stockId: stock.id, amount: body.amount }, cause, body.id);
-  await journal(
-    w,
-    'stock',
-    stock.id,
-    'cover',
-    { code: stock.code, noun: body.noun, entryId: body.entryId, amount: body.amount, at },
-    entry.lot_id,
-  );
-  return { id: body.id };
 }
 
 /** Turns a receipt into stock lots, and empties the basket of what is on it. */

@@ -2,7 +2,8 @@ import { stockRoutes } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/keeping';
 import { once } from '../database/transaction.ts';
 import { type House, serve } from '../http/serve.ts';
-import { count, cover, divide, lose, receive, takeIn } from './keep.ts';
+import { cover } from './cover.ts';
+import { count, divide, lose, receive, takeIn } from './keep.ts';
 import { basketOf, keepPack, packsOf, tick } from './packs.ts';
 import { stockOf } from './store.ts';
 

@@ -76,3 +76,9 @@ export const queryClient = new QueryClient({
 
 /** After a write every view is read again; the server has the say. */
 export const refresh = (): Promise<void> => queryClient.invalidateQueries();
+
+/** Reads again what was read before an instant, in ms. */
+export const refreshReadBefore = (ms: number): Promise<void> =>
+  queryClient.invalidateQueries({
+    predicate: ({ state }) => state.dataUpdatedAt > 0 && state.dataUpdatedAt < ms,
+  });

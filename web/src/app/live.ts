@@ -1,6 +1,6 @@
 import type { LiveEvent } from '@inch/contract/live';
 import { useEffect } from 'react';
-import { refresh } from './api.ts';
+import { refresh, refreshReadBefore } from './api.ts';
 import { learnServerClock } from './serverClock.ts';
 
 /**
@@ -12,7 +12,9 @@ export function useLive(): void {
     let known: number | null = null;
     const hear = ({ sequence, now }: LiveEvent) => {
       learnServerClock(now);
-      if (known !== null && known !== sequence) void refresh();
+      // What was read before the stream stood open may have missed a change: that is read again.
+      if (known === null) void refreshReadBefore(Date.now());
+      else if (known !== sequence) void refresh();
       known = sequence;
     };
     const channel = new BroadcastChannel('inch-live');

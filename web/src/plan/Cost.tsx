@@ -7,6 +7,7 @@ import { Field } from '../ui/Field.tsx';
 import { minutesInWords, money } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { minorShown, minorTyped } from './amount.ts';
 import type { Kit } from './kit.ts';
 import { costOf, dayLotsOf, itemMaking, type Making } from './making.ts';
 import { useChangePlan } from './usePlan.ts';
@@ -60,12 +61,6 @@ function CostParts({ cost, colour, hardest }: { cost: CostBefore; colour: string
   );
 }
 
-const minor = (text: string): number | null => {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) || value < 0 ? null : Math.round(value * 100);
-};
-const shown = (value: number | null | undefined) => (value == null ? '' : (value / 100).toFixed(2));
-
 function Figure({ name, value }: { name: string; value: number | null }) {
   const { kitchen } = useSession();
   return (
@@ -80,17 +75,17 @@ function Figure({ name, value }: { name: string; value: number | null }) {
 function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making: Making; cost: CostBefore }) {
   const { kitchen } = useSession();
   const mayWrite = useMayWrite();
-  const [price, setPrice] = useState(shown(item.priceMinor));
+  const [price, setPrice] = useState(minorShown(item.priceMinor));
   const [bought, setBought] = useState({
     name: item.bought?.name ?? '',
-    price: shown(item.bought?.priceMinor),
+    price: minorShown(item.bought?.priceMinor),
     ml: item.bought ? String(item.bought.millilitres) : '',
     water: item.bought ? String(item.bought.waterParts) : String(making.content.waterParts ?? ''),
   });
   const change = useChangePlan(plan, { done: 'Kept' });
-  const priceMinor = minor(price);
+  const priceMinor = minorTyped(price);
   const ml = Number(bought.ml);
-  const boughtMinor = minor(bought.price);
+  const boughtMinor = minorTyped(bought.price);
   const other =
     boughtMinor !== null && ml > 0
       ? { name: bought.name, priceMinor: boughtMinor, millilitres: ml, waterParts: Number(bought.water) || 0 }

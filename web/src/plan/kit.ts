@@ -6,6 +6,7 @@ import { type StockLot, type StockPack, stockRoutes } from '@inch/contract/stock
 import { type Vessel, vesselRoutes } from '@inch/contract/vessel';
 import type { ForecastSetting } from '@inch/core/formula';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
+import { dayOf } from '@inch/core/keeping';
 import type { PastLot } from '@inch/core/planning';
 import { asDrawn, fitLots } from '@inch/core/stock';
 import { useQuery } from '@tanstack/react-query';
@@ -33,11 +34,6 @@ export interface Kit {
 
 /** What stands on a burner. */
 const COOKED_IN = new Set<Vessel['material']>(['steel', 'enamel', 'aluminium', 'copper']);
-
-const today = (timeZone: string) =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
-    new Date(serverNow()),
-  );
 
 /** The catalogue with the measurements of the stock that would be taken first laid over it. */
 function asInStock(catalogue: KitchenCatalogue, stock: readonly StockLot[], day: string): KitchenCatalogue {
@@ -67,7 +63,8 @@ export const useContainers = () =>
   useQuery({ queryKey: ['containers'], queryFn: () => call(containerRoutes.list) });
 export const usePast = () => useQuery({ queryKey: ['past lots'], queryFn: () => call(planRoutes.past) });
 export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => call(planRoutes.list) });
-export const useToday = (): string => today(useSession().kitchen.timeZone);
+/** The day in the kitchen. */
+export const useToday = (): string => dayOf(serverNow(), useSession().kitchen.timeZone);
 
 /** All that a plan is reckoned from; null until it is here. */
 export function useKit(): Kit | null {

@@ -1,4 +1,5 @@
 import { stockRoutes } from '@inch/contract/stock';
+import { dayOf } from '@inch/core/keeping';
 import { coverFrom, fitLots } from '@inch/core/stock';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../app/api.ts';
@@ -10,16 +11,11 @@ import { dayMonth, weight } from '../ui/format.ts';
 /** From where a line is taken: the oldest fit stock lot, one chosen by hand, or a place in words. */
 export type TakenFrom = { by: 'oldest' } | { by: 'lot'; stockId: string } | { by: 'words'; words: string };
 
-const dayIn = (timeZone: string) =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
-    new Date(serverNow()),
-  );
-
 /** The stock lots of one thing that may be used today, the oldest first. */
 export function useFit(thing: string) {
   const { kitchen } = useSession();
   const { data } = useQuery({ queryKey: ['stock'], queryFn: () => call(stockRoutes.list) });
-  const day = dayIn(kitchen.timeZone);
+  const day = dayOf(serverNow(), kitchen.timeZone);
   return { stock: data ?? [], fit: fitLots(data ?? [], thing, day), day };
 }
 
