@@ -3,7 +3,6 @@ import type { Allergen } from '@inch/core/ingredient';
 import { dayOf } from '@inch/core/keeping';
 import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
 import { asDrawn, packagingOf } from '@inch/core/stock';
-import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
 import { insert, rows, run, toSql } from '../database/pool.ts';
@@ -249,7 +248,7 @@ export async function receive(
     );
     await run(w.tx, 'DELETE FROM basket WHERE kitchen_id = ? AND thing = ?', [w.kitchen.id, line.thing]);
   }
-  await journal(w, 'receipt', stock[0]!.id ?? newId(), 'receive', {
+  await journal(w, 'receipt', stock[0]!.id, 'receive', {
     supplier: body.supplier,
     gotOn: body.gotOn,
     stock: stock.map((s) => s.code),

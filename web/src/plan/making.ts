@@ -225,8 +225,8 @@ function priced(need: Need, kit: Kit): PricedNeed {
     const lot = kit.stock.find((s) => s.id === draw.stockId)!;
     if (lot.costMinor !== null) cost += (lot.costMinor * draw.amount) / lot.quantity;
     else if (perKg !== undefined) cost += (perKg * draw.amount) / 1000;
-    // A picking of one's own, or what a lot left, is paid for in hands.
-    else if (!lot.leftBy && lot.supplier === '') known = false;
+    // What a lot left is paid for already; anything else without a price is named, never taken as free.
+    else if (!lot.leftBy) known = false;
   }
   if (short <= 0) return { ...base, costMinor: known ? cost : null, leftOverMinor: 0 };
   const packs = kit.packs.filter((p) => p.thing === need.thing);
