@@ -44,6 +44,8 @@ export default defineConfig({
           sequence: { groupOrder: 1 },
           testTimeout: 120_000,
           hookTimeout: 120_000,
+          // Many programs share the machine: a page may take its time, and is looked at until then.
+          expect: { poll: { timeout: 15_000 } },
         },
       },
     ],

@@ -165,6 +165,10 @@ describe('a formula somebody else saved meanwhile', () => {
       .first()
       .waitFor();
     expect(await page.getByLabel('Line 2, amount as you say it').inputValue()).toBe('1.9 kg');
+    await button('Save yours on top of it').click();
+    await button(`Save version ${version + 2}`).click();
+    await page.getByText(`Version ${version + 2} saved`).waitFor();
+    expect(await page.getByLabel('Line 2, amount as you say it').inputValue()).toBe('1.9 kg');
   });
 });
 

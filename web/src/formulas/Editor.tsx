@@ -8,13 +8,14 @@ import {
   withBand,
 } from '@inch/core/formula';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useReducer, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useReducer, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { Away } from '../app/Away.tsx';
 import { call, newId } from '../app/api.ts';
 import { useMayWrite } from '../app/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { Caution } from '../ui/State.tsx';
 import { useWrite } from '../ui/useWrite.ts';
 import { BringIn } from './BringIn.tsx';
 import { changeDraft, type Draft, draftOf, emptyDraft, savedContent } from './draft.ts';
@@ -40,10 +41,55 @@ export function Editor() {
   const given = (useLocation().state as { draft?: Draft } | null)?.draft;
   if (id === 'new') return <Desk key="new" formula={null} given={given} />;
   if (error && !data) return <Away error={error} retry={() => void refetch()} />;
-  return data ? <Desk key={`${data.id} ${data.version}`} formula={data} /> : null;
+  return data ? <Saved key={data.id} formula={data} /> : null;
 }
 
-function useSave(formula: Formula | null) {
+/** A saved formula at its newest version; once something is typed, the version it was typed into, whatever is saved elsewhere meanwhile. */
+function Saved({ formula }: { formula: Formula }) {
+  const [begun, begin] = useState<Formula | null>(null);
+  const [seen, see] = useState<number | null>(null);
+  const shown = begun ?? formula;
+  const after = seen ?? shown.version;
+  return (
+    <Desk
+      key={`begun from ${shown.version}`}
+      formula={shown}
+      after={after}
+      touched={() => begin((before) => before ?? shown)}
+      settled={() => {
+        begin(null);
+        see(null);
+      }}
+      meanwhile={
+        formula.version > after && (
+          <Caution className="mt-6">
+            <strong>
+              Version {formula.version} was saved meanwhile, after the version {after} you began from.
+            </strong>{' '}
+            It stands under Versions below. What you typed is still here.
+            <span className="mt-3 flex flex-wrap gap-3">
+              <Button tone="plain" size="small" onClick={() => see(formula.version)}>
+                Save yours on top of it
+              </Button>
+              <Button
+                tone="quiet"
+                size="small"
+                onClick={() => {
+                  begin(null);
+                  see(null);
+                }}
+              >
+                Leave yours, begin from version {formula.version}
+              </Button>
+            </span>
+          </Caution>
+        )
+      }
+    />
+  );
+}
+
+function useSave(formula: Formula | null, after: number, settled: () => void) {
   const navigate = useNavigate();
   const [ids] = useState(() => ({ id: newId() }));
   return useWrite(
@@ -59,15 +105,16 @@ function useSave(formula: Formula | null) {
       if (!formula) return call(formulaRoutes.create, { body: { id: ids.id, ...body } });
       await call(formulaRoutes.save, {
         params: { id: formula.id },
-        body: { ...body, after: formula.version },
+        body: { ...body, after },
       });
       return { id: formula.id };
     },
     {
       tellsErrors: true,
-      done: formula ? `Version ${formula.version + 1} saved` : 'Saved as version 1',
+      done: formula ? `Version ${after + 1} saved` : 'Saved as version 1',
       // A new one gets its own address; whoever has gone elsewhere meanwhile is not called back.
       after: ({ id }) => {
+        settled();
         if (window.location.pathname === '/formulas/new') navigate(`/formulas/${id}`, { replace: true });
       },
     },
@@ -102,11 +149,13 @@ function useForecast(draft: Draft) {
 
 function SaveRow({
   formula,
+  after,
   draft,
   save,
   open,
 }: {
   formula: Formula | null;
+  after: number;
   draft: Draft;
   save: ReturnType<typeof useSave>;
   open: number;
@@ -116,7 +165,7 @@ function SaveRow({
     <div className="mt-6 flex flex-wrap items-center gap-3">
       {mayWrite && (
         <Button onClick={() => save.run({ draft })} disabled={save.busy}>
-          Save version {(formula?.version ?? 0) + 1}
+          Save version {after + 1}
         </Button>
       )}
       {formula && mayWrite && !formula.archived && (
@@ -138,14 +187,35 @@ function SaveRow({
   );
 }
 
+const nothing = () => undefined;
+
 /** Lines and steps on the left, the forecast on the right, moving as you type. */
-function Desk({ formula, given }: { formula: Formula | null; given?: Draft | undefined }) {
+function Desk({
+  formula,
+  after = 0,
+  given,
+  meanwhile,
+  touched = nothing,
+  settled = nothing,
+}: {
+  formula: Formula | null;
+  /** The version it is saved on top of. */
+  after?: number;
+  given?: Draft | undefined;
+  meanwhile?: ReactNode;
+  touched?: () => void;
+  settled?: () => void;
+}) {
   const [draft, change] = useReducer(changeDraft, formula, (f) => (f ? draftOf(f) : (given ?? emptyDraft())));
+  const [first] = useState(draft);
+  useEffect(() => {
+    if (draft !== first) touched();
+  }, [draft, first, touched]);
   const { setting, content, shown, brings, simulated } = useForecast(draft);
   const [pasting, setPasting] = useState(false);
   const [wanted, ask] = useState<Wanted | null>(null);
   const mayWrite = useMayWrite();
-  const save = useSave(formula);
+  const save = useSave(formula, after, settled);
   const open = shown.lines.filter(
     (l, i) => l.asks && (draft.content.lines[i]!.said !== '' || draft.content.lines[i]!.ingredientId !== ''),
   ).length;
@@ -176,7 +246,7 @@ function Desk({ formula, given }: { formula: Formula | null; given?: Draft | und
       <Heading
         draft={draft}
         change={change}
-        said={`draft of version ${(formula?.version ?? 0) + 1} · ${draft.kind}${formula?.archived ? ' · put away' : ''}`}
+        said={`draft of version ${after + 1} · ${draft.kind}${formula?.archived ? ' · put away' : ''}`}
         error={save.fields.name}
         actions={
           <>
@@ -192,7 +262,8 @@ function Desk({ formula, given }: { formula: Formula | null; given?: Draft | und
       <Lines draft={draft} forecast={shown} change={change} contributions={brings.lines} />
       <Steps draft={draft} forecast={shown} change={change} />
       <Particulars draft={draft} change={change} />
-      <SaveRow formula={formula} draft={draft} save={save} open={open} />
+      {meanwhile}
+      <SaveRow formula={formula} after={after} draft={draft} save={save} open={open} />
       {formula && <Versions formula={formula} />}
       {pasting && (
         <BringIn
