@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ProcessMethod } from './heatProcess.ts';
 import { route } from './route.ts';
 import { Id, Name, Written } from './values.ts';
 
@@ -9,9 +10,31 @@ const fields = {
   diameterMm: z.number().gt(0).max(500),
   closure: z.enum(['two-piece lid', 'screw cap', 'swing top', 'crown cap', 'cork']),
 };
-export const Container = z.object({ id: z.string(), ...fields });
+/** What may be measured of it later: filled to the brim, empty, from the rim down to the fill line; what its maker made it for. */
+const measures = {
+  brimfulMl: z.number().gt(0, 'Over 0 mL.').max(25_000).nullable().default(null),
+  tareGrams: z.number().gt(0, 'Over 0 g.').max(10_000).nullable().default(null),
+  headspaceInches: z.number().gt(0, 'Over 0 in.').max(6, 'At most 6 in.').nullable().default(null),
+  rated: z.array(ProcessMethod).max(2).default([]),
+};
+export const Container = z.object({
+  id: z.string(),
+  ...fields,
+  brimfulMl: z.number().nullable(),
+  tareGrams: z.number().nullable(),
+  headspaceInches: z.number().nullable(),
+  rated: z.array(ProcessMethod),
+});
 export type Container = z.infer<typeof Container>;
-export const NewContainer = z.object({ id: Id, ...fields });
+const roomOver = {
+  path: ['brimfulMl'],
+  message: 'Filled to the brim it holds more than what is sold in it.',
+};
+export const NewContainer = z
+  .object({ id: Id, ...fields, ...measures })
+  .refine((c) => c.brimfulMl === null || c.brimfulMl > c.nominalMl, roomOver);
+export const FileContainer = z.object({ key: z.string().min(1).max(60), ...fields, ...measures });
+export const ContainerMeasures = z.object(measures);
 
 export const containerRoutes = {
   list: route({
@@ -28,5 +51,14 @@ export const containerRoutes = {
     summary: 'Add a kind of bottle or jar',
     body: NewContainer,
     response: Written,
+  }),
+  measure: route({
+    method: 'POST',
+    path: '/api/containers/:id/measures',
+    access: 'maker',
+    summary: 'Enter brimful volume, tare, headspace and what it is made for',
+    params: z.object({ id: z.string().max(40) }),
+    body: ContainerMeasures,
+    response: z.object({ id: z.string() }),
   }),
 };

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { Role } from './account.ts';
-import { NewContainer } from './container.ts';
+import { FileContainer } from './container.ts';
 import { FormulaContent, FormulaKind } from './formula.ts';
+import { FileProcess } from './heatProcess.ts';
 import { OwnFigures } from './ingredient.ts';
 import { CheckKind, NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
+import { GlassFault, SealFate, Taken, TallyPart } from './lotEntry.ts';
 import { Want } from './plan.ts';
 import { route } from './route.ts';
 import { NewPack, StockKind, StockMeasured } from './stock.ts';
@@ -45,6 +47,7 @@ const FileEvent = z.discriminatedUnion('do', [
     do: z.literal('read'),
     at: Wall,
     jot: z.string(),
+    taken: Taken.optional(),
     instrument: key.optional(),
     finished: z.boolean().optional(),
     step: key.optional(),
@@ -63,7 +66,13 @@ const FileEvent = z.discriminatedUnion('do', [
     container: key,
     count: z.number(),
     fillCelsius: z.number().optional(),
+    middleCelsius: z.number().optional(),
+    lastCelsius: z.number().optional(),
+    glassCelsius: z.number().optional(),
+    headspaceInches: z.number().optional(),
+    checked: z.boolean().default(false),
     closing: z.enum(['hot', 'cooled']),
+    hoursTo21: z.number().optional(),
     hoursToCold: z.number().optional(),
     place: z.string(),
   }),
@@ -76,7 +85,27 @@ const FileEvent = z.discriminatedUnion('do', [
     requiredMinutes: z.number().optional(),
     minutes: z.number(),
   }),
-  z.object({ do: z.literal('seals'), at: Wall, checked: z.number(), failed: z.number() }),
+  z.object({
+    do: z.literal('seals'),
+    at: Wall,
+    checked: z.number(),
+    failed: z.number(),
+    failedBottles: z.array(z.number()).default([]),
+    signs: z.array(z.string()).default([]),
+  }),
+  z.object({ do: z.literal('fate'), at: Wall, fate: SealFate, count: z.number() }),
+  z.object({ do: z.literal('retire'), at: Wall, container: key, fault: GlassFault, count: z.number() }),
+  z.object({
+    do: z.literal('tally'),
+    at: Wall,
+    inPanMl: z.number(),
+    how: z.string().default(''),
+    parts: z.array(z.object({ part: TallyPart, ml: z.number() })).default([]),
+    why: z.string().optional(),
+  }),
+  z.object({ do: z.literal('weigh'), at: Wall, grossGrams: z.number() }),
+  z.object({ do: z.literal('deviate'), at: Wall, what: z.string() }),
+  z.object({ do: z.literal('settle'), at: Wall, cause: z.string(), done: z.string() }),
   z.object({
     do: z.literal('leave'),
     at: Wall,
@@ -101,6 +130,7 @@ const FileEvent = z.discriminatedUnion('do', [
     at: Wall,
     event: z.enum(['release', 'hold', 'resume', 'discard', 'recall', 'close']),
     why: z.string().optional(),
+    done: z.string().optional(),
   }),
 ]);
 export type FileEvent = z.infer<typeof FileEvent>;
@@ -126,7 +156,9 @@ export const KitchenFile = z.object({
     .array(z.object({ key, name: Name, role: Role, password: z.string().min(10).max(200) }))
     .default([]),
   firstLot: z.number().int().min(0).default(0),
-  containers: z.array(NewContainer.omit({ id: true }).extend({ key })),
+  containers: z.array(FileContainer),
+  /** Heat processes of the kitchen's own, with their sources. */
+  processes: z.array(FileProcess).max(100).default([]),
   instruments: z.array(NewInstrument.omit({ id: true }).extend({ key })),
   vessels: z.array(NewVessel.omit({ id: true }).extend({ key })).default([]),
   own: z

@@ -4,8 +4,16 @@ import { CupSchool } from './kitchen.ts';
 import {
   NewAddition,
   NewBottling,
+  NewClosing,
+  NewCooling,
+  NewCurve,
   NewDecision,
+  NewDeviation,
+  NewFate,
+  NewFault,
   NewHeatProcess,
+  NewLoad,
+  NewLoadMark,
   NewLot,
   NewMark,
   NewMovement,
@@ -15,17 +23,40 @@ import {
   NewRuling,
   NewSealCheck,
   NewStrike,
+  NewTally,
+  NewTick,
+  NewWeighing,
 } from './lotEntry.ts';
 import { LotRecord, LotState } from './lotRecord.ts';
 import { route } from './route.ts';
 import { Day, Written } from './values.ts';
 import { Vessel } from './vessel.ts';
 
+/** What a piece of evidence rests on: an entry of the record, an instrument by its name, a stock lot by its code. */
+const EvidenceOf = z.object({
+  noun: z.enum([
+    'addition',
+    'stock',
+    'reading',
+    'instrument',
+    'bottling',
+    'tick',
+    'tally',
+    'weighing',
+    'heat-process',
+    'load',
+    'cooling',
+    'seal-check',
+    'print',
+    'deviation',
+  ]),
+  id: z.string(),
+});
 const Gate = z.object({
-  id: z.enum(['everything-in', 'acid', 'heat', 'seal', 'label', 'count']),
+  id: z.enum(['everything-in', 'trace', 'acid', 'count', 'heat', 'seal', 'label', 'deviations']),
   question: z.string(),
   open: z.boolean(),
-  evidence: z.array(z.string()),
+  evidence: z.array(z.object({ words: z.string(), of: EvidenceOf.nullable() })),
   missing: z.string().nullable(),
 });
 const Hurdle = z.object({
@@ -209,6 +240,26 @@ export const lotRoutes = {
   bottle: post('bottlings', 'Count bottles filled', NewBottling),
   process: post('heat-processes', 'Record a heat process with its source', NewHeatProcess),
   checkSeals: post('seal-checks', 'Record a seal check', NewSealCheck),
+  load: post('loads', 'Put jars into the canner', NewLoad),
+  markLoad: post('load-marks', 'The full boil, a boil that stopped, fire off, lifted', NewLoadMark),
+  curve: post('curves', 'Keep the temperature curve of a logger', NewCurve),
+  tick: post('ticks', 'Tick what goes in bottle by bottle', NewTick),
+  fault: post('faults', 'Retire glass, a ring or a lid', NewFault),
+  tally: post('tallies', 'Account for every millilitre', NewTally),
+  weigh: post('weighings', 'Weigh a filled bottle', NewWeighing),
+  cool: post('coolings', 'Read the temperature of bottles cooled open', NewCooling),
+  fate: post('fates', 'Say what became of bottles whose seal failed', NewFate),
+  deviate: post('deviations', 'Open a deviation', NewDeviation),
+  closeDeviation: post('closings', 'Close a deviation with its cause and what was done', NewClosing),
+  releaseSheet: route({
+    method: 'GET',
+    path: '/api/lots/:id/release.pdf',
+    access: 'reader',
+    summary: 'The release sheet: gates, evidence, deviations and signature',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
   move: post('movements', 'Move, sell or give bottles', NewMovement),
   strike: post('strikes', 'Strike an entry: it stays, with who, when and why', NewStrike),
   decide: post('decisions', 'Release, hold or close', NewDecision),

@@ -1,7 +1,18 @@
 import { z } from 'zod';
 import { FormulaContent, FormulaKind, StepKind, Storage } from './formula.ts';
+import { ProcessMethod } from './heatProcess.ts';
 import { Ingredient } from './ingredient.ts';
-import { Closing, MarkKind, ReadingKind, Sample } from './lotEntry.ts';
+import {
+  Closing,
+  GlassFault,
+  LoadMarkKind,
+  MarkKind,
+  ReadingKind,
+  Sample,
+  SealFate,
+  Taken,
+  TallyPart,
+} from './lotEntry.ts';
 
 export const LotState = z.enum([
   'planned',
@@ -17,7 +28,16 @@ export const LotState = z.enum([
 
 const Struck = z.object({ at: z.string(), by: z.string(), why: z.string() }).nullable();
 const entry = { id: z.string(), at: z.string(), by: z.string(), struck: Struck };
-const MovementKind = z.enum(['stored', 'moved', 'sold', 'given', 'broken', 'retained', 'failed seal']);
+const MovementKind = z.enum([
+  'stored',
+  'moved',
+  'sold',
+  'given',
+  'broken',
+  'retained',
+  'failed seal',
+  'processed again',
+]);
 
 const Step = z.object({
   id: z.string(),
@@ -47,6 +67,7 @@ const Reading = z.object({
   stepId: z.string().nullable(),
   kind: ReadingKind,
   sample: Sample,
+  taken: Taken,
   said: z.string(),
   raw: z.number().nullable(),
   celsius: z.number().nullable(),
@@ -64,7 +85,13 @@ const Bottling = z.object({
   closure: z.string(),
   count: z.number().int(),
   fillCelsius: z.number().nullable(),
+  middleCelsius: z.number().nullable(),
+  lastCelsius: z.number().nullable(),
+  glassCelsius: z.number().nullable(),
+  headspaceInches: z.number().nullable(),
+  checked: z.boolean(),
   closing: Closing,
+  hoursTo21: z.number().nullable(),
   hoursToCold: z.number().nullable(),
   draws: Draws,
 });
@@ -73,11 +100,84 @@ const HeatProcess = z.object({
   processId: z.string().nullable(),
   name: z.string(),
   source: z.string(),
+  method: ProcessMethod,
   requiredMinutes: z.number(),
   minutes: z.number(),
+  invertedSeconds: z.number().nullable(),
+  elevationMetres: z.number().nullable(),
   mismatches: z.array(z.string()),
+  bottles: z.number().int().nullable(),
+  loadId: z.string().nullable(),
 });
-const SealCheck = z.object({ ...entry, checked: z.number().int(), failed: z.number().int() });
+const Load = z.object({
+  ...entry,
+  number: z.number().int(),
+  processId: z.string().nullable(),
+  name: z.string(),
+  source: z.string(),
+  requiredMinutes: z.number(),
+  restMinutes: z.number(),
+  mismatches: z.array(z.string()),
+  bottles: z.number().int(),
+  marks: z.array(z.object({ id: z.string(), kind: LoadMarkKind, at: z.string(), by: z.string() })),
+});
+const Curve = z.object({
+  ...entry,
+  loadId: z.string().nullable(),
+  name: z.string(),
+  samples: z.array(z.object({ seconds: z.number(), celsius: z.number() })),
+  minutes: z.number(),
+});
+const SealCheck = z.object({
+  ...entry,
+  checked: z.number().int(),
+  failed: z.number().int(),
+  failedBottles: z.array(z.number().int()),
+  signs: z.array(z.string()),
+});
+const Fate = z.object({
+  id: z.string(),
+  checkId: z.string(),
+  fate: SealFate,
+  count: z.number().int(),
+  at: z.string(),
+  by: z.string(),
+});
+const Tick = z.object({ ...entry, lineId: z.string(), bottle: z.number().int() });
+const Fault = z.object({
+  ...entry,
+  containerId: z.string(),
+  container: z.string(),
+  fault: GlassFault,
+  count: z.number().int(),
+});
+const Tally = z.object({
+  ...entry,
+  inPanMl: z.number(),
+  how: z.string(),
+  parts: z.array(z.object({ part: TallyPart, ml: z.number() })),
+  filledMl: z.number(),
+  gapMl: z.number(),
+  asks: z.boolean(),
+  why: z.string().nullable(),
+});
+const Weighing = z.object({
+  ...entry,
+  bottlingId: z.string(),
+  grossGrams: z.number(),
+  tareGrams: z.number(),
+  netMl: z.number(),
+});
+const Cooling = z.object({ ...entry, bottlingId: z.string(), celsius: z.number() });
+const Deviation = z.object({
+  id: z.string(),
+  kind: z.string(),
+  what: z.string(),
+  entryId: z.string().nullable(),
+  at: z.string(),
+  by: z.string(),
+  closed: z.object({ cause: z.string(), done: z.string(), at: z.string(), by: z.string() }).nullable(),
+});
 const Movement = z.object({
   id: z.string(),
   bottlingId: z.string(),
@@ -151,4 +251,13 @@ export const LotRecord = z.object({
   prints: z.array(Print),
   placings: z.array(Placing),
   photographs: z.array(Photograph),
+  ticks: z.array(Tick),
+  faults: z.array(Fault),
+  tallies: z.array(Tally),
+  weighings: z.array(Weighing),
+  loads: z.array(Load),
+  curves: z.array(Curve),
+  coolings: z.array(Cooling),
+  fates: z.array(Fate),
+  deviations: z.array(Deviation),
 });

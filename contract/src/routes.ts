@@ -2,6 +2,7 @@ import { accountRoutes } from './account.ts';
 import { containerRoutes } from './container.ts';
 import { formulaRoutes } from './formula.ts';
 import { formulaFileRoutes } from './formulaFile.ts';
+import { heatProcessRoutes } from './heatProcess.ts';
 import { ingredientRoutes } from './ingredient.ts';
 import { instrumentRoutes } from './instrument.ts';
 import { kitchenRoutes } from './kitchen.ts';
@@ -25,6 +26,7 @@ const rooms = {
   lot: lotRoutes,
   instrument: instrumentRoutes,
   container: containerRoutes,
+  'heat-process': heatProcessRoutes,
   today: todayRoutes,
   vessel: vesselRoutes,
   photograph: photographRoutes,

@@ -28,11 +28,15 @@ export const VesselMaterial = z.enum([
   'cloth',
 ]);
 
+/** A pan is cooked in; a canner holds jars under boiling water. */
+export const VesselUse = z.enum(['pan', 'canner']);
+
 export const Vessel = z.object({
   id: z.string(),
   name: z.string(),
   material: VesselMaterial,
   shape: VesselShape,
+  use: VesselUse,
   holdsMl: z.number(),
   retired: z.boolean(),
   /** What the lots made in it showed: water boiled off in g a minute. */
@@ -40,7 +44,13 @@ export const Vessel = z.object({
 });
 export type Vessel = z.infer<typeof Vessel>;
 
-export const NewVessel = z.object({ id: Id, name: Name, material: VesselMaterial, shape: VesselShape });
+export const NewVessel = z.object({
+  id: Id,
+  name: Name,
+  material: VesselMaterial,
+  shape: VesselShape,
+  use: VesselUse.default('pan'),
+});
 
 export const vesselRoutes = {
   list: route({

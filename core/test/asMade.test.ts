@@ -33,7 +33,7 @@ const add = (lot: LotRecord, ingredientId: string, grams: number, lineId: string
 
 const cold = (more: Partial<LotRecord> = {}): LotRecord => {
   const lot: LotRecord = { ...releasable(), storage: 'cold', heatProcesses: [], ...more };
-  Object.assign(lot.bottlings[0]!, { closing: 'cooled', hoursToCold: 4 });
+  Object.assign(lot.bottlings[0]!, { closing: 'cooled', hoursTo21: 1.5, hoursToCold: 4 });
   return lot;
 };
 
@@ -116,7 +116,7 @@ describe('the keeping of a lot as made', () => {
   it('takes a kill step only where its step is done and a thermometer said so', () => {
     const unread = cold();
     unread.readings = unread.readings.filter((r) => r.kind !== 'temperature');
-    Object.assign(unread.bottlings[0]!, { fillCelsius: null });
+    Object.assign(unread.bottlings[0]!, { fillCelsius: null, middleCelsius: null, lastCelsius: null });
     expect(keeping(unread).time).toEqual({ count: 3, unit: 'day' });
     const undone = cold();
     undone.steps[0]!.marks = [];
@@ -126,11 +126,11 @@ describe('the keeping of a lot as made', () => {
   it('asks of boiling what boiling is at the lot’s own height', () => {
     const high = cold({ elevationMetres: 4000 });
     high.readings[0]!.value = 86;
-    Object.assign(high.bottlings[0]!, { fillCelsius: null });
+    Object.assign(high.bottlings[0]!, { fillCelsius: null, middleCelsius: null, lastCelsius: null });
     expect(keeping(high).time).toEqual({ count: 1, unit: 'month' });
     const low = cold({ elevationMetres: 0 });
     low.readings[0]!.value = 86;
-    Object.assign(low.bottlings[0]!, { fillCelsius: null });
+    Object.assign(low.bottlings[0]!, { fillCelsius: null, middleCelsius: null, lastCelsius: null });
     expect(keeping(low).time).toEqual({ count: 3, unit: 'day' });
   });
   it('counts acetic acid from the vinegar that went in', () => {

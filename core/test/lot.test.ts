@@ -107,25 +107,49 @@ describe('gates', () => {
 
   const breaks: Record<string, (lot: LotRecord) => LotRecord> = {
     'everything-in': (lot) => ({ ...lot, additions: lot.additions.filter((a) => a.lineId !== 'sugar') }),
+    trace: (lot) => ({
+      ...lot,
+      additions: lot.additions.map((a) => (a.lineId === 'fruit' ? { ...a, draws: [] } : a)),
+    }),
     acid: (lot) => ({
       ...lot,
       readings: lot.readings.map((r) => (r.kind === 'ph' ? { ...r, struck: strike } : r)),
     }),
-    heat: (lot) => ({ ...lot, heatProcesses: [] }),
+    count: (lot) => ({ ...lot, tallies: lot.tallies.map((t) => ({ ...t, struck: strike })) }),
+    heat: (lot) => ({ ...lot, heatProcesses: lot.heatProcesses.map((p) => ({ ...p, minutes: 14 })) }),
     seal: (lot) => ({ ...lot, sealChecks: [] }),
+    deviations: (lot) => ({
+      ...lot,
+      deviations: [
+        {
+          id: 'd1',
+          kind: 'own',
+          what: 'A jar was dropped.',
+          entryId: null,
+          at: T(5),
+          by: 'Wren',
+          closed: null,
+        },
+      ],
+    }),
   };
-  it('open and shut each on its own evidence, and release takes exactly the whole set', () => {
+  it('every subset of them: each shuts on its own evidence alone, and exactly one lets a lot be released', () => {
     const names = Object.keys(breaks);
+    let releases = 0;
     for (let subset = 0; subset < 2 ** names.length; subset++) {
       const broken = names.filter((_, i) => subset & (2 ** i));
       const lot = broken.reduce((l, name) => breaks[name]!(l), releasable());
       for (const label of [[], ['No name.']]) {
         expect(shut(lot, label).sort()).toEqual([...broken, ...(label.length ? ['label'] : [])].sort());
-        expect(allOpen(gates(lot, { ...setting, labelMissing: label }))).toBe(
-          subset === 0 && label.length === 0,
-        );
+        const open = allOpen(gates(lot, { ...setting, labelMissing: label }));
+        if (open) {
+          expect(transition(lot, 'release', open)).toBe('released');
+          releases++;
+        } else expect(() => transition(lot, 'release', open)).toThrow(TransitionError);
       }
     }
+    expect(names.length + 1).toBe(gates(releasable(), setting).length);
+    expect(releases).toBe(1);
   });
 
   it('asks for pH on the finished product, after the last thing went in', () => {
@@ -177,6 +201,8 @@ describe('gates', () => {
     const lot: LotRecord = { ...releasable(), storage: 'cold', heatProcesses: [] };
     expect(shut(lot)).toContain('heat');
     Object.assign(lot.bottlings[0]!, { closing: 'cooled', hoursToCold: 5 });
+    expect(shut(lot)).toContain('heat');
+    lot.bottlings[0]!.hoursTo21 = 1.9;
     expect(shut(lot)).toEqual([]);
     lot.bottlings[0]!.hoursToCold = 7;
     expect(shut(lot)).toContain('heat');

@@ -20,6 +20,7 @@ const reading = {
   whyNot: null,
   note: null,
   sample: 'pan' as const,
+  taken: 'as it is' as const,
 };
 
 /** Four kilos of juice at 20 °Bx as syrup of sugar in water, to be reduced to 50, the clock started an hour in. */

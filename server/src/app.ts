@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { accountRoom } from './account/routes.ts';
 import { containerRoom } from './container/routes.ts';
 import { formulaRoom } from './formula/routes.ts';
+import { heatProcessRoom } from './heatProcess/routes.ts';
 import { openApi } from './http/openapi.ts';
 import { sameOriginOnly } from './http/origin.ts';
 import { problemHandler, unknownRoute } from './http/problem.ts';
@@ -19,6 +20,7 @@ import { liveRoom } from './live/routes.ts';
 import { lotRoom } from './lot/routes.ts';
 import { photographRoom } from './photograph/routes.ts';
 import { planRoom } from './plan/routes.ts';
+import { releaseRoom } from './release/routes.ts';
 import { stockRoom } from './stock/routes.ts';
 import { todayRoom } from './today/routes.ts';
 import { vesselRoom } from './vessel/routes.ts';
@@ -63,6 +65,8 @@ function api(pool: Pool): Router {
     labelRoom,
     instrumentRoom,
     containerRoom,
+    heatProcessRoom,
+    releaseRoom,
     todayRoom,
     vesselRoom,
     stockRoom,

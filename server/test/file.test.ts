@@ -36,8 +36,16 @@ const at = (minutes: number) =>
 
 const wholeLot = [
   { do: 'start', at: at(1), step: 'steep' },
-  { do: 'add', at: at(2), line: 'fruit', ingredient: 'damson', grams: 1990, step: 'steep' },
-  { do: 'add', at: at(3), line: 'sugar', ingredient: 'sugar', grams: 1000, step: 'steep' },
+  { do: 'add', at: at(2), line: 'fruit', ingredient: 'damson', grams: 1990, step: 'steep', from: 'our tree' },
+  {
+    do: 'add',
+    at: at(3),
+    line: 'sugar',
+    ingredient: 'sugar',
+    grams: 1000,
+    step: 'steep',
+    from: 'Arkle stores',
+  },
   { do: 'read', at: at(30), jot: 't 96', instrument: 'thermo', step: 'steep' },
   { do: 'read', at: at(31), jot: 'b 33.1 @28', instrument: 'refract', step: 'steep', struck: 'rinse water' },
   { do: 'done', at: at(40), step: 'steep' },
@@ -59,11 +67,15 @@ const wholeLot = [
     at: at(90),
     container: 'swing',
     count: 10,
+    checked: true,
     closing: 'cooled',
+    hoursTo21: 1.5,
     hoursToCold: 4,
     place: 'cold room',
   },
   { do: 'seals', at: at(400), checked: 10, failed: 1 },
+  { do: 'fate', at: at(405), fate: 'discarded', count: 1 },
+  { do: 'tally', at: at(406), inPanMl: 2600, parts: [{ part: 'tasted', ml: 50 }] },
   { do: 'print', at: at(420), copies: 9 },
   { do: 'decide', at: at(430), event: 'release' },
   {
@@ -187,8 +199,8 @@ describe('a kitchen file with a mistake', () => {
     ['an impossible reading', spoiled(9, { jot: 'ph 15' }), /not possible/],
     ['an unknown container', spoiled(10, { container: 'bucket' }), /container "bucket"/],
     ['more lids than bottles', spoiled(11, { checked: 40 }), /only 10 bottles/],
-    ['a sale of what is not there', spoiled(14, { count: 40 }), /Only 9 stand/],
-    ['a sale from nowhere', spoiled(14, { from: 'attic' }), /"attic"/],
+    ['a sale of what is not there', spoiled(16, { count: 40 }), /Only 9 stand/],
+    ['a sale from nowhere', spoiled(16, { from: 'attic' }), /"attic"/],
     ['an unknown formula', { lots: [{ formula: 'plum', begun, events: [] }] }, /formula "plum"/],
   ])('%s is refused with the moment it stands at, and nothing is brought in', async (_, more, words) => {
     const reply = await bring(more);

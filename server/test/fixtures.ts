@@ -20,7 +20,7 @@ export const cherryContent = {
   ],
   storage: 'shelf',
   bottleMl: 237,
-  processId: 'berry-syrup',
+  processSource: 'A letter of an authority, 3 May 2026',
 };
 
 export const spruceContent = {
@@ -77,6 +77,7 @@ export async function weighIn(who: Person, lot: Started, at?: string): Promise<v
           lineId: line.lineId,
           ingredientId: line.ingredientId,
           grams: line.grams,
+          from: 'the stall at Arkle',
           ...(at ? { at } : {}),
         })
       ).status,
@@ -105,9 +106,54 @@ export async function jarOf(who: Person): Promise<string> {
     heightMm: 98,
     diameterMm: 75,
     closure: 'two-piece lid',
+    headspaceInches: 0.5,
+    tareGrams: 188,
+    rated: ['boiling water'],
   });
   return id;
 }
 
 export const post = (who: Person, lot: Started, path: string, body: object) =>
   who.post(`/api/lots/${lot.id}/${path}`, { id: newId(), ...body });
+
+/** A process of the kitchen's own that matches the cherry syrup: 15 minutes between 1,000 and 6,000 ft. */
+export async function letterOf(who: Person, more: object = {}): Promise<string> {
+  const id = newId();
+  const reply = await who.post('/api/processes', {
+    id,
+    name: 'Sour cherry syrup with citric acid',
+    source: 'A letter of an authority, 3 May 2026',
+    readOn: '2026-05-03',
+    fruits: ['sour-cherry'],
+    acids: ['citric-anhydrous'],
+    products: ['syrup'],
+    brix: null,
+    highestPh: null,
+    closure: 'two-piece lid',
+    largestMl: 475,
+    headspaceInches: 0.5,
+    method: 'boiling water',
+    hotFill: null,
+    restMinutes: 5,
+    bands: [
+      { toFeet: 1000, minutes: 10 },
+      { toFeet: 6000, minutes: 15 },
+      { toFeet: 10000, minutes: 20 },
+    ],
+    ...more,
+  });
+  expect(reply.status, JSON.stringify(reply.body)).toBe(201);
+  return id;
+}
+
+/** What was in the pan, all of it told but the last 20 mL. */
+export async function tallyUp(who: Person, lot: Started, at?: string): Promise<void> {
+  const { body } = await who.get(`/api/lots/${lot.id}`);
+  const inPanMl = body.bottles.millilitres + 120;
+  const reply = await post(who, lot, 'tallies', {
+    inPanMl,
+    parts: [{ part: 'short bottle', ml: 100 }],
+    ...(at ? { at } : {}),
+  });
+  expect(reply.status, JSON.stringify(reply.body)).toBe(201);
+}

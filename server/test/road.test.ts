@@ -6,14 +6,16 @@ import {
   beginLot,
   cherryContent,
   jarOf,
+  letterOf,
   meterOf,
   post,
   type Started,
   saveFormula,
   spruceContent,
+  tallyUp,
   weighIn,
 } from './fixtures.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { OWNER, ownerOf, type Person, useHouse } from './house.ts';
 
 const house = useHouse();
 let owner: Person;
@@ -37,7 +39,7 @@ describe('a lot from formula to sale', () => {
   });
 
   it('opens gate after gate as the evidence comes in', async () => {
-    expect(await gatesShut()).toEqual(['everything-in', 'acid', 'heat', 'seal', 'label', 'count']);
+    expect(await gatesShut()).toEqual(['everything-in', 'trace', 'acid', 'count', 'heat', 'seal', 'label']);
     await weighIn(owner, lot, ago(29));
     expect(await gatesShut()).not.toContain('everything-in');
     const meter = await meterOf(owner);
@@ -48,13 +50,20 @@ describe('a lot from formula to sale', () => {
       containerId: container,
       count: 12,
       fillCelsius: 88,
+      checked: true,
       closing: 'hot',
       place: 'cellar',
       at: ago(24),
     });
     expect((await view()).state).toBe('resting');
-    await post(owner, lot, 'heat-processes', { processId: 'berry-syrup', minutes: 15, at: ago(23) });
-    await post(owner, lot, 'seal-checks', { checked: 12, failed: 1 });
+    await tallyUp(owner, lot, ago(23.5));
+    const processId = await letterOf(owner);
+    await post(owner, lot, 'heat-processes', { processId, minutes: 15, at: ago(23) });
+    expect(await gatesShut()).toEqual(['seal', 'label']);
+    const check = newId();
+    await owner.post(`/api/lots/${lot.id}/seal-checks`, { id: check, checked: 12, failed: 1 });
+    expect((await view()).state).toBe('resting');
+    expect((await post(owner, lot, 'fates', { checkId: check, fate: 'chilled', count: 1 })).status).toBe(201);
     expect((await view()).state).toBe('bottled');
     expect(await gatesShut()).toEqual([]);
   });
@@ -66,7 +75,9 @@ describe('a lot from formula to sale', () => {
     const bottlingId = before.bottlings[0].id;
     const sale = { bottlingId, kind: 'sold', from: 'cellar', priceMinor: 650 };
     expect((await post(owner, lot, 'movements', { ...sale, count: 3 })).status).toBe(409);
-    expect((await post(owner, lot, 'decisions', { event: 'release' })).status).toBe(201);
+    expect((await post(owner, lot, 'decisions', { event: 'release', password: OWNER.password })).status).toBe(
+      201,
+    );
     expect((await post(owner, lot, 'movements', { ...sale, count: 3 })).status).toBe(201);
     expect((await post(owner, lot, 'movements', { ...sale, count: 9 })).body.detail).toMatch(
       /Only 8 stand in cellar/,
@@ -110,20 +121,24 @@ describe('the low-acid road', () => {
       containerId: await jarOf(owner),
       count: 8,
       closing: 'cooled',
+      hoursTo21: 1.5,
       hoursToCold: 4,
       place: 'quarantine',
     });
     const held = await view();
     expect(held.state).toBe('held');
     expect(held.decisions.at(-1).why).toMatch(/low-acid things \(spruce tips\)/);
-    const refused = await post(owner, lot, 'decisions', { event: 'release' });
+    const refused = await post(owner, lot, 'decisions', { event: 'release', password: OWNER.password });
     expect(refused.status).toBe(409);
     expect((await post(owner, lot, 'prints', { copies: 8 })).status).toBe(409);
     expect((await view()).state).toBe('held');
   });
 
   it('is taken up again by the owner, and a pH over the limit holds it once more', async () => {
-    expect((await post(owner, lot, 'rulings', { event: 'resume', why: 'measuring it' })).status).toBe(201);
+    expect(
+      (await post(owner, lot, 'rulings', { event: 'resume', why: 'not measured', done: 'measuring it' }))
+        .status,
+    ).toBe(201);
     const meter = await meterOf(owner);
     await post(owner, lot, 'readings', { kind: 'ph', raw: 5.1, sample: 'finished', instrumentId: meter });
     expect((await view()).state).toBe('held');

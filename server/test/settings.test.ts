@@ -1,6 +1,17 @@
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { ago, beginLot, cherryContent, jarOf, meterOf, post, saveFormula, weighIn } from './fixtures.ts';
+import {
+  ago,
+  beginLot,
+  cherryContent,
+  jarOf,
+  letterOf,
+  meterOf,
+  post,
+  saveFormula,
+  tallyUp,
+  weighIn,
+} from './fixtures.ts';
 import { colleague, OWNER, ownerOf, type Person, useHouse } from './house.ts';
 
 const house = useHouse();
@@ -183,6 +194,7 @@ describe('filling and processing', () => {
       containerId: await jarOf(maker),
       count: 12,
       closing,
+      checked: true,
       place: 'cellar',
       at: ago(20),
       ...more,
@@ -255,7 +267,7 @@ describe('filling and processing', () => {
   });
   it('a bottle cooled open is not for the shelf, whatever its process', async () => {
     const lot = await filled('cooled', { hoursToCold: 4 });
-    await post(maker, lot, 'heat-processes', { processId: 'berry-syrup', minutes: 15 });
+    await post(maker, lot, 'heat-processes', { processId: await letterOf(owner), minutes: 15 });
     expect((await gate(lot, 'heat')).missing).toMatch(/cooled open is not for the shelf/);
   });
   it('lids pressed before twelve hours are kept and do not count', async () => {
@@ -297,9 +309,13 @@ describe('filling and processing', () => {
     const lot = await filled('hot');
     const meter = await meterOf(maker);
     await post(maker, lot, 'readings', { kind: 'ph', raw: 3.3, sample: 'finished', instrumentId: meter });
-    await post(maker, lot, 'heat-processes', { processId: 'berry-syrup', minutes: 15, at: ago(19) });
+    await tallyUp(maker, lot, ago(19.5));
+    const processId = await letterOf(owner);
+    await post(maker, lot, 'heat-processes', { processId, minutes: 15, at: ago(19) });
     await post(maker, lot, 'seal-checks', { checked: 12, failed: 0 });
-    expect((await post(maker, lot, 'decisions', { event: 'release' })).status).toBe(201);
+    expect((await post(maker, lot, 'decisions', { event: 'release', password: OWNER.password })).status).toBe(
+      201,
+    );
     const { readings } = (await maker.get(`/api/lots/${lot.id}`)).body;
     await maker.post(`/api/lots/${lot.id}/strikes`, {
       noun: 'reading',
@@ -309,9 +325,14 @@ describe('filling and processing', () => {
     const after = (await maker.get(`/api/lots/${lot.id}`)).body;
     expect(after.state).toBe('held');
     expect(after.decisions.at(-1).why).toMatch(/struck after release: wrong jar/);
-    await owner.post(`/api/lots/${lot.id}/rulings`, { id: newId(), event: 'resume', why: 'measuring again' });
+    await owner.post(`/api/lots/${lot.id}/rulings`, {
+      id: newId(),
+      event: 'resume',
+      why: 'wrong jar',
+      done: 'measuring again',
+    });
     expect(
-      (await post(maker, lot, 'decisions', { event: 'release' })).body.errors.map(
+      (await post(maker, lot, 'decisions', { event: 'release', password: OWNER.password })).body.errors.map(
         (e: { path: string }) => e.path,
       ),
     ).toContain('gates.acid');

@@ -51,3 +51,49 @@ export function euNetContents(nominalMl: number, measuredMl: readonly number[]):
     );
   return { averageMl, short, farShort, reasons };
 }
+
+/** How much under its label a bottle may be where the pack names no figure, % of what the label says. */
+const US_SHORTFALL_PERCENT = 2;
+
+/**
+ * Net contents by the United States pack: on average not under what the label says, and no bottle short by an unreasonable amount.
+ * 21 CFR 101.7(q) gives that amount no figure; until a kitchen's inspector names theirs, 2 % of the label counts here, which is this program's own.
+ * @param nominalMl as labelled, over 0; @param measuredMl net contents of the weighed bottles, at least one
+ * @throws RangeError outside those ranges
+ */
+export function usNetContents(nominalMl: number, measuredMl: readonly number[]): NetContents {
+  if (!(nominalMl > 0)) throw new RangeError(`${nominalMl} mL is not over 0`);
+  if (measuredMl.length === 0) throw new RangeError('No bottle was weighed');
+  const allowed = (nominalMl * US_SHORTFALL_PERCENT) / 100;
+  const averageMl = measuredMl.reduce((sum, ml) => sum + ml, 0) / measuredMl.length;
+  const short = measuredMl.filter((ml) => ml < nominalMl - allowed - 1e-9).length;
+  const reasons: string[] = [];
+  if (averageMl < nominalMl - 1e-9)
+    reasons.push(`on average they hold ${averageMl.toFixed(1)} mL, and the label says ${nominalMl}`);
+  if (short > 0)
+    reasons.push(
+      `${short} of ${measuredMl.length} ${short === 1 ? 'is' : 'are'} short by more than ${US_SHORTFALL_PERCENT} % (${allowed.toFixed(1)} mL)`,
+    );
+  return { averageMl, short, farShort: short, reasons };
+}
+
+/** Net contents of some weighed bottles by a kitchen's rule pack. */
+export const netContents = (
+  pack: 'us' | 'eu',
+  nominalMl: number,
+  measuredMl: readonly number[],
+): NetContents =>
+  pack === 'eu' ? euNetContents(nominalMl, measuredMl) : usNetContents(nominalMl, measuredMl);
+
+/**
+ * Net contents of a weighed bottle: what it weighs without its glass, over the density of its liquid at 20 °C.
+ * @param grossGrams and @param tareGrams g, the tare less than the gross; @param density g/mL at 20 °C, 0.9–1.5
+ * @returns mL at 20 °C; throws RangeError outside
+ */
+export function netMl(grossGrams: number, tareGrams: number, density: number): number {
+  if (!(tareGrams >= 0 && grossGrams > tareGrams))
+    throw new RangeError(`A bottle of ${grossGrams} g with ${tareGrams} g of glass holds nothing`);
+  if (!(density >= 0.9 && density <= 1.5))
+    throw new RangeError(`A density of ${density} g/mL is outside 0.9 to 1.5`);
+  return (grossGrams - tareGrams) / density;
+}

@@ -52,6 +52,16 @@ const flavours = (content: FormulaContent, setting: ForecastSetting): string[] =
   ),
 ];
 
+/** Acids that go in as such: crystals, and bottled or fresh lemon juice. */
+const acids = (content: FormulaContent, setting: ForecastSetting): string[] => [
+  ...new Set(
+    content.lines
+      .map((line) => setting.catalogue.find(line.ingredientId))
+      .filter((e) => e && (e.family === 'acid' || /lemon-juice$/.test(e.id)))
+      .map((e) => e!.id),
+  ),
+];
+
 /** Shipped processes with every reason why a formula does not match them; empty reasons where it does. */
 export function processFits(
   content: FormulaContent,
@@ -61,6 +71,7 @@ export function processFits(
   const product = {
     kind,
     fruits: flavours(content, setting),
+    acids: acids(content, setting),
     closure: 'two-piece lid',
     nominalMl: content.bottleMl,
   };

@@ -11,6 +11,8 @@ export interface BottleBody {
   /** Of the food, W/mK; needed with a film and conduction. */
   conductivity?: number;
   startCelsius: number;
+  /** As an earlier run left it, in place of one temperature throughout. */
+  startField?: readonly (readonly number[])[];
 }
 
 export interface BottleCurve {
@@ -18,6 +20,8 @@ export interface BottleCurve {
   slowest: HeatSample[];
   /** °C of rings from the axis out and layers from the middle up, at the end: for the drawing. One layer and ring where it is mixed. */
   field: number[][];
+  /** The same on the way, one a minute. */
+  fields: { seconds: number; field: number[][] }[];
   /** Equivalent minutes at 93.3 °C, z 8.9, at the slowest point. Advisory: never a process. */
   minutes: number;
 }
@@ -26,6 +30,8 @@ const RINGS = 20;
 const LAYERS = 24;
 /** A sample every so many seconds. */
 const EVERY = 10;
+/** The whole field so often, s. */
+const FIELD_EVERY = 60;
 
 /** The bath's temperature at a time, straight between the points it is known at. */
 function bathAt(bath: readonly HeatSample[], seconds: number): number {
@@ -52,6 +58,7 @@ class Conduction {
     this.dr = body.radiusMetres / RINGS;
     this.dz = body.heightMetres / 2 / LAYERS;
     this.field = new Float64Array(RINGS * LAYERS).fill(body.startCelsius);
+    if (body.startField) this.field.set(body.startField.flat());
     this.next = new Float64Array(RINGS * LAYERS);
     const film = (step: number) => {
       if (body.filmWPerM2K === undefined) return 2;
@@ -107,6 +114,7 @@ function checked(body: BottleBody, bath: readonly HeatSample[], seconds: number)
 function conducted(body: BottleBody, diffusivity: number, bath: readonly HeatSample[], seconds: number) {
   const inside = new Conduction(body, diffusivity);
   const slowest: HeatSample[] = [{ seconds: 0, celsius: inside.slowest }];
+  const fields = [{ seconds: 0, field: inside.layers() }];
   for (let at = 0; at < seconds; ) {
     const until = Math.min(seconds, (Math.floor(at / EVERY + 1e-9) + 1) * EVERY);
     const steps = Math.ceil((until - at) / inside.longest);
@@ -114,23 +122,26 @@ function conducted(body: BottleBody, diffusivity: number, bath: readonly HeatSam
       inside.step((until - at) / steps, bathAt(bath, at + ((i + 0.5) * (until - at)) / steps));
     at = until;
     slowest.push({ seconds: at, celsius: inside.slowest });
+    if (at % FIELD_EVERY === 0 || at === seconds) fields.push({ seconds: at, field: inside.layers() });
   }
-  return { slowest, field: inside.layers() };
+  return { slowest, field: inside.layers(), fields };
 }
 
 function mixed(body: BottleBody, heatCapacity: number, bath: readonly HeatSample[], seconds: number) {
   const area = 2 * Math.PI * body.radiusMetres * (body.radiusMetres + body.heightMetres);
   const perSecond = (body.filmWPerM2K! * area) / heatCapacity;
-  let celsius = body.startCelsius;
+  let celsius = body.startField?.[0]?.[0] ?? body.startCelsius;
   const slowest: HeatSample[] = [{ seconds: 0, celsius }];
+  const fields = [{ seconds: 0, field: [[celsius]] }];
   for (let at = 0; at < seconds; ) {
     const until = Math.min(seconds, (Math.floor(at / EVERY + 1e-9) + 1) * EVERY);
     const around = bathAt(bath, (at + until) / 2);
     celsius = around + (celsius - around) * Math.exp(-perSecond * (until - at));
     at = until;
     slowest.push({ seconds: at, celsius });
+    if (at % FIELD_EVERY === 0 || at === seconds) fields.push({ seconds: at, field: [[celsius]] });
   }
-  return { slowest, field: [[celsius]] };
+  return { slowest, field: [[celsius]], fields };
 }
 
 /**
@@ -142,9 +153,9 @@ function mixed(body: BottleBody, heatCapacity: number, bath: readonly HeatSample
 export function bottleInBath(body: BottleBody, bath: readonly HeatSample[], seconds: number): BottleCurve {
   checked(body, bath, seconds);
   const { inside } = body;
-  const { slowest, field } =
+  const { slowest, field, fields } =
     inside.kind === 'conduction'
       ? conducted(body, inside.diffusivity, bath, seconds)
       : mixed(body, inside.heatCapacityJPerK, bath, seconds);
-  return { slowest, field, minutes: lethality({ samples: slowest, referenceCelsius: 93.3, z: 8.9 }) };
+  return { slowest, field, fields, minutes: lethality({ samples: slowest, referenceCelsius: 93.3, z: 8.9 }) };
 }

@@ -1,11 +1,14 @@
+export { minutesAsked } from './asked.ts';
 export { airPressure, boilingPointOfWater, saturationTemperature, vapourPressure } from './boiling.ts';
 export { type BottleBody, type BottleCurve, bottleInBath } from './bottle.ts';
 export { cylinderCentre } from './cylinder.ts';
 export { type HeatSample, lethality } from './lethality.ts';
+export { matchProcesses, type ProcessedProduct, type ProcessMatch, processMismatches } from './match.ts';
 export {
+  feetOf,
   type HeatProcess,
   heatProcesses,
-  type ProcessedProduct,
-  processMismatches,
+  needsSterileJars,
   processTime,
+  sterilisingMinutes,
 } from './processes.ts';

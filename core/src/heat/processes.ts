@@ -5,17 +5,30 @@ export interface HeatProcess {
   source: string;
   /** Day on which the figures were last read against the source itself; null where nobody has yet. */
   readOn: string | null;
-  /** Catalogue ingredients whose products were tested; empty for a kitchen's own process. */
+  /** Catalogue ingredients whose products were tested; empty for a process that names none. */
   fruits: readonly string[];
+  /** Acids that its own proportions have; any other breaks the match. */
+  acids: readonly string[];
   /** Kinds of product, as formula kinds. */
   products: readonly string[];
+  /** Dissolved solids that its own proportions come to, °Bx; null where the source leaves them open. */
+  brix: { from: number; to: number } | null;
+  /** pH it was tested up to; null where the source gives none. */
+  highestPh: number | null;
   closure: 'two-piece lid' | 'any';
   largestMl: number;
   headspaceInches: number;
-  method: 'boiling water';
+  method: 'boiling water' | 'hot fill';
+  /** Hot fill: coldest bottle when it is closed, °C, how long it is held, and how long lid down. */
+  hotFill: { celsius: number; holdMinutes: number; invertSeconds: number } | null;
+  /** Minutes in the canner with the fire off and the lid away, before lifting. */
+  restMinutes: number;
   /** Minutes up to and including an altitude in feet; the last band is open. */
   bands: readonly { toFeet: number; minutes: number }[];
 }
+
+/** Under so many minutes the jars have to be sterile: the bath itself does not make them so. */
+const STERILISES_ALONE = 10;
 
 export const heatProcesses: readonly HeatProcess[] = [
   {
@@ -24,11 +37,17 @@ export const heatProcesses: readonly HeatProcess[] = [
     source: 'USDA Complete Guide to Home Canning (2015), Guide 2, Berry syrup',
     readOn: null,
     fruits: ['blueberry', 'sour-cherry', 'cherry', 'grape', 'raspberry', 'strawberry'],
+    acids: [],
     products: ['syrup'],
+    // 6¾ cups of sugar (1,350 g) to the 4½ to 5 cups of juice of 6½ cups of berries, boiled for a minute: 57 to 62 °Bx, and a little either way.
+    brix: { from: 55, to: 64 },
+    highestPh: null,
     closure: 'two-piece lid',
     largestMl: 475,
     headspaceInches: 0.5,
     method: 'boiling water',
+    hotFill: null,
+    restMinutes: 5,
     bands: [
       { toFeet: 1000, minutes: 10 },
       { toFeet: 6000, minutes: 15 },
@@ -41,11 +60,16 @@ export const heatProcesses: readonly HeatProcess[] = [
     source: 'USDA Complete Guide to Home Canning (2015), Guide 2, Apple juice and Grape juice',
     readOn: null,
     fruits: ['apple-juice', 'grape'],
+    acids: [],
     products: ['juice'],
+    brix: { from: 9, to: 25 },
+    highestPh: null,
     closure: 'two-piece lid',
     largestMl: 950,
     headspaceInches: 0.25,
     method: 'boiling water',
+    hotFill: null,
+    restMinutes: 5,
     bands: [
       { toFeet: 1000, minutes: 5 },
       { toFeet: 6000, minutes: 10 },
@@ -54,6 +78,9 @@ export const heatProcesses: readonly HeatProcess[] = [
   },
 ];
 
+/** Feet of an elevation in metres, without the dust of the division. */
+export const feetOf = (metres: number): number => Math.round((metres / 0.3048) * 1e6) / 1e6;
+
 /**
  * Minutes a process asks for at an elevation, from its own altitude bands.
  * @param process with bands in feet; @param elevationMetres −400 to 5,000, throws RangeError outside
@@ -61,34 +88,16 @@ export const heatProcesses: readonly HeatProcess[] = [
 export function processTime(process: Pick<HeatProcess, 'bands'>, elevationMetres: number): number {
   if (!(elevationMetres >= -400 && elevationMetres <= 5000))
     throw new RangeError(`An elevation of ${elevationMetres} m is outside −400 to 5,000`);
-  const feet = Math.round((elevationMetres / 0.3048) * 1e6) / 1e6;
+  const feet = feetOf(elevationMetres);
   const band = process.bands.find((b) => feet <= b.toFeet);
   if (!band) throw new RangeError(`The process has no band for ${Math.round(feet)} ft`);
   return band.minutes;
 }
 
-export interface ProcessedProduct {
-  kind: string;
-  /** Catalogue ids of its fruits and other flavourings. */
-  fruits: readonly string[];
-  closure: string;
-  nominalMl: number;
-}
+/** Minutes jars are boiled to be sterile: ten, and one more for every thousand feet above a thousand. @param elevationMetres −400 to 5,000 */
+export const sterilisingMinutes = (elevationMetres: number): number =>
+  10 + Math.max(0, Math.ceil((feetOf(elevationMetres) - 1000) / 1000));
 
-/** Catalogue ids as words: "sour-cherry" reads "sour cherry". */
-const words = (ids: readonly string[]): string => ids.map((id) => id.replace(/-/g, ' ')).join(', ');
-
-/** Every reason, line by line, why a process does not match a product; empty where it matches. */
-export function processMismatches(process: HeatProcess, product: ProcessedProduct): string[] {
-  const reasons: string[] = [];
-  const others = product.fruits.filter((fruit) => !process.fruits.includes(fruit));
-  if (process.fruits.length > 0 && (others.length > 0 || product.fruits.length === 0))
-    reasons.push(`it was tested with ${words(process.fruits)}, not with ${words(others) || 'this'}`);
-  if (!process.products.includes(product.kind))
-    reasons.push(`it was tested for a ${process.products.join(' or ')}, not for a ${product.kind}`);
-  if (process.closure !== 'any' && product.closure !== process.closure)
-    reasons.push(`it needs jars with a ${process.closure}, not a ${product.closure}`);
-  if (product.nominalMl > process.largestMl)
-    reasons.push(`its largest jar holds ${process.largestMl} mL, this one ${product.nominalMl} mL`);
-  return reasons;
-}
+/** Whether a process is too short to make its own jars sterile at an elevation. */
+export const needsSterileJars = (process: Pick<HeatProcess, 'bands'>, elevationMetres: number): boolean =>
+  processTime(process, elevationMetres) < STERILISES_ALONE;

@@ -1,7 +1,11 @@
+import { coolingClock } from '../bottling/index.ts';
 import type { HurdleFacts } from '../keeping/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
-import { type LotRecord, type Reading, standing } from './record.ts';
+import { type BottlingEntry, type LotRecord, type Reading, standing, type Taken } from './record.ts';
+
+/** Families whose pieces stay in a drink that was never strained. */
+const SOLID: ReadonlySet<string> = new Set(['fruit', 'plant']);
 
 /** When the last thing went in; a finished reading before it says nothing of the bottle. */
 function lastAdditionAt(lot: LotRecord): string {
@@ -15,9 +19,48 @@ function lastAdditionAt(lot: LotRecord): string {
 /** Readings of the finished product that stand and count, taken after the last thing went in. */
 export function finishedReadings(lot: LotRecord, kind: Reading['kind']): Reading[] {
   const after = lastAdditionAt(lot);
+  const asked = kind === 'ph' ? samplesAsked(lot) : null;
   return standing(lot.readings).filter(
-    (r) => r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && r.at >= after,
+    (r) =>
+      r.kind === kind &&
+      r.sample === 'finished' &&
+      r.counts &&
+      r.value !== null &&
+      r.at >= after &&
+      (asked === null || asked.includes(r.taken)),
   );
+}
+
+/**
+ * How a sample for pH has to be taken: out of an opened jar where something goes in jar by jar or fruit steeps in the jar, blended with its
+ * solids where they stay in; null where any finished sample tells.
+ */
+export function samplesAsked(lot: LotRecord): Taken[] | null {
+  const { lines, steps } = lot.product.content;
+  if (lines.some((l) => l.basis?.per === 'bottle') || steps.some((s) => s.method === 'jar'))
+    return ['opened jar'];
+  const catalogue = catalogueOf(lot);
+  const solids = standing(lot.additions).some((a) => {
+    const { family, liquid } = catalogue.get(a.ingredientId);
+    return a.grams > 0 && SOLID.has(family) && !liquid;
+  });
+  return solids && !steps.some((s) => s.kind === 'strain') ? ['blended', 'opened jar'] : null;
+}
+
+/** Bottles cooled open: hours to 21 °C and to 5 °C, as read off a thermometer, or as told. */
+export function cooledIn(
+  lot: LotRecord,
+  bottling: BottlingEntry,
+): { to21: number | null; to5: number | null } {
+  const read = standing(lot.coolings).filter((c) => c.bottlingId === bottling.id);
+  const [first, second] = coolingClock(bottling.at, read, bottling.at);
+  return { to21: first!.took ?? bottling.hoursTo21, to5: second!.took ?? bottling.hoursToCold };
+}
+
+/** Whether bottles came down to 21 °C within 2 hours and to 5 °C within 6. */
+export function cooledInTime(lot: LotRecord, bottling: BottlingEntry): boolean {
+  const { to21, to5 } = cooledIn(lot, bottling);
+  return bottling.closing === 'cooled' && to21 !== null && to21 <= 2 && to5 !== null && to5 <= 6;
 }
 
 /** The pH that the lot is judged by: the highest that counts; over 4.2 at least two are needed and 0.1 is added. Null where not measured. */
@@ -70,6 +113,16 @@ function alcohol(lot: LotRecord): number | null {
   return (100 * (ethanol / 0.78924)) / volume;
 }
 
+/** °Bx of the finished product, the last that counts; null where none was measured. */
+export const finishedBrix = (lot: LotRecord): number | null =>
+  finishedReadings(lot, 'brix').at(-1)?.value ?? null;
+
+/** °C of the coldest bottle that was read when it was filled; null where none was. */
+export function coldestFill(b: BottlingEntry): number | null {
+  const read = [b.fillCelsius, b.middleCelsius, b.lastCelsius].filter((t) => t !== null);
+  return read.length > 0 ? Math.min(...read) : null;
+}
+
 /** A kill step is recorded where its step is done and a thermometer read 90 °C or boiling during it or after. */
 export function killStepRecorded(lot: LotRecord, boilsAt: number): boolean {
   const hot = Math.min(90, boilsAt - 1);
@@ -83,8 +136,7 @@ export function killStepRecorded(lot: LotRecord, boilsAt: number): boolean {
       steps.some((s) => s.id === r.stepId),
   );
   const filledHot =
-    standing(lot.bottlings).length > 0 &&
-    standing(lot.bottlings).every((b) => b.fillCelsius !== null && b.fillCelsius >= hot);
+    standing(lot.bottlings).length > 0 && standing(lot.bottlings).every((b) => (coldestFill(b) ?? 0) >= hot);
   return steps.length > 0 && (read || filledHot);
 }
 
@@ -94,7 +146,6 @@ export function keepingFacts(lot: LotRecord, boilsAt: number): HurdleFacts {
   const bottled = bottlings.length > 0;
   const processes = standing(lot.heatProcesses);
   const ph = governingPh(lot);
-  const brix = finishedReadings(lot, 'brix').at(-1)?.value ?? null;
   return {
     storage: lot.storage,
     ph: ph?.ph ?? null,
@@ -104,13 +155,11 @@ export function keepingFacts(lot: LotRecord, boilsAt: number): HurdleFacts {
     heatProcess: processes.some((p) => p.mismatches.length === 0 && p.minutes >= p.requiredMinutes),
     closedHot: bottled ? bottlings.every((b) => b.closing === 'hot') : null,
     sealChecked: standing(lot.sealChecks).length > 0,
-    cooledInTime: bottled
-      ? bottlings.every((b) => b.closing === 'cooled' && b.hoursToCold !== null && b.hoursToCold <= 6)
-      : null,
+    cooledInTime: bottled ? bottlings.every((b) => cooledInTime(lot, b)) : null,
     freshPieces: lot.steps.some((s) => s.kind === 'strain' && s.marks.some((m) => m.kind === 'done'))
       ? false
       : null,
-    brix,
+    brix: finishedBrix(lot),
     aceticPercent: acetic(lot),
     abv: alcohol(lot),
     measuredWaterActivity: null,

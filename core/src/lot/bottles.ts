@@ -31,6 +31,7 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): Lot
       if (m.to && !LEAVES.has(m.kind))
         counts.set(`${b.id} ${m.to}`, (counts.get(`${b.id} ${m.to}`) ?? 0) + m.count);
       if (LEAVES.has(m.kind)) gone += m.count;
+      if (m.kind === 'processed again') gone -= m.count;
       if (m.kind === 'sold') sold += m.count;
     }
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);

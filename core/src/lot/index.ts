@@ -1,28 +1,42 @@
-export { governingPh, ingredientsAsMade, linesNotRecorded } from './asMade.ts';
+export {
+  coldestFill,
+  cooledIn,
+  finishedBrix,
+  governingPh,
+  ingredientsAsMade,
+  linesNotRecorded,
+  samplesAsked,
+} from './asMade.ts';
 export { amountsPlanned, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
 export { boilRateOf, learnedRate } from './boilRate.ts';
 export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
 export { catalogueOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';
-export {
-  allOpen,
-  type Gate,
-  type GateId,
-  type GateSetting,
-  gates,
-  type LotKeeping,
-  lotKeeping,
-} from './gates.ts';
+export type { Evidence, EvidenceOf, Gate, GateId } from './gate.ts';
+export { bottlesNotTicked } from './gateCount.ts';
+export { bottlesProcessed } from './gateHeat.ts';
+export { failuresOpen, sealsFrom } from './gateSeal.ts';
+export { allOpen, type GateSetting, gates } from './gates.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
+export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
+export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type PanNow, type PanVessel, panNow } from './panNow.ts';
+export { type InBottle, lastBottle, processedProduct } from './processed.ts';
 export {
   type Addition,
+  type BottleTick,
   type BottlingEntry,
+  type CoolingEntry,
+  type Curve,
   type Decision,
+  type Deviation,
+  type Fate,
+  type GlassFaultEntry,
   type HeatProcessEntry,
   type LabelPrint,
+  type LoadEntry,
   type LotRecord,
   type LotStep,
   type MarkKind,
@@ -33,8 +47,12 @@ export {
   type ReadingKind,
   type Sample,
   type SealCheckEntry,
+  type SealFate,
   type StockDraw,
   standing,
+  type Taken,
+  type TallyEntry,
+  type Weighing,
 } from './record.ts';
 export { type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

@@ -1,4 +1,6 @@
+import type { GlassFault, LoadMarkKind, TallyPart } from '../bottling/index.ts';
 import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
+import type { HeatProcess, HeatSample } from '../heat/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import type { Storage } from '../keeping/index.ts';
 import type { LotState } from './state.ts';
@@ -54,11 +56,14 @@ export interface Addition extends Entry {
 
 export type ReadingKind = 'brix' | 'ph' | 'ta' | 'temperature' | 'mass' | 'depth' | 'note';
 export type Sample = 'pan' | 'finished';
+/** How a finished sample was taken: as it is, blended with its solids, or out of a jar opened for it. */
+export type Taken = 'as it is' | 'blended' | 'opened jar';
 
 export interface Reading extends Entry {
   stepId: string | null;
   kind: ReadingKind;
   sample: Sample;
+  taken: Taken;
   said: string;
   raw: number | null;
   celsius: number | null;
@@ -77,9 +82,18 @@ export interface BottlingEntry extends Entry {
   nominalMl: number;
   closure: string;
   count: number;
+  /** °C of the first bottle, one from the middle, and the last. */
   fillCelsius: number | null;
+  middleCelsius: number | null;
+  lastCelsius: number | null;
+  /** °C of the glass before it was filled. */
+  glassCelsius: number | null;
+  headspaceInches: number | null;
+  /** Whether every rim was felt, rings were straight and clean, lids new. */
+  checked: boolean;
   closing: 'hot' | 'cooled';
-  /** Hours from the fill to 5 °C, for bottles cooled open. */
+  /** Hours from the fill to 21 °C and to 5 °C, for bottles cooled open, where they were told and not read off. */
+  hoursTo21: number | null;
   hoursToCold: number | null;
   /** Stock lots of glass and lids it took. */
   draws: StockDraw[];
@@ -89,21 +103,117 @@ export interface HeatProcessEntry extends Entry {
   processId: string | null;
   name: string;
   source: string;
+  method: HeatProcess['method'];
   requiredMinutes: number;
   minutes: number;
+  /** Hot fill: seconds held lid down. */
+  invertedSeconds: number | null;
+  /** Of the kitchen when it was done. */
+  elevationMetres: number | null;
   /** Why it does not match, line by line; empty where it does. */
   mismatches: string[];
+  /** Bottles that were in it; null where all filled till then were. */
+  bottles: number | null;
+  loadId: string | null;
+}
+
+/** One load of the canner, with the process as its source and the elevation had it that day. */
+export interface LoadEntry extends Entry {
+  number: number;
+  processId: string | null;
+  name: string;
+  source: string;
+  requiredMinutes: number;
+  restMinutes: number;
+  mismatches: string[];
+  bottles: number;
+  marks: { id: string; kind: LoadMarkKind; at: string; by: string }[];
+}
+
+/** A temperature curve of a logger in a bottle or bath. */
+export interface Curve extends Entry {
+  loadId: string | null;
+  name: string;
+  samples: HeatSample[];
+  /** Equivalent minutes at 93.3 °C, z 8.9 °C. */
+  minutes: number;
 }
 
 export interface SealCheckEntry extends Entry {
   checked: number;
   failed: number;
+  /** Which bottles failed, by the number they were pressed under. */
+  failedBottles: number[];
+  /** Ids of signs that were seen. */
+  signs: string[];
+}
+
+/** What became of bottles whose seal failed. */
+export type SealFate = 'chilled' | 'processed again' | 'discarded';
+export interface Fate {
+  id: string;
+  checkId: string;
+  fate: SealFate;
+  count: number;
+  at: string;
+  by: string;
+}
+
+/** Something of a line that goes in bottle by bottle was put into one bottle. */
+export interface BottleTick extends Entry {
+  lineId: string;
+  bottle: number;
+}
+
+export interface GlassFaultEntry extends Entry {
+  containerId: string;
+  container: string;
+  fault: GlassFault;
+  count: number;
+}
+
+export interface TallyEntry extends Entry {
+  inPanMl: number;
+  /** How that was found. */
+  how: string;
+  parts: { part: TallyPart; ml: number }[];
+  /** What was in bottles when it was told, mL, and what it left open. */
+  filledMl: number;
+  gapMl: number;
+  /** Whether the gap is over the kitchen's tolerance of that day. */
+  asks: boolean;
+  why: string | null;
+}
+
+export interface Weighing extends Entry {
+  bottlingId: string;
+  grossGrams: number;
+  tareGrams: number;
+  netMl: number;
+}
+
+/** A thermometer in bottles that are cooled open. */
+export interface CoolingEntry extends Entry {
+  bottlingId: string;
+  celsius: number;
+}
+
+/** Something out of its limits: open until its cause and what was done are recorded. */
+export interface Deviation {
+  id: string;
+  kind: string;
+  what: string;
+  /** The entry it is of, where it is of one. */
+  entryId: string | null;
+  at: string;
+  by: string;
+  closed: { cause: string; done: string; at: string; by: string } | null;
 }
 
 export interface Movement {
   id: string;
   bottlingId: string;
-  kind: 'stored' | 'moved' | 'sold' | 'given' | 'broken' | 'retained' | 'failed seal';
+  kind: 'stored' | 'moved' | 'sold' | 'given' | 'broken' | 'retained' | 'failed seal' | 'processed again';
   from: string | null;
   to: string | null;
   count: number;
@@ -180,6 +290,15 @@ export interface LotRecord {
   prints: LabelPrint[];
   placings: Placing[];
   photographs: Photograph[];
+  ticks: BottleTick[];
+  faults: GlassFaultEntry[];
+  tallies: TallyEntry[];
+  weighings: Weighing[];
+  loads: LoadEntry[];
+  curves: Curve[];
+  coolings: CoolingEntry[];
+  fates: Fate[];
+  deviations: Deviation[];
 }
 
 /** Entries that still stand, oldest first. */

@@ -28,6 +28,7 @@ export {
   hardestOf,
   panResource,
 } from './days.ts';
+export type { DueItem, DueWhen, LotToday } from './due.ts';
 export { type DayHours, hoursFrom, type WeekHours } from './hours.ts';
 export { type MemoryOf, minutesOf, type YieldMemory, yieldMemory } from './memory.ts';
 export { type Pack, type PackCover, packsToBuy } from './packs.ts';
@@ -48,10 +49,7 @@ export { type Schedule, type ScheduleBack, schedule, scheduleBack } from './sche
 export { type PastSpread, spreadOf } from './spread.ts';
 export { HANDS, type LaidStep, type PlannedLot, type PlannedStep, type PlanSetting } from './timetable.ts';
 export {
-  type DueItem,
-  type DueWhen,
   dueItems,
-  type LotToday,
   type MeterToday,
   type Obstacle,
   obstacles,

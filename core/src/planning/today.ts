@@ -1,34 +1,7 @@
 import { type Day, dayOf, spokenDay } from '../keeping/index.ts';
-import {
-  allOpen,
-  type Gate,
-  isWaiting,
-  type LotKeeping,
-  type LotRecord,
-  lotBottles,
-  presentStep,
-  standing,
-  stepClock,
-  stepPrompt,
-} from '../lot/index.ts';
-
-export type DueWhen = 'now' | 'next' | 'later';
-
-/** Something that needs a hand, with its one action. */
-export interface DueItem {
-  id: string;
-  when: DueWhen;
-  /** ISO instant it is due or was due; null for "today". */
-  at: string | null;
-  lot: { code: string; name: string; colour: string } | null;
-  title: string;
-  detail: string;
-  action: {
-    label: string;
-    place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' | 'plan';
-    part?: string;
-  };
-}
+import { isWaiting, lotBottles, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
+import { type DueItem, type DueWhen, type LotToday, plural, tag } from './due.ts';
+import { bottlingItems } from './todayBottling.ts';
 
 /** Something that stands in the way of a lot. */
 export interface Obstacle {
@@ -36,12 +9,6 @@ export interface Obstacle {
   level: 'hold' | 'stop';
   title: string;
   detail: string;
-}
-
-export interface LotToday {
-  record: LotRecord;
-  gates: Gate[];
-  keeping: LotKeeping;
 }
 
 export interface MeterToday {
@@ -55,8 +22,6 @@ export interface MeterToday {
 }
 
 const HOUR = 3_600_000;
-const tag = (lot: LotRecord) => ({ code: lot.code, name: lot.product.name, colour: lot.product.colour });
-const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** The recurring prompt of the step in hand, while it is due. */
 function promptItem({ record }: LotToday, now: string): DueItem | null {
@@ -108,49 +73,12 @@ function makingItem({ record }: LotToday, now: string): DueItem | null {
   return { ...base, when: 'now', at: clock.startedAt, title: step.title, detail: where, action };
 }
 
-function restingItem({ record }: LotToday, now: string): DueItem {
-  const last = standing(record.bottlings).at(-1);
-  const { filled } = lotBottles(record);
-  const wait = record.storage === 'shelf' ? 12 * HOUR : 0;
-  const due = new Date(Date.parse(last?.at ?? record.begunAt) + wait).toISOString();
-  const ready = due <= now;
-  return {
-    id: `seals ${record.code}`,
-    when: ready ? 'now' : 'next',
-    at: due,
-    lot: tag(record),
-    title: record.storage === 'shelf' ? `Press ${plural(filled, 'lid')}` : `Check ${plural(filled, 'cap')}`,
-    detail: `${record.product.name} · ${record.storage === 'shelf' ? '12 to 24 hours undisturbed' : 'filled and chilled'}`,
-    action: { label: 'Check seals', place: 'bottling' },
-  };
-}
-
-function bottledItem({ record, gates }: LotToday): DueItem {
-  const shut = gates.filter((g) => !g.open);
-  const open = allOpen(gates);
-  return {
-    id: `release ${record.code}`,
-    when: open ? 'now' : 'later',
-    at: null,
-    lot: tag(record),
-    title: open
-      ? `Release ${plural(lotBottles(record).left, 'bottle')}`
-      : `${plural(shut.length, 'gate')} still shut`,
-    detail: open
-      ? `${record.product.name} · every gate is open`
-      : `${record.product.name} · ${shut[0]!.missing}`,
-    action: { label: open ? 'Release' : 'See gates', place: 'bottling' },
-  };
-}
-
 function lotItems(lot: LotToday, now: string): DueItem[] {
   const { record, keeping } = lot;
-  const items: DueItem[] = [];
+  const items: DueItem[] = bottlingItems(lot, now);
   if (record.state === 'making' || record.state === 'planned') {
     for (const item of [promptItem(lot, now), makingItem(lot, now)]) if (item) items.push(item);
   }
-  if (record.state === 'resting') items.push(restingItem(lot, now));
-  if (record.state === 'bottled') items.push(bottledItem(lot));
   if (['bottled', 'released'].includes(record.state) && record.prints.length === 0)
     items.push({
       id: `label ${record.code}`,

@@ -1,6 +1,6 @@
 import { dayOf, spokenDay } from '../keeping/index.ts';
 import { leftOf, type StockLot, whyUnfit } from '../stock/index.ts';
-import type { DueItem } from './today.ts';
+import type { DueItem } from './due.ts';
 
 /** A lot of a plan that is not begun yet, with when its first step is laid. */
 export interface PlannedStart {

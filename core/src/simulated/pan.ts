@@ -16,7 +16,7 @@ import {
   type VesselShape,
   vesselVolume,
 } from '../pan/index.ts';
-import { boilingPoint, densityAt20 } from '../sugar/index.ts';
+import { boilingPoint, densityAt20, heatCapacity } from '../sugar/index.ts';
 
 /** A pan on a burner, as physics has it: what is in it, how hot, and how much heat goes in. */
 export interface SimulatedPan {
@@ -42,9 +42,6 @@ export const emptySimulatedPan = (shape: VesselShape, elevationMetres: number): 
   elevationMetres,
   shape,
 });
-
-/** Heat capacity of a syrup, J per g and K. Source: linear in °Bx after Bubnik & Kadlec, 20–100 °C. */
-const heatCapacity = (brix: number): number => 4.187 - 0.0297 * brix * 0.87;
 
 /** mL at 20 °C, and hot. */
 export function simulatedVolume(pan: SimulatedPan): { millilitres: number; hotMillilitres: number } {

@@ -1,6 +1,7 @@
 export { activityBoilingAt, boilingPoint, brixFromBoilingPoint, type SugarShares } from './boiling.ts';
 export { type CorrectedBrix, correctRefractometer } from './correction.ts';
 export { brixFromDensity, densityAt20 } from './density.ts';
+export { heatCapacity } from './heatCapacity.ts';
 export { INVERT_PER_SUCROSE, inversionRate, invertedShare } from './inversion.ts';
 export { mixedBrix, volumeAt20 } from './mix.ts';
 export { brixFromRefractiveIndex, refractiveIndexAt20 } from './refraction.ts';

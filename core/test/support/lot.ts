@@ -12,7 +12,10 @@ const content: FormulaContent = {
     { id: 'fruit', said: '4 kg', ingredientId: 'sour-cherry', stepId: 'cook' },
     { id: 'sugar', said: '2 kg', ingredientId: 'sugar', stepId: 'cook' },
   ],
-  steps: [{ id: 'cook', kind: 'draw', title: 'Cook', killStep: true }],
+  steps: [
+    { id: 'cook', kind: 'draw', title: 'Cook', killStep: true },
+    { id: 'drip', kind: 'strain', title: 'Drip' },
+  ],
   storage: 'shelf',
   bottleMl: 237,
 };
@@ -28,6 +31,7 @@ export function releasable(): LotRecord {
     counts: true,
     whyNot: null,
     note: null,
+    taken: 'as it is' as const,
   };
   return {
     id: 'lot',
@@ -72,7 +76,7 @@ export function releasable(): LotRecord {
         why: null,
         from: null,
         beforeTrimming: null,
-        draws: [],
+        draws: [{ stockId: 's-fruit', code: 'S16', amount: 4000 }],
       },
       {
         ...entry('a2', T(0.2)),
@@ -83,7 +87,7 @@ export function releasable(): LotRecord {
         why: null,
         from: null,
         beforeTrimming: null,
-        draws: [],
+        draws: [{ stockId: 's-sugar', code: 'S11', amount: 2000 }],
       },
     ],
     readings: [
@@ -99,7 +103,13 @@ export function releasable(): LotRecord {
         closure: 'two-piece lid',
         count: 12,
         fillCelsius: 90,
+        middleCelsius: 88,
+        lastCelsius: 86,
+        glassCelsius: 70,
+        headspaceInches: 0.5,
+        checked: true,
         closing: 'hot',
+        hoursTo21: null,
         hoursToCold: null,
         draws: [],
       },
@@ -110,12 +120,17 @@ export function releasable(): LotRecord {
         processId: 'berry-syrup',
         name: 'Berry syrup',
         source: 'USDA',
+        method: 'boiling water',
         requiredMinutes: 15,
         minutes: 15,
+        invertedSeconds: null,
+        elevationMetres: 719,
         mismatches: [],
+        bottles: null,
+        loadId: null,
       },
     ],
-    sealChecks: [{ ...entry('s1', T(16)), checked: 12, failed: 0 }],
+    sealChecks: [{ ...entry('s1', T(16)), checked: 12, failed: 0, failedBottles: [], signs: [] }],
     movements: [
       {
         id: 'm1',
@@ -134,5 +149,25 @@ export function releasable(): LotRecord {
     prints: [],
     placings: [],
     photographs: [],
+    ticks: [],
+    faults: [],
+    tallies: [
+      {
+        ...entry('t1', T(3.2)),
+        inPanMl: 2900,
+        how: 'measured',
+        parts: [{ part: 'tasted', ml: 30 }],
+        filledMl: 2844,
+        gapMl: 26,
+        asks: false,
+        why: null,
+      },
+    ],
+    weighings: [],
+    loads: [],
+    curves: [],
+    coolings: [],
+    fates: [],
+    deviations: [],
   };
 }

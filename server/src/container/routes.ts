@@ -1,17 +1,54 @@
-import { type Container, containerRoutes, type NewContainer } from '@inch/contract/container';
+import {
+  type Container,
+  type ContainerMeasures,
+  containerRoutes,
+  type NewContainer,
+} from '@inch/contract/container';
 import type { z } from 'zod';
-import { type Database, insert, rows, toSql } from '../database/pool.ts';
+import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
 import { isReplay } from '../database/transaction.ts';
+import { invalid, notFound } from '../http/problem.ts';
 import { type House, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
-const COLUMNS =
-  'id, name, nominal_ml AS nominalMl, height_mm AS heightMm, diameter_mm AS diameterMm, closure';
+const COLUMNS = `id, name, nominal_ml AS nominalMl, height_mm AS heightMm, diameter_mm AS diameterMm, closure,
+  brimful_ml AS brimfulMl, tare_grams AS tareGrams, headspace_inches AS headspaceInches, rated`;
 
-export const containersOf = (db: Database, kitchenId: string): Promise<Container[]> =>
-  rows<Container>(db, `SELECT ${COLUMNS} FROM container WHERE kitchen_id = ? ORDER BY nominal_ml, name`, [
-    kitchenId,
-  ]);
+export async function containersOf(db: Database, kitchenId: string): Promise<Container[]> {
+  const found = await rows<Omit<Container, 'rated'> & { rated: string }>(
+    db,
+    `SELECT ${COLUMNS} FROM container WHERE kitchen_id = ? ORDER BY nominal_ml, name`,
+    [kitchenId],
+  );
+  return found.map((c) => ({
+    ...c,
+    rated: (c.rated === '' ? [] : c.rated.split('|')) as Container['rated'],
+  }));
+}
+
+type Measures = z.output<typeof ContainerMeasures>;
+const measured = (c: Measures) => ({
+  brimful_ml: c.brimfulMl,
+  tare_grams: c.tareGrams,
+  headspace_inches: c.headspaceInches,
+  rated: c.rated.join('|'),
+});
+
+/** Enters what was measured of a kind of bottle; what was recorded with it stays as it was. */
+async function measureContainer(w: Writing, id: string, c: Measures): Promise<{ id: string }> {
+  const container = (await containersOf(w.tx, w.kitchen.id)).find((known) => known.id === id);
+  if (!container) throw notFound('kind of bottle');
+  if (c.brimfulMl !== null && c.brimfulMl <= container.nominalMl)
+    throw invalid('brimfulMl', 'Filled to the brim it holds more than what is sold in it.');
+  const { brimful_ml, tare_grams, headspace_inches, rated } = measured(c);
+  await run(
+    w.tx,
+    'UPDATE container SET brimful_ml = ?, tare_grams = ?, headspace_inches = ?, rated = ? WHERE id = ?',
+    [brimful_ml, tare_grams, headspace_inches, rated, id],
+  );
+  await journal(w, 'container', id, 'measure', c);
+  return { id };
+}
 
 export async function addContainer(w: Writing, c: z.output<typeof NewContainer>): Promise<{ id: string }> {
   await insert(w.tx, 'container', {
@@ -22,6 +59,7 @@ export async function addContainer(w: Writing, c: z.output<typeof NewContainer>)
     height_mm: c.heightMm,
     diameter_mm: c.diameterMm,
     closure: c.closure,
+    ...measured(c),
     created_at: toSql(w.now),
   });
   await journal(w, 'container', c.id, 'add', c);
@@ -37,5 +75,8 @@ export function containerRoom(house: House): void {
         if (isReplay(error)) return { id: call.body.id };
         throw error;
       }),
+  );
+  serve(house, containerRoutes.measure, (call) =>
+    call.write((w) => measureContainer(w, call.params.id, call.body)),
   );
 }

@@ -3,7 +3,7 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { Access, Route } from '@inch/contract/route';
 import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
-import type { z } from 'zod';
+import { ZodError, type z } from 'zod';
 import { sessionOf } from '../account/session.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -86,16 +86,27 @@ export function serveAnyone<
   });
 }
 
+/** Something that was asked for and refused: by role, by shape, or by the record. */
+export interface Attempt {
+  writing: Writing;
+  req: Request;
+  why: string;
+}
+
+const isRefusal = (error: unknown): boolean =>
+  (error instanceof Problem && error.status < 500) ||
+  ['ZodError', 'TransitionError'].includes((error as Error).name) ||
+  error instanceof ZodError;
+
 /** Binds a route for the signed in: session, then role, then the shape of what was sent, then the work. */
 export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   house: House,
   route: Route<P, Q, B, R>,
   handler: (call: SignedCall<Inner<P>, Inner<Q>, Inner<B>>) => Promise<z.input<R> | undefined>,
+  refused?: (attempt: Attempt) => Promise<void>,
 ): void {
-  bind(house.router, route, async (req, res) => {
-    const session = await sessionOf(house.pool, req);
-    admit(route.access, session?.account ?? null);
-    const { account, kitchen } = session!;
+  const answer = async (session: { account: Account; kitchen: Kitchen }, req: Request, res: Response) => {
+    const { account, kitchen } = session;
     const call = {
       params: read(route.params, req.params),
       query: read(route.query, req.query),
@@ -109,5 +120,22 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
         inTransaction(house.pool, (tx) => work({ tx, account, kitchen, now: new Date().toISOString() })),
     };
     replied(res, route.method, await handler(call as SignedCall<Inner<P>, Inner<Q>, Inner<B>>));
+  };
+  bind(house.router, route, async (req, res) => {
+    const session = await sessionOf(house.pool, req);
+    try {
+      admit(route.access, session?.account ?? null);
+      await answer(session!, req, res);
+    } catch (error) {
+      if (session && refused && isRefusal(error))
+        await inTransaction(house.pool, (tx) =>
+          refused({
+            writing: { tx, ...session, now: new Date().toISOString() },
+            req,
+            why: (error as Error).message,
+          }),
+        );
+      throw error;
+    }
   });
 }

@@ -2,7 +2,7 @@ import type { Kitchen, Workshop } from '@inch/contract/kitchen';
 import { type Database, rows, run } from '../database/pool.ts';
 
 export const KITCHEN_COLUMNS =
-  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.revision';
+  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.fill_tolerance_percent, k.revision';
 
 const DAY = { from: '08:00', to: '19:00' };
 /** One person at a household stove, until the kitchen says otherwise. */
@@ -29,6 +29,7 @@ export interface KitchenRow {
   currency: string;
   time_zone: string;
   workshop: string | null;
+  fill_tolerance_percent: number;
   revision: number;
 }
 
@@ -44,6 +45,7 @@ export const kitchenFrom = (row: KitchenRow): Kitchen => ({
   currency: row.currency,
   timeZone: row.time_zone,
   workshop: row.workshop === null ? USUAL_WORKSHOP : JSON.parse(row.workshop),
+  fillTolerancePercent: row.fill_tolerance_percent,
   revision: row.revision,
 });
 
@@ -60,7 +62,7 @@ export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
   await run(
     db,
     `UPDATE kitchen SET name = ?, place = ?, elevation_metres = ?, cup_school = ?, rule_pack = ?, local_statement = ?,
-     critical_ph = ?, currency = ?, time_zone = ?, workshop = ?, revision = revision + 1 WHERE id = ?`,
+     critical_ph = ?, currency = ?, time_zone = ?, workshop = ?, fill_tolerance_percent = ?, revision = revision + 1 WHERE id = ?`,
     [
       k.name,
       k.place,
@@ -72,6 +74,7 @@ export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
       k.currency,
       k.timeZone,
       JSON.stringify(k.workshop),
+      k.fillTolerancePercent,
       k.id,
     ],
   );

@@ -6,9 +6,13 @@ import { invalid } from '../http/problem.ts';
 import { calibrate, checkInstrument } from '../instrument/routes.ts';
 import type { Writing } from '../journal/writing.ts';
 import { printLabel } from '../label/routes.ts';
+import { decide, strike } from '../lot/deciding.ts';
+import { closeDeviation, deviate } from '../lot/deviations.ts';
 import { addToLot, markStep, measureLot, placeLot } from '../lot/entries.ts';
-import { bottleLot, checkSeals, decide, processLot, strike } from '../lot/filling.ts';
+import { bottleLot, retireGlass, tallyLot, weighBottle } from '../lot/filling.ts';
+import { processLot } from '../lot/heat.ts';
 import { moveBottles } from '../lot/moving.ts';
+import { checkSeals, tellFate } from '../lot/seals.ts';
 import type { StoredLot } from '../lot/store.ts';
 import { takeIn } from '../stock/keep.ts';
 
@@ -23,6 +27,7 @@ export interface Stage {
   containers: Map<string, string>;
   instruments: Map<string, string>;
   vessels: Map<string, string>;
+  processes: Map<string, string>;
   /** A day of the file, moved as its times are. */
   moved: (day: string) => string;
 }
@@ -49,6 +54,7 @@ async function readInto(stage: Stage, event: Extract<FileEvent, { do: 'read' }>)
     stepId: stepOf(stage, event.step),
     kind: jot.kind,
     sample: event.finished ? 'finished' : 'pan',
+    taken: event.taken ?? 'as it is',
     said,
     raw: jot.raw,
     celsius: jot.celsius,
@@ -74,6 +80,89 @@ async function moveInto(stage: Stage, event: Extract<FileEvent, { do: 'move' }>)
     note: event.note ?? null,
     at: stage.at,
   });
+}
+
+/** The last of a lot's fillings, checks or open deviations: what an event without a name is of. */
+async function lastOf(stage: Stage, of: 'bottlings' | 'sealChecks' | 'deviations'): Promise<string> {
+  const lot = await stage.lot();
+  const entries: { id: string; closed?: unknown }[] = lot[of];
+  const last = entries.filter((e) => !e.closed).at(-1);
+  if (!last) throw invalid('file', `Lot ${lot.code} has none of what this is about yet.`);
+  return last.id;
+}
+
+/** What happened between the pan and the shelf. */
+async function playBottling(stage: Stage, event: FileEvent): Promise<void> {
+  const { w, lotId, at } = stage;
+  const id = newId();
+  switch (event.do) {
+    case 'bottle':
+      await bottleLot(w, lotId, {
+        id,
+        containerId: found(stage.containers, event.container, 'container'),
+        count: event.count,
+        fillCelsius: event.fillCelsius ?? null,
+        middleCelsius: event.middleCelsius ?? null,
+        lastCelsius: event.lastCelsius ?? null,
+        glassCelsius: event.glassCelsius ?? null,
+        headspaceInches: event.headspaceInches ?? null,
+        checked: event.checked,
+        closing: event.closing,
+        hoursTo21: event.hoursTo21 ?? null,
+        hoursToCold: event.hoursToCold ?? null,
+        place: event.place,
+        at,
+      });
+      return;
+    case 'process':
+      await processLot(w, lotId, {
+        id,
+        processId: event.process ? (stage.processes.get(event.process) ?? event.process) : null,
+        name: event.name ?? '',
+        source: event.source ?? '',
+        requiredMinutes: event.requiredMinutes ?? null,
+        minutes: event.minutes,
+        bottles: null,
+        invertedSeconds: null,
+        at,
+      });
+      return;
+    case 'seals': {
+      const { do: _, ...said } = event;
+      await checkSeals(w, lotId, { ...said, id, at });
+      return;
+    }
+    case 'fate': {
+      const { fate, count } = event;
+      await tellFate(w, lotId, {
+        ...{ id, checkId: await lastOf(stage, 'sealChecks'), fate, count, place: 'cellar', at },
+      });
+      return;
+    }
+    case 'retire': {
+      const { fault, count } = event;
+      const containerId = found(stage.containers, event.container, 'container');
+      await retireGlass(w, lotId, { id, containerId, fault, count, at });
+      return;
+    }
+    case 'tally': {
+      const { inPanMl, how, parts } = event;
+      await tallyLot(w, lotId, { id, inPanMl, how, parts, why: event.why ?? null, at });
+      return;
+    }
+    case 'weigh': {
+      const bottlingId = await lastOf(stage, 'bottlings');
+      await weighBottle(w, lotId, { id, bottlingId, grossGrams: event.grossGrams, tareGrams: null, at });
+      return;
+    }
+    case 'deviate':
+      await deviate(w, lotId, { id, what: event.what, at });
+      return;
+    case 'settle': {
+      const { cause, done } = event;
+      await closeDeviation(w, lotId, { id, deviationId: await lastOf(stage, 'deviations'), cause, done, at });
+    }
+  }
 }
 
 /** Plays one event through the very code that the API calls. */
@@ -127,31 +216,15 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
       });
       return;
     case 'bottle':
-      await bottleLot(w, lotId, {
-        id,
-        containerId: found(stage.containers, event.container, 'container'),
-        count: event.count,
-        fillCelsius: event.fillCelsius ?? null,
-        closing: event.closing,
-        hoursToCold: event.hoursToCold ?? null,
-        place: event.place,
-        at,
-      });
-      return;
     case 'process':
-      await processLot(w, lotId, {
-        id,
-        processId: event.process ?? null,
-        name: event.name ?? '',
-        source: event.source ?? '',
-        requiredMinutes: event.requiredMinutes ?? null,
-        minutes: event.minutes,
-        at,
-      });
-      return;
     case 'seals':
-      await checkSeals(w, lotId, { id, checked: event.checked, failed: event.failed, at });
-      return;
+    case 'fate':
+    case 'retire':
+    case 'tally':
+    case 'weigh':
+    case 'deviate':
+    case 'settle':
+      return playBottling(stage, event);
     case 'leave':
       await takeIn(w, {
         id,
@@ -174,8 +247,12 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
     case 'move':
       return moveInto(stage, event);
     case 'decide':
-      await decide(w, lotId, { id, event: event.event, why: event.why ?? null, at } as Parameters<
-        typeof decide
-      >[2]);
+      await decide(w, lotId, {
+        id,
+        event: event.event,
+        why: event.why ?? null,
+        done: event.done ?? null,
+        at,
+      } as Parameters<typeof decide>[2]);
   }
 }

@@ -8,6 +8,7 @@ import { insertAccount } from '../account/store.ts';
 import { addContainer } from '../container/routes.ts';
 import { rows, run } from '../database/pool.ts';
 import { createFormula, saveVersion } from '../formula/routes.ts';
+import { enterProcess } from '../heatProcess/routes.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { type House, serve } from '../http/serve.ts';
 import { enterOwn, keepMeasure } from '../ingredient/routes.ts';
@@ -45,17 +46,21 @@ interface Things {
   containers: Ids;
   instruments: Ids;
   vessels: Ids;
+  processes: Ids;
 }
 
 async function addThings(w: Writing, file: KitchenFile): Promise<Things> {
   const [containers, instruments, vessels]: [Ids, Ids, Ids] = [new Map(), new Map(), new Map()];
+  const processes: Ids = new Map();
   for (const { key, ...container } of file.containers)
     containers.set(key, (await addContainer(w, { id: newId(), ...container })).id);
   for (const { key, ...instrument } of file.instruments)
     instruments.set(key, (await addInstrument(w, { id: newId(), ...instrument })).id);
   for (const { key, ...vessel } of file.vessels)
     vessels.set(key, (await addVessel(w, { id: newId(), ...vessel })).id);
-  return { containers, instruments, vessels };
+  for (const { key, ...process } of file.processes)
+    processes.set(key, (await enterProcess(w, { id: newId(), ...process })).id);
+  return { containers, instruments, vessels, processes };
 }
 
 /** Stock lots of the file that have come by now, each written down on its day; then how things are sold. */

@@ -12,7 +12,7 @@ import { type House, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { lockedLot } from '../lot/change.ts';
-import { requireLot } from '../lot/filling.ts';
+import { requireLot } from '../lot/deciding.ts';
 import type { StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
 import { takeLabels } from '../stock/draw.ts';

@@ -11,6 +11,7 @@ import { v7 as newId } from 'uuid';
 import { insert, run, toSql } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { openDeviation } from './openDeviation.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -56,6 +57,9 @@ export async function decideLot(
       at: toSql(at),
       account_id: w.account.id,
     });
+  // What it is held for stays open until it is taken up again with its cause and what was done.
+  if (event === 'hold')
+    await openDeviation(w, lot.id, { kind: 'held', what: why ?? 'Held.', entryId: id, at });
   await journal(w, 'lot', lot.id, event, { code: lot.code, from: lot.state, to, why, at }, lot.id);
 }
 

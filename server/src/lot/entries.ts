@@ -225,6 +225,7 @@ export async function measureLot(
     step_id: body.stepId,
     kind: body.kind,
     sample: body.sample,
+    taken: body.taken,
     said: body.said,
     raw,
     celsius: body.celsius,

@@ -19,6 +19,23 @@ export const entry = (row: EntryRow) => ({
     : null,
 });
 
+/** Tables whose rows are struck, never changed. */
+const STRUCK: ReadonlySet<string> = new Set([
+  'addition',
+  'reading',
+  'bottling',
+  'heat_process',
+  'seal_check',
+  'photograph',
+  'bottle_tick',
+  'glass_fault',
+  'tally',
+  'weighing',
+  'canner_load',
+  'curve',
+  'cooling',
+]);
+
 /** Rows of one of the record's tables for some lots, with who wrote and who struck them. */
 export function entriesOf<T>(
   db: Database,
@@ -27,10 +44,7 @@ export function entriesOf<T>(
   more = '',
   join = '',
 ): Promise<(T & EntryRow)[]> {
-  const strikes = ['addition', 'reading', 'bottling', 'heat_process', 'seal_check', 'photograph'].includes(
-    table,
-  );
-  const struck = strikes ? ', (SELECT name FROM account WHERE id = t.struck_by) AS struck_by' : '';
+  const struck = STRUCK.has(table) ? ', (SELECT name FROM account WHERE id = t.struck_by) AS struck_by' : '';
   return rows(
     db,
     `SELECT t.*, a.name AS \`by\`${struck}${more} FROM ${table} t JOIN account a ON a.id = t.account_id ${join} WHERE t.lot_id IN (${marks(lotIds)}) ORDER BY t.at, t.id`,

@@ -1,24 +1,25 @@
 import type {
   NewBottling,
-  NewDecision,
-  NewHeatProcess,
-  NewRuling,
-  NewSealCheck,
-  NewStrike,
+  NewCooling,
+  NewFault,
+  NewTally,
+  NewTick,
+  NewWeighing,
 } from '@inch/contract/lotEntry';
-import { heatProcesses, processMismatches, processTime } from '@inch/core/heat';
-import { catalogueOf, gates, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
+import { netMl, tallyUp } from '@inch/core/bottling';
+import { finishedBrix, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
+import { densityAt20 } from '@inch/core/sugar';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
-import { insert, rows, run, toSql } from '../database/pool.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
+import { insert, toSql } from '../database/pool.ts';
+import { invalid, Problem } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { takePackaging } from '../stock/draw.ts';
+import { takePackaging, wastePieces } from '../stock/draw.ts';
 import { decideLot, holdWhereAsked, lockedLot, refuseEnded } from './change.ts';
-import { readLot, type StoredLot } from './store.ts';
-import { judgeLot } from './view.ts';
+import { openOutOfLimits } from './deviations.ts';
+import type { StoredLot } from './store.ts';
 
 /** Counts bottles into a place; the lot then rests until its seals are checked, or is held where its record asks for it. */
 export async function bottleLot(
@@ -42,7 +43,13 @@ export async function bottleLot(
     container_id: body.containerId,
     count: body.count,
     fill_celsius: body.fillCelsius,
+    middle_celsius: body.middleCelsius,
+    last_celsius: body.lastCelsius,
+    glass_celsius: body.glassCelsius,
+    headspace_inches: body.headspaceInches ?? container.headspaceInches,
+    checked: body.checked,
     closing: body.closing,
+    hours_to_21: body.hoursTo21,
     hours_to_cold: body.hoursToCold,
     at: toSql(at),
     account_id: w.account.id,
@@ -64,231 +71,160 @@ export async function bottleLot(
   const { id: _, ...said } = body;
   await journal(w, 'bottling', body.id, 'fill', { ...said, at }, lot.id);
   await decideLot(w, lot, 'fill', { at });
+  await openOutOfLimits(w, lot.id, at);
   await holdWhereAsked(w, lot.id, at);
   return { id: body.id };
 }
 
-/** Fruits and other flavourings of a lot, for matching a process against. */
-const flavoursOf = (lot: StoredLot): string[] =>
-  [
-    ...new Set(
-      standing(lot.additions)
-        .filter((a) => a.grams > 0)
-        .map((a) => a.ingredientId),
-    ),
-  ].filter(
-    (id) =>
-      !['sugar', 'water', 'acid'].includes(catalogueOf(lot).get(id).family) && !id.endsWith('lemon-juice'),
-  );
-
-function shippedProcess(w: Writing, lot: StoredLot, id: string) {
-  const process = heatProcesses.find((p) => p.id === id);
-  if (!process)
-    throw invalid('processId', 'There is no such process. Choose one, or give your own with its source.');
-  const bottle = standing(lot.bottlings).at(-1);
-  if (!bottle) throw invalid('processId', 'Count the bottles first: the process depends on them.');
-  const mismatches = processMismatches(process, {
-    kind: lot.product.kind,
-    fruits: flavoursOf(lot),
-    closure: bottle.closure,
-    nominalMl: bottle.nominalMl,
-  });
-  return {
-    name: process.name,
-    source: process.source,
-    requiredMinutes: processTime(process, w.kitchen.elevationMetres),
-    mismatches,
-  };
+/** The lot of an entry that is about one of its fillings. */
+async function ofBottling(w: Writing, lotId: string, bottlingId: string) {
+  const lot = await lockedLot(w, lotId);
+  refuseEnded(lot);
+  const bottling = standing(lot.bottlings).find((b) => b.id === bottlingId);
+  if (!bottling) throw invalid('bottlingId', 'That is not one of the fillings of this lot.');
+  return { lot, bottling };
 }
 
-/** Records a heat process: one that ships, matched line by line, or the kitchen's own with its source. */
-export async function processLot(
+async function writeEntry(
+  w: Writing,
+  lot: StoredLot,
+  table: string,
+  noun: string,
+  entry: { id: string; at: string; row: Record<string, unknown>; action: string; said: unknown },
+): Promise<{ id: string }> {
+  await insert(w.tx, table, {
+    id: entry.id,
+    lot_id: lot.id,
+    ...entry.row,
+    at: toSql(entry.at),
+    account_id: w.account.id,
+  });
+  await journal(w, noun, entry.id, entry.action, entry.said, lot.id);
+  return { id: entry.id };
+}
+
+/** Ticks that something of a line went into one bottle. */
+export async function tickBottle(
   w: Writing,
   lotId: string,
-  body: z.output<typeof NewHeatProcess>,
+  body: z.output<typeof NewTick>,
 ): Promise<{ id: string }> {
   const lot = await lockedLot(w, lotId);
   refuseEnded(lot);
+  const line = lot.product.content.lines.find((l) => l.id === body.lineId);
+  if (line?.basis?.per !== 'bottle') throw invalid('lineId', 'That line does not go in bottle by bottle.');
+  const there = standing(lot.ticks).find((t) => t.lineId === body.lineId && t.bottle === body.bottle);
+  if (there) return { id: there.id };
   const at = happenedAt(w, body.at, lot.begunAt);
-  if (!body.processId && (body.source === '' || body.requiredMinutes === null))
+  const { lineId, bottle } = body;
+  return writeEntry(w, lot, 'bottle_tick', 'tick', {
+    ...{ id: body.id, at, action: 'tick', said: { lineId, bottle, at } },
+    row: { line_id: lineId, bottle },
+  });
+}
+
+/** Retires a nicked rim, a crack, a bent ring or a used lid; it leaves the stock as wasted. */
+export async function retireGlass(
+  w: Writing,
+  lotId: string,
+  body: z.output<typeof NewFault>,
+): Promise<{ id: string }> {
+  const lot = await lockedLot(w, lotId);
+  refuseEnded(lot);
+  const container = (await containersOf(w.tx, w.kitchen.id)).find((c) => c.id === body.containerId);
+  if (!container) throw invalid('containerId', 'Choose a kind of bottle or jar of this kitchen.');
+  const at = happenedAt(w, body.at, lot.begunAt);
+  const thing =
+    body.fault === 'bent ring'
+      ? 'ring:two-piece'
+      : body.fault === 'lid used once'
+        ? 'lid:two-piece'
+        : `bottle:${container.id}`;
+  const { fault, count } = body;
+  const written = await writeEntry(w, lot, 'glass_fault', 'fault', {
+    ...{ id: body.id, at, action: 'retire', said: { container: container.name, fault, count, at } },
+    row: { container_id: container.id, fault, count },
+  });
+  await wastePieces(w, thing, count, { lotId: lot.id, why: `${fault}, lot ${lot.code}`, at });
+  return written;
+}
+
+/** Accounts for every millilitre; a gap over the kitchen's tolerance is taken only with a reason. */
+export async function tallyLot(
+  w: Writing,
+  lotId: string,
+  body: z.output<typeof NewTally>,
+): Promise<{ id: string }> {
+  const lot = await lockedLot(w, lotId);
+  refuseEnded(lot);
+  const { filled, millilitres } = lotBottles(lot);
+  if (filled === 0) throw invalid('inPanMl', 'Count the bottles first.');
+  const at = happenedAt(w, body.at, lot.begunAt);
+  const { inPanMl, parts, why, how } = body;
+  const result = tallyUp({ inPanMl, filledMl: millilitres, parts }, w.kitchen.fillTolerancePercent);
+  if (result.asks && !why)
     throw invalid(
-      'source',
-      'Your own process needs its source (an authority’s letter, a tested book with its edition) and its minutes.',
+      'why',
+      result.gapMl > 0
+        ? `${Math.round(result.gapMl)} mL are told nowhere, ${result.gapPercent.toFixed(1)} % of the lot. Say where they went, or why.`
+        : `${Math.round(-result.gapMl)} mL more are told than were in the pan. Measure again, or say why.`,
     );
-  const process = body.processId
-    ? shippedProcess(w, lot, body.processId)
-    : {
-        name: body.name || 'Own process',
-        source: body.source,
-        requiredMinutes: body.requiredMinutes!,
-        mismatches: [],
-      };
-  await insert(w.tx, 'heat_process', {
-    id: body.id,
-    lot_id: lot.id,
-    process_id: body.processId,
-    name: process.name,
-    source: process.source,
-    required_minutes: process.requiredMinutes,
-    minutes: body.minutes,
-    mismatches: JSON.stringify(process.mismatches),
-    at: toSql(at),
-    account_id: w.account.id,
-  });
-  await journal(
-    w,
-    'heat-process',
-    body.id,
-    'process',
-    {
-      processId: body.processId,
-      minutes: body.minutes,
-      ...process,
-      elevationMetres: w.kitchen.elevationMetres,
-      at,
+  const { gapMl, asks } = result;
+  return writeEntry(w, lot, 'tally', 'tally', {
+    ...{ id: body.id, at, action: 'account' },
+    said: { inPanMl, how, parts, filledMl: millilitres, gapMl, why, at },
+    row: {
+      in_pan_ml: inPanMl,
+      how,
+      parts: JSON.stringify(parts),
+      filled_ml: millilitres,
+      gap_ml: gapMl,
+      asks,
+      why,
     },
-    lot.id,
-  );
-  return { id: body.id };
-}
-
-/** Takes bottles whose seal failed out of the groups they stand in, first group first. */
-async function takeFailed(w: Writing, lot: StoredLot, failed: number, at: string): Promise<void> {
-  let left = failed;
-  for (const group of lotBottles(lot).groups) {
-    const count = Math.min(left, group.count);
-    if (count <= 0) break;
-    await insert(w.tx, 'movement', {
-      id: newId(),
-      lot_id: lot.id,
-      bottling_id: group.bottlingId,
-      kind: 'failed seal',
-      from_place: group.place,
-      to_place: null,
-      count,
-      price_minor: null,
-      note: null,
-      at: toSql(at),
-      account_id: w.account.id,
-    });
-    left -= count;
-  }
-}
-
-/** Records a seal check; failed bottles leave the shelf, and the lot is bottled once every lid was pressed in its time. */
-export async function checkSeals(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewSealCheck>,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  if (lot.sealChecks.some((check) => check.id === body.id)) return { id: body.id };
-  refuseEnded(lot);
-  const { left } = lotBottles(lot);
-  if (left === 0) throw invalid('checked', 'There are no bottles to check.');
-  if (body.failed > body.checked) throw invalid('failed', 'More failed than were pressed.');
-  if (body.checked > left) throw invalid('checked', `There are only ${left} bottles.`);
-  const at = happenedAt(w, body.at, lot.begunAt);
-  await insert(w.tx, 'seal_check', {
-    id: body.id,
-    lot_id: lot.id,
-    checked: body.checked,
-    failed: body.failed,
-    at: toSql(at),
-    account_id: w.account.id,
   });
-  await takeFailed(w, lot, body.failed, at);
-  await journal(
-    w,
-    'seal-check',
-    body.id,
-    'check seals',
-    { checked: body.checked, failed: body.failed, at },
-    lot.id,
-  );
-  const after = await lockedLot(w, lot.id);
-  const seal = gates(after, { ...w.kitchen, labelMissing: [] }).find((g) => g.id === 'seal')!;
-  if (seal.open && after.state === 'resting') await decideLot(w, after, 'check-seals', { at });
-  return { id: body.id };
 }
 
-/** Release, hold, take up again, discard, recall or close; a refused release says what is missing. */
-export async function decide(
+/** Weighs a filled bottle: its net contents at 20 °C by the lot's own measured °Bx. */
+export async function weighBottle(
   w: Writing,
   lotId: string,
-  body: z.output<typeof NewDecision> | z.output<typeof NewRuling>,
+  body: z.output<typeof NewWeighing>,
 ): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  if (lot.decisions.some((d) => d.id === body.id)) return { id: body.id };
-  if (body.event === 'hold' && !body.why) throw invalid('why', 'Say why it is held.');
-  const at = happenedAt(w, body.at, lot.begunAt);
-  const shut = judgeLot(lot, w.kitchen).gates.filter((g) => !g.open);
-  if (body.event === 'release' && shut.length > 0 && lot.state !== 'held')
-    throw new Problem(
-      409,
-      `${shut.length === 1 ? 'A gate is' : `${shut.length} gates are`} still shut: ${shut.map((g) => g.missing).join(' ')}`,
-      {
-        errors: shut.map((g) => ({ path: `gates.${g.id}`, message: g.missing! })),
-      },
-    );
-  await decideLot(w, lot, body.event, { id: body.id, why: body.why ?? null, at });
-  return { id: body.id };
+  const { lot, bottling } = await ofBottling(w, lotId, body.bottlingId);
+  const brix = finishedBrix(lot);
+  if (brix === null)
+    throw invalid('grossGrams', 'Measure the finished product’s °Bx first: its density is in it.');
+  const container = (await containersOf(w.tx, w.kitchen.id)).find((c) => c.id === bottling.containerId);
+  const tare = body.tareGrams ?? container?.tareGrams ?? null;
+  if (tare === null)
+    throw invalid('tareGrams', 'Weigh an empty bottle with its closure too, and enter that.');
+  if (tare >= body.grossGrams) throw invalid('grossGrams', `Empty it weighs ${tare} g already.`);
+  const at = happenedAt(w, body.at, bottling.at);
+  const net = netMl(body.grossGrams, tare, densityAt20(brix));
+  const written = await writeEntry(w, lot, 'weighing', 'weighing', {
+    ...{ id: body.id, at, action: 'weigh', said: { ...body, tareGrams: tare, brix, netMl: net, at } },
+    row: { bottling_id: bottling.id, gross_grams: body.grossGrams, tare_grams: tare, net_ml: net },
+  });
+  await openOutOfLimits(w, lot.id, at);
+  return written;
 }
 
-const TABLES = {
-  addition: 'addition',
-  reading: 'reading',
-  bottling: 'bottling',
-  'heat-process': 'heat_process',
-  'seal-check': 'seal_check',
-  photograph: 'photograph',
-} as const;
-
-/** Strikes an entry: it stays as it was, with who, when and why. */
-export async function strike(
+/** Reads bottles that cool open; each of the two stages is met by the first reading at or under its temperature. */
+export async function coolBottles(
   w: Writing,
   lotId: string,
-  body: z.output<typeof NewStrike>,
+  body: z.output<typeof NewCooling>,
 ): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  refuseEnded(lot);
-  const table = TABLES[body.noun];
-  const [found] = await rows<{ struck_at: string | null }>(
-    w.tx,
-    `SELECT struck_at FROM ${table} WHERE id = ? AND lot_id = ? FOR UPDATE`,
-    [body.entryId, lot.id],
-  );
-  if (!found) throw notFound(body.noun.replace('-', ' '));
-  if (found.struck_at) return { id: body.entryId };
-  if (
-    body.noun === 'bottling' &&
-    lot.movements.some((m) => m.bottlingId === body.entryId && m.kind !== 'stored')
-  )
-    throw new Problem(
-      409,
-      'Bottles of this filling were already moved or sold. Bring them back in the count before striking it.',
-    );
-  if (lot.state === 'released')
-    await decideLot(w, lot, 'hold', {
-      why: `A ${body.noun.replace('-', ' ')} was struck after release: ${body.why}`,
-    });
-  await run(w.tx, `UPDATE ${table} SET struck_at = ?, struck_by = ?, struck_why = ? WHERE id = ?`, [
-    toSql(w.now),
-    w.account.id,
-    body.why,
-    body.entryId,
-  ]);
-  await journal(w, body.noun, body.entryId, 'strike', { why: body.why }, lot.id);
-  return { id: body.entryId };
-}
-
-/** The lot as everyone may read it. */
-export async function requireLot(
-  db: Parameters<typeof readLot>[0],
-  kitchen: Parameters<typeof readLot>[1],
-  idOrCode: string,
-): Promise<StoredLot> {
-  const lot = await readLot(db, kitchen, idOrCode);
-  if (!lot) throw notFound('lot');
-  return lot;
+  const { lot, bottling } = await ofBottling(w, lotId, body.bottlingId);
+  if (bottling.closing !== 'cooled')
+    throw invalid('bottlingId', 'These were closed hot: they have no cooling clock.');
+  const at = happenedAt(w, body.at, bottling.at);
+  const { celsius } = body;
+  const written = await writeEntry(w, lot, 'cooling', 'cooling', {
+    ...{ id: body.id, at, action: 'read', said: { bottlingId: bottling.id, celsius, at } },
+    row: { bottling_id: bottling.id, celsius },
+  });
+  await openOutOfLimits(w, lot.id, at);
+  return written;
 }

@@ -2,6 +2,7 @@ import type { LotRecord, StockDraw } from '@inch/core/lot';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
 import { stockCode } from '../stock/code.ts';
 import { type EntryRow, entriesOf, entry } from './entryRows.ts';
+import { loadBottling } from './loadBottling.ts';
 import { loadReadings } from './loadReadings.ts';
 
 type Lots = Map<string, LotRecord>;
@@ -83,54 +84,7 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
       beforeTrimming: r.before_grams,
       draws: draws.get(r.id) ?? [],
     });
-  const bottlings = await entriesOf<{
-    container_id: string;
-    container: string;
-    nominal_ml: number;
-    closure: string;
-    count: number;
-    fill_celsius: number | null;
-    closing: 'hot' | 'cooled';
-    hours_to_cold: number | null;
-  }>(
-    db,
-    'bottling',
-    ids,
-    ', c.name AS container, c.nominal_ml, c.closure',
-    'JOIN container c ON c.id = t.container_id',
-  );
-  for (const r of bottlings)
-    lots.get(r.lot_id)!.bottlings.push({
-      ...entry(r),
-      containerId: r.container_id,
-      container: r.container,
-      nominalMl: r.nominal_ml,
-      closure: r.closure,
-      count: r.count,
-      fillCelsius: r.fill_celsius,
-      closing: r.closing,
-      hoursToCold: r.hours_to_cold,
-      draws: draws.get(r.id) ?? [],
-    });
-  for (const r of await entriesOf<{
-    process_id: string | null;
-    name: string;
-    source: string;
-    required_minutes: number;
-    minutes: number;
-    mismatches: string;
-  }>(db, 'heat_process', ids))
-    lots.get(r.lot_id)!.heatProcesses.push({
-      ...entry(r),
-      processId: r.process_id,
-      name: r.name,
-      source: r.source,
-      requiredMinutes: r.required_minutes,
-      minutes: r.minutes,
-      mismatches: JSON.parse(r.mismatches),
-    });
-  for (const r of await entriesOf<{ checked: number; failed: number }>(db, 'seal_check', ids))
-    lots.get(r.lot_id)!.sealChecks.push({ ...entry(r), checked: r.checked, failed: r.failed });
+  await loadBottling(db, lots, ids, draws);
 }
 
 /** What is known of photographs, without the pictures themselves. */

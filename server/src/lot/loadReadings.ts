@@ -10,6 +10,7 @@ interface ReadingRow {
   step_id: string | null;
   kind: LotRecord['readings'][number]['kind'];
   sample: LotRecord['readings'][number]['sample'];
+  taken: LotRecord['readings'][number]['taken'];
   said: string;
   raw: number | null;
   celsius: number | null;
@@ -75,6 +76,7 @@ export async function loadReadings(db: Database, lots: Lots, ids: string[], time
       stepId: r.step_id,
       kind: r.kind,
       sample: r.sample,
+      taken: r.taken,
       said: r.said,
       raw: r.raw,
       celsius: r.celsius,

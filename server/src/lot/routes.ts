@@ -1,12 +1,17 @@
 import { lotRoutes } from '@inch/contract/lot';
 import { fromSql, rows } from '../database/pool.ts';
 import { once } from '../database/transaction.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type Attempt, type House, serve } from '../http/serve.ts';
+import type { Writing } from '../journal/writing.ts';
 import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
+import { checkSignature, decide, journalRefusal, requireLot, strike } from './deciding.ts';
+import { closeDeviation, deviate } from './deviations.ts';
 import { addToLot, markStep, measureLot, placeLot } from './entries.ts';
-import { bottleLot, checkSeals, decide, processLot, requireLot, strike } from './filling.ts';
+import { bottleLot, coolBottles, retireGlass, tallyLot, tickBottle, weighBottle } from './filling.ts';
+import { keepCurve, loadCanner, markLoad, processLot } from './heat.ts';
 import { moveBottles } from './moving.ts';
+import { checkSeals, tellFate } from './seals.ts';
 import { lotsPage } from './store.ts';
 import { lotHead, lotView } from './view.ts';
 
@@ -19,6 +24,49 @@ interface JournalRow {
   action: string;
   payload: string;
   hash: string;
+}
+
+type Body = Record<string, unknown>;
+const DECIDED = ['release', 'hold', 'close', 'resume', 'discard', 'recall'];
+const eventOf = (body: Body) => DECIDED.find((event) => event === body.event) ?? null;
+
+/** What is refused of a lot's decisions and sales is journaled too. */
+const refusedAs =
+  (named: (body: Body) => string | null) =>
+  async ({ writing, req, why }: Attempt) => {
+    const event = named((req.body ?? {}) as Body);
+    if (event) await journalRefusal(writing, String(req.params.id), event, why);
+  };
+
+/** What is written into a lot's record: each entry once, by its own id. */
+function entryRoutes(house: House): void {
+  const entry = <B extends { id: string }>(
+    route: { path: string } & Parameters<typeof serve>[1],
+    table: string,
+    work: (w: Writing, lotId: string, body: B) => Promise<{ id: string }>,
+  ) =>
+    serve(house, route, (call) => {
+      const { params, body } = call as unknown as { params: { id: string }; body: B };
+      return once(call.pool, table, body.id, () => call.write((w) => work(w, params.id, body)));
+    });
+  entry(lotRoutes.mark, 'step_mark', markStep);
+  entry(lotRoutes.add, 'addition', addToLot);
+  entry(lotRoutes.place, 'placing', placeLot);
+  entry(lotRoutes.measure, 'reading', measureLot);
+  entry(lotRoutes.bottle, 'bottling', bottleLot);
+  entry(lotRoutes.tick, 'bottle_tick', tickBottle);
+  entry(lotRoutes.fault, 'glass_fault', retireGlass);
+  entry(lotRoutes.tally, 'tally', tallyLot);
+  entry(lotRoutes.weigh, 'weighing', weighBottle);
+  entry(lotRoutes.cool, 'cooling', coolBottles);
+  entry(lotRoutes.process, 'heat_process', processLot);
+  entry(lotRoutes.load, 'canner_load', loadCanner);
+  entry(lotRoutes.markLoad, 'load_mark', markLoad);
+  entry(lotRoutes.curve, 'curve', keepCurve);
+  entry(lotRoutes.checkSeals, 'seal_check', checkSeals);
+  entry(lotRoutes.fate, 'fate', tellFate);
+  entry(lotRoutes.deviate, 'deviation', deviate);
+  entry(lotRoutes.closeDeviation, 'deviation_closing', closeDeviation);
 }
 
 export function lotRoom(house: House): void {
@@ -35,46 +83,32 @@ export function lotRoom(house: House): void {
     return lotView(lot, kitchen, await vesselOf(pool, kitchen, lot));
   });
   serve(house, lotRoutes.begin, (call) => call.write((w) => beginLot(w, call.body)));
-  serve(house, lotRoutes.mark, (call) =>
-    once(call.pool, 'step_mark', call.body.id, () =>
-      call.write((w) => markStep(w, call.params.id, call.body)),
-    ),
+  entryRoutes(house);
+  serve(
+    house,
+    lotRoutes.move,
+    (call) => call.write((w) => moveBottles(w, call.params.id, call.body)),
+    refusedAs((body) => (['sold', 'given'].includes(String(body.kind)) ? String(body.kind) : null)),
   );
-  serve(house, lotRoutes.add, (call) =>
-    once(call.pool, 'addition', call.body.id, () =>
-      call.write((w) => addToLot(w, call.params.id, call.body)),
-    ),
-  );
-  serve(house, lotRoutes.place, (call) =>
-    once(call.pool, 'placing', call.body.id, () => call.write((w) => placeLot(w, call.params.id, call.body))),
-  );
-  serve(house, lotRoutes.measure, (call) =>
-    once(call.pool, 'reading', call.body.id, () =>
-      call.write((w) => measureLot(w, call.params.id, call.body)),
-    ),
-  );
-  serve(house, lotRoutes.bottle, (call) =>
-    once(call.pool, 'bottling', call.body.id, () =>
-      call.write((w) => bottleLot(w, call.params.id, call.body)),
-    ),
-  );
-  serve(house, lotRoutes.process, (call) =>
-    once(call.pool, 'heat_process', call.body.id, () =>
-      call.write((w) => processLot(w, call.params.id, call.body)),
-    ),
-  );
-  serve(house, lotRoutes.checkSeals, (call) =>
-    once(call.pool, 'seal_check', call.body.id, () =>
-      call.write((w) => checkSeals(w, call.params.id, call.body)),
-    ),
-  );
-  serve(house, lotRoutes.move, (call) => call.write((w) => moveBottles(w, call.params.id, call.body)));
   serve(house, lotRoutes.strike, (call) => call.write((w) => strike(w, call.params.id, call.body)));
-  serve(house, lotRoutes.decide, (call) =>
-    once(call.pool, 'decision', call.body.id, () => call.write((w) => decide(w, call.params.id, call.body))),
+  serve(
+    house,
+    lotRoutes.decide,
+    (call) =>
+      once(call.pool, 'decision', call.body.id, async () => {
+        if (call.body.event === 'release') await checkSignature(call.pool, call.account, call.body.password);
+        return call.write((w) => decide(w, call.params.id, call.body));
+      }),
+    refusedAs(eventOf),
   );
-  serve(house, lotRoutes.rule, (call) =>
-    once(call.pool, 'decision', call.body.id, () => call.write((w) => decide(w, call.params.id, call.body))),
+  serve(
+    house,
+    lotRoutes.rule,
+    (call) =>
+      once(call.pool, 'decision', call.body.id, () =>
+        call.write((w) => decide(w, call.params.id, call.body)),
+      ),
+    refusedAs(eventOf),
   );
   serve(house, lotRoutes.journal, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);

@@ -59,6 +59,15 @@ function headFrom(row: HeadRow): StoredLot {
     prints: [],
     placings: [],
     photographs: [],
+    ticks: [],
+    faults: [],
+    tallies: [],
+    weighings: [],
+    loads: [],
+    curves: [],
+    coolings: [],
+    fates: [],
+    deviations: [],
   };
 }
 

@@ -9,7 +9,7 @@ import { type House, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { lockedLot, refuseEnded } from '../lot/change.ts';
-import { requireLot } from '../lot/filling.ts';
+import { requireLot } from '../lot/deciding.ts';
 import { lotBefore, type StoredLot } from '../lot/store.ts';
 
 const LONGER_SIDE = 1600;

@@ -128,5 +128,31 @@ export async function takePackaging(
     if (!comesBack) await takePieces(w, thing, count, cause);
 }
 
+/** New lids alone: what closes bottles that go through the heat once more. */
+export async function takeLids(w: Writing, container: PackedIn, count: number, cause: Cause): Promise<void> {
+  for (const { thing, comesBack } of packagingFor(container))
+    if (!comesBack && thing.startsWith('lid:')) await takePieces(w, thing, count, cause);
+}
+
+/** Glass, a ring or a lid that is retired leaves the stock as wasted, the oldest first. */
+export async function wastePieces(
+  w: Writing,
+  thing: string,
+  count: number,
+  cause: { lotId: string; why: string; at: string },
+): Promise<void> {
+  for (const { stock, amount } of await chooseStock(w, { thing, amount: count }, cause.at))
+    await insert(w.tx, 'stock_taking', {
+      id: newId(),
+      stock_id: stock.id,
+      kind: 'wasted',
+      amount,
+      lot_id: cause.lotId,
+      why: cause.why,
+      at: toSql(cause.at),
+      account_id: w.account.id,
+    });
+}
+
 export const takeLabels = (w: Writing, copies: number, cause: Cause): Promise<void> =>
   takePieces(w, LABELS.thing, copies, cause);

@@ -22,6 +22,7 @@ export async function addVessel(w: Writing, body: z.output<typeof NewVessel>): P
     name: body.name,
     material: body.material,
     shape: JSON.stringify(body.shape),
+    used_as: body.use,
     retired_at: null,
     created_at: toSql(w.now),
   });

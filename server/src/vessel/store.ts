@@ -7,6 +7,7 @@ interface Row {
   name: string;
   material: Vessel['material'];
   shape: string;
+  used_as: Vessel['use'];
   retired_at: string | null;
 }
 
@@ -19,6 +20,7 @@ function vesselFrom(row: Row): StoredVessel {
     name: row.name,
     material: row.material,
     shape,
+    use: row.used_as,
     holdsMl: vesselVolume(shape),
     retired: row.retired_at !== null,
   };
@@ -27,7 +29,7 @@ function vesselFrom(row: Row): StoredVessel {
 export async function vesselsOf(db: Database, kitchenId: string): Promise<StoredVessel[]> {
   const found = await rows<Row>(
     db,
-    'SELECT id, name, material, shape, retired_at FROM vessel WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, created_at, id',
+    'SELECT id, name, material, shape, used_as, retired_at FROM vessel WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, created_at, id',
     [kitchenId],
   );
   return found.map(vesselFrom);

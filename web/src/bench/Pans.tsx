@@ -31,6 +31,7 @@ function NewPan() {
   const { kitchen } = useSession();
   const [unit] = useRulerUnit();
   const [name, setName] = useState('');
+  const [use, setUse] = useState<Vessel['use']>('pan');
   const [material, setMaterial] = useState<Vessel['material']>('steel');
   const [form, setForm] = useState<PanForm>(EMPTY);
   const set = (part: Partial<PanForm>) => setForm({ ...form, ...part });
@@ -39,7 +40,7 @@ function NewPan() {
   const write = useWrite(
     () =>
       call(vesselRoutes.add, {
-        body: { id: newId(), name, material, shape: shape as Vessel['shape'] },
+        body: { id: newId(), name, material, shape: shape as Vessel['shape'], use },
       }),
     {
       done: 'The pan is kept',
@@ -74,6 +75,10 @@ function NewPan() {
             {words}
           </option>
         ))}
+      </Choice>
+      <Choice label="Used as" value={use} onChange={(e) => setUse(e.target.value as Vessel['use'])}>
+        <option value="pan">a pan, crock or drip bag</option>
+        <option value="canner">a canner for jars</option>
       </Choice>
       <Choice
         label="Known by"

@@ -201,7 +201,7 @@ export function SimulatedBench() {
   const attached = useAttached();
   const { kitchen } = useSession();
   const vessels = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
-  const own = vessels.data?.filter((v) => !v.retired).slice(0, 3) ?? [];
+  const own = vessels.data?.filter((v) => !v.retired && v.use === 'pan').slice(0, 3) ?? [];
   return (
     <Sheet
       asideLabel="Simulated instruments"

@@ -35,6 +35,7 @@ function readingOf(body: Body, compensated: boolean): LotView['readings'][number
     stepId: (body.stepId as string | null) ?? null,
     kind,
     sample: (body.sample as 'pan' | 'finished') ?? 'pan',
+    taken: (body.taken as 'as it is') ?? 'as it is',
     said: (body.said as string) ?? '',
     raw,
     celsius,

@@ -87,7 +87,7 @@ export function useKit(): Kit | null {
       packs,
       containers,
       past: past as PastLot[],
-      pans: vessels.filter((v) => !v.retired && COOKED_IN.has(v.material)),
+      pans: vessels.filter((v) => !v.retired && v.use === 'pan' && COOKED_IN.has(v.material)),
       catalogue: real,
       setting: {
         cup: kitchen.cupSchool ?? undefined,

@@ -20,7 +20,7 @@ export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
   const { data } = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
   const write = useDeed(lot);
   const mayWrite = useMayWrite();
-  const pans = data?.filter((v) => !v.retired) ?? [];
+  const pans = data?.filter((v) => !v.retired && v.use === 'pan') ?? [];
   if (!mayWrite || !data) return null;
   if (pans.length === 0)
     return (

@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { FormulaKind } from './formula.ts';
+import { route } from './route.ts';
+import { Day, Id, Name, Written } from './values.ts';
+
+export const ProcessMethod = z.enum(['boiling water', 'hot fill']);
+const Source = z
+  .string()
+  .trim()
+  .min(8, 'Its source: an authority’s letter with its date, or a tested book with its edition.')
+  .max(300, 'At most 300 characters.');
+
+const fields = {
+  name: Name,
+  source: Source,
+  readOn: Day.nullable(),
+  fruits: z.array(z.string().max(60)).max(40),
+  acids: z.array(z.string().max(60)).max(20),
+  products: z.array(FormulaKind).min(1, 'For which kind of product is it?'),
+  brix: z
+    .object({ from: z.number().min(0).max(85), to: z.number().min(0).max(85) })
+    .refine((b) => b.from <= b.to, 'From the lower to the higher.')
+    .nullable(),
+  highestPh: z.number().min(2, 'Not under 2.').max(4.6, 'Never over 4.6.').nullable(),
+  closure: z.enum(['two-piece lid', 'any']),
+  largestMl: z.number().gt(0, 'How large a jar at most?').max(20_000),
+  headspaceInches: z.number().gt(0, 'How much headspace?').max(3, 'At most 3 in.'),
+  method: ProcessMethod,
+  hotFill: z
+    .object({
+      celsius: z.number().min(70, 'Nothing is filled hot under 70 °C.').max(100),
+      holdMinutes: z.number().gt(0, 'How long is it held?').max(60),
+      invertSeconds: z.number().min(0).max(600),
+    })
+    .nullable(),
+  restMinutes: z.number().min(0).max(60),
+  bands: z
+    .array(z.object({ toFeet: z.number().min(0).max(16_500), minutes: z.number().gt(0).max(240) }))
+    .min(1, 'Minutes up to which elevation?')
+    .max(10)
+    .refine(
+      (bands) => bands.every((b, i) => i === 0 || b.toFeet > bands[i - 1]!.toFeet),
+      'From the lowest elevation up.',
+    ),
+};
+const hotFillTold = (p: { method: string; hotFill: unknown }) =>
+  p.method !== 'hot fill' || p.hotFill !== null;
+
+/** A process of the kitchen’s own, with its source: what it was tested on, and minutes by elevation. */
+export const OwnProcess = z.object({ id: z.string(), ...fields });
+export type OwnProcess = z.infer<typeof OwnProcess>;
+export const NewProcess = z.object({ id: Id, ...fields }).refine(hotFillTold, {
+  path: ['hotFill'],
+  message: 'Fill temperature, hold and inversion, from its source.',
+});
+export const FileProcess = z.object({ key: z.string().min(1).max(60), ...fields });
+
+export const heatProcessRoutes = {
+  list: route({
+    method: 'GET',
+    path: '/api/processes',
+    access: 'reader',
+    summary: 'Heat processes of the kitchen’s own',
+    response: z.array(OwnProcess),
+  }),
+  add: route({
+    method: 'POST',
+    path: '/api/processes',
+    access: 'owner',
+    summary: 'Enter a heat process with its source; it is never changed, a newer one is entered beside it',
+    body: NewProcess,
+    response: Written,
+  }),
+};

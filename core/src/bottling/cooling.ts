@@ -1,0 +1,42 @@
+/** Two stages of cooling what is kept cold: to 21 °C within 2 hours of filling, to 5 °C within 6. */
+const STAGES = [
+  { celsius: 21, hours: 2 },
+  { celsius: 5, hours: 6 },
+] as const;
+
+export interface CoolingReading {
+  /** ISO instant. */
+  at: string;
+  celsius: number;
+}
+
+export interface CoolingStage {
+  celsius: number;
+  hours: number;
+  /** Hours from the fill to the first reading at or under its temperature; null where none is. */
+  took: number | null;
+  /** ISO instant by which it has to be there. */
+  by: string;
+  verdict: 'in time' | 'too late' | 'under way' | 'overdue';
+}
+
+/**
+ * The two-stage cooling clock of bottles cooled open, at an instant: each stage by the first reading at or under its temperature.
+ * @param filledAt ISO instant; @param readings °C; @param now ISO instant
+ * Source: the cooling limits of the keeping table, FDA Food Code 3-501.14.
+ */
+export function coolingClock(
+  filledAt: string,
+  readings: readonly CoolingReading[],
+  now: string,
+): CoolingStage[] {
+  const inOrder = [...readings].sort((a, b) => a.at.localeCompare(b.at));
+  return STAGES.map(({ celsius, hours }) => {
+    const by = new Date(Date.parse(filledAt) + hours * 3_600_000).toISOString();
+    const there = inOrder.find((r) => r.celsius <= celsius);
+    const took = there ? (Date.parse(there.at) - Date.parse(filledAt)) / 3_600_000 : null;
+    const verdict =
+      took !== null ? (took <= hours ? 'in time' : 'too late') : now <= by ? 'under way' : 'overdue';
+    return { celsius, hours, took, by, verdict };
+  });
+}

@@ -1,0 +1,37 @@
+/** Where liquid went that is not in bottles for sale. */
+export const PARTS = ['short bottle', 'tasted', 'foam', 'spilt', 'evaporated', 'left in the pan'] as const;
+export type TallyPart = (typeof PARTS)[number];
+
+export interface Tally {
+  /** mL before filling. */
+  inPanMl: number;
+  /** mL in bottles, retained ones among them. */
+  filledMl: number;
+  parts: readonly { part: TallyPart; ml: number }[];
+}
+
+export interface TallyResult {
+  accountedMl: number;
+  /** mL that were in the pan and are told nowhere; negative where more is told than was there. */
+  gapMl: number;
+  /** Of what was in the pan, %. */
+  gapPercent: number;
+  /** Whether it is over the kitchen's tolerance, so that it wants a reason. */
+  asks: boolean;
+}
+
+/**
+ * Every millilitre of a lot accounted for: what was in the pan against bottles and everything else it went to.
+ * @param tally mL, the pan's over 0, the others 0 or more; @param tolerancePercent of what was in the pan, 0 or more
+ * @throws RangeError outside those ranges
+ */
+export function tallyUp(tally: Tally, tolerancePercent: number): TallyResult {
+  if (!(tally.inPanMl > 0)) throw new RangeError(`${tally.inPanMl} mL in the pan: more than nothing`);
+  if (!(tolerancePercent >= 0)) throw new RangeError(`A tolerance of ${tolerancePercent} % is under 0`);
+  if (!(tally.filledMl >= 0) || tally.parts.some((p) => !(p.ml >= 0)))
+    throw new RangeError('What is told is 0 mL or more');
+  const accountedMl = tally.filledMl + tally.parts.reduce((sum, p) => sum + p.ml, 0);
+  const gapMl = tally.inPanMl - accountedMl;
+  const gapPercent = (100 * gapMl) / tally.inPanMl;
+  return { accountedMl, gapMl, gapPercent, asks: Math.abs(gapPercent) > tolerancePercent + 1e-9 };
+}

@@ -1,0 +1,76 @@
+import { lotBottles } from './bottles.ts';
+import { catalogueOf } from './catalogue.ts';
+import { type Gate, gate, shown } from './gate.ts';
+import { type LotRecord, standing } from './record.ts';
+
+/** Lines that go in bottle by bottle, with the bottles of the lot that nobody ticked. */
+export function bottlesNotTicked(lot: LotRecord): { lineId: string; name: string; bottles: number[] }[] {
+  const { filled } = lotBottles(lot);
+  const catalogue = catalogueOf(lot);
+  const ticks = standing(lot.ticks);
+  return lot.product.content.lines
+    .filter((line) => line.basis?.per === 'bottle' && !leftOut(lot, line.id))
+    .map((line) => {
+      const ticked = new Set(ticks.filter((t) => t.lineId === line.id).map((t) => t.bottle));
+      const bottles = Array.from({ length: filled }, (_, i) => i + 1).filter((n) => !ticked.has(n));
+      return { lineId: line.id, name: catalogue.get(line.ingredientId).name.toLowerCase(), bottles };
+    })
+    .filter((line) => line.bottles.length > 0);
+}
+
+/** A line that was left out with a word why goes into no bottle. */
+const leftOut = (lot: LotRecord, lineId: string): boolean => {
+  const told = standing(lot.additions).filter((a) => a.lineId === lineId);
+  return told.length > 0 && told.every((a) => a.grams === 0);
+};
+
+/** The tally that stands, if what it counted as filled still is what is filled. */
+function tallyMissing(lot: LotRecord): string | null {
+  const tally = standing(lot.tallies).at(-1);
+  if (!tally) return 'Account for every millilitre: what was in the pan, and where it went.';
+  const { millilitres } = lotBottles(lot);
+  if (Math.abs(tally.filledMl - millilitres) > 0.5)
+    return 'Bottles were filled after the millilitres were accounted for: do it again.';
+  if (tally.asks && !tally.why)
+    return `${Math.round(tally.gapMl)} mL are told nowhere, more than this kitchen lets pass: say why.`;
+  return null;
+}
+
+/** Bottles counted, their glass looked at, every tick made, and every millilitre told. */
+export function countGate(lot: LotRecord): Gate {
+  const bottlings = standing(lot.bottlings);
+  const evidence = bottlings.map((b) =>
+    shown(
+      `${b.count} × ${b.nominalMl} mL counted${b.checked ? ', rims and lids looked at' : ''}`,
+      'bottling',
+      b.id,
+    ),
+  );
+  for (const f of standing(lot.faults)) evidence.push(shown(`${f.count} retired: ${f.fault}`));
+  for (const t of standing(lot.tallies))
+    evidence.push(
+      shown(
+        `${Math.round(t.inPanMl)} mL in the pan, ${Math.round(t.gapMl)} mL told nowhere${t.why ? `: ${t.why}` : ''}`,
+        'tally',
+        t.id,
+      ),
+    );
+  for (const w of standing(lot.weighings))
+    evidence.push(shown(`${Math.round(w.netMl)} mL net weighed`, 'weighing', w.id));
+  const missing: string[] = [];
+  if (bottlings.length === 0) missing.push('Count the bottles by size.');
+  else {
+    if (bottlings.some((b) => !b.checked))
+      missing.push('Feel every rim, look at rings and lids, and record that it was done.');
+    for (const line of bottlesNotTicked(lot))
+      missing.push(`Not ticked for ${line.name}: bottle ${line.bottles.join(', ')}.`);
+    const tally = tallyMissing(lot);
+    if (tally) missing.push(tally);
+  }
+  return gate(
+    'count',
+    'Are the bottles counted, and every millilitre?',
+    evidence,
+    missing.length > 0 ? missing.join(' ') : null,
+  );
+}

@@ -1,0 +1,83 @@
+import { cooledIn, cooledInTime } from './asMade.ts';
+import { type Evidence, type Gate, gate, shown } from './gate.ts';
+import { type HeatProcessEntry, type LotRecord, standing } from './record.ts';
+
+const QUESTION = 'Is it processed, or kept cold?';
+
+const good = (p: HeatProcessEntry): boolean => p.mismatches.length === 0 && p.minutes >= p.requiredMinutes;
+
+/** Bottles that went through a process that matches and lasted its time. One without a count covers all that were filled by then. */
+export function bottlesProcessed(lot: LotRecord): number {
+  const bottlings = standing(lot.bottlings);
+  const counted = standing(lot.heatProcesses).filter(good);
+  const all = counted.filter((p) => p.bottles === null);
+  const covered = bottlings.filter((b) => all.some((p) => p.at >= b.at)).reduce((sum, b) => sum + b.count, 0);
+  const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
+  return Math.min(filled, covered + counted.reduce((sum, p) => sum + (p.bottles ?? 0), 0));
+}
+
+const told = (p: HeatProcessEntry): Evidence[] => [
+  shown(
+    `${p.name}, ${p.minutes} of ${p.requiredMinutes} min${p.bottles === null ? '' : `, ${p.bottles} bottles`}, ${p.source}`,
+    'heat-process',
+    p.id,
+  ),
+  ...(p.loadId ? [shown('the load’s clock', 'load', p.loadId)] : []),
+];
+
+/** A matched process with a source for every bottle, or the cold in its time. */
+export function heatGate(lot: LotRecord): Gate {
+  if (lot.storage === 'frozen')
+    return gate('heat', QUESTION, [shown('frozen: no heat process is asked')], null);
+  if (lot.storage === 'cold') return coldKept(lot);
+  const processes = standing(lot.heatProcesses);
+  const evidence = processes.flatMap(told);
+  if (processes.length === 0)
+    return gate('heat', QUESTION, evidence, 'Record a heat process with its source.');
+  const bottlings = standing(lot.bottlings);
+  if (processes.some(good) && bottlings.some((b) => b.closing !== 'hot'))
+    return gate('heat', QUESTION, evidence, 'A bottle cooled open is not for the shelf.');
+  const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
+  const done = bottlesProcessed(lot);
+  if (done > 0 && done >= filled) return gate('heat', QUESTION, evidence, null);
+  if (done > 0)
+    return gate(
+      'heat',
+      QUESTION,
+      evidence,
+      `${done} of ${filled} bottles are through a process that counts.`,
+    );
+  const last = processes.at(-1)!;
+  return gate(
+    'heat',
+    QUESTION,
+    evidence,
+    last.mismatches.length > 0
+      ? `The process does not match: ${last.mismatches.join('; ')}.`
+      : last.minutes < last.requiredMinutes
+        ? `${last.minutes} min is short of the ${last.requiredMinutes} min its source asks for here.`
+        : 'The process was recorded before the bottles were filled.',
+  );
+}
+
+function coldKept(lot: LotRecord): Gate {
+  const bottlings = standing(lot.bottlings);
+  const evidence = bottlings.map((b) => {
+    if (b.closing === 'hot') return shown('closed hot', 'bottling', b.id);
+    const { to21, to5 } = cooledIn(lot, b);
+    const hours = (h: number | null) => (h === null ? 'not recorded' : `${Math.round(h * 10) / 10} h`);
+    return shown(`to 21 °C: ${hours(to21)}; to 5 °C: ${hours(to5)}`, 'bottling', b.id);
+  });
+  if (bottlings.length === 0)
+    return gate('heat', QUESTION, evidence, 'Fill, chill, and record the hours to 5 °C.');
+  if (bottlings.some((b) => b.closing === 'hot'))
+    return gate('heat', QUESTION, evidence, 'What is kept cold is not closed hot.');
+  return gate(
+    'heat',
+    QUESTION,
+    evidence,
+    bottlings.every((b) => cooledInTime(lot, b))
+      ? null
+      : 'It has to reach 21 °C within 2 hours and 5 °C within 6, and that has to be recorded.',
+  );
+}

@@ -1,0 +1,73 @@
+import { type Gate, gate, shown } from './gate.ts';
+import { type LotRecord, standing } from './record.ts';
+
+const HOUR = 3_600_000;
+const QUESTION = 'Are the seals checked?';
+
+/** ISO instant from which a lot's seals may be checked: 12 hours after the last bottle was filled or processed, at once for what is kept cold. */
+export function sealsFrom(lot: LotRecord): string | null {
+  const filled = standing(lot.bottlings).at(-1)?.at;
+  if (!filled) return null;
+  if (lot.storage !== 'shelf') return filled;
+  const processed = standing(lot.heatProcesses)
+    .filter((p) => p.at <= firstCheck(lot))
+    .at(-1)?.at;
+  const last = processed && processed > filled ? processed : filled;
+  return new Date(Date.parse(last) + 12 * HOUR).toISOString();
+}
+
+const firstCheck = (lot: LotRecord): string => standing(lot.sealChecks)[0]?.at ?? '9999';
+
+/** Failures that nobody has said anything of yet. */
+export function failuresOpen(lot: LotRecord): number {
+  const checks = standing(lot.sealChecks);
+  const failed = checks.reduce((sum, c) => sum + c.failed, 0);
+  const told = lot.fates
+    .filter((f) => checks.some((c) => c.id === f.checkId))
+    .reduce((sum, f) => sum + f.count, 0);
+  return failed - told;
+}
+
+/** Every seal checked undisturbed in its time, every failure with its fate, and what was processed again checked again. */
+export function sealGate(lot: LotRecord): Gate {
+  const bottlings = standing(lot.bottlings);
+  const from = sealsFrom(lot);
+  if (from === null) return gate('seal', QUESTION, [], 'Nothing is filled yet.');
+  const checks = standing(lot.sealChecks);
+  const counted = checks.filter((c) => c.at >= from);
+  const evidence = checks.map((c) =>
+    shown(
+      `${c.checked} pressed, ${c.failed} failed${c.signs.length > 0 ? `; seen: ${c.signs.join(', ')}` : ''}`,
+      'seal-check',
+      c.id,
+    ),
+  );
+  for (const f of lot.fates) evidence.push(shown(`${f.count} ${f.fate}`, 'seal-check', f.checkId));
+  const again = lot.fates.filter((f) => f.fate === 'processed again');
+  const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
+  const anew = again.reduce((sum, f) => sum + f.count, 0);
+  const checked = counted.reduce((sum, c) => sum + c.checked, 0);
+  const shut = (missing: string) => gate('seal', QUESTION, evidence, missing);
+  if (failuresOpen(lot) > 0)
+    return shut(
+      `Say what became of ${failuresOpen(lot)} that failed: chilled, processed again, or discarded.`,
+    );
+  if (checked < filled)
+    return shut(
+      checks.length > counted.length
+        ? 'The bottles had not stood 12 hours: press the lids again.'
+        : lot.storage === 'shelf'
+          ? `Press all ${filled} lids after 12 to 24 hours undisturbed.`
+          : `Check all ${filled} caps.`,
+    );
+  const since = again
+    .map((f) => f.at)
+    .sort()
+    .at(-1);
+  if (since) {
+    const due = new Date(Date.parse(since) + 12 * HOUR).toISOString();
+    const second = checks.filter((c) => c.at >= due).reduce((sum, c) => sum + c.checked, 0);
+    if (second < anew) return shut(`Press the ${anew} processed again, 12 to 24 hours after.`);
+  }
+  return gate('seal', QUESTION, evidence, null);
+}

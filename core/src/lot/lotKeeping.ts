@@ -1,0 +1,43 @@
+import { boilingPointOfWater } from '../heat/index.ts';
+import {
+  bestBy,
+  carriedBy,
+  type Day,
+  dateWord,
+  dayOf,
+  type Hurdle,
+  hurdles,
+  type KeepingTime,
+  keepingLimit,
+} from '../keeping/index.ts';
+import { keepingFacts } from './asMade.ts';
+import type { GateSetting } from './gates.ts';
+import { type LotRecord, standing } from './record.ts';
+
+const DAY = 86_400_000;
+
+export interface LotKeeping extends KeepingTime {
+  madeOn: Day;
+  readyOn: Day;
+  bestBy: Day | null;
+  dateWord: 'use by' | 'best by';
+  hurdles: Hurdle[];
+  carriedBy: string;
+}
+
+/** Date, class and hurdles of a lot as measured; day of filling, or of beginning before that, is day 1. */
+export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping {
+  const facts = keepingFacts(lot, boilingPointOfWater(lot.elevationMetres));
+  const time = keepingLimit(facts);
+  const madeOn = dayOf(standing(lot.bottlings)[0]?.at ?? lot.begunAt, setting.timeZone);
+  const ready = new Date(Date.parse(`${madeOn}T00:00:00Z`) + (lot.product.content.readyDays ?? 0) * DAY);
+  return {
+    ...time,
+    madeOn,
+    readyOn: ready.toISOString().slice(0, 10),
+    bestBy: bestBy(madeOn, time),
+    dateWord: dateWord(time),
+    hurdles: hurdles(facts),
+    carriedBy: carriedBy(facts),
+  };
+}

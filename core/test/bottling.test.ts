@@ -1,0 +1,416 @@
+import {
+  boilsIn,
+  type CannerRun,
+  coolingClock,
+  loadClock,
+  netContents,
+  netMl,
+  signs,
+  tallyUp,
+  thermalShock,
+  usNetContents,
+  type WarmingBottle,
+  warming,
+  whyNotMarked,
+} from '@inch/core/bottling';
+import {
+  type HeatProcess,
+  heatProcesses,
+  matchProcesses,
+  minutesAsked,
+  needsSterileJars,
+  type ProcessedProduct,
+  processMismatches,
+  sterilisingMinutes,
+} from '@inch/core/heat';
+import {
+  bottlesNotTicked,
+  failuresOpen,
+  gates,
+  type LotRecord,
+  lotBottles,
+  outOfLimits,
+  samplesAsked,
+  sealsFrom,
+} from '@inch/core/lot';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { entry, releasable, T } from './support/lot.ts';
+
+/** An instant so many minutes after noon. */
+const at = (minutes: number) => new Date(Date.UTC(2026, 10, 25, 12) + minutes * 60_000).toISOString();
+const load = (marks: [CannerRun['marks'][number]['kind'], number][]): CannerRun => ({
+  at: at(0),
+  requiredMinutes: 15,
+  restMinutes: 5,
+  marks: marks.map(([kind, minutes]) => ({ kind, at: at(minutes) })),
+});
+
+describe('the clock of a canner load', () => {
+  it('starts at the full boil, not when the jars went in', () => {
+    expect(loadClock(load([]), at(12))).toMatchObject({ phase: 'coming to the boil', leftSeconds: 900 });
+    expect(loadClock(load([['boil', 10]]), at(12))).toMatchObject({
+      phase: 'at the boil',
+      boiledSeconds: 120,
+      leftSeconds: 780,
+    });
+  });
+  it('begins anew from nothing when the boil stops', () => {
+    const stopped = load([
+      ['boil', 10],
+      ['stopped', 24],
+    ]);
+    expect(loadClock(stopped, at(26))).toMatchObject({ phase: 'boil stopped', leftSeconds: 900 });
+    const again = load([
+      ['boil', 10],
+      ['stopped', 24],
+      ['boil', 27],
+    ]);
+    expect(loadClock(again, at(28))).toMatchObject({ boiledSeconds: 60, leftSeconds: 840, restarts: 1 });
+  });
+  it('ends with the rest before lifting', () => {
+    const off = load([
+      ['boil', 10],
+      ['off', 25],
+    ]);
+    expect(loadClock(off, at(27))).toMatchObject({
+      phase: 'resting',
+      boiledSeconds: 900,
+      restLeftSeconds: 180,
+    });
+    const lifted = load([
+      ['boil', 10],
+      ['off', 25],
+      ['lifted', 31],
+    ]);
+    expect(loadClock(lifted, at(99))).toMatchObject({
+      phase: 'lifted',
+      restedSeconds: 360,
+      restLeftSeconds: 0,
+    });
+  });
+  it('does not let the fire go off before its time, nor anything out of order', () => {
+    const boiling = load([['boil', 10]]);
+    expect(whyNotMarked(boiling, 'off', at(24))).toMatch(/1 min are still to come/);
+    expect(whyNotMarked(boiling, 'off', at(25))).toBeNull();
+    expect(whyNotMarked(boiling, 'lifted', at(25))).toMatch(/at the boil/);
+    expect(whyNotMarked(boiling, 'stopped', at(9))).toMatch(/before/);
+    expect(whyNotMarked(load([]), 'off', at(1))).toMatch(/coming to the boil/);
+  });
+  it('never counts more of the boil than lies between its last return and now', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 7 }),
+        fc.integer({ min: 0, max: 30 }),
+        (gaps, after) => {
+          let minute = 0;
+          const marks = gaps.map((gap, i): [CannerRun['marks'][number]['kind'], number] => {
+            minute += gap;
+            return [i % 2 === 0 ? 'boil' : 'stopped', minute];
+          });
+          const clock = loadClock(load(marks), at(minute + after));
+          const boiling = gaps.length % 2 === 1;
+          expect(clock.boiledSeconds).toBe(boiling ? after * 60 : 0);
+          expect(clock.restarts).toBe(Math.floor((gaps.length - 1) / 2));
+        },
+      ),
+    );
+  });
+});
+
+describe('the two stages of cooling', () => {
+  const read = (points: [number, number][]) =>
+    points.map(([minutes, celsius]) => ({ at: at(minutes), celsius }));
+  it('are met at their edges, and not a minute after', () => {
+    const [a, b] = coolingClock(at(0), read([[120, 21], [360, 5]]), at(400)); // biome-ignore format: pairs
+    expect([a!.verdict, b!.verdict]).toEqual(['in time', 'in time']);
+    const [c, d] = coolingClock(at(0), read([[121, 21], [361, 5]]), at(400)); // biome-ignore format: pairs
+    expect([c!.verdict, d!.verdict]).toEqual(['too late', 'too late']);
+  });
+  it('run until their hour, and are overdue after it', () => {
+    const warm = read([[60, 40]]);
+    expect(coolingClock(at(0), warm, at(119)).map((s) => s.verdict)).toEqual(['under way', 'under way']);
+    expect(coolingClock(at(0), warm, at(121)).map((s) => s.verdict)).toEqual(['overdue', 'under way']);
+  });
+});
+
+describe('every millilitre of a lot', () => {
+  it('is in bottles, told, or the gap: nothing is lost between them', () => {
+    const ml = fc.double({ min: 0, max: 5000, noNaN: true });
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 20_000, noNaN: true }), ml, ml, ml, (inPanMl, filledMl, a, b) => {
+        const parts = [
+          { part: 'tasted', ml: a },
+          { part: 'spilt', ml: b },
+        ] as const;
+        const { accountedMl, gapMl } = tallyUp({ inPanMl, filledMl, parts }, 3);
+        expect(accountedMl + gapMl).toBeCloseTo(inPanMl, 6);
+      }),
+    );
+  });
+  it('asks for a reason over the tolerance, either way', () => {
+    const tally = (filledMl: number) => tallyUp({ inPanMl: 1000, filledMl, parts: [] }, 3).asks;
+    expect([tally(970), tally(969), tally(1030), tally(1031)]).toEqual([false, true, false, true]);
+    expect(() => tallyUp({ inPanMl: 0, filledMl: 0, parts: [] }, 3)).toThrow(RangeError);
+  });
+});
+
+describe('glass and what goes into it', () => {
+  it('stands 42 °C apart, either way round', () => {
+    expect(thermalShock(50, 92)).toMatchObject({ differenceCelsius: 42, over: false });
+    expect(thermalShock(49, 92).over).toBe(true);
+    expect(thermalShock(92, 20).over).toBe(true);
+    expect(() => thermalShock(Number.NaN, 90)).toThrow(RangeError);
+  });
+});
+
+describe('net contents by the United States pack', () => {
+  it('are right on average, and no bottle more than two in a hundred under', () => {
+    expect(usNetContents(237, [237, 238, 236]).reasons).toEqual([]);
+    expect(usNetContents(237, [240, 240, 232.3]).reasons).toEqual([]);
+    expect(usNetContents(237, [241, 241, 232.2]).reasons).toHaveLength(1);
+    expect(usNetContents(237, [236, 236]).reasons.join()).toMatch(/on average/);
+    expect(() => usNetContents(237, [])).toThrow(RangeError);
+  });
+  it('differ from the European ones, where 9 mL of 237 may be missing in one of forty', () => {
+    const one = [...Array.from({ length: 39 }, () => 238), 229];
+    expect(netContents('eu', 237, one).reasons).toEqual([]);
+    expect(netContents('us', 237, one).reasons).toHaveLength(1);
+  });
+  it('are what a bottle weighs without its glass, over its density', () => {
+    expect(netMl(544, 250, 1.24)).toBeCloseTo(237.1, 1);
+    expect(() => netMl(250, 250, 1.24)).toThrow(RangeError);
+  });
+});
+
+describe('minutes asked of an acid product', () => {
+  it.each([
+    [3.4, 0.1],
+    [3.89, 0.1],
+    [3.9, 1],
+    [4.1, 2.5],
+    [4.2, 5],
+    [4.3, 10],
+    [4.4, 20],
+    [4.5, null],
+    [5.2, null],
+  ])('at pH %d are %s', (ph, minutes) => expect(minutesAsked(ph)).toBe(minutes));
+});
+
+const berry = heatProcesses.find((p) => p.id === 'berry-syrup')!;
+const product: ProcessedProduct = {
+  kind: 'syrup',
+  fruits: ['sour-cherry'],
+  acids: [],
+  brix: 60,
+  ph: 3.4,
+  closure: 'two-piece lid',
+  nominalMl: 237,
+  headspaceInches: 0.5,
+  rated: ['boiling water'],
+  fillCelsius: 90,
+};
+
+describe('a heat process held against a product', () => {
+  it('matches what it was tested on', () => expect(processMismatches(berry, product)).toEqual([]));
+  it.each<[string, Partial<ProcessedProduct>]>([
+    ['another fruit', { fruits: ['sour-cherry', 'fig'] }],
+    ['another kind', { kind: 'shrub' }],
+    ['an acid it has not', { acids: ['citric-anhydrous'] }],
+    ['a thickener', { thickeners: ['pectin'] }],
+    ['pieces', { pieces: true }],
+    ['less sugar', { brix: 52 }],
+    ['another closure', { closure: 'swing top' }],
+    ['a larger jar', { nominalMl: 950 }],
+    ['glass not made for it', { rated: [] }],
+    ['another headspace', { headspaceInches: 0.25 }],
+  ])('is broken by %s, in one line', (_, change) =>
+    expect(processMismatches(berry, { ...product, ...change })).toHaveLength(1),
+  );
+  const hot: HeatProcess = {
+    ...berry,
+    id: 'own',
+    highestPh: 3.8,
+    method: 'hot fill',
+    hotFill: { celsius: 88, holdMinutes: 2, invertSeconds: 60 },
+    bands: [{ toFeet: 3000, minutes: 2 }],
+  };
+  const bottle = { ...product, rated: ['hot fill'] };
+  it('of a hot fill asks for its fill temperature and its pH', () => {
+    expect(processMismatches(hot, bottle)).toEqual([]);
+    expect(processMismatches(hot, { ...bottle, fillCelsius: 87 })).toHaveLength(1);
+    expect(processMismatches(hot, { ...bottle, fillCelsius: null })).toHaveLength(1);
+    expect(processMismatches(hot, { ...bottle, ph: 3.81 })).toHaveLength(1);
+    expect(processMismatches(hot, { ...bottle, ph: null })).toHaveLength(1);
+  });
+  it('comes first where it matches, the nearest of the others next, with no minutes over its bands', () => {
+    const list = matchProcesses([hot, ...heatProcesses], product, 719.328);
+    expect(list[0]).toMatchObject({ process: { id: 'berry-syrup' }, minutes: 15, reasons: [] });
+    expect(list[1]!.process.id).toBe('own');
+    expect(matchProcesses([hot], bottle, 915)[0]).toMatchObject({ minutes: null });
+    expect(matchProcesses([hot], bottle, 914.4)[0]).toMatchObject({ minutes: 2, reasons: [] });
+  });
+  it('asks for sterile jars under ten minutes, boiled a minute longer for every thousand feet over the first', () => {
+    const juice = heatProcesses.find((p) => p.id === 'apple-grape-juice')!;
+    expect([0, 304.8, 719].map((m) => needsSterileJars(juice, m))).toEqual([true, true, false]);
+    expect([0, 304.8, 609.6, 719.328].map(sterilisingMinutes)).toEqual([10, 10, 11, 12]);
+  });
+});
+
+const shut = (lot: LotRecord) =>
+  gates(lot, { timeZone: 'UTC', labelMissing: [] })
+    .filter((g) => !g.open)
+    .map((g) => g.id);
+
+describe('a lot filled with something in each bottle', () => {
+  const perBottle = (): LotRecord => {
+    const lot = releasable();
+    const [fruit, sugar] = lot.product.content.lines;
+    const lines = [fruit!, { ...sugar!, basis: { per: 'bottle' as const } }];
+    return { ...lot, product: { ...lot.product, content: { ...lot.product.content, lines } } };
+  };
+  const tick = (bottle: number) => ({ ...entry(`k${bottle}`, T(3.1)), lineId: 'sugar', bottle });
+  it('wants a tick for every bottle, and its pH from an opened jar', () => {
+    const lot = perBottle();
+    expect(samplesAsked(lot)).toEqual(['opened jar']);
+    expect(shut(lot)).toEqual(['acid', 'count']);
+    lot.readings[1]!.taken = 'opened jar';
+    lot.ticks = Array.from({ length: 11 }, (_, i) => tick(i + 1));
+    expect(bottlesNotTicked(lot)).toMatchObject([{ lineId: 'sugar', bottles: [12] }]);
+    expect(shut(lot)).toEqual(['count']);
+    lot.ticks.push(tick(12));
+    expect(shut(lot)).toEqual([]);
+  });
+  it('with its solids left in is measured blended with them', () => {
+    const lot = releasable();
+    const { content } = lot.product;
+    const unstrained = { ...lot.product, content: { ...content, steps: content.steps.slice(0, 1) } };
+    expect(shut({ ...lot, product: unstrained })).toEqual(['acid']);
+    lot.readings[1]!.taken = 'blended';
+    expect(shut({ ...lot, product: unstrained })).toEqual([]);
+  });
+});
+
+describe('seals that failed', () => {
+  const failing = (): LotRecord => {
+    const lot = releasable();
+    lot.sealChecks[0] = { ...lot.sealChecks[0]!, failed: 2, failedBottles: [3, 9] };
+    const gone = { ...lot.movements[0]!, id: 'm2', kind: 'failed seal' as const, from: 'cellar', to: null };
+    lot.movements.push({ ...gone, count: 2 });
+    return lot;
+  };
+  const fate = (kind: LotRecord['fates'][number]['fate'], count: number) => ({
+    ...{ id: kind, checkId: 's1', fate: kind, count, at: T(17), by: 'Wren' },
+  });
+  it('each want their fate before anything is released', () => {
+    const lot = failing();
+    expect(failuresOpen(lot)).toBe(2);
+    expect(shut(lot)).toEqual(['seal']);
+    lot.fates = [fate('chilled', 1), fate('discarded', 1)];
+    expect(shut(lot)).toEqual([]);
+  });
+  it('processed again come back to the count, and are pressed again twelve hours after', () => {
+    const lot = failing();
+    lot.fates = [fate('discarded', 1), fate('processed again', 1)];
+    lot.movements.push({ ...lot.movements[0]!, id: 'm3', kind: 'processed again', count: 1, at: T(17) });
+    expect(lotBottles(lot)).toMatchObject({ filled: 12, left: 11 });
+    expect(shut(lot)).toEqual(['seal']);
+    const check = { ...lot.sealChecks[0]!, id: 's2', checked: 1, failed: 0, failedBottles: [] };
+    lot.sealChecks.push({ ...check, at: T(28.9) });
+    expect(shut(lot)).toEqual(['seal']);
+    lot.sealChecks[1]!.at = T(29);
+    expect(shut(lot)).toEqual([]);
+  });
+  it('may be checked from twelve hours after the last bottle left the canner', () =>
+    expect(sealsFrom(releasable())).toBe(T(16)));
+  it('show signs, each with what it means and what to do, and spoilage holds', () => {
+    expect(signs.every((s) => s.means !== '' && s.todo !== '')).toBe(true);
+    expect(signs.filter((s) => s.holds).map((s) => s.id)).toEqual(['spoilage']);
+  });
+});
+
+describe('what is out of its limits', () => {
+  const kinds = (lot: LotRecord) => outOfLimits(lot, 'eu').map((d) => d.kind);
+  it('is nothing in a lot that went well', () => expect(kinds(releasable())).toEqual([]));
+  it('is glass filled too hot for it, a short process, and slow cooling', () => {
+    const lot = releasable();
+    lot.bottlings[0]!.glassCelsius = 20;
+    lot.heatProcesses[0]!.minutes = 14;
+    expect(kinds(lot)).toEqual(['thermal shock', 'process short']);
+    Object.assign(lot.bottlings[0]!, {
+      closing: 'cooled',
+      glassCelsius: null,
+      hoursTo21: 2.5,
+      hoursToCold: 5,
+    });
+    expect(kinds(lot)).toEqual(['cooling', 'process short']);
+  });
+  it('is a load lifted before its rest was over, and bottles that hold too little', () => {
+    const lot = releasable();
+    const mark = (kind: 'boil' | 'off' | 'lifted', hours: number) => ({
+      id: kind,
+      kind,
+      at: T(hours),
+      by: 'Wren',
+    });
+    lot.loads = [
+      {
+        ...entry('l1', T(3.5)),
+        ...{ number: 1, processId: 'berry-syrup', name: 'Berry syrup', source: 'USDA', mismatches: [] },
+        ...{ requiredMinutes: 15, restMinutes: 5, bottles: 12 },
+        marks: [mark('boil', 3.6), mark('off', 3.85), mark('lifted', 3.9)],
+      },
+    ];
+    lot.weighings = [{ ...entry('w1', T(3)), bottlingId: 'b1', grossGrams: 500, tareGrams: 250, netMl: 230 }];
+    expect(kinds(lot)).toEqual(['lifted early', 'net contents']);
+    lot.loads[0]!.marks[2]!.at = T(3.95);
+    lot.weighings[0]!.netMl = 238;
+    expect(kinds(lot)).toEqual([]);
+  });
+});
+
+describe('a bottle through its process', () => {
+  const jar: WarmingBottle = {
+    ...{ diameterMm: 75, nominalMl: 237, brix: 52, thick: false, fillCelsius: 88 },
+    ...{ bathCelsius: 80, boilsAt: 97.6, comeUpMinutes: 8, boilMinutes: 15, restMinutes: 5, roomCelsius: 20 },
+  };
+  it('goes in, boils, rests, is lifted and cools, each in its time', () => {
+    const { boilAt, offAt, liftedAt, slowest, hottest } = warming(jar);
+    expect([boilAt, offAt, liftedAt]).toEqual([480, 1380, 1680]);
+    expect(hottest).toBeLessThanOrEqual(97.6);
+    expect(slowest.at(-1)!.celsius).toBeGreaterThan(20);
+    expect(slowest.every((s, i) => i === 0 || s.seconds > slowest[i - 1]!.seconds)).toBe(true);
+  });
+  it('gets more the longer it boils, and less when it is thick', () => {
+    const minutes = (more: Partial<WarmingBottle>) => warming({ ...jar, ...more }).minutes;
+    expect(minutes({ boilMinutes: 20 })).toBeGreaterThan(minutes({}));
+    expect(minutes({ thick: true })).toBeLessThan(minutes({}));
+    expect(minutes({ fillCelsius: 60, thick: true })).toBeLessThan(minutes({ thick: true }));
+  });
+  it('may be moved later the larger it is', () => {
+    const large = warming({ ...jar, diameterMm: 95, nominalMl: 950 }).movableAfter!;
+    expect(large).toBeGreaterThan(warming(jar).movableAfter!);
+  });
+  it('on the bench loses its heat as Newton says, when it is mixed through', () => {
+    const { slowest, liftedAt } = warming(jar);
+    const of = (seconds: number) => slowest.find((s) => s.seconds === liftedAt + seconds)!.celsius - 20;
+    expect(of(1200) / of(600)).toBeCloseTo(of(1800) / of(1200), 4);
+  });
+  it('refuses what cannot be, and names it', () => {
+    expect(() => warming({ ...jar, diameterMm: 5 })).toThrow(/diameter in mm of 5/);
+    expect(() => warming({ ...jar, boilMinutes: Number.NaN })).toThrow(RangeError);
+  });
+});
+
+describe('when to light the canner', () => {
+  it('is its heat over what the fire gives: 10 L from 15 to 97.6 °C at 2 kW are 28.8 minutes', () => {
+    const water = { waterMl: 10_000, startCelsius: 15, boilsAt: 97.6, watts: 2000 };
+    expect(boilsIn(water) / 60).toBeCloseTo((10 * 4.186 * 82.6) / 2 / 60, 3);
+    const jars = { count: 9, glassGrams: 188, contentGrams: 290, brix: 52, celsius: 88 };
+    expect(boilsIn({ ...water, jars })).toBeGreaterThan(boilsIn(water));
+    expect(boilsIn({ ...water, jars: { ...jars, celsius: 20 } })).toBeGreaterThan(
+      boilsIn({ ...water, jars }),
+    );
+    expect(() => boilsIn({ ...water, watts: 0 })).toThrow(RangeError);
+  });
+});

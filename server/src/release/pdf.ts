@@ -1,0 +1,67 @@
+import { createRequire } from 'node:module';
+import PDFDocument from 'pdfkit';
+import type { ReleaseSheet } from './sheet.ts';
+
+const require = createRequire(import.meta.url);
+const font = (weight: 400 | 700) =>
+  require.resolve(
+    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+  );
+
+const [INK, SECOND, RIM, GO, HOLD] = ['#141B2D', '#4A5468', '#1E40AF', '#2C7A3F', '#B45309'];
+const MARGIN = 52;
+
+function part(doc: PDFKit.PDFDocument, heading: string, lines: readonly string[]): void {
+  const shut = / Shut$/.test(heading);
+  const open = / Open$/.test(heading);
+  doc.moveDown(0.7);
+  doc
+    .font('bold')
+    .fontSize(11)
+    .fillColor(shut ? HOLD : open ? GO : INK)
+    .text(heading);
+  doc.font('regular').fontSize(9.5).fillColor(INK);
+  for (const line of lines) doc.text(line, { indent: 10 });
+}
+
+/** The line to sign by hand, for a kitchen that files its sheets on paper. */
+function signHere(doc: PDFKit.PDFDocument): void {
+  doc.moveDown(2.2);
+  const y = doc.y;
+  doc
+    .moveTo(MARGIN, y)
+    .lineTo(MARGIN + 220, y)
+    .moveTo(MARGIN + 260, y)
+    .lineTo(MARGIN + 400, y);
+  doc.lineWidth(0.7).strokeColor(SECOND).stroke();
+  doc.font('regular').fontSize(8.5).fillColor(SECOND);
+  doc.text('Name and signature', MARGIN, y + 4);
+  doc.text('Date', MARGIN + 260, y + 4);
+}
+
+/** The release sheet on A4. @returns the bytes */
+export function releaseSheetPdf(sheet: ReleaseSheet): Promise<Buffer> {
+  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, info: { Title: sheet.title } });
+  doc.registerFont('regular', font(400));
+  doc.registerFont('bold', font(700));
+  const chunks: Buffer[] = [];
+  const finished = new Promise<Buffer>((resolve, reject) => {
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  doc.rect(0, 0, doc.page.width, 8).fill(RIM);
+  doc.font('bold').fontSize(17).fillColor(INK).text(sheet.title, MARGIN, 40);
+  doc.moveDown(0.4);
+  doc
+    .fontSize(12)
+    .fillColor(sheet.released ? GO : HOLD)
+    .text(sheet.verdict);
+  doc.moveDown(0.5).font('regular').fontSize(9.5).fillColor(SECOND);
+  for (const line of sheet.head) doc.text(line);
+  for (const { heading, lines } of sheet.parts) part(doc, heading, lines);
+  signHere(doc);
+  doc.moveDown(2).fontSize(8).fillColor(SECOND).text(sheet.foot, MARGIN);
+  doc.end();
+  return finished;
+}

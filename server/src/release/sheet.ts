@@ -1,0 +1,79 @@
+import type { Kitchen } from '@inch/contract/kitchen';
+import type { LotView } from '@inch/contract/lot';
+import { boilingPointOfWater, feetOf } from '@inch/core/heat';
+import { spokenDay } from '@inch/core/keeping';
+
+/** One part of the sheet: its heading and its lines; a gate's heading says whether it is open. */
+export interface SheetPart {
+  heading: string;
+  lines: string[];
+}
+
+export interface ReleaseSheet {
+  title: string;
+  /** Whether it is released, held, or not yet, and by whom. */
+  verdict: string;
+  released: boolean;
+  head: string[];
+  parts: SheetPart[];
+  foot: string;
+}
+
+/** Day and hour in the kitchen's own time. */
+const told = (instant: string, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'long', timeStyle: 'short' }).format(
+    new Date(instant),
+  );
+
+function verdict(lot: LotView, timeZone: string): { words: string; released: boolean } {
+  const last = [...lot.decisions]
+    .reverse()
+    .find((d) => d.to === 'released' || d.to === 'held' || d.to === 'recalled');
+  const when = last ? `${told(last.at, timeZone)}, by ${last.by}` : '';
+  if (['released', 'closed'].includes(lot.state) && last?.to === 'released')
+    return { words: `Released ${when}, signed with the account’s own password.`, released: true };
+  if (lot.state === 'held') return { words: `Held ${when}: ${last?.why ?? ''}`, released: false };
+  if (lot.state === 'recalled') return { words: `Recalled ${when}: ${last?.why ?? ''}`, released: false };
+  return { words: 'Not released.', released: false };
+}
+
+function head(lot: LotView, kitchen: Kitchen): string[] {
+  const filled = lot.bottlings
+    .filter((b) => b.struck === null)
+    .map((b) => `${b.count} × ${b.nominalMl} mL ${b.container}`);
+  const { bestBy, dateWord, madeOn } = lot.keeping;
+  return [
+    `${kitchen.name}, ${kitchen.place}`,
+    `Formula version ${lot.product.version}, made ${spokenDay(madeOn)}`,
+    `Filled: ${filled.join(', ') || 'nothing yet'}; ${lot.bottles.left} left`,
+    bestBy ? `${dateWord === 'use by' ? 'Use by' : 'Best by'} ${spokenDay(bestBy)}` : 'No date is proposed.',
+    `Critical limit of this lot: pH ${lot.criticalPh}`,
+    `Made at ${Math.round(feetOf(lot.elevationMetres)).toLocaleString('en')} ft (${Math.round(lot.elevationMetres)} m), where water boils at ${boilingPointOfWater(lot.elevationMetres).toFixed(1)} °C`,
+    lot.keeping.carriedBy,
+  ];
+}
+
+/** What the release of a lot rests on, gate by gate, as it stands in the record. */
+export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): ReleaseSheet {
+  const { words, released } = verdict(lot, kitchen.timeZone);
+  const gates = lot.gates.map((gate) => ({
+    heading: `${gate.question} ${gate.open ? 'Open' : 'Shut'}`,
+    lines: [...gate.evidence.map((e) => e.words), ...(gate.missing ? [`Missing: ${gate.missing}`] : [])],
+  }));
+  const deviations = lot.deviations.map(
+    (d) =>
+      `${told(d.at, kitchen.timeZone)}: ${d.what} ${
+        d.closed
+          ? `Cause: ${d.closed.cause}. Done: ${d.closed.done}. Decided by ${d.closed.by}, ${told(d.closed.at, kitchen.timeZone)}.`
+          : 'Open.'
+      }`,
+  );
+  return {
+    title: `Release sheet, lot ${lot.code}, ${lot.product.name}`,
+    verdict: words,
+    released,
+    head: head(lot, kitchen),
+    parts: [...gates, { heading: 'Deviations', lines: deviations.length > 0 ? deviations : ['None.'] }],
+    foot: `Printed ${told(now, kitchen.timeZone)} from the record. It says what was measured and which limits that meets; it replaces no authority.`,
+  };
+}
