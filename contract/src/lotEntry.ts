@@ -39,6 +39,13 @@ export const NewAddition = z.object({
     .default(null),
   ...happened,
 });
+/** Where something that went in came from, said afterwards in words. */
+export const NewOrigin = z.object({
+  id: Id,
+  additionId: Id,
+  words: z.string().trim().min(2, 'From which bag, picking or shop?').max(120, 'At most 120 characters.'),
+  ...happened,
+});
 /** Which vessel the lot is in from now on. */
 export const NewPlacing = z.object({
   id: Id,

@@ -95,6 +95,10 @@ const Bottling = z.object({
   hoursToCold: z.number().nullable(),
   draws: Draws,
 });
+const Limits = z.object({
+  brix: z.object({ from: z.number(), to: z.number() }).nullable(),
+  highestPh: z.number().nullable(),
+});
 const HeatProcess = z.object({
   ...entry,
   processId: z.string().nullable(),
@@ -106,6 +110,7 @@ const HeatProcess = z.object({
   invertedSeconds: z.number().nullable(),
   elevationMetres: z.number().nullable(),
   mismatches: z.array(z.string()),
+  limits: Limits,
   bottles: z.number().int().nullable(),
   loadId: z.string().nullable(),
 });
@@ -118,6 +123,7 @@ const Load = z.object({
   requiredMinutes: z.number(),
   restMinutes: z.number(),
   mismatches: z.array(z.string()),
+  limits: Limits,
   bottles: z.number().int(),
   marks: z.array(z.object({ id: z.string(), kind: LoadMarkKind, at: z.string(), by: z.string() })),
 });
@@ -196,6 +202,7 @@ const Decision = z.object({
   from: LotState,
   to: LotState,
   why: z.string().nullable(),
+  signed: z.boolean(),
   at: z.string(),
   by: z.string(),
 });

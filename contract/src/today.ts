@@ -46,6 +46,8 @@ export const TodayView = z.object({
       startedAt: z.string(),
       elapsedSeconds: z.number(),
       leftSeconds: z.number().nullable(),
+      /** Where it is looked after: a load of the canner at the bottling. */
+      place: z.enum(['stove', 'bottling']),
       /** What is to be done again and again while it runs, and when next. */
       prompt: z.object({ words: z.string(), dueAt: z.string() }).nullable(),
     }),

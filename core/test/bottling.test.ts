@@ -241,7 +241,10 @@ describe('a heat process held against a product', () => {
     expect(processMismatches(hot, { ...bottle, fillCelsius: 87 })).toHaveLength(1);
     expect(processMismatches(hot, { ...bottle, fillCelsius: null })).toHaveLength(1);
     expect(processMismatches(hot, { ...bottle, ph: 3.81 })).toHaveLength(1);
-    expect(processMismatches(hot, { ...bottle, ph: null })).toHaveLength(1);
+    expect(processMismatches(hot, { ...bottle, ph: null })).toEqual([]);
+    expect(matchProcesses([hot], { ...bottle, ph: null }, 300)[0]!.waits.join()).toMatch(
+      /measured pH of 3.8/,
+    );
   });
   it('comes first where it matches, the nearest of the others next, with no minutes over its bands', () => {
     const list = matchProcesses([hot, ...heatProcesses], product, 719.328);
@@ -261,6 +264,19 @@ const shut = (lot: LotRecord) =>
   gates(lot, { timeZone: 'UTC', labelMissing: [] })
     .filter((g) => !g.open)
     .map((g) => g.id);
+
+describe('what a process holds of measurements', () => {
+  it('may be measured after it, and is asked of the gate until it is', () => {
+    const lot = releasable();
+    lot.heatProcesses[0]!.limits = { brix: { from: 48, to: 56 }, highestPh: 3.5 };
+    expect(shut(lot)).toEqual([]);
+    lot.readings[1]!.value = 3.6;
+    expect(shut(lot)).toEqual(['heat']);
+    lot.readings[1]!.value = 3.4;
+    lot.readings.push({ ...lot.readings[1]!, id: 'r9', kind: 'brix', value: 60 });
+    expect(shut(lot)).toEqual(['heat']);
+  });
+});
 
 describe('a lot filled with something in each bottle', () => {
   const perBottle = (): LotRecord => {
@@ -356,7 +372,14 @@ describe('what is out of its limits', () => {
     lot.loads = [
       {
         ...entry('l1', T(3.5)),
-        ...{ number: 1, processId: 'berry-syrup', name: 'Berry syrup', source: 'USDA', mismatches: [] },
+        ...{
+          number: 1,
+          processId: 'berry-syrup',
+          name: 'Berry syrup',
+          source: 'USDA',
+          mismatches: [],
+          limits: { brix: null, highestPh: null },
+        },
         ...{ requiredMinutes: 15, restMinutes: 5, bottles: 12 },
         marks: [mark('boil', 3.6), mark('off', 3.85), mark('lifted', 3.9)],
       },

@@ -27,7 +27,11 @@ ALTER TABLE heat_process
   ADD COLUMN inverted_seconds DOUBLE NULL,
   ADD COLUMN elevation_metres DOUBLE NULL,
   ADD COLUMN bottles INT NULL,
+  ADD COLUMN limits VARCHAR(200) NULL,
   ADD COLUMN load_id CHAR(36) CHARACTER SET ascii NULL;
+
+-- A release is signed with the account's own password; one brought in with a kitchen file is not.
+ALTER TABLE decision ADD COLUMN signed BOOLEAN NOT NULL DEFAULT FALSE;
 
 ALTER TABLE seal_check
   ADD COLUMN failed_bottles TEXT NULL,
@@ -141,6 +145,7 @@ CREATE TABLE canner_load (
   required_minutes DOUBLE NOT NULL,
   rest_minutes DOUBLE NOT NULL,
   mismatches TEXT NOT NULL,
+  limits VARCHAR(200) NOT NULL,
   bottles INT NOT NULL,
   at DATETIME(3) NOT NULL,
   account_id CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -225,4 +230,17 @@ CREATE TABLE deviation_closing (
   KEY closing_lot (lot_id, at),
   CONSTRAINT closing_deviation FOREIGN KEY (deviation_id) REFERENCES deviation (id),
   CONSTRAINT closing_account FOREIGN KEY (account_id) REFERENCES account (id)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
+
+-- Where something that went in came from, said afterwards in words where no stock lot covers it.
+CREATE TABLE origin (
+  id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  lot_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  addition_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  words VARCHAR(120) NOT NULL,
+  at DATETIME(3) NOT NULL,
+  account_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  KEY origin_lot (lot_id, at),
+  CONSTRAINT origin_addition FOREIGN KEY (addition_id) REFERENCES addition (id),
+  CONSTRAINT origin_account FOREIGN KEY (account_id) REFERENCES account (id)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;

@@ -30,6 +30,7 @@ const lot = {
       value: 31.96,
       sample: 'pan',
       counts: true,
+      taken: 'as it is',
       whyNot: null,
       instrument: 'Hand refractometer',
       note: null,
@@ -43,6 +44,7 @@ const lot = {
       value: 3.9,
       sample: 'finished',
       counts: false,
+      taken: 'as it is',
       whyNot: 'no meter was named',
       instrument: null,
       note: null,
@@ -57,6 +59,7 @@ const lot = {
       value: null,
       sample: 'pan',
       counts: false,
+      taken: 'as it is',
       whyNot: null,
       instrument: null,
       note: null,
@@ -72,7 +75,39 @@ const lot = {
       container: 'Half-pint jar',
       closing: 'hot',
       fillCelsius: 90,
+      middleCelsius: 88,
+      lastCelsius: null,
+      hoursTo21: null,
       hoursToCold: null,
+    },
+  ],
+  faults: [{ ...entry('f', 31), container: 'Half-pint jar', fault: 'nicked rim', count: 1 }],
+  tallies: [
+    {
+      ...entry('t', 32),
+      ...{ inPanMl: 2900, filledMl: 2844, gapMl: 16, asks: false, why: null },
+      parts: [{ part: 'foam', ml: 40 }],
+    },
+  ],
+  weighings: [],
+  coolings: [],
+  ticks: [],
+  loads: [
+    {
+      ...entry('l', 33),
+      ...{ number: 1, bottles: 12, name: 'Berry syrup' },
+      marks: [
+        { id: 'l1', kind: 'boil', at: T(34), by: 'Wren' },
+        { id: 'l2', kind: 'stopped', at: T(35), by: 'Wren' },
+      ],
+    },
+  ],
+  curves: [],
+  fates: [{ id: 'x', checkId: 'k', fate: 'chilled', count: 1, at: T(51), by: 'Wren' }],
+  deviations: [
+    {
+      ...{ id: 'v', kind: 'seen', what: 'A draught.', entryId: null, at: T(52), by: 'Wren' },
+      closed: { cause: 'a window', done: 'shut it', at: T(53), by: 'Wren' },
     },
   ],
   heatProcesses: [
@@ -83,9 +118,10 @@ const lot = {
       name: 'Berry syrup',
       source: 'USDA',
       mismatches: ['it was tested with cherries'],
+      bottles: null,
     },
   ],
-  sealChecks: [{ ...entry('k', 50), checked: 12, failed: 1 }],
+  sealChecks: [{ ...entry('k', 50), checked: 12, failed: 1, signs: ['sediment'] }],
   movements: [
     {
       id: 'm',
@@ -119,8 +155,16 @@ describe('a lot’s history', () => {
       'Note: cloudy',
       'Done: Simmer',
       'Filled 12 × 237 mL',
+      'Retired 1: nicked rim',
+      'Accounted for 2900 mL',
+      'Load 1 into the canner: 12 bottles',
+      'Full boil, load 1',
+      'The boil stopped, load 1',
       'Heat process: 15 of 15 min',
       'Seals: 12 pressed, 1 failed',
+      'Failed seals: 1 chilled',
+      'Out of its limits',
+      'Deviation closed',
       'bottled → released',
       'Printed 12 labels',
       'Sold: 3 bottles',
@@ -139,6 +183,6 @@ describe('a lot’s history', () => {
     expect(detail('Left out')).toBe('none left');
     expect(detail('Sold')).toBe('from cellar, £19.50, Saturday stall');
     expect(detail('Heat process')).toMatch(/Does not match: it was tested with cherries/);
-    expect(detail('Filled')).toBe('Half-pint jar, closed hot at 90 °C');
+    expect(detail('Filled')).toBe('Half-pint jar, closed hot at 90, 88 °C');
   });
 });

@@ -3,7 +3,15 @@ export { airPressure, boilingPointOfWater, saturationTemperature, vapourPressure
 export { type BottleBody, type BottleCurve, bottleInBath } from './bottle.ts';
 export { cylinderCentre } from './cylinder.ts';
 export { type HeatSample, lethality } from './lethality.ts';
-export { matchProcesses, type ProcessedProduct, type ProcessMatch, processMismatches } from './match.ts';
+export {
+  type MeasuredLimits,
+  matchProcesses,
+  measuredMismatches,
+  type ProcessedProduct,
+  type ProcessMatch,
+  processMismatches,
+  stillToMeasure,
+} from './match.ts';
 export {
   feetOf,
   type HeatProcess,

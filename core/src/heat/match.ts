@@ -40,14 +40,23 @@ function ofProduct(process: HeatProcess, product: ProcessedProduct): string[] {
   return reasons;
 }
 
-function ofMeasures({ brix, highestPh }: HeatProcess, product: ProcessedProduct): string[] {
+/** What of a process is held against measurements, which may come after it. */
+export type MeasuredLimits = Pick<HeatProcess, 'brix' | 'highestPh'>;
+
+/** What has still to be measured before a process is known to match. */
+export const stillToMeasure = ({ highestPh }: MeasuredLimits, ph: number | null | undefined): string[] =>
+  highestPh !== null && ph === null ? [`it needs a measured pH of ${highestPh} or under`] : [];
+
+/** Why a process does not match by what was measured, line by line; nothing for what is not measured yet. */
+export function measuredMismatches(
+  { brix, highestPh }: MeasuredLimits,
+  product: Pick<ProcessedProduct, 'brix' | 'ph'>,
+): string[] {
   const reasons: string[] = [];
   if (brix && product.brix != null && (product.brix < brix.from || product.brix > brix.to))
     reasons.push(
       `its proportions come to ${brix.from} to ${brix.to} °Bx, this measured ${product.brix.toFixed(1)}`,
     );
-  if (highestPh !== null && product.ph === null)
-    reasons.push(`it needs a measured pH of ${highestPh} or under`);
   if (highestPh !== null && product.ph != null && product.ph > highestPh)
     reasons.push(`it holds up to pH ${highestPh}, this measured ${product.ph.toFixed(2)}`);
   return reasons;
@@ -76,7 +85,7 @@ function ofContainer(process: HeatProcess, product: ProcessedProduct): string[] 
 /** Every reason, line by line, why a process does not match a product; empty where it matches. */
 export const processMismatches = (process: HeatProcess, product: ProcessedProduct): string[] => [
   ...ofProduct(process, product),
-  ...ofMeasures(process, product),
+  ...measuredMismatches(process, product),
   ...ofContainer(process, product),
 ];
 
@@ -86,6 +95,8 @@ export interface ProcessMatch {
   /** As its own band has it here; null where it has none so high. */
   minutes: number | null;
   reasons: string[];
+  /** What has still to be measured before it is known. */
+  waits: string[];
 }
 
 /**
@@ -99,10 +110,11 @@ export function matchProcesses(
 ): ProcessMatch[] {
   const matches = processes.map((process) => {
     const reasons = processMismatches(process, product);
+    const waits = stillToMeasure(process, product.ph);
     const high = !process.bands.some((b) => elevationMetres / 0.3048 <= b.toFeet + 1e-6);
     return high
-      ? { process, minutes: null, reasons: [...reasons, 'it has no minutes for so high a kitchen'] }
-      : { process, minutes: processTime(process, elevationMetres), reasons };
+      ? { process, minutes: null, reasons: [...reasons, 'it has no minutes for so high a kitchen'], waits }
+      : { process, minutes: processTime(process, elevationMetres), reasons, waits };
   });
   return matches.sort((a, b) => a.reasons.length - b.reasons.length);
 }

@@ -1,4 +1,5 @@
 import { coolingClock } from '../bottling/index.ts';
+import { measuredMismatches } from '../heat/index.ts';
 import type { HurdleFacts } from '../keeping/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
@@ -152,7 +153,12 @@ export function keepingFacts(lot: LotRecord, boilsAt: number): HurdleFacts {
     ...(ph ? { phAsRead: ph.ph - ph.margin } : {}),
     criticalPh: lot.criticalPh,
     killStep: killStepRecorded(lot, boilsAt),
-    heatProcess: processes.some((p) => p.mismatches.length === 0 && p.minutes >= p.requiredMinutes),
+    heatProcess: processes.some(
+      (p) =>
+        p.minutes >= p.requiredMinutes &&
+        [...p.mismatches, ...measuredMismatches(p.limits, { brix: finishedBrix(lot), ph: ph?.ph ?? null })]
+          .length === 0,
+    ),
     closedHot: bottled ? bottlings.every((b) => b.closing === 'hot') : null,
     sealChecked: standing(lot.sealChecks).length > 0,
     cooledInTime: bottled ? bottlings.every((b) => cooledInTime(lot, b)) : null,

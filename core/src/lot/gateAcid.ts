@@ -4,12 +4,12 @@ import { type LotRecord, type Reading, standing } from './record.ts';
 
 const HOW = { 'as it is': '', blended: ', blended with its solids', 'opened jar': ', from an opened jar' };
 
-/** A pH with what stands behind it: the reading, and the instrument with its calibration. */
-function told(r: Reading): Evidence[] {
-  const words = `pH ${r.value!.toFixed(2)} measured${HOW[r.taken]}`;
+/** What stands behind a pH: each reading, and each instrument with its calibration. */
+function told(readings: readonly Reading[]): Evidence[] {
+  const meters = [...new Set(readings.flatMap((r) => (r.instrument ? [r.instrument] : [])))];
   return [
-    shown(words, 'reading', r.id),
-    ...(r.instrument ? [shown(`${r.instrument}, calibrated that day`, 'instrument', r.instrument)] : []),
+    ...readings.map((r) => shown(`pH ${r.value!.toFixed(2)} measured${HOW[r.taken]}`, 'reading', r.id)),
+    ...meters.map((m) => shown(`${m}, calibrated that day`, 'instrument', m)),
   ];
 }
 
@@ -36,7 +36,7 @@ export function acidGate(lot: LotRecord): Gate {
     : 'Measure the finished, cooled product with a meter calibrated that day.';
   if (!governing) return gate('acid', question, evidence, measure);
   const { ph, readings, margin } = governing;
-  evidence.unshift(...readings.flatMap(told));
+  evidence.unshift(...told(readings));
   if (ph > lot.criticalPh)
     return gate(
       'acid',

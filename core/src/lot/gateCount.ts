@@ -24,6 +24,10 @@ const leftOut = (lot: LotRecord, lineId: string): boolean => {
   return told.length > 0 && told.every((a) => a.grams === 0);
 };
 
+/** What a tally leaves open, in words. */
+export const gapSaid = (gapMl: number): string =>
+  gapMl >= 0 ? `${Math.round(gapMl)} mL told nowhere` : `${Math.round(-gapMl)} mL more told than was there`;
+
 /** The tally that stands, if what it counted as filled still is what is filled. */
 function tallyMissing(lot: LotRecord): string | null {
   const tally = standing(lot.tallies).at(-1);
@@ -31,8 +35,7 @@ function tallyMissing(lot: LotRecord): string | null {
   const { millilitres } = lotBottles(lot);
   if (Math.abs(tally.filledMl - millilitres) > 0.5)
     return 'Bottles were filled after the millilitres were accounted for: do it again.';
-  if (tally.asks && !tally.why)
-    return `${Math.round(tally.gapMl)} mL are told nowhere, more than this kitchen lets pass: say why.`;
+  if (tally.asks && !tally.why) return `${gapSaid(tally.gapMl)}, more than this kitchen lets pass: say why.`;
   return null;
 }
 
@@ -50,13 +53,18 @@ export function countGate(lot: LotRecord): Gate {
   for (const t of standing(lot.tallies))
     evidence.push(
       shown(
-        `${Math.round(t.inPanMl)} mL in the pan, ${Math.round(t.gapMl)} mL told nowhere${t.why ? `: ${t.why}` : ''}`,
+        `${Math.round(t.inPanMl)} mL in the pan, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
         'tally',
         t.id,
       ),
     );
-  for (const w of standing(lot.weighings))
-    evidence.push(shown(`${Math.round(w.netMl)} mL net weighed`, 'weighing', w.id));
+  const weighed = standing(lot.weighings);
+  if (weighed.length > 0) {
+    const average = weighed.reduce((sum, w) => sum + w.netMl, 0) / weighed.length;
+    evidence.push(
+      shown(`${weighed.length} weighed, ${Math.round(average)} mL on average`, 'weighing', weighed[0]!.id),
+    );
+  }
   const missing: string[] = [];
   if (bottlings.length === 0) missing.push('Count the bottles by size.');
   else {

@@ -1,15 +1,29 @@
-import { cooledIn, cooledInTime } from './asMade.ts';
+import { measuredMismatches, stillToMeasure } from '../heat/index.ts';
+import { cooledIn, cooledInTime, finishedBrix, governingPh } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
 import { type HeatProcessEntry, type LotRecord, standing } from './record.ts';
 
 const QUESTION = 'Is it processed, or kept cold?';
 
-const good = (p: HeatProcessEntry): boolean => p.mismatches.length === 0 && p.minutes >= p.requiredMinutes;
+/** Why a process does not count for this lot as it is measured now: it does not match, or a measurement is wanting. */
+export function whyNotCounted(lot: LotRecord, p: HeatProcessEntry): string[] {
+  const ph = governingPh(lot)?.ph ?? null;
+  return [
+    ...p.mismatches,
+    ...measuredMismatches(p.limits, { brix: finishedBrix(lot), ph }),
+    ...stillToMeasure(p.limits, ph),
+  ];
+}
+
+const countsFor =
+  (lot: LotRecord) =>
+  (p: HeatProcessEntry): boolean =>
+    p.minutes >= p.requiredMinutes && whyNotCounted(lot, p).length === 0;
 
 /** Bottles that went through a process that matches and lasted its time. One without a count covers all that were filled by then. */
 export function bottlesProcessed(lot: LotRecord): number {
   const bottlings = standing(lot.bottlings);
-  const counted = standing(lot.heatProcesses).filter(good);
+  const counted = standing(lot.heatProcesses).filter(countsFor(lot));
   const all = counted.filter((p) => p.bottles === null);
   const covered = bottlings.filter((b) => all.some((p) => p.at >= b.at)).reduce((sum, b) => sum + b.count, 0);
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
@@ -35,7 +49,7 @@ export function heatGate(lot: LotRecord): Gate {
   if (processes.length === 0)
     return gate('heat', QUESTION, evidence, 'Record a heat process with its source.');
   const bottlings = standing(lot.bottlings);
-  if (processes.some(good) && bottlings.some((b) => b.closing !== 'hot'))
+  if (processes.some(countsFor(lot)) && bottlings.some((b) => b.closing !== 'hot'))
     return gate('heat', QUESTION, evidence, 'A bottle cooled open is not for the shelf.');
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
   const done = bottlesProcessed(lot);
@@ -48,12 +62,13 @@ export function heatGate(lot: LotRecord): Gate {
       `${done} of ${filled} bottles are through a process that counts.`,
     );
   const last = processes.at(-1)!;
+  const why = whyNotCounted(lot, last);
   return gate(
     'heat',
     QUESTION,
     evidence,
-    last.mismatches.length > 0
-      ? `The process does not match: ${last.mismatches.join('; ')}.`
+    why.length > 0
+      ? `The process does not match: ${why.join('; ')}.`
       : last.minutes < last.requiredMinutes
         ? `${last.minutes} min is short of the ${last.requiredMinutes} min its source asks for here.`
         : 'The process was recorded before the bottles were filled.',

@@ -5,11 +5,12 @@ import { type Addition, type LotRecord, standing } from './record.ts';
 /** What a scale and rounding leave between what went in and what stock lots cover. */
 const SLACK = 0.02;
 
-/** Whether an addition is covered by named stock lots, or its origin is told in words. */
-function traced(a: Addition): boolean {
-  const covered = a.draws.reduce((sum, d) => sum + d.amount, 0);
-  return covered >= (a.beforeTrimming ?? a.grams) * (1 - SLACK) - 0.5 || (a.from ?? '').trim() !== '';
-}
+/** Whether named stock lots cover an addition. */
+const covered = (a: Addition): boolean =>
+  a.draws.reduce((sum, d) => sum + d.amount, 0) >= (a.beforeTrimming ?? a.grams) * (1 - SLACK) - 0.5;
+
+/** Whether it is known where an addition came from: by stock lots, or told in words. */
+const traced = (a: Addition): boolean => covered(a) || (a.from ?? '').trim() !== '';
 
 /** Where everything came from. Water from the tap has no lot; glass and lids are told where stock has them. */
 export function traceGate(lot: LotRecord): Gate {
@@ -20,7 +21,7 @@ export function traceGate(lot: LotRecord): Gate {
   const name = (a: Addition) => catalogue.get(a.ingredientId).name.toLowerCase();
   const evidence = asked.flatMap((a) => [
     ...a.draws.map((d) => shown(`${name(a)} from ${d.code}`, 'stock', d.code)),
-    ...(a.from ? [shown(`${name(a)}: ${a.from}, in words`, 'addition', a.id)] : []),
+    ...(a.from && !covered(a) ? [shown(`${name(a)}: ${a.from}, in words`, 'addition', a.id)] : []),
   ]);
   const packaging = standing(lot.bottlings).flatMap((b) => b.draws);
   for (const code of new Set(packaging.map((d) => d.code)))

@@ -1,6 +1,6 @@
 import type { GlassFault, LoadMarkKind, TallyPart } from '../bottling/index.ts';
 import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
-import type { HeatProcess, HeatSample } from '../heat/index.ts';
+import type { HeatProcess, HeatSample, MeasuredLimits } from '../heat/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import type { Storage } from '../keeping/index.ts';
 import type { LotState } from './state.ts';
@@ -110,8 +110,9 @@ export interface HeatProcessEntry extends Entry {
   invertedSeconds: number | null;
   /** Of the kitchen when it was done. */
   elevationMetres: number | null;
-  /** Why it does not match, line by line; empty where it does. */
+  /** Why it does not match, line by line; empty where it does. What is measured is held against its limits as it stands. */
   mismatches: string[];
+  limits: MeasuredLimits;
   /** Bottles that were in it; null where all filled till then were. */
   bottles: number | null;
   loadId: string | null;
@@ -126,6 +127,7 @@ export interface LoadEntry extends Entry {
   requiredMinutes: number;
   restMinutes: number;
   mismatches: string[];
+  limits: MeasuredLimits;
   bottles: number;
   marks: { id: string; kind: LoadMarkKind; at: string; by: string }[];
 }
@@ -229,6 +231,8 @@ export interface Decision {
   from: LotState;
   to: LotState;
   why: string | null;
+  /** Whether the account's password was asked for it again. */
+  signed: boolean;
   at: string;
   by: string;
 }

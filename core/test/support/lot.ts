@@ -126,6 +126,7 @@ export function releasable(): LotRecord {
         invertedSeconds: null,
         elevationMetres: 719,
         mismatches: [],
+        limits: { brix: null, highestPh: null },
         bottles: null,
         loadId: null,
       },

@@ -33,7 +33,7 @@ export async function decideLot(
   w: Writing,
   lot: StoredLot,
   event: LotEvent,
-  options: { id?: string; why?: string | null; at?: string } = {},
+  options: { id?: string; why?: string | null; at?: string; signed?: boolean } = {},
 ): Promise<void> {
   const open = judgeLot(lot, w.kitchen).gates;
   const to = transition(
@@ -54,13 +54,21 @@ export async function decideLot(
       from_state: lot.state,
       to_state: to,
       why,
+      signed: options.signed ?? false,
       at: toSql(at),
       account_id: w.account.id,
     });
   // What it is held for stays open until it is taken up again with its cause and what was done.
   if (event === 'hold')
     await openDeviation(w, lot.id, { kind: 'held', what: why ?? 'Held.', entryId: id, at });
-  await journal(w, 'lot', lot.id, event, { code: lot.code, from: lot.state, to, why, at }, lot.id);
+  await journal(
+    w,
+    'lot',
+    lot.id,
+    event,
+    { code: lot.code, from: lot.state, to, why, signed: options.signed ?? false, at },
+    lot.id,
+  );
 }
 
 /** Low-acid things that a lot stands on, by its formula or by what really went in. */

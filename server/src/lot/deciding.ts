@@ -18,6 +18,7 @@ export async function decide(
   w: Writing,
   lotId: string,
   body: z.output<typeof NewDecision> | z.output<typeof NewRuling>,
+  signed = false,
 ): Promise<{ id: string }> {
   const lot = await lockedLot(w, lotId);
   if (lot.decisions.some((d) => d.id === body.id)) return { id: body.id };
@@ -40,7 +41,7 @@ export async function decide(
       );
     await closeHolds(w, lot, { cause: body.why, done: body.done, at });
   }
-  await decideLot(w, lot, body.event, { id: body.id, why: body.why ?? null, at });
+  await decideLot(w, lot, body.event, { id: body.id, why: body.why ?? null, at, signed });
   return { id: body.id };
 }
 

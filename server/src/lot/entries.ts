@@ -1,4 +1,4 @@
-import type { NewAddition, NewMark, NewPlacing, NewReading } from '@inch/contract/lotEntry';
+import type { NewAddition, NewMark, NewOrigin, NewPlacing, NewReading } from '@inch/contract/lotEntry';
 import { parseJot } from '@inch/core/jot';
 import { judgeReading } from '@inch/core/lot';
 import { asDrawn } from '@inch/core/stock';
@@ -37,6 +37,34 @@ async function requireStep(w: Writing, lotId: string, stepId: string | null): Pr
   if (stepId === null) return;
   const [step] = await rows(w.tx, 'SELECT id FROM lot_step WHERE id = ? AND lot_id = ?', [stepId, lotId]);
   if (!step) throw invalid('stepId', 'That step is not one of this lot.');
+}
+
+/** Says afterwards, in words, where something that went in came from. */
+export async function tellOrigin(
+  w: Writing,
+  lotId: string,
+  body: z.output<typeof NewOrigin>,
+): Promise<{ id: string }> {
+  const lot = await openLot(w, lotId);
+  const [addition] = await rows<{ taken_from: string | null }>(
+    w.tx,
+    'SELECT taken_from FROM addition WHERE id = ? AND lot_id = ?',
+    [body.additionId, lot.id],
+  );
+  if (!addition) throw invalid('additionId', 'That did not go into this lot.');
+  if (addition.taken_from) throw new Problem(409, 'Where it came from was said when it went in.');
+  const at = happenedAt(w, body.at, fromSql(lot.begun_at));
+  const { id, additionId, words } = body;
+  await insert(w.tx, 'origin', {
+    id,
+    lot_id: lot.id,
+    addition_id: additionId,
+    words,
+    at: toSql(at),
+    account_id: w.account.id,
+  });
+  await journal(w, 'addition', additionId, 'origin', { words, at }, lot.id);
+  return { id };
 }
 
 /** Starts, pauses, finishes or reopens a step. */

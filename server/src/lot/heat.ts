@@ -1,6 +1,6 @@
 import type { NewCurve, NewHeatProcess, NewLoad, NewLoadMark } from '@inch/contract/lotEntry';
 import { loadClock, whyNotMarked } from '@inch/core/bottling';
-import { type HeatProcess, lethality, matchProcesses } from '@inch/core/heat';
+import { type HeatProcess, lethality, type MeasuredLimits, matchProcesses } from '@inch/core/heat';
 import { lastBottle, lotBottles, processedProduct, standing } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
@@ -23,6 +23,7 @@ interface Held {
   requiredMinutes: number;
   restMinutes: number;
   mismatches: string[];
+  limits: MeasuredLimits;
 }
 
 async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held> {
@@ -32,7 +33,7 @@ async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held
   const containers = await containersOf(w.tx, w.kitchen.id);
   const bottle = lastBottle(lot, (c) => containers.find((known) => known.id === c)?.rated ?? []);
   if (!bottle) throw invalid('processId', 'Count the bottles first: the process depends on them.');
-  const product = processedProduct(lot, bottle);
+  const product = { ...processedProduct(lot, bottle), brix: null, ph: null };
   const match = matchProcesses([process], product, w.kitchen.elevationMetres)[0]!;
   return {
     processId: process.id,
@@ -44,7 +45,9 @@ async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held
         ? process.hotFill!.holdMinutes
         : (match.minutes ?? Number.POSITIVE_INFINITY),
     restMinutes: process.restMinutes,
+    // What is measured may come later: it is held against the limits as it then stands.
     mismatches: match.reasons,
+    limits: { brix: process.brix, highestPh: process.highestPh },
   };
 }
 
@@ -72,6 +75,7 @@ async function writeProcess(w: Writing, lotId: string, held: Held, done: Done): 
     bottles: done.bottles,
     load_id: done.loadId,
     mismatches: JSON.stringify(held.mismatches),
+    limits: JSON.stringify(held.limits),
     at: toSql(done.at),
     account_id: w.account.id,
   });
@@ -107,6 +111,7 @@ export async function processLot(
         requiredMinutes: body.requiredMinutes!,
         restMinutes: 0,
         mismatches: [],
+        limits: { brix: null, highestPh: null },
       };
   if (!Number.isFinite(held.requiredMinutes)) throw invalid('processId', held.mismatches.at(-1)!);
   const { id, minutes, bottles, invertedSeconds } = body;
@@ -142,6 +147,7 @@ export async function loadCanner(
     required_minutes: held.requiredMinutes,
     rest_minutes: held.restMinutes,
     mismatches: JSON.stringify(held.mismatches),
+    limits: JSON.stringify(held.limits),
     bottles: body.bottles,
     at: toSql(at),
     account_id: w.account.id,
@@ -175,8 +181,8 @@ export async function markLoad(
   await journal(w, 'load', load.id, body.mark, { number: load.number, at }, lot.id);
   if (body.mark === 'off') {
     const minutes = Math.round((loadClock(load, at).boiledSeconds / 60) * 100) / 100;
-    const { processId, name, source, requiredMinutes, restMinutes, mismatches, bottles } = load;
-    const held = { processId, name, source, requiredMinutes, restMinutes, mismatches };
+    const { processId, name, source, requiredMinutes, restMinutes, mismatches, limits, bottles } = load;
+    const held = { processId, name, source, requiredMinutes, restMinutes, mismatches, limits };
     await writeProcess(
       w,
       lot.id,

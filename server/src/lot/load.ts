@@ -62,6 +62,7 @@ async function drawsOf(db: Database, ids: string[]): Promise<Map<string, StockDr
 
 async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> {
   const draws = await drawsOf(db, ids);
+  const origins = await entriesOf<{ addition_id: string; words: string }>(db, 'origin', ids);
   for (const r of await entriesOf<{
     step_id: string | null;
     line_id: string | null;
@@ -80,7 +81,7 @@ async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> 
       ...(r.entry ? { entry: JSON.parse(r.entry) } : {}),
       grams: r.grams,
       why: r.why,
-      from: r.taken_from,
+      from: r.taken_from ?? origins.findLast((o) => o.addition_id === r.id)?.words ?? null,
       beforeTrimming: r.before_grams,
       draws: draws.get(r.id) ?? [],
     });
@@ -124,6 +125,7 @@ async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<
     from_state: LotRecord['state'];
     to_state: LotRecord['state'];
     why: string | null;
+    signed: number;
   }>(db, 'decision', ids))
     lots.get(r.lot_id)!.decisions.push({
       id: r.id,
@@ -131,6 +133,7 @@ async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<
       from: r.from_state,
       to: r.to_state,
       why: r.why,
+      signed: r.signed === 1,
       at: fromSql(r.at),
       by: r.by,
     });

@@ -117,6 +117,7 @@ async function loadHeat(db: Database, lots: Lots, ids: string[]): Promise<void> 
     inverted_seconds: number | null;
     elevation_metres: number | null;
     mismatches: string;
+    limits: string | null;
     bottles: number | null;
     load_id: string | null;
   }>(db, 'heat_process', ids))
@@ -131,6 +132,7 @@ async function loadHeat(db: Database, lots: Lots, ids: string[]): Promise<void> 
       invertedSeconds: r.inverted_seconds,
       elevationMetres: r.elevation_metres,
       mismatches: JSON.parse(r.mismatches),
+      limits: r.limits ? JSON.parse(r.limits) : { brix: null, highestPh: null },
       bottles: r.bottles,
       loadId: r.load_id,
     });
@@ -147,6 +149,7 @@ async function loadHeat(db: Database, lots: Lots, ids: string[]): Promise<void> 
     required_minutes: number;
     rest_minutes: number;
     mismatches: string;
+    limits: string | null;
     bottles: number;
   }>(db, 'canner_load', ids))
     lots.get(r.lot_id)!.loads.push({
@@ -158,6 +161,7 @@ async function loadHeat(db: Database, lots: Lots, ids: string[]): Promise<void> 
       requiredMinutes: r.required_minutes,
       restMinutes: r.rest_minutes,
       mismatches: JSON.parse(r.mismatches),
+      limits: r.limits ? JSON.parse(r.limits) : { brix: null, highestPh: null },
       bottles: r.bottles,
       marks: marks
         .filter((m) => m.load_id === r.id)

@@ -7,7 +7,7 @@ import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
 import { checkSignature, decide, journalRefusal, requireLot, strike } from './deciding.ts';
 import { closeDeviation, deviate } from './deviations.ts';
-import { addToLot, markStep, measureLot, placeLot } from './entries.ts';
+import { addToLot, markStep, measureLot, placeLot, tellOrigin } from './entries.ts';
 import { bottleLot, coolBottles, retireGlass, tallyLot, tickBottle, weighBottle } from './filling.ts';
 import { keepCurve, loadCanner, markLoad, processLot } from './heat.ts';
 import { moveBottles } from './moving.ts';
@@ -51,6 +51,7 @@ function entryRoutes(house: House): void {
     });
   entry(lotRoutes.mark, 'step_mark', markStep);
   entry(lotRoutes.add, 'addition', addToLot);
+  entry(lotRoutes.origin, 'origin', tellOrigin);
   entry(lotRoutes.place, 'placing', placeLot);
   entry(lotRoutes.measure, 'reading', measureLot);
   entry(lotRoutes.bottle, 'bottling', bottleLot);

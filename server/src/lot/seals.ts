@@ -1,6 +1,6 @@
 import type { NewFate, NewSealCheck } from '@inch/contract/lotEntry';
 import { signs } from '@inch/core/bottling';
-import { gates, lotBottles, standing } from '@inch/core/lot';
+import { gates, lotBottles, standing, whyNotCounted } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
@@ -136,7 +136,7 @@ export async function tellFate(
   const bottling = standing(lot.bottlings).at(-1)!;
   if (body.fate === 'processed again') {
     const again = standing(lot.heatProcesses).some(
-      (p) => p.at > check.at && p.mismatches.length === 0 && p.minutes >= p.requiredMinutes,
+      (p) => p.at > check.at && whyNotCounted(lot, p).length === 0 && p.minutes >= p.requiredMinutes,
     );
     if (!again) throw new Problem(409, 'Record the process they went through again first, then say so here.');
   }

@@ -1,6 +1,7 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
-import { stepClock, stepPrompt } from '@inch/core/lot';
+import { loadClock } from '@inch/core/bottling';
+import { standing, stepClock, stepPrompt } from '@inch/core/lot';
 import { dayBar, dueItems, obstacles, plannedStarts, stockThatWillNotWait } from '@inch/core/planning';
 import type { Database } from '../database/pool.ts';
 import { type House, serve } from '../http/serve.ts';
@@ -12,6 +13,30 @@ import { perishable } from '../stock/store.ts';
 
 const contentStep = (lot: StoredLot, step: StoredLot['steps'][number]) =>
   lot.product.content.steps.find((s) => s.id === step.formulaStepId);
+
+/** Loads of the canner at the boil or at their rest, as clocks that run. */
+function loadClocks(lot: StoredLot, now: string): TodayView['clocks'] {
+  return standing(lot.loads).flatMap((load) => {
+    const clock = loadClock(load, now);
+    if (clock.phase !== 'at the boil' && clock.phase !== 'resting') return [];
+    const boiling = clock.phase === 'at the boil';
+    return [
+      {
+        code: lot.code,
+        colour: lot.product.colour,
+        step: `Load ${load.number}, ${clock.phase}`,
+        stepId: `${load.id} ${clock.phase}`,
+        startedAt: load.marks.findLast((m) => m.kind === (boiling ? 'boil' : 'off'))!.at,
+        elapsedSeconds: boiling ? clock.boiledSeconds : clock.restedSeconds!,
+        leftSeconds: boiling
+          ? load.requiredMinutes * 60 - clock.boiledSeconds
+          : load.restMinutes * 60 - clock.restedSeconds!,
+        place: 'bottling' as const,
+        prompt: null,
+      },
+    ];
+  });
+}
 
 /** Everything that needs a hand, now, next and later, with the clocks that run. */
 export async function todayOf(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
@@ -25,7 +50,7 @@ export async function todayOf(db: Database, kitchen: Kitchen, now: string): Prom
     whyNot: i.whyNot,
   }));
   const making = stored.filter((lot) => lot.state === 'making');
-  const clocks = making.flatMap((lot) =>
+  const clocks: TodayView['clocks'] = making.flatMap((lot) =>
     lot.steps.flatMap((step) => {
       const clock = stepClock(step, now);
       if (clock.state !== 'running') return [];
@@ -38,11 +63,13 @@ export async function todayOf(db: Database, kitchen: Kitchen, now: string): Prom
           startedAt: clock.startedAt!,
           elapsedSeconds: clock.elapsedSeconds,
           leftSeconds: clock.leftSeconds,
+          place: 'stove' as const,
           prompt: stepPrompt(step, contentStep(lot, step), now),
         },
       ];
     }),
   );
+  clocks.push(...stored.flatMap((lot) => loadClocks(lot, now)));
   const open = stored.filter((lot) => lot.state !== 'released');
   return {
     now,

@@ -18,7 +18,7 @@ export function Clocks({ today }: { today: TodayView }) {
             key={clock.stepId}
             className="border-l border-steel-line px-3 max-sm:first:border-l-0 max-sm:px-2"
           >
-            <Link to={`/stove/${clock.code}`} className="flex items-center gap-2" title={clock.step}>
+            <Link to={`/${clock.place}/${clock.code}`} className="flex items-center gap-2" title={clock.step}>
               <Fruit colour={clock.colour} size={11} />
               <span className="figure text-sm text-ink-2">{clock.code}</span>
               <span className={`figure text-xl font-bold max-sm:text-base ${over ? 'text-hold' : ''}`}>

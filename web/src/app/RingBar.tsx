@@ -39,7 +39,7 @@ export function RingBar({ today }: { today: TodayView | undefined }) {
         {ringing.length > 1 && <span className="text-ink-2"> · {ringing.length - 1} more after it</span>}
       </p>
       <AskToNotify />
-      <Link to={`/stove/${first.code}/cook`} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
+      <Link to={first.to} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
         Go to it
       </Link>
       <Button className="min-h-14 px-6" onClick={() => heard(first.key)}>

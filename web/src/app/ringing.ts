@@ -11,6 +11,8 @@ export interface Ringing {
   code: string;
   colour: string;
   step: string;
+  /** Where it is looked after. */
+  to: string;
   words: string;
 }
 
@@ -22,7 +24,8 @@ const heardKeys = (): string[] => JSON.parse(localStorage.getItem(KEY) ?? '[]');
 export function ringingAt(today: Pick<TodayView, 'clocks' | 'now'>, now: string): Ringing[] {
   return today.clocks.flatMap((clock) => {
     const rings: Ringing[] = [];
-    const at = { code: clock.code, colour: clock.colour, step: clock.step };
+    const to = clock.place === 'bottling' ? `/bottling/${clock.code}/process` : `/stove/${clock.code}/cook`;
+    const at = { code: clock.code, colour: clock.colour, step: clock.step, to };
     const seconds = shownSeconds(clock, today.now, now);
     if (clock.leftSeconds !== null && seconds <= 0)
       rings.push({ key: `${clock.stepId} time`, ...at, words: 'its time is up' });

@@ -61,7 +61,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../bottling/BottlingList.tsx')).BottlingList }),
       },
       {
-        path: '/bottling/:code',
+        path: '/bottling/:code/:part?',
         lazy: async () => ({ Component: (await import('../bottling/Bottling.tsx')).Bottling }),
       },
       {

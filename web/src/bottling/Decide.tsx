@@ -14,7 +14,7 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
     release: {
       button: 'Release',
       title: 'Release this lot',
-      says: 'Every gate is open. Your name and the time are recorded with the evidence.',
+      says: 'Every gate is open. You sign for it with your own password: your name and the time are recorded with the evidence.',
       tone: 'main',
     },
     hold: {
@@ -32,7 +32,7 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
     resume: {
       button: 'Take up again',
       title: 'Take it up again',
-      says: 'It goes back to where it was held from, and its gates are asked again.',
+      says: 'What held it is closed with its cause and what was done. It goes back to where it was held from, and its gates are asked again.',
       tone: 'plain',
     },
     discard: {
@@ -67,13 +67,21 @@ function choices(lot: LotView, owner: boolean): Event[] {
 
 function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; onClose: () => void }) {
   const [why, setWhy] = useState('');
+  const [done, setDone] = useState('');
+  const [password, setPassword] = useState('');
   const write = useWrite(
     () => {
       const body = { id: newId(), why: why.trim() || null };
       const sent = { params: { id: lot.id } };
       return RULINGS.includes(event)
-        ? call(lotRoutes.rule, { ...sent, body: { ...body, event: event as 'resume', why: why.trim() } })
-        : call(lotRoutes.decide, { ...sent, body: { ...body, event: event as 'release' } });
+        ? call(lotRoutes.rule, {
+            ...sent,
+            body: { ...body, event: event as 'resume', why: why.trim(), done: done.trim() || null },
+          })
+        : call(lotRoutes.decide, {
+            ...sent,
+            body: { ...body, event: event as 'release', ...(event === 'release' ? { password } : {}) },
+          });
     },
     { after: onClose, tellsErrors: true },
   );
@@ -90,14 +98,33 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
         <p className="text-ink-2">{words.says}</p>
         {ASKS_WHY.includes(event) && (
           <Field
-            label="Why"
+            label={event === 'resume' ? 'What was the cause' : 'Why'}
             autoFocus
             value={why}
             onChange={(e) => setWhy(e.target.value)}
             error={write.fields.why}
           />
         )}
-        {write.error && !write.fields.why && (
+        {event === 'resume' && (
+          <Field
+            label="What was done about it"
+            value={done}
+            onChange={(e) => setDone(e.target.value)}
+            error={write.fields.done}
+          />
+        )}
+        {event === 'release' && (
+          <Field
+            label="Your password"
+            type="password"
+            autoComplete="current-password"
+            autoFocus
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+            error={write.fields.password}
+          />
+        )}
+        {write.error && !write.fields.why && !write.fields.done && !write.fields.password && (
           <p role="alert" className="font-semibold text-stop">
             {write.error.message}
           </p>
@@ -109,7 +136,12 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
           <Button
             type="submit"
             tone={words.tone}
-            disabled={write.busy || (ASKS_WHY.includes(event) && why.trim().length < 2)}
+            disabled={
+              write.busy ||
+              (ASKS_WHY.includes(event) && why.trim().length < 2) ||
+              (event === 'resume' && done.trim().length < 2) ||
+              (event === 'release' && password === '')
+            }
           >
             {words.button}
           </Button>

@@ -1,17 +1,61 @@
 import type { LotView } from '@inch/contract/lot';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Ruled } from '../ui/Sheet.tsx';
 
 type Gate = LotView['gates'][number];
 
-const PLACES: Record<Gate['id'], (code: string) => { to: string; says: string } | null> = {
+type Evidence = Gate['evidence'][number];
+
+/** Where what is missing is done. */
+const PLACES: Record<Gate['id'], (code: string) => { to: string; says: string }> = {
   'everything-in': (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
+  trace: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
   acid: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
+  count: (code) => ({ to: `/bottling/${code}/fill`, says: 'Fill' }),
+  heat: (code) => ({ to: `/bottling/${code}/process`, says: 'Process' }),
+  seal: (code) => ({ to: `/bottling/${code}/seals`, says: 'Seals' }),
   label: (code) => ({ to: `/labels/${code}`, says: 'Labels' }),
-  heat: () => null,
-  seal: () => null,
-  count: () => null,
+  deviations: (code) => ({ to: `/bottling/${code}/release`, says: 'Release' }),
 };
+
+/** Where what a piece of evidence rests on is to be looked at. */
+function placeOf({ noun, id }: NonNullable<Evidence['of']>, code: string): string {
+  if (noun === 'instrument') return '/bench';
+  if (noun === 'stock') return `/plan/stock#${id}`;
+  return `/records/${code}#entry-${id}`;
+}
+
+/** At most so many pieces of evidence are shown at once. */
+const SHOWN = 4;
+
+function Shown({ gate, code }: { gate: Gate; code: string }) {
+  const [all, setAll] = useState(false);
+  const list = all ? gate.evidence : gate.evidence.slice(0, SHOWN);
+  return (
+    <>
+      {list.map((e, i) => (
+        <p key={`${i} ${e.words}`} className="text-sm text-ink-2">
+          {e.of ? (
+            <Link
+              to={placeOf(e.of, code)}
+              className="decoration-steel underline underline-offset-2 hover:text-link"
+            >
+              {e.words}
+            </Link>
+          ) : (
+            e.words
+          )}
+        </p>
+      ))}
+      {gate.evidence.length > list.length && (
+        <button type="button" className="text-sm text-link underline" onClick={() => setAll(true)}>
+          {gate.evidence.length - list.length} more
+        </button>
+      )}
+    </>
+  );
+}
 
 /** A gate drawn: two posts and a bar, across while it is shut, up when open. */
 function GateGlyph({ open }: { open: boolean }) {
@@ -55,19 +99,13 @@ export function Gates({ lot }: { lot: LotView }) {
                   {gate.question}{' '}
                   <span className={gate.open ? 'text-go' : 'text-hold'}>{gate.open ? 'Open' : 'Shut'}</span>
                 </p>
-                {gate.evidence.map((line, i) => (
-                  <p key={i} className="text-sm text-ink-2">
-                    {line}
-                  </p>
-                ))}
+                <Shown gate={gate} code={lot.code} />
                 {gate.missing && (
                   <p className="text-sm font-semibold text-hold">
                     {gate.missing}{' '}
-                    {place && (
-                      <Link to={place.to} className="text-link underline">
-                        {place.says}
-                      </Link>
-                    )}
+                    <Link to={place.to} className="text-link underline">
+                      {place.says}
+                    </Link>
                   </p>
                 )}
               </div>

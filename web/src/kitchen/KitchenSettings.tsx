@@ -22,6 +22,7 @@ interface Answers {
   rulePack: string;
   localStatement: string;
   criticalPh: string;
+  fillTolerancePercent: string;
   currency: string;
   timeZone: string;
 }
@@ -34,6 +35,7 @@ const answersOf = (k: Kitchen): Answers => ({
   rulePack: k.rulePack,
   localStatement: k.localStatement,
   criticalPh: String(k.criticalPh),
+  fillTolerancePercent: String(k.fillTolerancePercent),
   currency: k.currency,
   timeZone: k.timeZone,
 });
@@ -62,6 +64,7 @@ function SettingsForm({ owner }: { owner: boolean }) {
           rulePack: a.rulePack as Kitchen['rulePack'],
           localStatement: a.localStatement,
           criticalPh: Number(a.criticalPh),
+          fillTolerancePercent: Number(a.fillTolerancePercent),
           currency: a.currency,
           timeZone: a.timeZone,
         },
@@ -108,6 +111,14 @@ function SettingsForm({ owner }: { owner: boolean }) {
           {...register('criticalPh')}
           error={write.fields.criticalPh}
           hint="4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
+        />
+        <Field
+          label="Millilitres that may be told nowhere, %"
+          figure
+          inputMode="decimal"
+          {...register('fillTolerancePercent')}
+          error={write.fields.fillTolerancePercent}
+          hint="Of a lot, before its filling asks for a reason."
         />
         <TextField
           className="col-span-full"

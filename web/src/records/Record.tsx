@@ -1,7 +1,8 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
-import { useParams } from 'react-router';
+import { useEffect } from 'react';
+import { useLocation, useParams } from 'react-router';
 import { Away } from '../app/Away.tsx';
 import { call } from '../app/api.ts';
 import { useSession } from '../app/session.tsx';
@@ -9,7 +10,8 @@ import { useLot } from '../stove/useLot.ts';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear, plural } from '../ui/format.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
-import { type Happening, historyOf } from './history.ts';
+import type { Happening } from './happening.ts';
+import { historyOf } from './history.ts';
 
 function byDay(history: Happening[]): [string, Happening[]][] {
   const days = new Map<string, Happening[]>();
@@ -17,13 +19,29 @@ function byDay(history: Happening[]): [string, Happening[]][] {
   return [...days];
 }
 
+/** The entry that a link led to, brought into sight once the record stands. */
+function useSought(): string {
+  const { hash } = useLocation();
+  const sought = hash.startsWith('#entry-') ? hash.slice('#entry-'.length) : '';
+  useEffect(() => {
+    if (sought) document.getElementById(`entry-${sought}`)?.scrollIntoView({ block: 'center' });
+  }, [sought]);
+  return sought;
+}
+
 function History({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
+  const sought = useSought();
   return byDay(historyOf(lot, kitchen.currency)).map(([day, happenings]) => (
     <Ruled key={day} title={day} className="mb-6">
       <ol>
         {happenings.map((h) => (
-          <li key={h.id} className="grid grid-cols-[3.5rem_1fr_6rem] gap-3 border-b border-steel-line py-1.5">
+          <li
+            key={h.id}
+            id={`entry-${h.id}`}
+            aria-current={sought === h.id ? 'true' : undefined}
+            className="scroll-mt-24 aria-[current]:bg-rim-pale grid grid-cols-[3.5rem_1fr_6rem] gap-3 border-b border-steel-line py-1.5"
+          >
             <span className="figure text-ink-2">{clockTime(h.at)}</span>
             <span className="min-w-0">
               <span className={h.struck ? 'text-ink-2 line-through' : 'font-semibold'}>{h.title}</span>

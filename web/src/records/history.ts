@@ -2,16 +2,8 @@ import type { LotView } from '@inch/contract/lot';
 import { catalogueOf, type LotRecord } from '@inch/core/lot';
 import { readingNames, readingSaid } from '../stove/reading.ts';
 import { money, plural, weight } from '../ui/format.ts';
-
-/** One line of a lot's history. */
-export interface Happening {
-  id: string;
-  at: string;
-  by: string;
-  title: string;
-  detail: string;
-  struck: { by: string; why: string } | null;
-}
+import { bottled, checked, deviated, heated } from './bottledHistory.ts';
+import type { Happening } from './happening.ts';
 
 const MARKS = {
   start: 'Started',
@@ -57,29 +49,10 @@ function entered(lot: LotView): Happening[] {
     return {
       ...r,
       title: r.kind === 'note' ? `Note: ${r.said}` : `${readingNames[r.kind]}: ${readingSaid(r)}${read}`,
-      detail: `${r.sample === 'finished' ? 'finished product' : ''}${r.instrument ? `${r.sample === 'finished' ? ', ' : ''}${r.instrument}` : ''}${r.note ? ` · ${r.note}` : ''}${standing}`,
+      detail: `${r.sample === 'finished' ? `finished product${r.taken === 'as it is' ? '' : `, ${r.taken}`}` : ''}${r.instrument ? `${r.sample === 'finished' ? ', ' : ''}${r.instrument}` : ''}${r.note ? ` · ${r.note}` : ''}${standing}`,
     };
   });
   return [...additions, ...readings];
-}
-
-function bottled(lot: LotView): Happening[] {
-  const fills = lot.bottlings.map((b) => ({
-    ...b,
-    title: `Filled ${b.count} × ${b.nominalMl} mL`,
-    detail: `${b.container}, ${b.closing === 'hot' ? `closed hot${b.fillCelsius === null ? '' : ` at ${b.fillCelsius} °C`}` : `cooled open, at 5 °C after ${b.hoursToCold ?? '?'} h`}${b.draws.length > 0 ? `; out of ${b.draws.map((d) => d.code).join(', ')}` : ''}`,
-  }));
-  const processes = lot.heatProcesses.map((p) => ({
-    ...p,
-    title: `Heat process: ${p.minutes} of ${p.requiredMinutes} min`,
-    detail: `${p.name}. ${p.source}${p.mismatches.length > 0 ? `. Does not match: ${p.mismatches.join('; ')}` : ''}`,
-  }));
-  const seals = lot.sealChecks.map((s) => ({
-    ...s,
-    title: `Seals: ${s.checked} pressed, ${s.failed} failed`,
-    detail: '',
-  }));
-  return [...fills, ...processes, ...seals];
 }
 
 function afterwards(lot: LotView, currency: string): Happening[] {
@@ -119,7 +92,13 @@ function afterwards(lot: LotView, currency: string): Happening[] {
 
 /** Everything that happened to a lot, in the order it happened, struck entries in their place. */
 export function historyOf(lot: LotView, currency: string): Happening[] {
-  return [...steps(lot), ...entered(lot), ...bottled(lot), ...afterwards(lot, currency)].sort((a, b) =>
-    a.at.localeCompare(b.at),
-  );
+  return [
+    ...steps(lot),
+    ...entered(lot),
+    ...bottled(lot),
+    ...heated(lot),
+    ...checked(lot),
+    ...deviated(lot),
+    ...afterwards(lot, currency),
+  ].sort((a, b) => a.at.localeCompare(b.at));
 }

@@ -1,0 +1,200 @@
+import type { Container } from '@inch/contract/container';
+import type { LotView } from '@inch/contract/lot';
+import { depthSaid } from '../stove/ruler.ts';
+import { BottleGlyph } from '../ui/BottleGlyph.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { grouped, plural } from '../ui/format.ts';
+
+export interface SizeRow {
+  container: Container;
+  /** Pieces in stock. */
+  toHand: number;
+  count: string;
+}
+
+/** Lids kept back for those that will not close. */
+const SPARE_LIDS = 2;
+
+/** Headspace drawn as it is read: a neck with its rim, the fill line, and the gap as a fraction of an inch. */
+function FillLine({ container, colour }: { container: Container; colour: string }) {
+  const inches = container.headspaceInches;
+  if (inches === null) return <span className="text-sm text-ink-2">fill line not measured</span>;
+  const gap = 8 + inches * 22;
+  return (
+    <span className="flex items-center gap-2">
+      <svg viewBox="0 0 46 46" width="46" height="46" aria-hidden="true">
+        <path d="M6 3h34v6h-3v34H9V9H6z" fill="var(--enamel)" stroke="var(--ink-2)" strokeWidth="1.4" />
+        <path d={`M10 ${3 + gap}h26V42H10z`} fill={colour} className="level" />
+        <path d={`M4 3V${3 + gap}M1.500 3h5M1.500 ${3 + gap}h5`} stroke="var(--rim)" strokeWidth="1.600" />
+      </svg>
+      <span className="text-sm whitespace-nowrap text-ink-2">
+        <span className="figure font-bold text-ink">{depthSaid(inches * 25.4, 'in')}</span> (
+        {Math.round(inches * 25.4)} mm)
+        <br />
+        headspace
+      </span>
+    </span>
+  );
+}
+
+function Size({
+  row: { container, toHand, count },
+  colour,
+  setCount,
+}: {
+  row: SizeRow;
+  colour: string;
+  setCount: (count: string) => void;
+}) {
+  return (
+    <li className="grid grid-cols-[1fr_12rem_6rem] items-center gap-4 border-b border-steel-line py-2 max-sm:grid-cols-[1fr_5.5rem]">
+      <span>
+        <span className="font-semibold">{container.name}</span>{' '}
+        <span className="figure">{container.nominalMl} mL</span>
+        <span className="block text-sm text-ink-2">
+          {plural(toHand, 'piece')} in stock
+          {container.brimfulMl !== null && `, ${container.brimfulMl} mL to the brim`}
+        </span>
+      </span>
+      <span className="max-sm:hidden">
+        <FillLine container={container} colour={colour} />
+      </span>
+      <Field
+        label="How many"
+        aria-label={`How many of ${container.name}`}
+        figure
+        inputMode="numeric"
+        value={count}
+        onChange={(e) => setCount(e.target.value)}
+      />
+    </li>
+  );
+}
+
+/** Bottles as they would stand: full ones by size, and the short one with what is over. */
+function Drawn({ rows, over, colour }: { rows: readonly SizeRow[]; over: number; colour: string }) {
+  const chosen = rows.filter((r) => Number(r.count) > 0);
+  const largest = Math.max(...rows.map((r) => r.container.nominalMl), 1);
+  const smallest = Math.min(...rows.map((r) => r.container.nominalMl));
+  const count = chosen.reduce((sum, r) => sum + Number(r.count), 0);
+  if (chosen.length === 0) return null;
+  const short = over > 0.5 ? Math.min(1, over / smallest) : 0;
+  return (
+    <div
+      className="flex max-w-3xl flex-wrap items-end gap-1"
+      role="img"
+      aria-label={`${plural(count, 'full bottle')}${short ? ` and a short one of ${Math.round(over)} mL` : ''}`}
+    >
+      {chosen.flatMap((r) =>
+        Array.from({ length: Math.min(60, Number(r.count)) }, (_, n) => (
+          <BottleGlyph
+            key={`${r.container.id} ${n}`}
+            share={1}
+            colour={colour}
+            height={26 + 26 * Math.sqrt(r.container.nominalMl / largest)}
+          />
+        )),
+      )}
+      {short > 0 && (
+        <span className="ml-3 flex items-end gap-1.5 border-l border-steel-line pl-4">
+          <BottleGlyph share={short} colour={colour} height={44} />
+          <span className="text-sm text-ink-2">
+            <span className="figure font-bold text-ink">{Math.round(over)} mL</span>
+            <br />
+            the kitchen’s own
+          </span>
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Litres into bottles of the sizes to hand: as little over as can be, and lids enough. */
+export function BestFit({
+  lot,
+  rows,
+  millilitres,
+  setMillilitres,
+  setCount,
+  fit,
+  noFit,
+  lids,
+  error,
+}: {
+  lot: LotView;
+  rows: readonly SizeRow[];
+  millilitres: string;
+  setMillilitres: (ml: string) => void;
+  setCount: (id: string, count: string) => void;
+  fit: () => void;
+  noFit: boolean;
+  lids: Record<string, number>;
+  error: string | undefined;
+}) {
+  const filled = rows.reduce((sum, r) => sum + (Number(r.count) || 0) * r.container.nominalMl, 0);
+  const over = Number(millilitres) - filled;
+  const wanted = (closure: string) =>
+    rows.filter((r) => r.container.closure === closure).reduce((sum, r) => sum + (Number(r.count) || 0), 0);
+  const scarce = Object.entries(lids).filter(
+    ([closure, left]) => wanted(closure) > 0 && left < wanted(closure) + SPARE_LIDS,
+  );
+  return (
+    <div className="grid gap-4">
+      <div className="flex flex-wrap items-end gap-4">
+        <Field
+          label="To fill, mL"
+          className="w-40"
+          figure
+          inputMode="decimal"
+          value={millilitres}
+          onChange={(e) => setMillilitres(e.target.value)}
+        />
+        <Button
+          tone="plain"
+          onClick={fit}
+          disabled={!(Number(millilitres) > 0 && Number(millilitres) <= 100_000)}
+        >
+          Fit the sizes to hand
+        </Button>
+        <p className="pb-2 text-ink-2" role="status">
+          {noFit && (
+            <span className="font-semibold text-hold">
+              No glass in stock takes this. Enter what stands on the table.
+            </span>
+          )}
+          {filled > 0 && (
+            <>
+              <span className="figure font-bold text-ink">{grouped(filled)} mL</span> in bottles,{' '}
+              {over >= -0.5
+                ? `${grouped(Math.max(0, over))} mL over`
+                : `${grouped(-over)} mL more than there is`}
+            </>
+          )}
+        </p>
+      </div>
+      <ul className="border-t border-steel-line">
+        {rows.map((row) => (
+          <Size
+            key={row.container.id}
+            row={row}
+            colour={lot.product.colour}
+            setCount={(count) => setCount(row.container.id, count)}
+          />
+        ))}
+      </ul>
+      <Drawn rows={rows} over={over} colour={lot.product.colour} />
+      {scarce.map(([closure, left]) => (
+        <p key={closure} className="font-semibold text-hold">
+          {left} of the lids for {closure} bottles to hand, {wanted(closure)} wanted, and {SPARE_LIDS} spare:
+          get more first.
+        </p>
+      ))}
+      {error && (
+        <p role="alert" className="font-semibold text-stop">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,147 @@
+import type { LotView } from '@inch/contract/lot';
+import { warming } from '@inch/core/bottling';
+import { boilingPointOfWater, type HeatSample } from '@inch/core/heat';
+import { type LoggedSample, readLogger, thinned } from '@inch/core/instrument';
+import { coldestFill, finishedBrix } from '@inch/core/lot';
+import { parse } from 'csv-parse/browser/esm/sync';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { useSession } from '../app/session.tsx';
+import { useContainers } from '../plan/kit.ts';
+import { Button } from '../ui/Button.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { dayAndTime } from '../ui/format.ts';
+import { State } from '../ui/State.tsx';
+import { HeatCurve } from './HeatCurve.tsx';
+import { useEntry } from './useEntry.ts';
+
+/** As many readings as a curve keeps. */
+const MOST = 2500;
+
+function fromLogger(text: string): HeatSample[] {
+  const rows = parse(text, {
+    bom: true,
+    relax_column_count: true,
+    skip_empty_lines: true,
+    trim: true,
+    delimiter: [',', ';', '\t'],
+  });
+  const { samples } = readLogger(rows as string[][]);
+  const inOrder = [...samples].sort((a: LoggedSample, b: LoggedSample) => a.at.localeCompare(b.at));
+  const kept = [5, 10, 20, 30, 60].map((s) => thinned(inOrder, s)).find((list) => list.length <= MOST);
+  if (!kept || kept.length < 2) throw new Error('That file has no curve of a length that can be kept.');
+  const from = Date.parse(kept[0]!.at);
+  return kept.map((s) => ({ seconds: (Date.parse(s.at) - from) / 1000, celsius: s.celsius }));
+}
+
+function Told({ lot, asked }: { lot: LotView; asked: number | null }) {
+  return lot.curves
+    .filter((c) => c.struck === null)
+    .map((c) => {
+      const load = lot.loads.find((l) => l.id === c.loadId);
+      return (
+        <div key={c.id} id={`entry-${c.id}`} className="border-b border-steel-line py-3">
+          <p>
+            <strong>{c.name}</strong>
+            {load && `, load ${load.number}`}:{' '}
+            <span className="figure font-bold">{c.minutes.toFixed(1)} min</span> at 93.3 °C{' '}
+            {asked !== null && (
+              <State tone={c.minutes >= asked ? 'go' : 'hold'}>
+                {c.minutes >= asked ? 'over' : 'under'} the {asked} that canning tables ask for at its pH
+              </State>
+            )}
+          </p>
+          <HeatCurve samples={c.samples} colour={lot.product.colour} />
+          <p className="text-sm text-ink-2">
+            {dayAndTime(c.at)}, {c.by}. A cross-check of the process, never a process of its own.
+          </p>
+        </div>
+      );
+    });
+}
+
+/** A curve out of a logger’s file, or from the simulated thermometer, to practise with. */
+export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; asked: number | null }) {
+  const { kitchen } = useSession();
+  const containers = useContainers().data ?? [];
+  const input = useRef<HTMLInputElement>(null);
+  const [name, setName] = useState('Logger in the middle jar');
+  const [loadId, setLoad] = useState('');
+  const write = useEntry(lot, 'curve', { done: 'The curve is kept' });
+  const loads = lot.loads.filter((l) => l.struck === null);
+  const keep = (samples: HeatSample[], called: string) =>
+    write.run({ name: called, samples, loadId: loadId || null });
+  const openFile = async (file: File) => {
+    try {
+      keep(fromLogger(await file.text()), name);
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  const simulate = () => {
+    const b = lot.bottlings.filter((x) => x.struck === null).at(-1);
+    const c = containers.find((x) => x.id === b?.containerId);
+    if (!b || !c) return;
+    const w = warming({
+      ...{ diameterMm: c.diameterMm, nominalMl: c.nominalMl, brix: finishedBrix(lot) ?? 50, thick: false },
+      ...{ fillCelsius: coldestFill(b) ?? 85, bathCelsius: 80, comeUpMinutes: 10, restMinutes: 5 },
+      boilsAt: boilingPointOfWater(kitchen.elevationMetres),
+      boilMinutes: lot.heatProcesses.at(-1)?.requiredMinutes ?? 15,
+      roomCelsius: 20,
+    });
+    keep(
+      w.slowest.filter((s) => s.seconds <= w.liftedAt + 3600),
+      'Simulated thermometer',
+    );
+  };
+  return (
+    <>
+      <Told lot={lot} asked={asked} />
+      {open && (
+        <div className="flex flex-wrap items-end gap-4 py-4">
+          <Field
+            label="Which logger, where"
+            className="w-64"
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+          {loads.length > 0 && (
+            <Choice
+              label="In which load"
+              className="w-40"
+              value={loadId}
+              onChange={(e) => setLoad(e.target.value)}
+            >
+              <option value="">not said</option>
+              {loads.map((l) => (
+                <option key={l.id} value={l.id}>
+                  load {l.number}
+                </option>
+              ))}
+            </Choice>
+          )}
+          <input
+            ref={input}
+            type="file"
+            accept=".csv,.txt,text/csv"
+            aria-label="A logger’s file of the bottle"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (file) void openFile(file);
+              e.target.value = '';
+            }}
+          />
+          <Button tone="plain" disabled={write.busy} onClick={() => input.current?.click()}>
+            Read a logger’s file
+          </Button>
+          <Button tone="quiet" disabled={write.busy || lot.bottles.filled === 0} onClick={simulate}>
+            Simulated thermometer
+          </Button>
+          {write.error && <p className="basis-full font-semibold text-stop">{write.error.message}</p>}
+        </div>
+      )}
+    </>
+  );
+}

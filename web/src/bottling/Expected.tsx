@@ -1,0 +1,108 @@
+import type { LotView } from '@inch/contract/lot';
+import { lotBottles } from '@inch/core/lot';
+import { serverNow } from '../app/serverClock.ts';
+import { useSetting } from '../formulas/useSetting.ts';
+import { usePast } from '../plan/kit.ts';
+import { grouped } from '../ui/format.ts';
+import { Ruled } from '../ui/Sheet.tsx';
+import { expectation } from './expecting.ts';
+
+interface Mark {
+  ml: number;
+  says: string;
+  how: string;
+}
+
+/** Millilitres along a rule: what was promised, what the pan held, what is in bottles. */
+function MlRule({ marks, filled, colour }: { marks: readonly Mark[]; filled: number; colour: string }) {
+  const top = Math.max(...marks.map((m) => m.ml), filled, 1) * 1.06;
+  const nice = [100, 200, 250, 500, 1000, 2000, 2500, 5000, 10_000].find((s) => top / s <= 14) ?? 20_000;
+  const x = (ml: number) => 12 + (ml / top) * 616;
+  const ticks = Array.from({ length: Math.floor(top / nice) + 1 }, (_, i) => i * nice);
+  return (
+    <svg
+      viewBox="0 0 640 74"
+      className="w-full max-w-3xl"
+      role="img"
+      aria-label={`${grouped(filled)} mL in bottles; ${marks.map((m) => `${m.says} ${grouped(m.ml)} mL`).join('; ')}`}
+    >
+      <rect x={12} y={22} width={Math.max(0, x(filled) - 12)} height={22} fill={colour} className="level" />
+      <path d="M12 44H628" stroke="var(--ink-2)" strokeWidth="1.5" />
+      {ticks.map((ml, i) => (
+        <g key={ml} className={i % 3 === 0 ? '' : 'max-sm:hidden'}>
+          <path d={`M${x(ml)} 44v8`} stroke="var(--ink-2)" strokeWidth="1.2" />
+          <text
+            x={x(ml)}
+            y={66}
+            textAnchor={i === 0 ? 'start' : 'middle'}
+            className="figure text-[12px] max-sm:text-[22px]"
+            fill="var(--ink-2)"
+          >
+            {grouped(ml)}
+          </text>
+        </g>
+      ))}
+      {marks.map((m, i) => (
+        <g key={m.says}>
+          <path
+            d={`M${x(m.ml)} ${8 + i * 2}V44`}
+            stroke="var(--rim)"
+            strokeWidth="2.2"
+            strokeDasharray={i === 0 ? '' : '4 3'}
+          />
+          <circle cx={x(m.ml)} cy={8 + i * 2} r="3.4" fill="var(--rim)" />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+/** What was promised beside what there is. */
+export function Expected({ lot }: { lot: LotView }) {
+  const setting = useSetting();
+  const past = usePast().data ?? [];
+  const { promised, past: before, inPan } = expectation(lot, setting, past, serverNow());
+  const { millilitres } = lotBottles(lot);
+  const tally = lot.tallies.filter((t) => t.struck === null).at(-1);
+  const held = tally ? { ml: tally.inPanMl, how: 'as told' } : inPan;
+  const marks: Mark[] = [
+    ...(promised ? [{ ml: promised, says: 'The formula', how: 'forecast' }] : []),
+    ...(before ? [{ ml: before.ml, says: 'Past lots', how: before.sentence }] : []),
+    ...(held ? [{ ml: held.ml, says: 'In the pan', how: held.how }] : []),
+  ];
+  if (marks.length === 0) return null;
+  const bottle = lot.product.content.bottleMl;
+  return (
+    <Ruled title="Expected, and real">
+      <div className="pt-3">
+        <MlRule marks={marks} filled={millilitres} colour={lot.product.colour} />
+      </div>
+      <dl className="mt-1 grid grid-cols-[repeat(auto-fit,minmax(8.75rem,1fr))] gap-x-4 gap-y-2 pb-2">
+        {marks.map((m) => (
+          <div key={m.says}>
+            <dt className="text-sm font-semibold text-ink-2">{m.says}</dt>
+            <dd>
+              <span className="figure text-lg font-bold">{grouped(m.ml)}</span> mL,{' '}
+              <span className="figure whitespace-nowrap">
+                {Math.floor(m.ml / bottle)} × {bottle}
+              </span>
+              <span className="block text-sm text-ink-2">{m.how}</span>
+            </dd>
+          </div>
+        ))}
+        <div>
+          <dt className="text-sm font-semibold text-ink-2">In bottles</dt>
+          <dd>
+            <span className="figure text-lg font-bold">{grouped(millilitres)}</span> mL,{' '}
+            <span className="figure">{lot.bottles.filled}</span> filled
+            {promised && millilitres > 0 && (
+              <span className="block text-sm text-ink-2">
+                {Math.round((100 * millilitres) / promised)} % of what the formula promises
+              </span>
+            )}
+          </dd>
+        </div>
+      </dl>
+    </Ruled>
+  );
+}

@@ -1,0 +1,208 @@
+import type { LotView } from '@inch/contract/lot';
+import { loadClock } from '@inch/core/bottling';
+import type { ProcessMatch } from '@inch/core/heat';
+import { bottlesProcessed } from '@inch/core/lot';
+import { useState } from 'react';
+import { serverNow } from '../app/serverClock.ts';
+import { useSession } from '../app/session.tsx';
+import { JarGlyph } from '../ui/BottleGlyph.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { clockTime, duration, plural } from '../ui/format.ts';
+import { Ruled } from '../ui/Sheet.tsx';
+import { State } from '../ui/State.tsx';
+import { useNow } from '../ui/useNow.ts';
+import { useEntry } from './useEntry.ts';
+
+type Load = LotView['loads'][number];
+type Kind = Load['marks'][number]['kind'];
+
+const SAYS: Record<Kind, string> = {
+  boil: 'full boil',
+  stopped: 'the boil stopped',
+  off: 'fire off',
+  lifted: 'lifted',
+};
+
+/** The time of the boil as a rule that fills; where it stopped it began anew. */
+function BoilRule({ share, colour }: { share: number; colour: string }) {
+  return (
+    <svg viewBox="0 0 400 22" className="w-full max-w-md" aria-hidden="true">
+      <rect
+        x="1"
+        y="3"
+        width={Math.max(0, Math.min(1, share)) * 398}
+        height="11"
+        fill={colour}
+        className="level"
+      />
+      <rect x="1" y="3" width="398" height="11" fill="none" stroke="var(--ink-2)" strokeWidth="1.3" />
+      {Array.from({ length: 16 }, (_, i) => (
+        <path
+          key={i}
+          d={`M${1 + (i / 15) * 398} 14v${i % 5 === 0 ? 7 : 4}`}
+          stroke="var(--ink-2)"
+          strokeWidth="1.2"
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** One load: its jars, its clock, and the one thing that may happen to it next. */
+function LoadRow({ lot, load, open }: { lot: LotView; load: Load; open: boolean }) {
+  useNow();
+  const clock = loadClock(load, serverNow());
+  const write = useEntry(lot, 'markLoad');
+  const mark = (kind: Kind) => write.run({ loadId: load.id, mark: kind });
+  const act = (kind: Kind, says: string, tone: 'main' | 'plain' = 'main', disabled = false) => (
+    <Button tone={tone} disabled={write.busy || disabled} onClick={() => mark(kind)}>
+      {says}
+    </Button>
+  );
+  const { phase } = clock;
+  const resting = phase === 'resting' && clock.restLeftSeconds! > 0;
+  const shown =
+    phase === 'at the boil' ? clock.leftSeconds : phase === 'resting' ? clock.restLeftSeconds! : null;
+  return (
+    <li id={`entry-${load.id}`} className="border-b border-steel-line py-4" data-load={load.number}>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <span className="font-bold">Load {load.number}</span>
+        <State tone={phase === 'boil stopped' ? 'stop' : phase === 'lifted' ? 'go' : 'plain'}>{phase}</State>
+        {shown !== null && (
+          <span className="figure text-3xl font-bold" role="timer" aria-label="Time left">
+            {duration(shown)}
+          </span>
+        )}
+        {phase === 'boil stopped' && (
+          <span className="font-semibold text-stop">The clock begins anew at the next full boil.</span>
+        )}
+        {clock.restarts > 0 && phase !== 'boil stopped' && (
+          <span className="text-sm text-hold">
+            begun anew {clock.restarts === 1 ? 'once' : `${clock.restarts} times`}
+          </span>
+        )}
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-5">
+        <span className="flex gap-0.5" role="img" aria-label={plural(load.bottles, 'jar')}>
+          {Array.from({ length: Math.min(24, load.bottles) }, (_, n) => (
+            <JarGlyph key={n} colour={lot.product.colour} />
+          ))}
+        </span>
+        <span className="min-w-56 flex-1">
+          <BoilRule
+            share={clock.boiledSeconds / (load.requiredMinutes * 60)}
+            colour={phase === 'boil stopped' ? 'var(--stop)' : 'var(--rim)'}
+          />
+        </span>
+      </div>
+      <p className="mt-1 text-sm text-ink-2">
+        {load.name}, <span className="figure">{load.requiredMinutes} min</span>, then {load.restMinutes} min
+        rest
+        {load.marks.length > 0 &&
+          ` · ${load.marks.map((m) => `${SAYS[m.kind]} ${clockTime(m.at)}`).join(', ')}`}
+      </p>
+      {load.mismatches.length > 0 && (
+        <p className="text-sm font-semibold text-hold">It does not match: {load.mismatches.join('; ')}.</p>
+      )}
+      {open && phase !== 'lifted' && (
+        <div className="mt-3 flex flex-wrap gap-3">
+          {(phase === 'coming to the boil' || phase === 'boil stopped') && act('boil', 'Full boil')}
+          {phase === 'at the boil' && act('off', 'Fire off', 'main', clock.leftSeconds > 0.5)}
+          {phase === 'at the boil' && act('stopped', 'The boil stopped', 'plain')}
+          {phase === 'resting' &&
+            act('lifted', resting ? 'Lifted early' : 'Lifted', resting ? 'plain' : 'main')}
+        </div>
+      )}
+      {write.error && <p className="mt-2 font-semibold text-stop">{write.error.message}</p>}
+    </li>
+  );
+}
+
+function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly ProcessMatch[] }) {
+  const { kitchen } = useSession();
+  const boiling = matches.filter((m) => m.process.method === 'boiling water' && m.minutes !== null);
+  const rest = lot.bottles.filled - bottlesProcessed(lot);
+  const [count, setCount] = useState<string | null>(null);
+  const [processId, setProcess] = useState('');
+  const write = useEntry(lot, 'load', { after: () => setCount(null) });
+  if (boiling.length === 0) return null;
+  const value = count ?? String(Math.min(kitchen.workshop.cannerHolds, Math.max(1, rest)));
+  return (
+    <form
+      className="grid grid-cols-[1fr_7rem_auto] items-end gap-4 py-4 max-sm:grid-cols-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write.run({ processId: processId || boiling[0]!.process.id, bottles: Number(value) });
+      }}
+    >
+      <Choice label="Process" value={processId} onChange={(e) => setProcess(e.target.value)}>
+        {boiling.map((m) => (
+          <option key={m.process.id} value={m.process.id}>
+            {m.process.name}, {m.minutes} min
+          </option>
+        ))}
+      </Choice>
+      <Field
+        label="Jars"
+        figure
+        inputMode="numeric"
+        value={value}
+        onChange={(e) => setCount(e.target.value)}
+        error={write.fields.bottles ?? write.fields.processId}
+      />
+      <Button type="submit" disabled={write.busy || !(Number(value) > 0)}>
+        Put them in
+      </Button>
+    </form>
+  );
+}
+
+/** Loads of the canner, each with its own clock. */
+export function Loads({
+  lot,
+  open,
+  matches,
+  shut,
+}: {
+  lot: LotView;
+  open: boolean;
+  matches: readonly ProcessMatch[];
+  shut: boolean;
+}) {
+  const { kitchen } = useSession();
+  const loads = lot.loads.filter((l) => l.struck === null);
+  const done = bottlesProcessed(lot);
+  const rest = lot.bottles.filled - done;
+  const inHand = loads.some((l) => !l.marks.some((m) => m.kind === 'off'));
+  const more = Math.ceil(rest / kitchen.workshop.cannerHolds);
+  const failed = lot.movements.some((m) => m.kind === 'failed seal');
+  if (loads.length === 0 && !shut && !failed) return null;
+  return (
+    <Ruled
+      title="Loads of the canner"
+      className="mt-5"
+      aside={
+        <span className="figure text-sm font-bold">
+          {done} of {lot.bottles.filled} through
+        </span>
+      }
+    >
+      <ul>
+        {loads.map((load) => (
+          <LoadRow key={load.id} lot={lot} load={load} open={open} />
+        ))}
+      </ul>
+      {open && !inHand && (shut || failed) && (
+        <>
+          {rest > 0 && more > 1 && (
+            <p className="pt-3 text-ink-2">
+              The canner holds {kitchen.workshop.cannerHolds}: {rest} bottles are {more} loads.
+            </p>
+          )}
+          <NewLoadForm lot={lot} matches={matches} />
+        </>
+      )}
+    </Ruled>
+  );
+}

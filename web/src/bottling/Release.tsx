@@ -1,0 +1,171 @@
+import type { LotView } from '@inch/contract/lot';
+import { useState } from 'react';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { dayAndTime } from '../ui/format.ts';
+import { Ruled } from '../ui/Sheet.tsx';
+import { State } from '../ui/State.tsx';
+import { Fold } from './Fold.tsx';
+import { useEntry } from './useEntry.ts';
+
+type Deviation = LotView['deviations'][number];
+
+function CloseIt({ lot, deviation }: { lot: LotView; deviation: Deviation }) {
+  const [cause, setCause] = useState('');
+  const [done, setDone] = useState('');
+  const write = useEntry(lot, 'closeDeviation', { tellsErrors: true });
+  return (
+    <form
+      className="mt-2 grid grid-cols-[1fr_1fr_auto] items-end gap-4 max-sm:grid-cols-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write.run({ deviationId: deviation.id, cause, done });
+      }}
+    >
+      <Field
+        label="Its cause"
+        value={cause}
+        onChange={(e) => setCause(e.target.value)}
+        error={write.fields.cause}
+      />
+      <Field
+        label="What was done"
+        value={done}
+        onChange={(e) => setDone(e.target.value)}
+        error={write.fields.done}
+      />
+      <Button
+        type="submit"
+        tone="plain"
+        disabled={write.busy || cause.trim().length < 2 || done.trim().length < 2}
+      >
+        Close it
+      </Button>
+      {write.error && Object.keys(write.fields).length === 0 && (
+        <p role="alert" className="col-span-full font-semibold text-stop">
+          {write.error.message}
+        </p>
+      )}
+    </form>
+  );
+}
+
+function DeviationRow({ lot, deviation: d, open }: { lot: LotView; deviation: Deviation; open: boolean }) {
+  const holds = d.kind === 'held' && lot.state === 'held';
+  return (
+    <li
+      id={`entry-${d.id}`}
+      className="border-b border-steel-line py-3"
+      data-deviation={d.closed ? 'closed' : 'open'}
+    >
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <State tone={d.closed ? 'go' : 'hold'}>{d.closed ? 'closed' : 'open'}</State>
+        <span className="font-semibold">{d.what}</span>
+        <span className="text-sm text-ink-2">
+          {dayAndTime(d.at)}, {d.by}
+        </span>
+      </p>
+      {d.closed && (
+        <p className="text-sm">
+          <span className="text-ink-2">Cause:</span> {d.closed.cause}.{' '}
+          <span className="text-ink-2">Done:</span> {d.closed.done}.{' '}
+          <span className="text-ink-2">
+            Decided by {d.closed.by}, {dayAndTime(d.closed.at)}
+          </span>
+        </p>
+      )}
+      {!d.closed && holds && (
+        <p className="text-sm text-ink-2">
+          It holds the lot: the owner closes it by taking the lot up again.
+        </p>
+      )}
+      {!d.closed && !holds && open && <CloseIt lot={lot} deviation={d} />}
+    </li>
+  );
+}
+
+function NewDeviation({ lot }: { lot: LotView }) {
+  const [what, setWhat] = useState('');
+  const write = useEntry(lot, 'deviate', { after: () => setWhat('') });
+  return (
+    <form
+      className="grid grid-cols-[1fr_auto] items-end gap-4 py-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write.run({ what });
+      }}
+    >
+      <Field
+        label="What was out of its limits"
+        value={what}
+        onChange={(e) => setWhat(e.target.value)}
+        error={write.fields.what}
+      />
+      <Button type="submit" tone="plain" disabled={write.busy || what.trim().length < 2}>
+        Open a deviation
+      </Button>
+    </form>
+  );
+}
+
+const EVENTS: Record<string, string> = {
+  fill: 'filled',
+  'check-seals': 'seals checked',
+  release: 'released, signed with the password',
+  hold: 'held',
+  resume: 'taken up again',
+  discard: 'discarded',
+  recall: 'recalled',
+  close: 'closed',
+  begin: 'begun',
+};
+
+/** What was out of its limits, what was decided, and the sheet that says what a release rests on. */
+export function Release({ lot, open }: { lot: LotView; open: boolean }) {
+  return (
+    <>
+      <p className="border-l-4 border-rim py-0.5 pl-3">
+        Critical limit of this lot: <span className="figure font-bold">pH {lot.criticalPh}</span>. Released
+        are only lots whose every gate is open, by somebody who signs for it. What this program shows was
+        measured; it replaces no authority.
+      </p>
+      <Ruled title="Deviations" className="mt-6">
+        {lot.deviations.length === 0 && <p className="py-3 text-ink-2">Nothing was out of its limits.</p>}
+        <ul>
+          {lot.deviations.map((d) => (
+            <DeviationRow key={d.id} lot={lot} deviation={d} open={open} />
+          ))}
+        </ul>
+      </Ruled>
+      {open && (
+        <Fold title="Something else was out of its limits" open={false}>
+          <NewDeviation lot={lot} />
+        </Fold>
+      )}
+      <Ruled title="Decided" className="mt-6">
+        {lot.decisions.length === 0 && <p className="py-3 text-ink-2">Nothing yet.</p>}
+        <ol>
+          {lot.decisions.map((d) => (
+            <li key={d.id} className="border-b border-steel-line py-2">
+              <span className="font-semibold">{EVENTS[d.event] ?? d.event}</span>
+              {d.why && <>: {d.why}</>}{' '}
+              <span className="text-sm text-ink-2">
+                {dayAndTime(d.at)}, {d.by}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </Ruled>
+      <p className="mt-6">
+        <a
+          className={buttonLook({ tone: 'plain' })}
+          href={`/api/lots/${lot.id}/release.pdf`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Release sheet as PDF
+        </a>
+      </p>
+    </>
+  );
+}

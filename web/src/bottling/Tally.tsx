@@ -1,0 +1,186 @@
+import type { LotView } from '@inch/contract/lot';
+import { PARTS, type TallyPart, tallyUp } from '@inch/core/bottling';
+import { gapSaid } from '@inch/core/lot';
+import { useState } from 'react';
+import { serverNow } from '../app/serverClock.ts';
+import { useSession } from '../app/session.tsx';
+import { useSetting } from '../formulas/useSetting.ts';
+import { Button } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { dayAndTime, grouped } from '../ui/format.ts';
+import { Ruled } from '../ui/Sheet.tsx';
+import { State } from '../ui/State.tsx';
+import { expectation } from './expecting.ts';
+import { useEntry } from './useEntry.ts';
+
+const SHADES: Record<TallyPart, string> = {
+  'short bottle': '0.75',
+  tasted: '0.6',
+  foam: '0.45',
+  spilt: '0.38',
+  evaporated: '0.3',
+  'left in the pan': '0.22',
+};
+
+/** Where the lot's millilitres went, as lengths of one bar; what is told nowhere is hatched. */
+function Bar({
+  inPanMl,
+  filledMl,
+  parts,
+  colour,
+}: {
+  inPanMl: number;
+  filledMl: number;
+  parts: readonly { part: TallyPart; ml: number }[];
+  colour: string;
+}) {
+  const all = Math.max(inPanMl, filledMl + parts.reduce((sum, p) => sum + p.ml, 0), 1);
+  let at = 0;
+  const piece = (ml: number) => {
+    const x = (at / all) * 640;
+    at += ml;
+    return { x, width: Math.max(0, (ml / all) * 640) };
+  };
+  const filled = piece(filledMl);
+  const drawn = parts.map((p) => ({ ...p, ...piece(p.ml) }));
+  const gap = Math.max(0, inPanMl - at);
+  return (
+    <svg viewBox="0 0 640 26" className="w-full max-w-3xl" aria-hidden="true">
+      <rect {...filled} y="3" height="20" fill={colour} />
+      {drawn.map((p) => (
+        <rect
+          key={p.part}
+          x={p.x}
+          width={p.width}
+          y="3"
+          height="20"
+          fill={colour}
+          opacity={SHADES[p.part]}
+          stroke="var(--enamel)"
+        />
+      ))}
+      {gap > 0 && (
+        <rect
+          x={(at / all) * 640}
+          width={(gap / all) * 640}
+          y="4"
+          height="18"
+          fill="none"
+          stroke="var(--hold)"
+          strokeWidth="2"
+          strokeDasharray="5 3"
+        />
+      )}
+    </svg>
+  );
+}
+
+function Told({ lot }: { lot: LotView }) {
+  return lot.tallies
+    .filter((t) => t.struck === null)
+    .map((t) => (
+      <div key={t.id} id={`entry-${t.id}`} className="py-3">
+        <Bar inPanMl={t.inPanMl} filledMl={t.filledMl} parts={t.parts} colour={lot.product.colour} />
+        <p className="mt-1">
+          <span className="figure font-bold">{grouped(t.inPanMl)} mL</span> in the pan:{' '}
+          <span className="figure">{grouped(t.filledMl)}</span> in bottles
+          {t.parts
+            .filter((p) => p.ml > 0)
+            .map((p) => `, ${grouped(p.ml)} ${p.part}`)
+            .join('')}
+          ; <State tone={t.asks ? 'hold' : 'go'}>{gapSaid(t.gapMl)}</State>
+        </p>
+        <p className="text-sm text-ink-2">
+          {t.why && `${t.why} · `}
+          {dayAndTime(t.at)}, {t.by}
+        </p>
+      </div>
+    ));
+}
+
+/** Every millilitre of the lot accounted for, and why where one is missing. */
+export function Tally({ lot, open }: { lot: LotView; open: boolean }) {
+  const { kitchen } = useSession();
+  const setting = useSetting();
+  const stands = lot.tallies.some((t) => t.struck === null);
+  const stale = lot.gates.some((g) => g.id === 'count' && !g.open);
+  const [inPan, setInPan] = useState<string | null>(null);
+  const [told, setTold] = useState<Partial<Record<TallyPart, string>>>({});
+  const [why, setWhy] = useState('');
+  const write = useEntry(lot, 'tally', { done: 'Every millilitre told' });
+  const reckoned = stands ? null : expectation(lot, setting, [], serverNow()).inPan;
+  const text = inPan ?? (reckoned ? String(Math.round(reckoned.ml)) : '');
+  const parts = PARTS.map((part) => ({ part, ml: Number(told[part] ?? 0) || 0 })).filter((p) => p.ml > 0);
+  const filledMl = lot.bottles.millilitres;
+  const result =
+    Number(text) > 0
+      ? tallyUp({ inPanMl: Number(text), filledMl, parts }, kitchen.fillTolerancePercent)
+      : null;
+  return (
+    <Ruled title="Every millilitre" className="mt-6">
+      <Told lot={lot} />
+      {open && (!stands || stale) && (
+        <form
+          className="grid gap-4 py-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            write.run({
+              inPanMl: Number(text),
+              how: inPan === null ? (reckoned?.how ?? '') : 'as told',
+              parts,
+              why: why.trim() || null,
+            });
+          }}
+        >
+          <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
+            <Field
+              label="In the pan before, mL"
+              figure
+              inputMode="decimal"
+              value={text}
+              onChange={(e) => setInPan(e.target.value)}
+              error={write.fields.inPanMl}
+              hint={inPan === null ? reckoned?.how : undefined}
+            />
+            {PARTS.map((part) => (
+              <Field
+                key={part}
+                label={`${part.charAt(0).toUpperCase()}${part.slice(1)}, mL`}
+                figure
+                inputMode="decimal"
+                value={told[part] ?? ''}
+                onChange={(e) => setTold({ ...told, [part]: e.target.value })}
+              />
+            ))}
+          </div>
+          {result && (
+            <>
+              <Bar inPanMl={Number(text)} filledMl={filledMl} parts={parts} colour={lot.product.colour} />
+              <p role="status">
+                <span className="figure font-bold">{grouped(filledMl)} mL</span> in bottles,{' '}
+                <State tone={result.asks ? 'hold' : 'go'}>
+                  {result.gapMl >= 0
+                    ? `${grouped(result.gapMl)} mL told nowhere`
+                    : `${grouped(-result.gapMl)} mL more than was there`}
+                  , {Math.abs(result.gapPercent).toFixed(1)} % of it
+                </State>
+                ; this kitchen lets {kitchen.fillTolerancePercent} % pass.
+              </p>
+              {result.asks && (
+                <Field
+                  label="Why"
+                  value={why}
+                  onChange={(e) => setWhy(e.target.value)}
+                  error={write.fields.why}
+                />
+              )}
+            </>
+          )}
+          <Button type="submit" disabled={write.busy || !result} className="justify-self-start">
+            Account for it
+          </Button>
+        </form>
+      )}
+    </Ruled>
+  );
+}

@@ -1,0 +1,211 @@
+import type { LotView } from '@inch/contract/lot';
+import type { Warming } from '@inch/core/bottling';
+import { thermalShock } from '@inch/core/bottling';
+import { boilingPointOfWater } from '@inch/core/heat';
+import { coldestFill, finishedBrix } from '@inch/core/lot';
+import { useState } from 'react';
+import { useSession } from '../app/session.tsx';
+import { useContainers } from '../plan/kit.ts';
+import { Choice, Field } from '../ui/Field.tsx';
+import { minutesInWords } from '../ui/format.ts';
+import { State } from '../ui/State.tsx';
+import { HeatCurve } from './HeatCurve.tsx';
+import { useWarming } from './useWarming.ts';
+
+/** Cool to hot as a colour: steel to the product's own. */
+const heat = (celsius: number, colour: string): string => {
+  const share = Math.round(100 * Math.max(0, Math.min(1, (celsius - 20) / 80)));
+  return `color-mix(in oklab, ${colour} ${share}%, var(--steel-line))`;
+};
+
+/** The bottle cut through its axis: it fills with colour as it warms, from the outside in. */
+function CrossSection({
+  field,
+  colour,
+  said,
+}: {
+  field: readonly (readonly number[])[];
+  colour: string;
+  said: string;
+}) {
+  const layers = field.length;
+  const rings = field[0]?.length ?? 1;
+  const [w, h] = [42 / rings, 78 / layers];
+  const cells = field.flatMap((ring, z) =>
+    ring.flatMap((celsius, r) =>
+      [-1, 1].flatMap((side) =>
+        [-1, 1].map((up) => ({
+          key: `${z} ${r} ${side} ${up}`,
+          x: 80 + (side > 0 ? r * w : -(r + 1) * w),
+          y: 116 + (up > 0 ? -(z + 1) * h : z * h),
+          fill: heat(celsius, colour),
+        })),
+      ),
+    ),
+  );
+  return (
+    <svg viewBox="0 0 160 210" width="160" height="210" role="img" aria-label={said}>
+      <clipPath id="inside-the-bottle">
+        <rect x="37" y="38" width="86" height="156" rx="13" />
+      </clipPath>
+      <g clipPath="url(#inside-the-bottle)">
+        {cells.map((c) => (
+          <rect key={c.key} x={c.x} y={c.y} width={w + 0.3} height={h + 0.3} fill={c.fill} />
+        ))}
+      </g>
+      <rect x="54" y="6" width="52" height="12" rx="3" fill="var(--steel)" />
+      <path
+        d="M56 18h48v8c0 4 20 4 20 12v142a14 14 0 0 1-14 14H50a14 14 0 0 1-14-14V38c0-8 20-8 20-12z"
+        fill="none"
+        stroke="var(--ink-2)"
+        strokeWidth="2.5"
+      />
+    </svg>
+  );
+}
+
+function Told({ w, asked, shock }: { w: Warming; asked: number | null; shock: number }) {
+  return (
+    <dl className="grid gap-2.5">
+      <div>
+        <dt className="text-sm font-semibold text-ink-2">Hottest at the slowest point</dt>
+        <dd className="figure text-lg font-bold">{w.hottest.toFixed(1)} °C</dd>
+      </div>
+      <div>
+        <dt className="text-sm font-semibold text-ink-2">Lethality there, at 93.3 °C</dt>
+        <dd>
+          <span className="figure text-lg font-bold">{w.minutes.toFixed(1)} min</span>
+          {asked !== null && (
+            <State tone={w.minutes >= asked ? 'go' : 'hold'} className="ml-2 text-sm">
+              canning tables ask for {asked}
+            </State>
+          )}
+        </dd>
+      </div>
+      <div>
+        <dt className="text-sm font-semibold text-ink-2">May be moved</dt>
+        <dd>
+          {w.movableAfter === null
+            ? 'not within eight hours'
+            : `${minutesInWords(w.movableAfter / 60)} after lifting`}
+        </dd>
+      </div>
+      <div>
+        <dt className="text-sm font-semibold text-ink-2">Into the bath</dt>
+        <dd>
+          <State tone={shock > 42 ? 'stop' : 'go'}>{Math.round(shock)} °C apart</State>
+        </dd>
+      </div>
+    </dl>
+  );
+}
+
+/** The bottle warming and cooling, simulated; advisory, and it says so. */
+export function WarmingPanel({
+  lot,
+  minutes,
+  asked,
+}: {
+  lot: LotView;
+  minutes: number;
+  asked: number | null;
+}) {
+  const { kitchen } = useSession();
+  const containers = useContainers().data ?? [];
+  const bottling = lot.bottlings.filter((b) => b.struck === null).at(-1);
+  const container = containers.find((c) => c.id === bottling?.containerId);
+  const [bath, setBath] = useState('80');
+  const [comeUp, setComeUp] = useState('10');
+  const [kind, setKind] = useState<'thin' | 'thick'>('thin');
+  const [at, setAt] = useState<number | null>(null);
+  const boilsAt = boilingPointOfWater(kitchen.elevationMetres);
+  const fillCelsius = (bottling && coldestFill(bottling)) ?? 85;
+  const bathCelsius = Math.min(boilsAt, Math.max(5, Number(bath) || 20));
+  const { warming, error } = useWarming({
+    diameterMm: container?.diameterMm ?? 75,
+    nominalMl: container?.nominalMl ?? bottling?.nominalMl ?? 250,
+    brix: finishedBrix(lot) ?? 50,
+    thick: kind === 'thick',
+    fillCelsius,
+    bathCelsius,
+    boilsAt,
+    comeUpMinutes: Math.max(0, Math.min(240, Number(comeUp) || 0)),
+    boilMinutes: minutes,
+    restMinutes: 5,
+    roomCelsius: 20,
+  });
+  const last = warming ? warming.liftedAt + 5400 : 0;
+  const moment = Math.min(at ?? warming?.boilAt ?? 0, last);
+  const shown = warming?.fields.findLast((f) => f.seconds <= moment) ?? warming?.fields[0];
+  const centre = shown?.field[0]?.[0];
+  return (
+    <div className="py-4">
+      <p className="mb-3 text-sm text-ink-2">
+        A reckoning, not a process: it replaces no source, and opens no gate. At {boilsAt.toFixed(1)} °C,
+        filled at {fillCelsius} °C, {minutes} min at the boil.
+      </p>
+      <div className="grid max-w-2xl grid-cols-3 gap-4 max-sm:grid-cols-1">
+        <Choice label="What is in it" value={kind} onChange={(e) => setKind(e.target.value as typeof kind)}>
+          <option value="thin">thin: it stirs itself</option>
+          <option value="thick">thick, or with pieces</option>
+        </Choice>
+        <Field
+          label="Bath when they go in, °C"
+          figure
+          inputMode="decimal"
+          value={bath}
+          onChange={(e) => setBath(e.target.value)}
+        />
+        <Field
+          label="Minutes to the boil"
+          figure
+          inputMode="decimal"
+          value={comeUp}
+          onChange={(e) => setComeUp(e.target.value)}
+        />
+      </div>
+      {error && <p className="mt-3 font-semibold text-stop">{error}</p>}
+      {warming && shown && (
+        <>
+          <div className="mt-4 flex flex-wrap items-center gap-8">
+            <CrossSection
+              field={shown.field}
+              colour={lot.product.colour}
+              said={`The bottle after ${Math.round(moment / 60)} minutes: ${centre!.toFixed(0)} °C at its slowest point`}
+            />
+            <Told
+              w={warming}
+              asked={asked}
+              shock={thermalShock(Math.min(120, fillCelsius), bathCelsius).differenceCelsius}
+            />
+          </div>
+          <label className="mt-2 block max-w-2xl">
+            <span className="text-sm font-semibold text-ink-2">
+              <span className="figure">{Math.round(moment / 60)} min</span> after going in,{' '}
+              <span className="figure">{centre!.toFixed(1)} °C</span> at the slowest point
+            </span>
+            <input
+              type="range"
+              min={0}
+              max={last}
+              step={60}
+              value={moment}
+              onChange={(e) => setAt(Number(e.target.value))}
+              className="block w-full accent-[var(--rim)]"
+            />
+          </label>
+          <HeatCurve
+            samples={warming.slowest.filter((s) => s.seconds <= last)}
+            around={warming.around}
+            colour={lot.product.colour}
+            marks={[
+              { seconds: warming.boilAt, says: 'boil' },
+              { seconds: warming.offAt, says: 'off' },
+              { seconds: warming.liftedAt, says: 'lifted' },
+            ]}
+          />
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { z } from 'zod';
+import { call, newId } from '../app/api.ts';
+import { fromLocalInput } from '../ui/format.ts';
+import { useWrite } from '../ui/useWrite.ts';
+
+type Entry =
+  | 'bottle'
+  | 'origin'
+  | 'tick'
+  | 'fault'
+  | 'tally'
+  | 'weigh'
+  | 'cool'
+  | 'process'
+  | 'load'
+  | 'markLoad'
+  | 'curve'
+  | 'checkSeals'
+  | 'fate'
+  | 'deviate'
+  | 'closeDeviation';
+
+/** When something happened, from a field that may be empty: now then. */
+export const happened = (text: string): { at?: string } => {
+  const at = fromLocalInput(text);
+  return at ? { at } : {};
+};
+export const AT_HINT = 'Empty means now.';
+
+export const numberOrNull = (text: string): number | null => (text.trim() === '' ? null : Number(text));
+
+/** What an entry says, without the id, which is made here. */
+type Said<E extends Entry> = Omit<z.input<NonNullable<(typeof lotRoutes)[E]['body']>>, 'id'>;
+
+/** Writes one entry of a lot's record. */
+export function useEntry<E extends Entry>(
+  lot: Pick<LotView, 'id'>,
+  entry: E,
+  options: Parameters<typeof useWrite>[1] & { after?: () => void } = {},
+) {
+  return useWrite(
+    (said: Said<E>) =>
+      call(lotRoutes[entry] as (typeof lotRoutes)['bottle'], {
+        params: { id: lot.id },
+        body: { id: newId(), ...said } as never,
+      }),
+    options,
+  );
+}

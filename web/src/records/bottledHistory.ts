@@ -1,0 +1,100 @@
+import type { LotView } from '@inch/contract/lot';
+import { gapSaid } from '@inch/core/lot';
+import type { Happening } from './happening.ts';
+
+const PUT = { boil: 'Full boil', stopped: 'The boil stopped', off: 'Fire off', lifted: 'Lifted' } as const;
+
+function closedWords(b: LotView['bottlings'][number]): string {
+  if (b.closing === 'cooled')
+    return `cooled open${b.hoursTo21 === null ? '' : `, at 21 °C after ${b.hoursTo21} h`}${b.hoursToCold === null ? '' : `, at 5 °C after ${b.hoursToCold} h`}`;
+  const read = [b.fillCelsius, b.middleCelsius, b.lastCelsius].filter((t) => t !== null);
+  return `closed hot${read.length > 0 ? ` at ${read.join(', ')} °C` : ''}`;
+}
+
+/** What was filled, retired, ticked, weighed and accounted for. */
+export function bottled(lot: LotView): Happening[] {
+  const fills = lot.bottlings.map((b) => ({
+    ...b,
+    title: `Filled ${b.count} × ${b.nominalMl} mL`,
+    detail: `${b.container}, ${closedWords(b)}${b.draws.length > 0 ? `; out of ${b.draws.map((d) => d.code).join(', ')}` : ''}`,
+  }));
+  const faults = lot.faults.map((f) => ({
+    ...f,
+    title: `Retired ${f.count}: ${f.fault}`,
+    detail: f.container,
+  }));
+  const tallies = lot.tallies.map((t) => ({
+    ...t,
+    title: `Accounted for ${Math.round(t.inPanMl)} mL`,
+    detail: `${Math.round(t.filledMl)} in bottles${t.parts.map((p) => `, ${Math.round(p.ml)} ${p.part}`).join('')}, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
+  }));
+  const weighings = lot.weighings.map((w) => ({
+    ...w,
+    title: `Weighed a bottle: ${w.netMl.toFixed(1)} mL`,
+    detail: `${w.grossGrams} g full, ${w.tareGrams} g empty`,
+  }));
+  const coolings = lot.coolings.map((c) => ({ ...c, title: `Cooling: ${c.celsius} °C`, detail: '' }));
+  const ticks = lot.ticks.map((t) => ({ ...t, title: `Ticked bottle ${t.bottle}`, detail: '' }));
+  return [...fills, ...faults, ...tallies, ...weighings, ...coolings, ...ticks];
+}
+
+/** Processes, loads with their marks, and curves. */
+export function heated(lot: LotView): Happening[] {
+  const processes = lot.heatProcesses.map((p) => ({
+    ...p,
+    title: `Heat process: ${p.minutes} of ${p.requiredMinutes} min`,
+    detail: `${p.name}${p.bottles === null ? '' : `, ${p.bottles} bottles`}. ${p.source}${p.mismatches.length > 0 ? `. Does not match: ${p.mismatches.join('; ')}` : ''}`,
+  }));
+  const loads = lot.loads.flatMap((l) => [
+    { ...l, title: `Load ${l.number} into the canner: ${l.bottles} bottles`, detail: l.name },
+    ...l.marks.map((m) => ({
+      id: m.id,
+      at: m.at,
+      by: m.by,
+      struck: null,
+      title: `${PUT[m.kind]}, load ${l.number}`,
+      detail: '',
+    })),
+  ]);
+  const curves = lot.curves.map((c) => ({
+    ...c,
+    title: `A logger’s curve: ${c.minutes.toFixed(1)} min at 93.3 °C`,
+    detail: c.name,
+  }));
+  return [...processes, ...loads, ...curves];
+}
+
+/** Seal checks and what became of what failed. */
+export function checked(lot: LotView): Happening[] {
+  const seals = lot.sealChecks.map((s) => ({
+    ...s,
+    title: `Seals: ${s.checked} pressed, ${s.failed} failed`,
+    detail: s.signs.join(', '),
+  }));
+  const fates = lot.fates.map((f) => ({
+    ...f,
+    struck: null,
+    title: `Failed seals: ${f.count} ${f.fate}`,
+    detail: '',
+  }));
+  return [...seals, ...fates];
+}
+
+/** What was out of its limits, and how it was closed. */
+export function deviated(lot: LotView): Happening[] {
+  return lot.deviations.flatMap((d) => [
+    { ...d, struck: null, title: 'Out of its limits', detail: d.what },
+    ...(d.closed
+      ? [
+          {
+            id: `${d.id} closed`,
+            at: d.closed.at,
+            by: d.closed.by,
+            struck: null,
+            title: 'Deviation closed',
+            detail: `Cause: ${d.closed.cause}. Done: ${d.closed.done}.`,
+          },
+        ]
+      : []),
+  ]);
+}
