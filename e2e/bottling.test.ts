@@ -1,6 +1,5 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Browser, Page } from 'playwright-core';
-import { v7 as newId } from 'uuid';
 import { afterAll, afterEach, beforeAll, describe, expect, inject, it } from 'vitest';
 import { launch, openPage, pictureOfFailure, signIn } from './browser.ts';
 
@@ -8,6 +7,7 @@ let browser: Browser;
 let page: Page;
 let faults: string[];
 
+const newId = () => crypto.randomUUID();
 const ago = (hours: number) => new Date(Date.now() - hours * 3_600_000).toISOString();
 const button = (name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
 const part = async (code: string, name: string) => page.goto(`/bottling/${code}/${name}`);

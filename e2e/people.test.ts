@@ -129,14 +129,15 @@ describe('the owner and a held lot', () => {
     await button('Take up again').click();
     const dialog = page.getByRole('dialog');
     expect(await dialog.getByRole('button', { name: 'Take up again' }).isDisabled()).toBe(true);
-    await dialog.getByLabel('Why').fill('to acidify it');
+    await dialog.getByLabel('What was the cause').fill('it stands on spruce tips');
+    await dialog.getByLabel('What was done about it').fill('it will be acidified');
     await dialog.getByRole('button', { name: 'Take up again' }).click();
     await page.getByText(/^\W*resting$/).waitFor();
     expect(await button('Release').count()).toBe(0);
     await button('Hold').click();
     await page.getByRole('dialog').getByLabel('Why').fill('pH 5.1, nothing carries it');
     await page.getByRole('dialog').getByRole('button', { name: 'Hold' }).click();
-    await page.getByText('pH 5.1, nothing carries it').waitFor();
+    await page.getByText('pH 5.1, nothing carries it').first().waitFor();
   });
 });
 

@@ -52,8 +52,15 @@ const SCREENS: [string, () => string | Promise<string>][] = [
   ['a run sheet', () => `/stove/${codeOf('making')}`],
   ['the cook view', () => `/stove/${codeOf('making')}/cook`],
   ['Bottling', () => '/bottling'],
-  ['a filling', () => `/bottling/${codeOf('resting')}`],
-  ['a held lot', () => `/bottling/${codeOf('held')}`],
+  ['a filling', () => `/bottling/${codeOf('resting')}/fill`],
+  ['a process', () => `/bottling/${codeOf('resting')}/process`],
+  ['lids to press', () => `/bottling/${codeOf('resting')}/seals`],
+  [
+    'what was cooled',
+    () =>
+      `/bottling/${lots.find((l) => l.name.startsWith('Damson') && l.state === 'released')!.code}/process`,
+  ],
+  ['a held lot', () => `/bottling/${codeOf('held')}/release`],
   ['Labels', () => '/labels'],
   ['a label', () => `/labels/${codeOf('released')}`],
   ['Shelf', () => '/shelf'],
@@ -121,6 +128,9 @@ const SIZES = [
 describe.each(SCREENS)('%s', (_, path) => {
   it('has nothing serious against it by axe, light or dark, and is nowhere wider than its window', async () => {
     await show(await path());
+    await page.evaluate(() => {
+      for (const fold of document.querySelectorAll<HTMLDetailsElement>('main details')) fold.open = true;
+    });
     expect(await serious()).toEqual([]);
     await page.evaluate(() => {
       document.documentElement.dataset.theme = 'dark';

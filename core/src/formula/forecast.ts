@@ -1,5 +1,5 @@
 import { acidFacts } from '../acid/index.ts';
-import { heatProcesses, processTime } from '../heat/index.ts';
+import { type HeatProcess, processTime } from '../heat/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import { waterActivity } from '../keeping/index.ts';
 import { swellingAt } from '../pan/index.ts';
@@ -20,6 +20,7 @@ import {
   unknownLines,
 } from './outlook.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
+import { processesOf } from './processesOf.ts';
 import { readLine, type SaidLine, type Weighing } from './said.ts';
 import type { StepOutcome } from './steps.ts';
 import { sugarRoles } from './sugarRole.ts';
@@ -29,6 +30,8 @@ export interface ForecastSetting extends Weighing {
   elevationMetres: number;
   /** The kitchen's critical limit. */
   criticalPh: number;
+  /** Heat processes of the kitchen's own, beside those that ship. */
+  processes?: readonly HeatProcess[] | undefined;
 }
 
 export interface Forecast extends Outlook {
@@ -190,7 +193,7 @@ export function withBand(
 ): Forecast {
   if (!f.ph) return f;
   const ph = { middle: f.ph.middle, low: band.low, high: band.high };
-  const outlook = outlookOf(content, f.lines, { ...f, ph }, setting.criticalPh);
+  const outlook = outlookOf(content, f.lines, { ...f, ph }, setting);
   return { ...f, ...outlook, ph, holds: f.grams > 0 ? outlook.holds : null };
 }
 
@@ -241,8 +244,8 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
   const foreseen = foresee(content, said, lines, product, millilitres, setting);
   const acidKnown = unknownLines(lines).length === 0;
   const balance = balanceOf(product, acidKnown);
-  const process = heatProcesses.find((p) => p.id === content.processId);
-  const outlook = outlookOf(content, lines, foreseen, setting.criticalPh);
+  const process = processesOf(setting).find((p) => p.id === content.processId);
+  const outlook = outlookOf(content, lines, foreseen, setting);
   const { bottles, shortMl } = bottlesOf(content, said, millilitres);
   return {
     ...outlook,

@@ -1,4 +1,4 @@
-import { heatProcesses } from '../heat/index.ts';
+import type { HeatProcess } from '../heat/index.ts';
 import {
   carriedBy,
   type Hurdle,
@@ -11,6 +11,7 @@ import type { LineAmount } from './amounts.ts';
 import { lowAcidLines, piecesLeftIn } from './cautions.ts';
 import { compositionOf } from './composition.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
+import { processesOf } from './processesOf.ts';
 
 export interface PhForecast {
   middle: number;
@@ -80,24 +81,30 @@ export function rawAfterKill(content: FormulaContent, lines: readonly LineAmount
   );
 }
 
+/** The kitchen's critical limit and its own heat processes. */
+export interface OutlookSetting {
+  criticalPh: number;
+  processes?: readonly HeatProcess[] | undefined;
+}
+
 /** Whether the formula names a heat process: a shipped one, or the kitchen's own with its source. */
-const plannedProcess = (content: FormulaContent): boolean =>
-  heatProcesses.some((p) => p.id === content.processId) || (content.processSource ?? '') !== '';
+const plannedProcess = (content: FormulaContent, setting: OutlookSetting): boolean =>
+  processesOf(setting).some((p) => p.id === content.processId) || (content.processSource ?? '') !== '';
 
 function factsOf(
   content: FormulaContent,
   lines: readonly LineAmount[],
   foreseen: Foreseen,
-  criticalPh: number,
+  setting: OutlookSetting,
 ): HurdleFacts {
   const shelf = content.storage === 'shelf' ? true : null;
   const { ph, brix, aceticPercent, abv } = foreseen;
   return {
     storage: content.storage,
     ph: ph ? ph.high : null,
-    criticalPh,
+    criticalPh: setting.criticalPh,
     killStep: content.steps.some(kills) && rawAfterKill(content, lines).length === 0,
-    heatProcess: shelf && plannedProcess(content),
+    heatProcess: shelf && plannedProcess(content, setting),
     closedHot: shelf,
     sealChecked: shelf,
     cooledInTime: content.storage === 'cold' ? true : null,
@@ -127,14 +134,14 @@ export function outlookOf(
   content: FormulaContent,
   lines: readonly LineAmount[],
   foreseen: Foreseen,
-  criticalPh: number,
+  setting: OutlookSetting,
 ): Outlook {
-  const holds = whyHeld(lines, foreseen, criticalPh);
-  const facts = factsOf(content, lines, foreseen, criticalPh);
+  const holds = whyHeld(lines, foreseen, setting.criticalPh);
+  const facts = factsOf(content, lines, foreseen, setting);
   return {
     holds,
     hurdles: hurdles(facts),
     keeping: keepingLimit(facts),
-    reason: forecastReason(facts, holds, plannedProcess(content)),
+    reason: forecastReason(facts, holds, plannedProcess(content, setting)),
   };
 }

@@ -1,9 +1,10 @@
-import { heatProcesses, processMismatches } from '../heat/index.ts';
+import { processMismatches } from '../heat/index.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { differences } from './difference.ts';
 import { type Forecast, type ForecastSetting, forecast } from './forecast.ts';
 import { saidGrams } from './interchange.ts';
+import { processesOf } from './processesOf.ts';
 import { readLine } from './said.ts';
 import { whatWouldItTake } from './solve.ts';
 import { walk } from './walk.ts';
@@ -62,7 +63,7 @@ const acids = (content: FormulaContent, setting: ForecastSetting): string[] => [
   ),
 ];
 
-/** Shipped processes with every reason why a formula does not match them; empty reasons where it does. */
+/** Processes, the kitchen's own first, with every reason why a formula does not match them; empty reasons where it does. */
 export function processFits(
   content: FormulaContent,
   kind: FormulaKind,
@@ -75,7 +76,11 @@ export function processFits(
     closure: 'two-piece lid',
     nominalMl: content.bottleMl,
   };
-  return heatProcesses.map((p) => ({ id: p.id, name: p.name, reasons: processMismatches(p, product) }));
+  return processesOf(setting).map((p) => ({
+    id: p.id,
+    name: p.name,
+    reasons: processMismatches(p, product),
+  }));
 }
 
 interface Lever {

@@ -136,9 +136,17 @@ function inOrder(file: KitchenFile): ({ version: Dated } | { lot: KitchenFile['l
     .map((entry) => entry.item);
 }
 
-async function saveFormula(w: Writing, file: KitchenFile, dated: Dated, formulas: Ids): Promise<void> {
+async function saveFormula(
+  w: Writing,
+  file: KitchenFile,
+  dated: Dated,
+  formulas: Ids,
+  processes: Ids,
+): Promise<void> {
   const { versions, key, ...head } = file.formulas.find((f) => f.key === dated.key)!;
-  const { note, content } = versions[dated.number - 1]!;
+  const { note, content: said } = versions[dated.number - 1]!;
+  const processId = processes.get(said.processId ?? '') ?? said.processId;
+  const content = processId ? { ...said, processId } : said;
   const saved = { versionId: newId(), name: head.name, kind: head.kind, colour: head.colour, note, content };
   if (dated.number === 1) formulas.set(key, (await createFormula(w, { id: newId(), ...saved })).id);
   else await saveVersion(w, formulas.get(key)!, { ...saved, after: dated.number - 1 });
@@ -204,7 +212,13 @@ async function importKitchen(
   const formulas: Ids = new Map();
   for (const item of inOrder(file)) {
     if ('version' in item) {
-      await saveFormula({ ...here, now: when(item.version.at) }, file, item.version, formulas);
+      await saveFormula(
+        { ...here, now: when(item.version.at) },
+        file,
+        item.version,
+        formulas,
+        things.processes,
+      );
       continue;
     }
     const { lot } = item;

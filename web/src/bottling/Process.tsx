@@ -1,9 +1,7 @@
-import { heatProcessRoutes } from '@inch/contract/heatProcess';
 import type { LotView } from '@inch/contract/lot';
 import {
   boilingPointOfWater,
   feetOf,
-  type HeatProcess,
   heatProcesses,
   matchProcesses,
   minutesAsked,
@@ -12,9 +10,8 @@ import {
   sterilisingMinutes,
 } from '@inch/core/heat';
 import { governingPh, lastBottle, processedProduct } from '@inch/core/lot';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../app/api.ts';
+import { useOwnProcesses } from '../app/ownProcesses.ts';
 import { useSession } from '../app/session.tsx';
 import { useContainers } from '../plan/kit.ts';
 import { depthSaid } from '../stove/ruler.ts';
@@ -141,16 +138,10 @@ function Matches({ matches, shut }: { matches: readonly ProcessMatch[]; shut: bo
   );
 }
 
-/** The processes that ship and the kitchen's own. */
-export const useProcesses = (): HeatProcess[] => {
-  const own = useQuery({ queryKey: ['processes'], queryFn: () => call(heatProcessRoutes.list) }).data ?? [];
-  return [...own, ...heatProcesses];
-};
-
 /** From the filled bottle to one that keeps: which process, the canner, its loads, what the bottle felt of it. */
 export function Process({ lot, open }: { lot: LotView; open: boolean }) {
   const { kitchen } = useSession();
-  const processes = useProcesses();
+  const processes = [...useOwnProcesses(), ...heatProcesses];
   const containers = useContainers().data ?? [];
   const bottle = lastBottle(lot, (id) => containers.find((c) => c.id === id)?.rated ?? []);
   if (lot.storage !== 'shelf') return <Cooling lot={lot} open={open} />;

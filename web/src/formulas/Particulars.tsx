@@ -60,7 +60,7 @@ function Process({ draft, change }: Props) {
         }
       >
         <option value="">none, or your own with its source</option>
-        {heatProcesses.map((p) => (
+        {[...(setting.processes ?? []), ...heatProcesses].map((p) => (
           <option key={p.id} value={p.id}>
             {p.name}
           </option>

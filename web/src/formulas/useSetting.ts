@@ -1,6 +1,7 @@
 import type { ForecastSetting } from '@inch/core/formula';
 import { useMemo } from 'react';
 import { useCatalogue } from '../app/catalogue.ts';
+import { useOwnProcesses } from '../app/ownProcesses.ts';
 import { useSession } from '../app/session.tsx';
 
 /** What a forecast needs to know of this kitchen. */
@@ -8,8 +9,9 @@ export function useSetting(): ForecastSetting {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
   const { cupSchool, elevationMetres, criticalPh } = kitchen;
+  const processes = useOwnProcesses();
   return useMemo(
-    () => ({ cup: cupSchool ?? undefined, elevationMetres, criticalPh, catalogue }),
-    [cupSchool, elevationMetres, criticalPh, catalogue],
+    () => ({ cup: cupSchool ?? undefined, elevationMetres, criticalPh, catalogue, processes }),
+    [cupSchool, elevationMetres, criticalPh, catalogue, processes],
   );
 }

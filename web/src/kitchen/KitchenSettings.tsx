@@ -1,5 +1,4 @@
 import { type Account, accountRoutes } from '@inch/contract/account';
-import { type Container, containerRoutes } from '@inch/contract/container';
 import { type Kitchen, kitchenRoutes } from '@inch/contract/kitchen';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { rulePacks } from '@inch/core/label';
@@ -12,6 +11,7 @@ import { Button } from '../ui/Button.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { useWrite } from '../ui/useWrite.ts';
+import { Containers } from './Containers.tsx';
 import { WorkshopForm } from './WorkshopForm.tsx';
 
 interface Answers {
@@ -183,91 +183,6 @@ function People() {
           Add them
         </Button>
       </form>
-    </Ruled>
-  );
-}
-
-const CLOSURES: readonly Container['closure'][] = [
-  'two-piece lid',
-  'screw cap',
-  'swing top',
-  'crown cap',
-  'cork',
-];
-
-function Containers({ mayWrite }: { mayWrite: boolean }) {
-  const { data } = useQuery({ queryKey: ['containers'], queryFn: () => call(containerRoutes.list) });
-  const { register, handleSubmit, reset } = useForm({
-    defaultValues: { name: '', nominalMl: '', heightMm: '', diameterMm: '', closure: 'two-piece lid' },
-  });
-  const write = useWrite(
-    (v: { name: string; nominalMl: string; heightMm: string; diameterMm: string; closure: string }) =>
-      call(containerRoutes.add, {
-        body: {
-          id: newId(),
-          name: v.name,
-          nominalMl: Number(v.nominalMl),
-          heightMm: Number(v.heightMm),
-          diameterMm: Number(v.diameterMm),
-          closure: v.closure as Container['closure'],
-        },
-      }),
-    { after: () => reset() },
-  );
-  return (
-    <Ruled title="Bottles and jars" className="mt-8">
-      <ul>
-        {data?.map((c) => (
-          <li key={c.id} className="flex justify-between gap-4 border-b border-steel-line py-2">
-            <span className="font-semibold">{c.name}</span>
-            <span className="figure text-sm text-ink-2">
-              {c.nominalMl} mL · {c.heightMm} × {c.diameterMm} mm · {c.closure}
-            </span>
-          </li>
-        ))}
-      </ul>
-      {mayWrite && (
-        <form
-          className="grid grid-cols-5 items-start gap-3 py-4 max-sm:grid-cols-2"
-          onSubmit={handleSubmit((v) => write.run(v))}
-        >
-          <Field
-            className="col-span-2"
-            label="Another kind"
-            {...register('name')}
-            error={write.fields.name}
-          />
-          <Field
-            label="mL"
-            figure
-            inputMode="numeric"
-            {...register('nominalMl')}
-            error={write.fields.nominalMl}
-          />
-          <Field
-            label="High, mm"
-            figure
-            inputMode="numeric"
-            {...register('heightMm')}
-            error={write.fields.heightMm}
-          />
-          <Field
-            label="Across, mm"
-            figure
-            inputMode="numeric"
-            {...register('diameterMm')}
-            error={write.fields.diameterMm}
-          />
-          <Choice className="col-span-2" label="Closed with" {...register('closure')}>
-            {CLOSURES.map((c) => (
-              <option key={c}>{c}</option>
-            ))}
-          </Choice>
-          <Button type="submit" tone="plain" className="mt-6" disabled={write.busy}>
-            Add it
-          </Button>
-        </form>
-      )}
     </Ruled>
   );
 }

@@ -13,6 +13,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../app/api.ts';
 import { useCatalogue } from '../app/catalogue.ts';
+import { useOwnProcesses } from '../app/ownProcesses.ts';
 import { serverNow } from '../app/serverClock.ts';
 import { useSession } from '../app/session.tsx';
 
@@ -77,6 +78,7 @@ export function useKit(): Kit | null {
   const containers = useContainers().data;
   const past = usePast().data;
   const day = useToday();
+  const processes = useOwnProcesses();
   return useMemo(() => {
     if (!formulas || !vessels || !stock || !packs || !containers || !past) return null;
     const real = asInStock(catalogue, stock, day);
@@ -94,8 +96,9 @@ export function useKit(): Kit | null {
         catalogue: real,
         elevationMetres: kitchen.elevationMetres,
         criticalPh: kitchen.criticalPh,
+        processes,
       },
       today: day,
     };
-  }, [kitchen, catalogue, formulas, vessels, stock, packs, containers, past, day]);
+  }, [kitchen, catalogue, formulas, vessels, stock, packs, containers, past, day, processes]);
 }

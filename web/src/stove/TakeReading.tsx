@@ -1,6 +1,7 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
+import { samplesAsked, type Taken } from '@inch/core/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -35,6 +36,13 @@ function InstrumentNote({ kind, instrument }: { kind: Kind; instrument: Instrume
     </p>
   );
 }
+
+/** How a finished sample may be taken, as it is told. */
+const TAKEN: Record<Taken, string> = {
+  'as it is': 'as it pours',
+  blended: 'blended with its solids',
+  'opened jar': 'from a jar opened for it',
+};
 
 interface Props {
   lot: LotView;
@@ -78,6 +86,8 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
   const [text, setText] = useState('');
   const [warmth, setWarmth] = useState('');
   const [sample, setSample] = useState<'pan' | 'finished'>(finished ? 'finished' : 'pan');
+  const asked = kind === 'ph' ? samplesAsked(lot) : null;
+  const [taken, setTaken] = useState<Taken>(asked?.[0] ?? 'as it is');
   const [instrumentId, setInstrumentId] = useState<string | null>(null);
   const [because, setBecause] = useState('');
   const chosen = own.find((i) => i.id === instrumentId) ?? own.find((i) => i.name === live?.name) ?? own[0];
@@ -92,6 +102,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
         stepId,
         kind,
         sample,
+        taken: sample === 'finished' ? taken : 'as it is',
         said,
         raw,
         celsius,
@@ -168,6 +179,24 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
         >
           <option value="pan">what is in the pan</option>
           <option value="finished">the finished product, cooled</option>
+        </Choice>
+      )}
+      {kind === 'ph' && sample === 'finished' && (
+        <Choice
+          label="How the sample was taken"
+          value={taken}
+          onChange={(e) => setTaken(e.target.value as Taken)}
+          hint={
+            asked && !asked.includes(taken)
+              ? `For this lot only a sample ${asked.map((t) => TAKEN[t]).join(', or ')} counts.`
+              : undefined
+          }
+        >
+          {(Object.keys(TAKEN) as Taken[]).map((t) => (
+            <option key={t} value={t}>
+              {TAKEN[t]}
+            </option>
+          ))}
         </Choice>
       )}
       {questioned && (
