@@ -40,12 +40,20 @@ const lot = (state, name) => lots.find((l) => l.state === state && l.name.starts
 const plan = (await (await page.request.get('/api/plans')).json())[0].id;
 const formula = (name) => formulas.find((f) => f.name.startsWith(name)).id;
 
-/** The tab that says how far each figure may be off, scrolled into sight. */
-async function showHowSure() {
-  await page.getByText(/4.000 draws/).waitFor();
-  await page.getByRole('tab', { name: 'How sure' }).click();
-  await page.getByText('pH at or under the limit').scrollIntoViewIfNeeded();
+/** A thick syrup part of the way through its bath, cut open. */
+async function warmABottle() {
+  const fold = page.locator('main summary').filter({ hasText: 'How the bottle warms' });
+  await fold.click();
+  await page.getByLabel('What is in it').selectOption('thick');
+  await page.getByText('Hottest at the slowest point').waitFor();
+  await fold.evaluate((element) => element.scrollIntoView());
   await page.evaluate(() => document.activeElement?.blur());
+}
+
+/** Some lids pressed, one of them failed. */
+async function pressSome() {
+  await page.getByText('Press bottle by bottle').waitFor();
+  for (const key of 'ssssfsss') await page.keyboard.press(key);
 }
 
 /** A pan of apple juice and sugar on the simulated fire, some minutes in, three instruments attached. */
@@ -80,15 +88,6 @@ async function layTheHours() {
   await page.mouse.move(700, 700);
 }
 
-/** The picking divided at a price. */
-async function sellAt() {
-  await page
-    .getByLabel(/price a bottle/)
-    .first()
-    .fill('5.95');
-  await page.evaluate(() => document.activeElement?.blur());
-}
-
 async function tickOne() {
   await page.getByRole('checkbox', { name: /^Sour cherries.* is in the basket/ }).check();
   await page.getByText('£0.00', { exact: true }).waitFor({ state: 'detached' });
@@ -100,15 +99,15 @@ const VIEWS = [
   ['today-phone', '/', PHONE],
   ['formulas', '/formulas', TABLE],
   ['formula', `/formulas/${formula('Sour')}`, TABLE],
-  ['formula-sure', `/formulas/${formula('Red')}`, TABLE, 'light', showHowSure],
   ['plan', `/plan/${plan}`, TABLE],
   ['plan-hours', `/plan/${plan}/hours`, TABLE, 'light', layTheHours],
-  ['picking', '/plan/picking', TABLE, 'light', sellAt],
   ['stock', '/plan/stock', TABLE],
   ['buy-phone', '/plan/buy', PHONE, 'light', tickOne],
   ['stove', `/stove/${lot('making', 'Sour')}`, TABLE],
   ['cook', `/stove/${lot('making', 'Sour')}/cook`, STOVE],
-  ['bottling', `/bottling/${lot('resting', 'Quince')}`, TABLE],
+  ['bottling', `/bottling/${lot('released', 'Sour')}/fill`, TABLE],
+  ['process', `/bottling/${lot('resting', 'Quince')}/process`, TABLE, 'light', warmABottle],
+  ['seals', `/bottling/${lot('resting', 'Quince')}/seals`, TABLE, 'light', pressSome],
   ['label', `/labels/${lot('released', 'Damson')}`, TABLE],
   ['shelf', '/shelf', TABLE],
   ['shelf-phone', '/shelf', PHONE],

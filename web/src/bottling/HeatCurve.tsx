@@ -58,6 +58,7 @@ export function HeatCurve({
             stroke="var(--steel)"
             strokeWidth={1.5}
             dot={false}
+            activeDot={false}
             connectNulls
             isAnimationActive={false}
           />
@@ -66,6 +67,7 @@ export function HeatCurve({
             stroke={colour}
             strokeWidth={2.5}
             dot={false}
+            activeDot={false}
             connectNulls
             isAnimationActive={false}
           />

@@ -14,7 +14,7 @@ import { useWarming } from './useWarming.ts';
 
 /** Cool to hot as a colour: steel to the product's own. */
 const heat = (celsius: number, colour: string): string => {
-  const share = Math.round(100 * Math.max(0, Math.min(1, (celsius - 20) / 80)));
+  const share = Math.round(100 * Math.max(0, Math.min(1, (celsius - 20) / 80)) ** 2.4);
   return `color-mix(in oklab, ${colour} ${share}%, var(--steel-line))`;
 };
 
@@ -48,9 +48,9 @@ function CrossSection({
       <clipPath id="inside-the-bottle">
         <rect x="37" y="38" width="86" height="156" rx="13" />
       </clipPath>
-      <g clipPath="url(#inside-the-bottle)">
+      <g clipPath="url(#inside-the-bottle)" shapeRendering="crispEdges">
         {cells.map((c) => (
-          <rect key={c.key} x={c.x} y={c.y} width={w + 0.3} height={h + 0.3} fill={c.fill} />
+          <rect key={c.key} x={c.x} y={c.y} width={w + 0.7} height={h + 0.7} fill={c.fill} />
         ))}
       </g>
       <rect x="54" y="6" width="52" height="12" rx="3" fill="var(--steel)" />
