@@ -73,7 +73,7 @@ async function measuredPh(lot: Lot): Promise<void> {
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').table));
+  ({ page, faults } = await openPage(browser, inject('demo').bottling));
   await signIn(page, 'Wren', 'enamel-and-steel');
 });
 afterEach(async (task) => {

@@ -46,6 +46,8 @@ async function warmABottle() {
   await fold.click();
   await page.getByLabel('What is in it').selectOption('thick');
   await page.getByText('Hottest at the slowest point').waitFor();
+  // The worker answers the thick one anew.
+  await page.waitForTimeout(1500);
   await fold.evaluate((element) => element.scrollIntoView());
   await page.evaluate(() => document.activeElement?.blur());
 }

@@ -8,7 +8,7 @@ import { loadDemo } from '../scripts/src/demo.mjs';
 import { prepareDatabase, startServer } from '../scripts/src/house.mjs';
 import { freePort, startMariadb } from '../scripts/src/mariadb.mjs';
 
-const DEMOS = ['table', 'stove'] as const;
+const DEMOS = ['table', 'stove', 'bottling'] as const;
 type Demo = (typeof DEMOS)[number];
 
 declare module 'vitest' {
@@ -17,12 +17,12 @@ declare module 'vitest' {
     /** A kitchen with nobody in it yet, and its database. */
     emptyUrl: string;
     emptyDatabase: string;
-    /** A demo kitchen for what is done at the table, and one for the stove, which begins lots of its own. */
+    /** A demo kitchen for what is done at the table, and one each for the stove and the bottling, which begin lots of their own. */
     demo: Record<Demo, string>;
   }
 }
 
-/** The compiled server over one throw-away MariaDB: once empty, and twice with the demo kitchen. */
+/** The compiled server over one throw-away MariaDB: once empty, and thrice with the demo kitchen. */
 export default async function setup(project: TestProject) {
   await ensureBuilt();
   const folder = mkdtempSync(join(tmpdir(), 'inch-e2e-'));

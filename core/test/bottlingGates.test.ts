@@ -1,10 +1,12 @@
 import { signs } from '@inch/core/bottling';
+import { heatProcesses } from '@inch/core/heat';
 import {
   bottlesNotTicked,
   failuresOpen,
   gates,
   type LotRecord,
   lotBottles,
+  matchLot,
   outOfLimits,
   samplesAsked,
   sealsFrom,
@@ -56,6 +58,23 @@ describe('a lot filled with something in each bottle', () => {
     expect(shut({ ...lot, product: unstrained })).toEqual(['acid']);
     lot.readings[1]!.taken = 'blended';
     expect(shut({ ...lot, product: unstrained })).toEqual([]);
+  });
+});
+
+describe('a lot in bottles of two kinds', () => {
+  it('matches a process only where both do', () => {
+    const lot = releasable();
+    const rated = (id: string) => (id === 'jar' ? ['boiling water'] : []);
+    const berry = (l: LotRecord) =>
+      matchLot(heatProcesses, l, rated, 719).find((m) => m.process.id === 'berry-syrup')!;
+    expect(berry(lot).reasons).toEqual([]);
+    const swing = { containerId: 'swing', container: 'Swing-top', closure: 'swing top', nominalMl: 250 };
+    lot.bottlings.push({ ...lot.bottlings[0]!, id: 'b2', ...swing });
+    expect(berry(lot).reasons).toEqual([
+      'it needs jars with a two-piece lid, not a swing top',
+      'this glass is not made for boiling water',
+    ]);
+    expect(matchLot(heatProcesses, { ...lot, bottlings: [] }, rated, 719)).toEqual([]);
   });
 });
 

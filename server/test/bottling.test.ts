@@ -96,6 +96,13 @@ describe('a process of the kitchen’s own', () => {
     });
     expect((await crew.gate(cold, 'heat')).missing).toMatch(/closed at 85 °C, and it asks for 88/);
     expect((await crew.gate(cold, 'heat')).missing).toMatch(/not made for hot fill/);
+    await post(crew.maker, cold, 'heat-processes', {
+      processId,
+      minutes: 2,
+      invertedSeconds: 20,
+      at: ago(28),
+    });
+    expect((await crew.gate(cold, 'heat')).missing).toMatch(/lid down for 20 s, and it asks for 60/);
   });
 });
 

@@ -102,6 +102,14 @@ describe('a release', () => {
     });
     expect((await crew.view(lot)).state).toBe('bottled');
   });
+  it('of a lot that something is then found wrong with is held at once', async () => {
+    const lot = await crew.releasable();
+    await release(crew.maker, lot);
+    await post(crew.maker, lot, 'deviations', { what: 'A lid lifted on the shelf' });
+    const { state, deviations } = await crew.view(lot);
+    expect(state).toBe('held');
+    expect(deviations.map((d: { kind: string }) => d.kind).sort()).toEqual(['held', 'seen']);
+  });
   it('has a sheet whose text says what it rests on', async () => {
     const lot = await crew.releasable();
     const sheet = async () => {

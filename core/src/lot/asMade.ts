@@ -32,6 +32,16 @@ export function finishedReadings(lot: LotRecord, kind: Reading['kind']): Reading
   );
 }
 
+/** Whether pieces or pulp stay in the bottle: nothing was strained, or something solid goes into each jar. */
+export function solidsStay(lot: LotRecord): boolean {
+  const { lines, steps } = lot.product.content;
+  const catalogue = catalogueOf(lot);
+  const solid = (id: string) => SOLID.has(catalogue.get(id).family) && !catalogue.get(id).liquid;
+  if (lines.some((l) => l.basis?.per === 'bottle' && solid(l.ingredientId))) return true;
+  const went = standing(lot.additions).some((a) => a.grams > 0 && solid(a.ingredientId));
+  return went && !steps.some((s) => s.kind === 'strain');
+}
+
 /**
  * How a sample for pH has to be taken: out of an opened jar where something goes in jar by jar or fruit steeps in the jar, blended with its
  * solids where they stay in; null where any finished sample tells.
@@ -40,12 +50,7 @@ export function samplesAsked(lot: LotRecord): Taken[] | null {
   const { lines, steps } = lot.product.content;
   if (lines.some((l) => l.basis?.per === 'bottle') || steps.some((s) => s.method === 'jar'))
     return ['opened jar'];
-  const catalogue = catalogueOf(lot);
-  const solids = standing(lot.additions).some((a) => {
-    const { family, liquid } = catalogue.get(a.ingredientId);
-    return a.grams > 0 && SOLID.has(family) && !liquid;
-  });
-  return solids && !steps.some((s) => s.kind === 'strain') ? ['blended', 'opened jar'] : null;
+  return solidsStay(lot) ? ['blended', 'opened jar'] : null;
 }
 
 /** Bottles cooled open: hours to 21 °C and to 5 °C, as read off a thermometer, or as told. */

@@ -23,7 +23,7 @@ export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type PanNow, type PanVessel, panNow } from './panNow.ts';
-export { type InBottle, lastBottle, processedProduct } from './processed.ts';
+export { matchLot } from './processed.ts';
 export {
   type Addition,
   type BottleTick,

@@ -1,10 +1,10 @@
-import type { ProcessedProduct } from '../heat/index.ts';
-import { coldestFill, finishedBrix, governingPh, samplesAsked } from './asMade.ts';
+import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMatch } from '../heat/index.ts';
+import { coldestFill, finishedBrix, governingPh, solidsStay } from './asMade.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** The bottle that a process is held against. */
-export interface InBottle {
+interface InBottle {
   closure: string;
   nominalMl: number;
   rated: readonly string[];
@@ -15,7 +15,7 @@ export interface InBottle {
 const THICKENS = /pectin|gum\b|starch|agar|gelatin/i;
 
 /** A lot as made, in one kind of bottle: what a heat process is matched against, line by line. */
-export function processedProduct(lot: LotRecord, bottle: InBottle): ProcessedProduct {
+function processedProduct(lot: LotRecord, bottle: InBottle): ProcessedProduct {
   const catalogue = catalogueOf(lot);
   const made = [
     ...new Set(
@@ -32,25 +32,43 @@ export function processedProduct(lot: LotRecord, bottle: InBottle): ProcessedPro
     fruits: [...new Set(fruits.map((e) => e.formOf ?? e.id))],
     acids: made.filter(acid).map((e) => e.id),
     thickeners: made.filter(thickener).map((e) => e.name.toLowerCase()),
-    pieces: samplesAsked(lot) !== null,
+    pieces: solidsStay(lot),
     brix: finishedBrix(lot),
     ph: governingPh(lot)?.ph ?? null,
     ...bottle,
   };
 }
 
-/** The kind of bottle a lot was filled into last, as a process is held against it; null before it is filled. */
-export function lastBottle(
-  lot: LotRecord,
-  rated: (containerId: string) => readonly string[],
-): InBottle | null {
-  const b = standing(lot.bottlings).at(-1);
-  if (!b) return null;
-  return {
+/** The kinds of bottle a lot was filled into, as a process is held against them. */
+function bottlesOf(lot: LotRecord, rated: (containerId: string) => readonly string[]): InBottle[] {
+  return standing(lot.bottlings).map((b) => ({
     closure: b.closure,
     nominalMl: b.nominalMl,
     rated: rated(b.containerId),
     headspaceInches: b.headspaceInches,
     fillCelsius: coldestFill(b),
-  };
+  }));
+}
+
+/**
+ * Processes held against a lot in every kind of bottle it was filled into: what breaks the match in one of them breaks it. The matching
+ * ones first, then those with the fewest reasons against them; none before anything is filled.
+ * @param rated processes that a kind of bottle is made for; @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside
+ */
+export function matchLot(
+  processes: readonly HeatProcess[],
+  lot: LotRecord,
+  rated: (containerId: string) => readonly string[],
+  elevationMetres: number,
+): ProcessMatch[] {
+  const byBottle = bottlesOf(lot, rated).map((bottle) =>
+    matchProcesses(processes, processedProduct(lot, bottle), elevationMetres),
+  );
+  const [first, ...others] = byBottle;
+  if (!first) return [];
+  const merged = first.map((match) => {
+    const same = others.map((list) => list.find((m) => m.process === match.process)!);
+    return { ...match, reasons: [...new Set([match, ...same].flatMap((m) => m.reasons))] };
+  });
+  return merged.sort((a, b) => a.reasons.length - b.reasons.length);
 }

@@ -6,16 +6,25 @@ import { insert, toSql } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { lockedLot, refuseEnded } from './change.ts';
+import { decideLot, lockedLot, refuseEnded } from './change.ts';
 import { openDeviation } from './openDeviation.ts';
 import type { StoredLot } from './store.ts';
 
 /** Opens a deviation for everything in a lot's record that is out of its limits and has none yet. */
 export async function openOutOfLimits(w: Writing, lotId: string, at: string): Promise<void> {
   const lot = await lockedLot(w, lotId);
-  for (const found of outOfLimits(lot, w.kitchen.rulePack))
-    if (!lot.deviations.some((d) => d.entryId === found.entryId && d.kind === found.kind))
-      await openDeviation(w, lot.id, { ...found, at });
+  for (const found of outOfLimits(lot, w.kitchen.rulePack)) {
+    if (lot.deviations.some((d) => d.entryId === found.entryId && d.kind === found.kind)) continue;
+    await openDeviation(w, lot.id, { ...found, at });
+    await holdReleased(w, lot.id, found.what, at);
+  }
+}
+
+/** What is already on the shelf is held as soon as something of it is out of its limits. */
+async function holdReleased(w: Writing, lotId: string, what: string, at: string): Promise<void> {
+  const lot = await lockedLot(w, lotId);
+  if (lot.state === 'released')
+    await decideLot(w, lot, 'hold', { why: `Out of its limits after release: ${what}`.slice(0, 500), at });
 }
 
 /** A deviation that somebody saw. */
@@ -28,6 +37,7 @@ export async function deviate(
   refuseEnded(lot);
   const at = happenedAt(w, body.at, lot.begunAt);
   await openDeviation(w, lot.id, { id: body.id, kind: 'seen', what: body.what, entryId: null, at });
+  await holdReleased(w, lot.id, body.what, at);
   return { id: body.id };
 }
 

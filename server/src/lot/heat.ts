@@ -1,7 +1,7 @@
 import type { NewCurve, NewHeatProcess, NewLoad, NewLoadMark } from '@inch/contract/lotEntry';
 import { loadClock, whyNotMarked } from '@inch/core/bottling';
-import { type HeatProcess, lethality, type MeasuredLimits, matchProcesses } from '@inch/core/heat';
-import { lastBottle, lotBottles, processedProduct, standing } from '@inch/core/lot';
+import { type HeatProcess, lethality, type MeasuredLimits } from '@inch/core/heat';
+import { lotBottles, matchLot, standing } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
@@ -24,6 +24,8 @@ interface Held {
   restMinutes: number;
   mismatches: string[];
   limits: MeasuredLimits;
+  /** Hot fill: seconds lid down that it asks for. */
+  invertSeconds: number;
 }
 
 async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held> {
@@ -31,10 +33,12 @@ async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held
   if (!process)
     throw invalid('processId', 'There is no such process. Choose one, or give your own with its source.');
   const containers = await containersOf(w.tx, w.kitchen.id);
-  const bottle = lastBottle(lot, (c) => containers.find((known) => known.id === c)?.rated ?? []);
-  if (!bottle) throw invalid('processId', 'Count the bottles first: the process depends on them.');
-  const product = { ...processedProduct(lot, bottle), brix: null, ph: null };
-  const match = matchProcesses([process], product, w.kitchen.elevationMetres)[0]!;
+  const rated = (id: string) => containers.find((c) => c.id === id)?.rated ?? [];
+  // °Bx and pH may be measured later: they are held against the limits as they then stand.
+  const limits = { brix: process.brix, highestPh: process.highestPh };
+  const open = { ...process, brix: null, highestPh: null };
+  const [match] = matchLot([open], lot, rated, w.kitchen.elevationMetres);
+  if (!match) throw invalid('processId', 'Count the bottles first: the process depends on them.');
   return {
     processId: process.id,
     name: process.name,
@@ -45,9 +49,9 @@ async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held
         ? process.hotFill!.holdMinutes
         : (match.minutes ?? Number.POSITIVE_INFINITY),
     restMinutes: process.restMinutes,
-    // What is measured may come later: it is held against the limits as it then stands.
+    invertSeconds: process.hotFill?.invertSeconds ?? 0,
     mismatches: match.reasons,
-    limits: { brix: process.brix, highestPh: process.highestPh },
+    limits,
   };
 }
 
@@ -110,11 +114,14 @@ export async function processLot(
         method: 'boiling water' as const,
         requiredMinutes: body.requiredMinutes!,
         restMinutes: 0,
-        mismatches: [],
+        invertSeconds: 0,
+        mismatches: [] as string[],
         limits: { brix: null, highestPh: null },
       };
   if (!Number.isFinite(held.requiredMinutes)) throw invalid('processId', held.mismatches.at(-1)!);
   const { id, minutes, bottles, invertedSeconds } = body;
+  if (held.invertSeconds > (invertedSeconds ?? 0))
+    held.mismatches.push(`lid down for ${invertedSeconds ?? 0} s, and it asks for ${held.invertSeconds}`);
   await writeProcess(w, lot.id, held, { id, minutes, bottles, invertedSeconds, loadId: null, at });
   await openOutOfLimits(w, lot.id, at);
   return { id };
@@ -186,7 +193,7 @@ export async function markLoad(
     await writeProcess(
       w,
       lot.id,
-      { ...held, method: 'boiling water' },
+      { ...held, method: 'boiling water', invertSeconds: 0 },
       { id: newId(), minutes, bottles, invertedSeconds: null, loadId: load.id, at },
     );
   }

@@ -82,9 +82,9 @@ export function Expected({ lot }: { lot: LotView }) {
           <div key={m.says}>
             <dt className="text-sm font-semibold text-ink-2">{m.says}</dt>
             <dd>
-              <span className="figure text-lg font-bold">{grouped(m.ml)}</span> mL,{' '}
-              <span className="figure whitespace-nowrap">
-                {Math.floor(m.ml / bottle)} × {bottle}
+              <span className="figure text-lg font-bold">{grouped(m.ml)}</span> mL
+              <span className="figure block">
+                {Math.floor(m.ml / bottle)} × {bottle} mL
               </span>
               <span className="block text-sm text-ink-2">{m.how}</span>
             </dd>
@@ -93,8 +93,8 @@ export function Expected({ lot }: { lot: LotView }) {
         <div>
           <dt className="text-sm font-semibold text-ink-2">In bottles</dt>
           <dd>
-            <span className="figure text-lg font-bold">{grouped(millilitres)}</span> mL,{' '}
-            <span className="figure">{lot.bottles.filled}</span> filled
+            <span className="figure text-lg font-bold">{grouped(millilitres)}</span> mL
+            <span className="figure block">{lot.bottles.filled} filled</span>
             {promised && millilitres > 0 && (
               <span className="block text-sm text-ink-2">
                 {Math.round((100 * millilitres) / promised)} % of what the formula promises

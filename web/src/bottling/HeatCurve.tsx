@@ -28,7 +28,7 @@ export function HeatCurve({
       aria-label={`Temperature over ${Math.round(points.at(-1)?.minutes ?? 0)} minutes, up to ${hottest.toFixed(1)} °C`}
     >
       <ResponsiveContainer>
-        <LineChart data={all} margin={{ top: 16, right: 20, bottom: 4, left: -14 }}>
+        <LineChart data={all} margin={{ top: 16, right: 36, bottom: 4, left: -14 }}>
           <CartesianGrid stroke="var(--steel-line)" vertical={false} />
           <XAxis
             dataKey="minutes"

@@ -3,13 +3,12 @@ import {
   boilingPointOfWater,
   feetOf,
   heatProcesses,
-  matchProcesses,
   minutesAsked,
   needsSterileJars,
   type ProcessMatch,
   sterilisingMinutes,
 } from '@inch/core/heat';
-import { governingPh, lastBottle, processedProduct } from '@inch/core/lot';
+import { governingPh, matchLot } from '@inch/core/lot';
 import { useState } from 'react';
 import { useOwnProcesses } from '../app/ownProcesses.ts';
 import { useSession } from '../app/session.tsx';
@@ -143,9 +142,9 @@ export function Process({ lot, open }: { lot: LotView; open: boolean }) {
   const { kitchen } = useSession();
   const processes = [...useOwnProcesses(), ...heatProcesses];
   const containers = useContainers().data ?? [];
-  const bottle = lastBottle(lot, (id) => containers.find((c) => c.id === id)?.rated ?? []);
+  const rated = (id: string) => containers.find((c) => c.id === id)?.rated ?? [];
   if (lot.storage !== 'shelf') return <Cooling lot={lot} open={open} />;
-  if (!bottle)
+  if (lot.bottles.filled === 0)
     return (
       <>
         <Height lot={lot} />
@@ -154,7 +153,7 @@ export function Process({ lot, open }: { lot: LotView; open: boolean }) {
         </p>
       </>
     );
-  const matches = matchProcesses(processes, processedProduct(lot, bottle), kitchen.elevationMetres);
+  const matches = matchLot(processes, lot, rated, kitchen.elevationMetres);
   const fitting = matches.filter((m) => m.reasons.length === 0);
   const ph = governingPh(lot);
   const shut = lot.gates.some((g) => g.id === 'heat' && !g.open);

@@ -1,5 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
+import { useMayWrite } from '../app/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { dayAndTime } from '../ui/format.ts';
@@ -122,6 +123,7 @@ const EVENTS: Record<string, string> = {
 
 /** What was out of its limits, what was decided, and the sheet that says what a release rests on. */
 export function Release({ lot, open }: { lot: LotView; open: boolean }) {
+  const mayWrite = useMayWrite();
   return (
     <>
       <p className="border-l-4 border-rim py-0.5 pl-3">
@@ -137,8 +139,11 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
           ))}
         </ul>
       </Ruled>
-      {open && (
+      {(open || (mayWrite && lot.state === 'released')) && (
         <Fold title="Something else was out of its limits" open={false}>
+          {lot.state === 'released' && (
+            <p className="pt-3 font-semibold text-hold">The lot is released: it is held at once.</p>
+          )}
           <NewDeviation lot={lot} />
         </Fold>
       )}
