@@ -165,11 +165,19 @@ async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<
       .prints.push({ id: r.id, copies: r.copies, statement: r.statement, at: fromSql(r.at), by: r.by });
 }
 
+/** Ids made up to a power of two with the last of them, so that one more lot does not make every statement a new one to prepare. */
+function padded(ids: readonly string[]): string[] {
+  const length = 2 ** Math.ceil(Math.log2(Math.max(1, ids.length)));
+  return [...ids, ...Array.from({ length: length - ids.length }, () => ids.at(-1)!)];
+}
+
 /** Fills lots with all that is recorded of them, a table at a time. */
 export async function loadRecords(db: Database, lots: Lots, timeZone: string): Promise<void> {
-  const ids = [...lots.keys()];
-  await loadSteps(db, lots, ids);
-  await loadReadings(db, lots, ids, timeZone);
-  await loadMade(db, lots, ids);
-  await loadAfterwards(db, lots, ids);
+  const ids = padded([...lots.keys()]);
+  await Promise.all([
+    loadSteps(db, lots, ids),
+    loadReadings(db, lots, ids, timeZone),
+    loadMade(db, lots, ids),
+    loadAfterwards(db, lots, ids),
+  ]);
 }

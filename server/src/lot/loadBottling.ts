@@ -241,8 +241,10 @@ export async function loadBottling(
   ids: string[],
   draws: Map<string, StockDraw[]>,
 ): Promise<void> {
-  await loadFilled(db, lots, ids, draws);
-  await loadMeasured(db, lots, ids);
-  await loadHeat(db, lots, ids);
-  await loadChecked(db, lots, ids);
+  await Promise.all([
+    loadFilled(db, lots, ids, draws),
+    loadMeasured(db, lots, ids),
+    loadHeat(db, lots, ids),
+    loadChecked(db, lots, ids),
+  ]);
 }
