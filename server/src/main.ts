@@ -11,6 +11,10 @@ const server = createServer(
   createApp({ pool, log, ...(settings.webRoot ? { webRoot: settings.webRoot } : {}) }),
 );
 
+// A connection left idle is kept for longer than a page or a proxy keeps its own end, so that none is cut off as it is used again.
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
+
 await pool.query('SELECT 1').catch((error: Error) => {
   process.stderr.write(`MariaDB does not let the app in: ${error.message}\n`);
   process.exit(1);
