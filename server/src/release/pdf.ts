@@ -1,12 +1,5 @@
-import { createRequire } from 'node:module';
-import PDFDocument from 'pdfkit';
+import { bytesOf, newDocument } from '../label/document.ts';
 import type { ReleaseSheet } from './sheet.ts';
-
-const require = createRequire(import.meta.url);
-const font = (weight: 400 | 700) =>
-  require.resolve(
-    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
-  );
 
 const [INK, SECOND, RIM, GO, HOLD] = ['#141B2D', '#4A5468', '#1E40AF', '#2C7A3F', '#B45309'];
 const MARGIN = 52;
@@ -41,15 +34,8 @@ function signHere(doc: PDFKit.PDFDocument): void {
 
 /** The release sheet on A4. @returns the bytes */
 export function releaseSheetPdf(sheet: ReleaseSheet): Promise<Buffer> {
-  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, info: { Title: sheet.title } });
-  doc.registerFont('regular', font(400));
-  doc.registerFont('bold', font(700));
-  const chunks: Buffer[] = [];
-  const finished = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
+  const doc = newDocument({ size: 'A4', margin: MARGIN, info: { Title: sheet.title } });
+  const finished = bytesOf(doc);
   doc.rect(0, 0, doc.page.width, 8).fill(RIM);
   doc.font('bold').fontSize(17).fillColor(INK).text(sheet.title, MARGIN, 40);
   doc.moveDown(0.4);

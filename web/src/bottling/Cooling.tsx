@@ -42,12 +42,6 @@ function CoolingRule({ lot, bottling, now }: { lot: LotView; bottling: Bottling;
         d={`M${x(0)} ${y(100)}H${x(2)}V${y(21)}H${x(6)}V${y(5)}H${x(8)}V${y(0)}H${x(0)}Z`}
         fill="var(--rim-pale)"
       />
-      <path
-        d={`M${x(2)} ${y(21)}v91M${x(6)} ${y(5)}v91`}
-        stroke="var(--rim)"
-        strokeDasharray="4 3"
-        opacity="0"
-      />
       <path d={`M34 112H624`} stroke="var(--ink-2)" strokeWidth="1.4" />
       {Array.from({ length: 9 }, (_, h) => (
         <g key={h} className={h % 2 === 0 ? '' : 'max-sm:hidden'}>

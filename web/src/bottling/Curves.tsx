@@ -1,13 +1,13 @@
 import type { LotView } from '@inch/contract/lot';
 import { warming } from '@inch/core/bottling';
 import { boilingPointOfWater, type HeatSample } from '@inch/core/heat';
-import { type LoggedSample, readLogger, thinned } from '@inch/core/instrument';
+import { type LoggedSample, thinned } from '@inch/core/instrument';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
-import { parse } from 'csv-parse/browser/esm/sync';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useSession } from '../app/session.tsx';
 import { useContainers } from '../plan/kit.ts';
+import { readLoggerText } from '../stove/loggerText.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { dayAndTime } from '../ui/format.ts';
@@ -19,14 +19,7 @@ import { useEntry } from './useEntry.ts';
 const MOST = 2500;
 
 function fromLogger(text: string): HeatSample[] {
-  const rows = parse(text, {
-    bom: true,
-    relax_column_count: true,
-    skip_empty_lines: true,
-    trim: true,
-    delimiter: [',', ';', '\t'],
-  });
-  const { samples } = readLogger(rows as string[][]);
+  const { samples } = readLoggerText(text);
   const inOrder = [...samples].sort((a: LoggedSample, b: LoggedSample) => a.at.localeCompare(b.at));
   const kept = [5, 10, 20, 30, 60].map((s) => thinned(inOrder, s)).find((list) => list.length <= MOST);
   if (!kept || kept.length < 2) throw new Error('That file has no curve of a length that can be kept.');

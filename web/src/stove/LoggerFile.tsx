@@ -1,6 +1,5 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
-import { type LoggedSample, type LoggerFile as Read, readLogger, thinned } from '@inch/core/instrument';
-import { parse } from 'csv-parse/browser/esm/sync';
+import { type LoggedSample, type LoggerFile as Read, thinned } from '@inch/core/instrument';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, newId } from '../app/api.ts';
@@ -8,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime, dayAndTime, plural } from '../ui/format.ts';
 import { useWrite } from '../ui/useWrite.ts';
+import { readLoggerText } from './loggerText.ts';
 
 type Step = LotView['steps'][number];
 
@@ -27,17 +27,6 @@ async function keepAll(lot: LotView, stepId: string, samples: readonly LoggedSam
     });
 }
 
-function read(text: string): Read {
-  const rows = parse(text, {
-    bom: true,
-    relax_column_count: true,
-    skip_empty_lines: true,
-    trim: true,
-    delimiter: [',', ';', '\t'],
-  });
-  return readLogger(rows as string[][]);
-}
-
 /** A temperature logger's file into the step: what was understood is shown before any of it is kept. */
 export function LoggerFile({ lot, step }: { lot: LotView; step: Step }) {
   const input = useRef<HTMLInputElement>(null);
@@ -54,7 +43,7 @@ export function LoggerFile({ lot, step }: { lot: LotView; step: Step }) {
   });
   const open = async (chosen: File) => {
     try {
-      setFile(read(await chosen.text()));
+      setFile(readLoggerText(await chosen.text()));
     } catch (error) {
       toast.error((error as Error).message);
     }

@@ -1,0 +1,14 @@
+import { type LoggerFile, readLogger } from '@inch/core/instrument';
+import { parse } from 'csv-parse/browser/esm/sync';
+
+/** A temperature logger's file, whatever parts its columns; throws with what is wrong where it holds none. */
+export function readLoggerText(text: string): LoggerFile {
+  const rows = parse(text, {
+    bom: true,
+    relax_column_count: true,
+    skip_empty_lines: true,
+    trim: true,
+    delimiter: [',', ';', '\t'],
+  });
+  return readLogger(rows as string[][]);
+}
