@@ -1,3 +1,5 @@
+const SCREENS = 'today|formulas|plan|stove|bottling|labels|shelf|records|bench|kitchen|account';
+
 /** What each package may import: web → contract → core and server → contract → core, never up, never round, core nothing at all. */
 module.exports = {
   forbidden: [
@@ -25,6 +27,38 @@ module.exports = {
       severity: 'error',
       from: { path: '^web/src' },
       to: { path: '^(server|demo|e2e|scripts)/' },
+    },
+    {
+      name: 'screens-never-import-each-other',
+      severity: 'error',
+      comment: 'What two screens show of a noun belongs to parts/, what they read to data/.',
+      from: { path: `^web/src/(${SCREENS})/` },
+      to: { path: `^web/src/(${SCREENS})/`, pathNot: '^web/src/$1/' },
+    },
+    {
+      name: 'only-the-shell-imports-screens',
+      severity: 'error',
+      from: { path: '^web/src/(parts|data|ui|workers)/' },
+      to: { path: `^web/src/(shell|${SCREENS})/` },
+    },
+    {
+      name: 'screens-do-not-import-the-shell',
+      severity: 'error',
+      from: { path: `^web/src/(${SCREENS})/` },
+      to: { path: '^web/src/shell/' },
+    },
+    {
+      name: 'data-shows-nothing',
+      severity: 'error',
+      from: { path: '^web/src/(data|workers)/' },
+      to: { path: '^web/src/(parts|ui)/' },
+    },
+    {
+      name: 'ui-knows-no-data',
+      severity: 'error',
+      comment: 'The kit has no data and no nouns.',
+      from: { path: '^web/src/ui/' },
+      to: { path: '^(web/src/(parts|data|workers)/|contract/)' },
     },
     {
       name: 'web-has-no-node',

@@ -1,3 +1,4 @@
+import { instantOf } from '@inch/core/calendar';
 import type { FormulaContent } from '@inch/core/formula';
 import {
   BURNER,
@@ -8,7 +9,6 @@ import {
   handsMinutesOf,
   hardestOf,
   hoursFrom,
-  instantOf,
   type PlanSetting,
   panResource,
   plannedStarts,

@@ -1,11 +1,10 @@
+import { addDays, dayOf } from '@inch/core/calendar';
 import { boilingPointOfWater, heatProcesses, processMismatches, processTime } from '@inch/core/heat';
 import {
-  addDays,
   alcoholByVolume,
   bestBy,
   carriedBy,
   dateWord,
-  dayOf,
   type HurdleFacts,
   hurdles,
   type KeepingProduct,

@@ -1,4 +1,3 @@
-import { instantOf } from '@inch/core/planning';
 import { describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
 import { verifyJournal } from '../src/journal/verify.ts';
@@ -66,13 +65,5 @@ describe('a kitchen file', () => {
     const second = (await owner.get(`/api/lots?limit=5&before=${first.next}`)).body;
     const codes = [...first.lots, ...second.lots].map((l: { code: string }) => l.code);
     expect(codes).toEqual(lots.slice(0, 10).map((l) => l.code));
-  });
-});
-
-describe('a wall clock', () => {
-  it('is the kitchen’s own, summer and winter', () => {
-    expect(instantOf('2026-07-01 09:00', 'Europe/London', 0)).toBe('2026-07-01T08:00:00.000Z');
-    expect(instantOf('2026-12-01 09:00', 'Europe/London', 0)).toBe('2026-12-01T09:00:00.000Z');
-    expect(instantOf('2026-07-01 09:00', 'America/Denver', 1)).toBe('2026-07-02T15:00:00.000Z');
   });
 });

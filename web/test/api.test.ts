@@ -1,8 +1,8 @@
 import { kitchenRoutes } from '@inch/contract/kitchen';
 import { lotRoutes } from '@inch/contract/lot';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { ApiProblem, call, newId, ServerAway } from '../src/app/api.ts';
-import { places } from '../src/app/places.ts';
+import { ApiProblem, call, newId, ServerAway } from '../src/data/api.ts';
+import { places } from '../src/shell/places.ts';
 
 const answer = (status: number, body: unknown) =>
   new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });

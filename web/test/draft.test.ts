@@ -9,7 +9,7 @@ import {
   emptyDraft,
   savedContent,
 } from '../src/formulas/draft.ts';
-import { minutesFrom } from '../src/formulas/StepFigures.tsx';
+import { minutesFrom } from '../src/ui/StepFigures.tsx';
 
 const at = (draft: Draft, ...changes: Change[]) => changes.reduce(changeDraft, draft);
 const stepIds = (draft: Draft) => draft.content.steps.map((s) => s.id);

@@ -1,17 +1,18 @@
-import { describe, expect, it } from 'vitest';
-import { addressOf } from '../src/app/address.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { addressOf } from '../src/data/address.ts';
 import {
   clockTime,
+  dayAndTime,
+  dayMonth,
   dayMonthYear,
-  duration,
   fromLocalInput,
-  grouped,
+  kitchenDay,
+  kitchenHour,
   localInput,
-  minutesInWords,
-  money,
-  plural,
-  weight,
-} from '../src/ui/format.ts';
+  longDay,
+  showTimesOf,
+} from '../src/ui/dates.ts';
+import { duration, grouped, minutesInWords, money, plural, weight } from '../src/ui/format.ts';
 
 describe('figures as they stand on a screen', () => {
   it('clocks', () => {
@@ -57,15 +58,32 @@ describe('figures as they stand on a screen', () => {
   });
 });
 
-describe('times in and out of a field', () => {
-  it('come back as they went, to the minute', () => {
+describe.each(['America/Denver', 'UTC', 'Pacific/Kiritimati'])('dates of a kitchen in %s', (zone) => {
+  beforeEach(() => showTimesOf(zone));
+  it('a calendar day is the same day wherever the kitchen and the device are', () => {
+    expect([dayMonth('2026-11-25'), dayMonthYear('2026-11-25'), longDay('2026-11-25')]).toEqual([
+      '25 Nov',
+      '25 Nov 2026',
+      'Wednesday 25 November',
+    ]);
+  });
+  it('a time in a field comes back as it went, to the minute', () => {
     const instant = '2026-07-01T08:30:00.000Z';
     expect(fromLocalInput(localInput(instant))).toBe(instant);
+    expect(localInput(instant).slice(11)).toBe(clockTime(instant));
     expect(fromLocalInput('')).toBeUndefined();
   });
-  it('are shown in this device’s own time', () => {
-    expect(localInput('2026-07-01T08:30:00.000Z').slice(11)).toBe(clockTime('2026-07-01T08:30:00.000Z'));
-    expect(dayMonthYear('2026-11-25T12:00:00.000Z')).toBe('25 Nov 2026');
+});
+
+describe('an instant', () => {
+  const late = '2026-11-25T03:30:00.000Z';
+  it.each([
+    ['America/Denver', '24 Nov, 20:30', '2026-11-24', 20.5],
+    ['UTC', '25 Nov, 03:30', '2026-11-25', 3.5],
+    ['Pacific/Kiritimati', '25 Nov, 17:30', '2026-11-25', 17.5],
+  ])('is shown by the kitchen’s clock in %s', (zone, shown, day, hour) => {
+    showTimesOf(zone);
+    expect([dayAndTime(late), kitchenDay(late), kitchenHour(late)]).toEqual([shown, day, hour]);
   });
 });
 

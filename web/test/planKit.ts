@@ -1,6 +1,6 @@
 import type { Container } from '@inch/contract/container';
 import { shippedCatalogue } from '@inch/core/ingredient';
-import type { Kit } from '../src/plan/kit.ts';
+import type { Kit } from '../src/data/planning.ts';
 
 export const jar: Container = {
   id: '01930000-0000-7000-8000-000000000001',

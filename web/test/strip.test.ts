@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { shownSeconds } from '../src/app/clock.ts';
-import { lotFor } from '../src/app/jotLot.ts';
+import { shownSeconds } from '../src/shell/clock.ts';
+import { lotFor } from '../src/shell/jotLot.ts';
 
 describe('a running clock', () => {
   const said = '2026-11-25T12:00:00.000Z';

@@ -1,5 +1,5 @@
+import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
-import { addDays, type Day, dayOf } from '../keeping/index.ts';
 
 /** A check of an instrument that has no buffers: distilled water, a known weight, ice, boiling water. */
 export type CheckKind = 'water' | 'weight' | 'ice' | 'boil';

@@ -1,4 +1,4 @@
-import { spokenDay } from '../keeping/index.ts';
+import { spokenDay } from '../calendar/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
 import { catalogueOf, ingredientsAsMade, type LotRecord, standing } from '../lot/index.ts';
 import type { RulePackId } from './packs.ts';

@@ -1,10 +1,9 @@
+import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
   bestBy,
   carriedBy,
-  type Day,
   dateWord,
-  dayOf,
   type Hurdle,
   hurdles,
   type KeepingTime,
@@ -13,8 +12,6 @@ import {
 import { keepingFacts } from './asMade.ts';
 import type { GateSetting } from './gates.ts';
 import { type LotRecord, standing } from './record.ts';
-
-const DAY = 86_400_000;
 
 export interface LotKeeping extends KeepingTime {
   madeOn: Day;
@@ -30,11 +27,10 @@ export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'
   const facts = keepingFacts(lot, boilingPointOfWater(lot.elevationMetres));
   const time = keepingLimit(facts);
   const madeOn = dayOf(standing(lot.bottlings)[0]?.at ?? lot.begunAt, setting.timeZone);
-  const ready = new Date(Date.parse(`${madeOn}T00:00:00Z`) + (lot.product.content.readyDays ?? 0) * DAY);
   return {
     ...time,
     madeOn,
-    readyOn: ready.toISOString().slice(0, 10),
+    readyOn: addDays(madeOn, lot.product.content.readyDays ?? 0),
     bestBy: bestBy(madeOn, time),
     dateWord: dateWord(time),
     hurdles: hurdles(facts),

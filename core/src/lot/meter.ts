@@ -1,4 +1,4 @@
-import { dayOf } from '../keeping/index.ts';
+import { dayOf } from '../calendar/index.ts';
 
 /** A calibration as recorded. */
 export interface KeptCalibration {

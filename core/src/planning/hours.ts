@@ -1,5 +1,4 @@
-import { addDays, dayOf } from '../keeping/index.ts';
-import { instantOf } from './wall.ts';
+import { addDays, dayOf, instantOf } from '../calendar/index.ts';
 
 /** Hours of one day of the week at which somebody is in the kitchen; null for a day off. */
 export type DayHours = { from: string; to: string } | null;
@@ -11,7 +10,7 @@ const weekday = (day: string): number => (new Date(`${day}T12:00:00Z`).getUTCDay
 
 /**
  * The kitchen's hours over some days as minutes from an instant, one after another.
- * @param week Monday first, "08:00" to "18:00"; @param origin ISO instant of minute 0; @param daysBefore, daysAfter how far they reach; @param timeZone of the kitchen
+ * @param week Monday first, "08:00" to "18:00", or over midnight, "18:00" to "01:00"; @param origin ISO instant of minute 0; @param daysBefore, daysAfter how far they reach; @param timeZone of the kitchen
  */
 export function hoursFrom(
   week: WeekHours,
@@ -27,7 +26,13 @@ export function hoursFrom(
   for (let i = -reach.daysBefore; i <= reach.daysAfter; i++) {
     const day = addDays(today, i);
     const open = week[weekday(day)];
-    if (open && open.from < open.to) hours.push({ from: minute(day, open.from), to: minute(day, open.to) });
+    if (!open || open.from === open.to) continue;
+    // Hours that end before they begin go on past midnight.
+    const last = open.from < open.to ? day : addDays(day, 1);
+    const [from, to] = [minute(day, open.from), minute(last, open.to)];
+    const before = hours.at(-1);
+    if (before && from <= before.to) before.to = Math.max(before.to, to);
+    else hours.push({ from, to });
   }
   return hours;
 }

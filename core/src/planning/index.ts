@@ -55,4 +55,3 @@ export {
   obstacles,
 } from './today.ts';
 export { type PlannedStart, plannedStarts, stockThatWillNotWait } from './todayPlans.ts';
-export { instantOf } from './wall.ts';

@@ -1,4 +1,4 @@
-import { type Day, dayOf, spokenDay } from '../keeping/index.ts';
+import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
 import { isWaiting, lotBottles, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
 import { type DueItem, type DueWhen, type LotToday, plural, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
@@ -20,8 +20,6 @@ export interface MeterToday {
   /** Why a reading with it would not count now; null where it would. */
   whyNot?: string | null;
 }
-
-const HOUR = 3_600_000;
 
 /** The recurring prompt of the step in hand, while it is due. */
 function promptItem({ record }: LotToday, now: string): DueItem | null {
@@ -73,7 +71,7 @@ function makingItem({ record }: LotToday, now: string): DueItem | null {
   return { ...base, when: 'now', at: clock.startedAt, title: step.title, detail: where, action };
 }
 
-function lotItems(lot: LotToday, now: string): DueItem[] {
+function lotItems(lot: LotToday, now: string, timeZone: string): DueItem[] {
   const { record, keeping } = lot;
   const items: DueItem[] = bottlingItems(lot, now);
   if (record.state === 'making' || record.state === 'planned') {
@@ -91,13 +89,13 @@ function lotItems(lot: LotToday, now: string): DueItem[] {
     });
   if (
     record.state === 'released' &&
-    keeping.readyOn > now.slice(0, 10) &&
-    Date.parse(keeping.readyOn) - Date.parse(now) < 30 * 24 * HOUR
+    keeping.readyOn > dayOf(now, timeZone) &&
+    daysBetween(dayOf(now, timeZone), keeping.readyOn) < 30
   )
     items.push({
       id: `ready ${record.code}`,
       when: 'later',
-      at: `${keeping.readyOn}T08:00:00.000Z`,
+      at: instantOf(`${keeping.readyOn} 08:00`, timeZone),
       lot: tag(record),
       title: 'Ready to drink',
       detail: `${record.product.name} · ${plural(lotBottles(record).left, 'bottle')}`,
@@ -169,7 +167,7 @@ export function dueItems(
 ): DueItem[] {
   const order: Record<DueWhen, number> = { now: 0, next: 1, later: 2 };
   const items = [
-    ...lots.flatMap((lot) => lotItems(lot, now)),
+    ...lots.flatMap((lot) => lotItems(lot, now, timeZone)),
     ...meterItems(meters, lots, now, timeZone),
     ...checkItems(meters, lots, now, timeZone),
     ...others,
@@ -188,7 +186,7 @@ function obstacle(lot: LotToday, today: Day): Obstacle | null {
       detail: record.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? 'Held without a word why.',
     };
   if (record.state !== 'released' || left <= 0 || !keeping.bestBy) return null;
-  const days = Math.round((Date.parse(keeping.bestBy) - Date.parse(today)) / (24 * HOUR));
+  const days = daysBetween(today, keeping.bestBy);
   if (days < 0)
     return {
       lot: tag(record),

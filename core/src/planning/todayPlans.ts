@@ -1,4 +1,4 @@
-import { dayOf, spokenDay } from '../keeping/index.ts';
+import { dayOf, spokenDay } from '../calendar/index.ts';
 import { leftOf, type StockLot, whyUnfit } from '../stock/index.ts';
 import type { DueItem } from './due.ts';
 

@@ -1,6 +1,6 @@
 import type { Instrument } from '@inch/contract/instrument';
+import { addDays, dayOf } from '@inch/core/calendar';
 import { checkDue, checkStanding } from '@inch/core/instrument';
-import { addDays, dayOf } from '@inch/core/keeping';
 import { meterStanding } from '@inch/core/lot';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
 

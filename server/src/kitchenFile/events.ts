@@ -1,6 +1,6 @@
 import type { FileEvent } from '@inch/contract/kitchenFile';
+import { dayOf } from '@inch/core/calendar';
 import { parseJot } from '@inch/core/jot';
-import { dayOf } from '@inch/core/keeping';
 import { v7 as newId } from 'uuid';
 import { invalid } from '../http/problem.ts';
 import { calibrate, checkInstrument } from '../instrument/routes.ts';

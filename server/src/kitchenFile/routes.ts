@@ -1,7 +1,6 @@
 import type { Account } from '@inch/contract/account';
 import { type KitchenFile, kitchenFileRoutes } from '@inch/contract/kitchenFile';
-import { addDays, dayOf } from '@inch/core/keeping';
-import { instantOf } from '@inch/core/planning';
+import { addDays, dayOf, daysBetween, instantOf } from '@inch/core/calendar';
 import { v7 as newId } from 'uuid';
 import { hashPassword } from '../account/password.ts';
 import { insertAccount } from '../account/store.ts';
@@ -23,7 +22,6 @@ import { lose, takeIn } from '../stock/keep.ts';
 import { keepPack } from '../stock/packs.ts';
 import { addVessel } from '../vessel/routes.ts';
 import { play, type Stage } from './events.ts';
-import { daysBetween } from './wall.ts';
 
 type Ids = Map<string, string>;
 

@@ -1,7 +1,7 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { LotView } from '@inch/contract/lot';
+import { spokenDay } from '@inch/core/calendar';
 import { boilingPointOfWater, feetOf } from '@inch/core/heat';
-import { spokenDay } from '@inch/core/keeping';
 
 /** One part of the sheet: its heading and its lines; a gate's heading says whether it is open. */
 export interface SheetPart {

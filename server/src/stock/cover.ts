@@ -1,5 +1,5 @@
 import type { NewCovering } from '@inch/contract/stock';
-import { dayOf } from '@inch/core/keeping';
+import { dayOf } from '@inch/core/calendar';
 import { packagingFor, whyUnfit } from '@inch/core/stock';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';

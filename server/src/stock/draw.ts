@@ -1,5 +1,5 @@
 import type { StockLot } from '@inch/contract/stock';
-import { dayOf } from '@inch/core/keeping';
+import { dayOf } from '@inch/core/calendar';
 import { coverFrom, type Draw, LABELS, type PackedIn, packagingFor, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
 import { insert, toSql } from '../database/pool.ts';

@@ -1,6 +1,6 @@
 import type { NewCount, NewDivision, NewLoss, NewReceipt, NewStock, StockLot } from '@inch/contract/stock';
+import { dayOf } from '@inch/core/calendar';
 import type { Allergen } from '@inch/core/ingredient';
-import { dayOf } from '@inch/core/keeping';
 import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
 import { asDrawn, packagingOf } from '@inch/core/stock';
 import type { z } from 'zod';

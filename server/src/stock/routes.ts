@@ -1,5 +1,5 @@
 import { stockRoutes } from '@inch/contract/stock';
-import { dayOf } from '@inch/core/keeping';
+import { dayOf } from '@inch/core/calendar';
 import { once } from '../database/transaction.ts';
 import { type House, serve } from '../http/serve.ts';
 import { cover } from './cover.ts';

@@ -1,5 +1,5 @@
 import type { StockLot } from '@inch/contract/stock';
-import { dayOf } from '@inch/core/keeping';
+import { dayOf } from '@inch/core/calendar';
 import { leftOf, packagingOf, whyUnfit } from '@inch/core/stock';
 import { containersOf } from '../container/routes.ts';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';

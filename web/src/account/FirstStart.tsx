@@ -1,9 +1,9 @@
 import { accountRoutes } from '@inch/contract/account';
 import { useForm } from 'react-hook-form';
-import { call } from '../app/api.ts';
+import { call } from '../data/api.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { Doorway } from './Doorway.tsx';
 
 interface Answers {

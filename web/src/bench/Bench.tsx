@@ -1,14 +1,14 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import { useQuery } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import { call, newId } from '../app/api.ts';
-import { useMayWrite } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { dayAndTime, dayMonth } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { dayAndTime, dayMonth } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { BenchNav } from './BenchNav.tsx';
 import { Calibrate } from './Calibrate.tsx';
 import { Checks } from './CheckForm.tsx';

@@ -1,9 +1,9 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import { calibrateMeter } from '@inch/core/acid';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
+import { call, newId } from '../data/api.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 
 const BUFFERS = [
   { key: 'seven', buffer: 7, name: 'Buffer 7.00' },

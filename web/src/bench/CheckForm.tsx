@@ -7,11 +7,11 @@ import {
   judgeCheck,
 } from '@inch/core/instrument';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { counter, useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { counter, useLiveFigure } from './attached.ts';
 
 const ASKS: Record<CheckKind, { title: string; label: string }> = {
   water: { title: 'A drop of distilled water at 20 °C', label: 'It reads, °Bx' },

@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import { toast } from 'sonner';
+import { type Attached, counter, type Door, useAttached } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { type Attached, counter, type Door, useAttached } from './attached.ts';
 
 /** The part of a browser's serial access that is used here. */
 interface SerialAccess {

@@ -1,15 +1,15 @@
 import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useMayWrite, useSession } from '../app/session.tsx';
-import { PanRuler } from '../stove/PanRuler.tsx';
-import { useRulerUnit } from '../stove/ruler.ts';
+import { call, newId } from '../data/api.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { grouped } from '../ui/format.ts';
+import { useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { BenchNav } from './BenchNav.tsx';
 import { type PanForm, shapeFrom } from './panShape.ts';
 

@@ -3,16 +3,17 @@ import { lotRoutes } from '@inch/contract/lot';
 import { titratableAcidity, titrationEndpoint } from '@inch/core/acid';
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
-import { useMayWrite } from '../app/session.tsx';
-import { IngredientPicker } from '../formulas/IngredientPicker.tsx';
-import { useLots } from '../stove/useLot.ts';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useLots } from '../data/lots.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
+import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
+import { kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { useLiveFigure } from './attached.ts';
 import { BenchNav } from './BenchNav.tsx';
 import { curveFrom, numberFrom } from './curve.ts';
 
@@ -150,7 +151,7 @@ function KeepStrength({ worked }: { worked: Worked }) {
             sugars: entry!.per100g.glucose + entry!.per100g.fructose + entry!.per100g.sucrose,
             acetic: Number(percent.toFixed(2)),
             source: `titrated here, ${percent.toFixed(2)} % acetic`,
-            on: new Date().toISOString().slice(0, 10),
+            on: kitchenDay(Date.now()),
           },
         },
       }),

@@ -17,7 +17,7 @@ import {
   withFault,
 } from '@inch/core/simulated';
 import { useSyncExternalStore } from 'react';
-import { counter, type Door } from './attached.ts';
+import { counter, type Door } from '../parts/instrument/attached.ts';
 
 const TICK_MS = 250;
 const SPEAKS_MS = 500;

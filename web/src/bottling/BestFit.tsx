@@ -1,10 +1,10 @@
 import type { Container } from '@inch/contract/container';
 import type { LotView } from '@inch/contract/lot';
-import { depthSaid } from '../stove/ruler.ts';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { grouped, plural } from '../ui/format.ts';
+import { depthSaid } from '../ui/ruler.ts';
 
 export interface SizeRow {
   container: Container;

@@ -1,10 +1,10 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
-import { call } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
+import { call } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useEntry } from '../data/useEntry.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { useEntry } from './useEntry.ts';
 
 type Line = LotView['product']['content']['lines'][number];
 

@@ -1,9 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
 import { Navigate, useParams } from 'react-router';
-import { Away } from '../app/Away.tsx';
-import { useMayWrite } from '../app/session.tsx';
-import { useLot } from '../stove/useLot.ts';
-import { dayMonthYear } from '../ui/format.ts';
+import { useLot } from '../data/lots.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { Away } from '../ui/Away.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';

@@ -1,6 +1,6 @@
-import { useLots } from '../stove/useLot.ts';
+import { useLots } from '../data/lots.ts';
+import { LotList } from '../parts/lot/LotList.tsx';
 import { plural } from '../ui/format.ts';
-import { LotList } from '../ui/LotList.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 
 const WAITING = ['making', 'resting', 'bottled', 'held'];

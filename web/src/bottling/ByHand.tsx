@@ -1,9 +1,10 @@
 import type { LotView } from '@inch/contract/lot';
 import type { HeatProcess } from '@inch/core/heat';
 import { useState } from 'react';
+import { numberOrNull, useEntry } from '../data/useEntry.ts';
 import { Button } from '../ui/Button.tsx';
+import { AT_HINT, happened } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { AT_HINT, happened, numberOrNull, useEntry } from './useEntry.ts';
 
 const EMPTY = { processId: '', source: '', asked: '', minutes: '', bottles: '', inverted: '', at: '' };
 

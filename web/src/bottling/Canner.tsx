@@ -8,13 +8,14 @@ import { densityAt20 } from '@inch/core/sugar';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call } from '../app/api.ts';
-import { serverNow } from '../app/serverClock.ts';
-import { useSession } from '../app/session.tsx';
-import { useContainers } from '../plan/kit.ts';
-import { depthSaid, useRulerUnit } from '../stove/ruler.ts';
+import { call } from '../data/api.ts';
+import { useContainers } from '../data/planning.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useSession } from '../data/session.tsx';
+import { clockTime, instantAt, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { clockTime, grouped, minutesInWords } from '../ui/format.ts';
+import { grouped, minutesInWords } from '../ui/format.ts';
+import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
 
 /** Grams of glass of a jar whose tare nobody weighed: some four fifths of what it holds, by common jars. */
 const glassOf = (tare: number | null, nominalMl: number): number => tare ?? nominalMl * 0.8;
@@ -156,7 +157,7 @@ export function Canner({ lot }: { lot: LotView }) {
         },
       })
     : null;
-  const by = ready ? Date.parse(`${serverNow().slice(0, 10)}T${ready}`) : Number.NaN;
+  const by = ready ? Date.parse(instantAt(kitchenDay(serverNow()), ready)) : Number.NaN;
   return (
     <div className="py-4">
       <div className="grid grid-cols-5 gap-4 max-sm:grid-cols-2">

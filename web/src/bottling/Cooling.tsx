@@ -2,14 +2,15 @@ import type { LotView } from '@inch/contract/lot';
 import { type CoolingStage, coolingClock } from '@inch/core/bottling';
 import { cooledIn } from '@inch/core/lot';
 import { useState } from 'react';
-import { serverNow } from '../app/serverClock.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useEntry } from '../data/useEntry.ts';
+import { useNow } from '../data/useNow.ts';
 import { Button } from '../ui/Button.tsx';
+import { AT_HINT, clockTime, happened } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { clockTime, duration, plural } from '../ui/format.ts';
+import { duration, plural } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State, type Tone } from '../ui/State.tsx';
-import { useNow } from '../ui/useNow.ts';
-import { AT_HINT, happened, useEntry } from './useEntry.ts';
 
 type Bottling = LotView['bottlings'][number];
 

@@ -5,15 +5,15 @@ import { type LoggedSample, thinned } from '@inch/core/instrument';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { useSession } from '../app/session.tsx';
-import { useContainers } from '../plan/kit.ts';
-import { readLoggerText } from '../stove/loggerText.ts';
+import { useContainers } from '../data/planning.ts';
+import { useSession } from '../data/session.tsx';
+import { useEntry } from '../data/useEntry.ts';
+import { readLoggerText } from '../parts/instrument/loggerText.ts';
 import { Button } from '../ui/Button.tsx';
+import { dayAndTime } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { dayAndTime } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
 import { HeatCurve } from './HeatCurve.tsx';
-import { useEntry } from './useEntry.ts';
 
 /** As many readings as a curve keeps. */
 const MOST = 2500;

@@ -1,11 +1,11 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 
 type Event = 'release' | 'hold' | 'close' | 'resume' | 'discard' | 'recall';
 

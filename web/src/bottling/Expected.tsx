@@ -1,8 +1,8 @@
 import type { LotView } from '@inch/contract/lot';
 import { lotBottles } from '@inch/core/lot';
-import { serverNow } from '../app/serverClock.ts';
-import { useSetting } from '../formulas/useSetting.ts';
-import { usePast } from '../plan/kit.ts';
+import { usePast } from '../data/planning.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useSetting } from '../data/useSetting.ts';
 import { grouped } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { expectation } from './expecting.ts';

@@ -1,9 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
+import { useEntry } from '../data/useEntry.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Caution } from '../ui/State.tsx';
-import { useEntry } from './useEntry.ts';
 
 type FateKind = LotView['fates'][number]['fate'];
 

@@ -1,8 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
-import { EverythingIn, everythingIn } from '../stove/EverythingIn.tsx';
-import { depthSaid } from '../stove/ruler.ts';
+import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
-import { dayAndTime, plural } from '../ui/format.ts';
+import { dayAndTime } from '../ui/dates.ts';
+import { plural } from '../ui/format.ts';
+import { depthSaid } from '../ui/ruler.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { BottleTicks } from './BottleTicks.tsx';
 import { Expected } from './Expected.tsx';

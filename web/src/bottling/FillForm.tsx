@@ -2,16 +2,17 @@ import type { Container } from '@inch/contract/container';
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { fillBottles, thermalShock } from '@inch/core/bottling';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { serverNow } from '../app/serverClock.ts';
-import { useSetting } from '../formulas/useSetting.ts';
-import { useContainers, useStock } from '../plan/kit.ts';
+import { call, newId } from '../data/api.ts';
+import { useContainers, useStock } from '../data/planning.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { numberOrNull } from '../data/useEntry.ts';
+import { useSetting } from '../data/useSetting.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { AT_HINT, happened } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { BestFit, type SizeRow } from './BestFit.tsx';
 import { expectation } from './expecting.ts';
-import { AT_HINT, happened, numberOrNull } from './useEntry.ts';
 
 /** Pieces of one kind of packaging that are left in stock. */
 const piecesLeft = (stock: readonly { thing: string; left: number }[] | undefined, thing: string): number =>

@@ -1,12 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
-import { useCatalogue } from '../app/catalogue.ts';
-import { CoverOpen } from '../stove/CoverOpen.tsx';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useEntry } from '../data/useEntry.ts';
+import { CoverOpen } from '../parts/stock/CoverOpen.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { weight } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
-import { useEntry } from './useEntry.ts';
 
 type Addition = LotView['additions'][number];
 

@@ -1,12 +1,12 @@
 import { heatProcessRoutes } from '@inch/contract/heatProcess';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { numberOrNull } from '../data/useEntry.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { numberOrNull } from './useEntry.ts';
 
 const KINDS = ['syrup', 'cordial', 'shrub', 'concentrate', 'juice'] as const;
 

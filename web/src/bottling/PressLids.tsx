@@ -1,11 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
 import { useState } from 'react';
-import { useKey } from '../app/keys.tsx';
+import { useEntry } from '../data/useEntry.ts';
 import { Button } from '../ui/Button.tsx';
+import { AT_HINT, happened } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
-import { AT_HINT, happened, useEntry } from './useEntry.ts';
+import { useKey } from '../ui/keys.tsx';
 
 type Told = 'sealed' | 'failed' | null;
 

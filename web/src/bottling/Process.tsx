@@ -10,12 +10,12 @@ import {
 } from '@inch/core/heat';
 import { governingPh, matchLot } from '@inch/core/lot';
 import { useState } from 'react';
-import { useOwnProcesses } from '../app/ownProcesses.ts';
-import { useSession } from '../app/session.tsx';
-import { useContainers } from '../plan/kit.ts';
-import { depthSaid } from '../stove/ruler.ts';
+import { useOwnProcesses } from '../data/ownProcesses.ts';
+import { useContainers } from '../data/planning.ts';
+import { useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { grouped } from '../ui/format.ts';
+import { depthSaid } from '../ui/ruler.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { ByHand } from './ByHand.tsx';

@@ -1,13 +1,13 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
-import { useMayWrite } from '../app/session.tsx';
+import { useMayWrite } from '../data/session.tsx';
+import { useEntry } from '../data/useEntry.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
+import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { dayAndTime } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { Fold } from './Fold.tsx';
-import { useEntry } from './useEntry.ts';
 
 type Deviation = LotView['deviations'][number];
 

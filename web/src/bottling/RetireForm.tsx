@@ -1,10 +1,10 @@
 import type { LotView } from '@inch/contract/lot';
 import { GLASS_FAULTS, type GlassFault } from '@inch/core/bottling';
 import { useState } from 'react';
-import { useContainers } from '../plan/kit.ts';
+import { useContainers } from '../data/planning.ts';
+import { useEntry } from '../data/useEntry.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { useEntry } from './useEntry.ts';
 
 /** A nicked rim, a crack, a bent ring or a lid used once: it leaves the stock and never comes back. */
 export function RetireForm({ lot }: { lot: LotView }) {

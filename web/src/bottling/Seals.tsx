@@ -1,11 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
 import { failuresOpen, sealsFrom } from '@inch/core/lot';
-import { serverNow } from '../app/serverClock.ts';
-import { dayAndTime, duration, plural } from '../ui/format.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useNow } from '../data/useNow.ts';
+import { dayAndTime } from '../ui/dates.ts';
+import { duration, plural } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { useNow } from '../ui/useNow.ts';
 import { Fates } from './Fates.tsx';
 import { PressLids } from './PressLids.tsx';
 

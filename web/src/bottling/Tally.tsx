@@ -2,16 +2,17 @@ import type { LotView } from '@inch/contract/lot';
 import { PARTS, type TallyPart, tallyUp } from '@inch/core/bottling';
 import { gapSaid } from '@inch/core/lot';
 import { useState } from 'react';
-import { serverNow } from '../app/serverClock.ts';
-import { useSession } from '../app/session.tsx';
-import { useSetting } from '../formulas/useSetting.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useSession } from '../data/session.tsx';
+import { useEntry } from '../data/useEntry.ts';
+import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
+import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { dayAndTime, grouped } from '../ui/format.ts';
+import { grouped } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { expectation } from './expecting.ts';
-import { useEntry } from './useEntry.ts';
 
 const SHADES: Record<TallyPart, string> = {
   'short bottle': '0.75',

@@ -1,14 +1,14 @@
 import type { LotView } from '@inch/contract/lot';
 import { netContents } from '@inch/core/bottling';
 import { useState } from 'react';
-import { useSession } from '../app/session.tsx';
-import { useContainers } from '../plan/kit.ts';
+import { useContainers } from '../data/planning.ts';
+import { useSession } from '../data/session.tsx';
+import { numberOrNull, useEntry } from '../data/useEntry.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { numberOrNull, useEntry } from './useEntry.ts';
 
 type Bottling = LotView['bottlings'][number];
 

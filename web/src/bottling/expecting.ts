@@ -3,7 +3,7 @@ import { type ForecastSetting, forecast } from '@inch/core/formula';
 import { presentStep } from '@inch/core/lot';
 import { mainLine, methodOf, type PastLot, yieldMemory } from '@inch/core/planning';
 import { volumeAt20 } from '@inch/core/sugar';
-import { panOf } from '../stove/usePan.ts';
+import { panOf } from '../parts/lot/pan.ts';
 
 export interface Expectation {
   /** By the formula, mL. */

@@ -1,6 +1,7 @@
 import type { FormulaLine, ReadListLine } from '@inch/core/formula';
 import { type ChangeEvent, useState } from 'react';
-import { useCatalogue } from '../app/catalogue.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { TextField } from '../ui/Field.tsx';
@@ -8,7 +9,6 @@ import { plural } from '../ui/format.ts';
 import { incomingCsv } from './exchange/csv.ts';
 import { FileProblem, type Incoming, incomingList } from './exchange/incoming.ts';
 import { incomingJson } from './exchange/json.ts';
-import { IngredientPicker } from './IngredientPicker.tsx';
 
 /** A line read: understood, or asked about with the answer beside it. */
 function ReadLine({

@@ -2,15 +2,15 @@ import { formulaRoutes } from '@inch/contract/formula';
 import { differences } from '@inch/core/formula';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
-import { Away } from '../app/Away.tsx';
-import { call } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { call } from '../data/api.ts';
+import { useSession } from '../data/session.tsx';
+import { useSetting } from '../data/useSetting.ts';
+import { Away } from '../ui/Away.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
 import { type Column, columnOf, FIGURES, lineRows } from './columns.ts';
 import { signed } from './Lines.tsx';
-import { useSetting } from './useSetting.ts';
 
 const MOST = 4;
 

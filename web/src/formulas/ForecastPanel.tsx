@@ -1,7 +1,7 @@
 import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula';
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { useSession } from '../app/session.tsx';
+import { useSession } from '../data/session.tsx';
 import { grouped, money } from '../ui/format.ts';
 import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { Caution } from '../ui/State.tsx';

@@ -1,10 +1,10 @@
 import { type Interchange, interchanged, interchanges } from '@inch/core/formula';
 import type { Ingredient } from '@inch/core/ingredient';
 import { toast } from 'sonner';
+import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
 import { weight } from '../ui/format.ts';
 import type { Asked } from './asked.ts';
-import { useSetting } from './useSetting.ts';
 
 const brought = (grams: number): string =>
   Math.abs(grams) < 1

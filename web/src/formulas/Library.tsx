@@ -4,18 +4,19 @@ import { kitchenCatalogue } from '@inch/core/ingredient';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { Away } from '../app/Away.tsx';
-import { call } from '../app/api.ts';
-import { useKey } from '../app/keys.tsx';
-import { useMayWrite } from '../app/session.tsx';
+import { call } from '../data/api.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useSetting } from '../data/useSetting.ts';
+import { Away } from '../ui/Away.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
-import { dayMonthYear, grouped, plural } from '../ui/format.ts';
+import { dayMonthYear } from '../ui/dates.ts';
+import { grouped, plural } from '../ui/format.ts';
+import { useKey } from '../ui/keys.tsx';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { BringIn } from './BringIn.tsx';
 import { emptyDraft } from './draft.ts';
 import type { Incoming } from './exchange/incoming.ts';
-import { useSetting } from './useSetting.ts';
 import { compareLink } from './Versions.tsx';
 
 function Keeps({ holds, time }: { holds: string | null; time: string }) {

@@ -1,14 +1,14 @@
 import type { Contribution, Forecast, FormulaLine, FormulaStep } from '@inch/core/formula';
 import { MoreHorizontal } from 'lucide-react';
 import { type KeyboardEvent, memo, useCallback, useMemo, useState } from 'react';
-import { useCatalogue } from '../app/catalogue.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { weight } from '../ui/format.ts';
 import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';
 import type { Change, Draft } from './draft.ts';
-import { IngredientPicker } from './IngredientPicker.tsx';
 import { BasisChoice, GoesInAt, howWeighed, type Named, Question } from './LineDetails.tsx';
 import { LineDialog, type LineQuestion } from './LineDialog.tsx';
 

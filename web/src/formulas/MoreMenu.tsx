@@ -1,17 +1,17 @@
 import { type Formula, formulaRoutes } from '@inch/contract/formula';
 import type { Forecast } from '@inch/core/formula';
 import { useNavigate } from 'react-router';
-import { call } from '../app/api.ts';
-import { useMayWrite } from '../app/session.tsx';
+import { call } from '../data/api.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useSetting } from '../data/useSetting.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { plural } from '../ui/format.ts';
 import { type Action, Menu } from '../ui/Menu.tsx';
 import { fileName, sendOut } from '../ui/sendOut.ts';
-import { useWrite } from '../ui/useWrite.ts';
 import type { Draft } from './draft.ts';
 import { asCsv } from './exchange/csv.ts';
 import { asFormulaFile } from './exchange/json.ts';
 import { asRecipe } from './exchange/recipe.ts';
-import { useSetting } from './useSetting.ts';
 
 /** What is done with a whole formula: copied, sent out, put away. */
 export function MoreMenu({

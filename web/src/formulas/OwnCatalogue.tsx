@@ -1,18 +1,19 @@
 import { ingredientRoutes, type OwnCatalogue as Own } from '@inch/contract/ingredient';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue, useOwnCatalogue } from '../app/catalogue.ts';
-import { useMayWrite, useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue, useOwnCatalogue } from '../data/catalogue.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
+import { OwnIngredientForm } from '../parts/ingredient/OwnIngredientForm.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { dayMonthYear, money } from '../ui/format.ts';
+import { money } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { IngredientPicker } from './IngredientPicker.tsx';
+import { numberOf } from '../ui/StepFigures.tsx';
 import { OwnFiguresForm } from './OwnFiguresForm.tsx';
-import { OwnIngredientForm } from './OwnIngredientForm.tsx';
-import { numberOf } from './StepFigures.tsx';
 
 function figuresSaid({ measured, label }: Own['entered'][number]): string {
   if (label) return `from its label: ${label.sugars} g sugars in 100 g${label.ph ? `, pH ${label.ph}` : ''}`;

@@ -1,15 +1,16 @@
 import { ingredientRoutes } from '@inch/contract/ingredient';
 import type { Ingredient } from '@inch/core/ingredient';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useOwnCatalogue } from '../app/catalogue.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useOwnCatalogue } from '../data/catalogue.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { kitchenDay } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { numberOf } from './StepFigures.tsx';
+import { numberOf } from '../ui/StepFigures.tsx';
 
-const today = () => new Date().toISOString().slice(0, 10);
+const today = () => kitchenDay(Date.now());
 
 function typicalWords(entry: Ingredient): string {
   const { acidity } = entry;

@@ -1,10 +1,10 @@
 import { processFits } from '@inch/core/formula';
 import { heatProcesses } from '@inch/core/heat';
+import { useSetting } from '../data/useSetting.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
+import { numberOf } from '../ui/StepFigures.tsx';
 import type { Change, Draft } from './draft.ts';
-import { numberOf } from './StepFigures.tsx';
-import { useSetting } from './useSetting.ts';
 
 interface Props {
   draft: Draft;

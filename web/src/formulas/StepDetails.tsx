@@ -8,8 +8,8 @@ import {
   strainMethods,
 } from '@inch/core/formula';
 import { minutesInWords, weight } from '../ui/format.ts';
+import { Figure, Share, Tick } from '../ui/StepFigures.tsx';
 import { drawnBy } from './draft.ts';
-import { Figure, Share, Tick } from './StepFigures.tsx';
 
 interface Props {
   step: FormulaStep;

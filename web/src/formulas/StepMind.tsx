@@ -1,6 +1,6 @@
 import type { FormulaStep } from '@inch/core/formula';
 import { useState } from 'react';
-import { Figure, Tick } from './StepFigures.tsx';
+import { Figure, Tick } from '../ui/StepFigures.tsx';
 
 interface Props {
   step: FormulaStep;

@@ -10,9 +10,9 @@ import { Button } from '../ui/Button.tsx';
 import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';
+import { Time } from '../ui/StepFigures.tsx';
 import type { Change, Draft } from './draft.ts';
 import { StepDetails, stepOutcomeWords } from './StepDetails.tsx';
-import { Time } from './StepFigures.tsx';
 import { StepMind } from './StepMind.tsx';
 
 const KINDS: { kind: StepKind; name: string }[] = [

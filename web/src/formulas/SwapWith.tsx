@@ -1,10 +1,10 @@
 import { type Swap, sameWith } from '@inch/core/formula';
 import { useMemo, useState } from 'react';
+import { useSetting } from '../data/useSetting.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Caution } from '../ui/State.tsx';
 import type { Asked } from './asked.ts';
-import { IngredientPicker } from './IngredientPicker.tsx';
-import { useSetting } from './useSetting.ts';
 
 function Listed({ title, items }: { title: string; items: readonly string[] }) {
   if (items.length === 0) return null;

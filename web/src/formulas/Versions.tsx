@@ -2,10 +2,10 @@ import type { Formula } from '@inch/contract/formula';
 import { differences, type FormulaContent } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
 import { Link } from 'react-router';
+import { useSetting } from '../data/useSetting.ts';
 import { buttonLook } from '../ui/Button.tsx';
-import { dayMonthYear } from '../ui/format.ts';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Ruled } from '../ui/Sheet.tsx';
-import { useSetting } from './useSetting.ts';
 
 export const compareLink = (picks: readonly { id: string; version: number }[]): string =>
   `/formulas/compare?${picks.map((p) => `with=${p.id}.${p.version}`).join('&')}`;

@@ -1,11 +1,11 @@
 import { ingredientRoutes } from '@inch/contract/ingredient';
 import type { Ingredient } from '@inch/core/ingredient';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
+import { call, newId } from '../data/api.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { numberOf } from './StepFigures.tsx';
+import { numberOf } from '../ui/StepFigures.tsx';
 
 /** "My cup of this": one weighing, remembered from then on. */
 export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => void }) {

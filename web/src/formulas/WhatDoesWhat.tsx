@@ -1,6 +1,6 @@
 import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula';
 import { useState } from 'react';
-import { useSession } from '../app/session.tsx';
+import { useSession } from '../data/session.tsx';
 import { money } from '../ui/format.ts';
 import { signed } from './Lines.tsx';
 

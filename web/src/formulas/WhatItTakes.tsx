@@ -1,11 +1,11 @@
 import { type Aim, type FormulaContent, lineAmounts, saidGrams, whatWouldItTake } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { useState } from 'react';
+import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { weight } from '../ui/format.ts';
-import { useSetting } from './useSetting.ts';
 
 const AIMS: Record<Aim, { name: string; digits: number }> = {
   ph: { name: 'pH', digits: 2 },

@@ -3,13 +3,13 @@ import { parseQuantity } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { call, newId } from '../app/api.ts';
-import { depthSaid } from '../stove/ruler.ts';
+import { call, newId } from '../data/api.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { depthSaid } from '../ui/ruler.ts';
 import { Ruled } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 
 const METHODS: readonly Container['rated'][number][] = ['boiling water', 'hot fill'];
 

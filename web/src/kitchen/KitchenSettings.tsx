@@ -5,12 +5,12 @@ import { rulePacks } from '@inch/core/label';
 import { cupSchools } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useForm, useWatch } from 'react-hook-form';
-import { call, newId } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { Containers } from './Containers.tsx';
 import { WorkshopForm } from './WorkshopForm.tsx';
 

@@ -1,11 +1,11 @@
 import { type Kitchen, kitchenRoutes, type Workshop } from '@inch/contract/kitchen';
 import { useForm } from 'react-hook-form';
-import { call } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { call } from '../data/api.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 

@@ -1,5 +1,5 @@
-import { useLots } from '../stove/useLot.ts';
-import { LotList } from '../ui/LotList.tsx';
+import { useLots } from '../data/lots.ts';
+import { LotList } from '../parts/lot/LotList.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 
 /** Lots with bottles that want a label. */

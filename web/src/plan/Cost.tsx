@@ -1,14 +1,14 @@
 import type { Plan } from '@inch/contract/plan';
 import { type CostBefore, drunkLitre, hardestOf } from '@inch/core/planning';
 import { useState } from 'react';
-import { useMayWrite, useSession } from '../app/session.tsx';
+import type { Kit } from '../data/planning.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { minutesInWords, money } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { minorShown, minorTyped } from './amount.ts';
-import type { Kit } from './kit.ts';
 import { costOf, dayLotsOf, itemMaking, type Making } from './making.ts';
 import { useChangePlan } from './usePlan.ts';
 

@@ -1,12 +1,14 @@
 import type { Plan } from '@inch/contract/plan';
 import { planRoutes } from '@inch/contract/plan';
-import { HANDS, instantOf, panResource } from '@inch/core/planning';
+import { instantOf } from '@inch/core/calendar';
+import { HANDS, panResource } from '@inch/core/planning';
 import { useMemo, useState } from 'react';
-import { addressOf } from '../app/address.ts';
-import { serverNow } from '../app/serverClock.ts';
-import { useMayWrite } from '../app/session.tsx';
+import { addressOf } from '../data/address.ts';
+import type { Kit } from '../data/planning.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useMayWrite } from '../data/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
-import { dayAndTime, dayMonthYear } from '../ui/format.ts';
+import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { axisOf } from './axis.ts';
@@ -20,7 +22,6 @@ import {
   quarterFrom,
   settingFor,
 } from './hours.ts';
-import type { Kit } from './kit.ts';
 import { Lanes } from './Lanes.tsx';
 import { useLaying } from './useLaying.ts';
 import { useChangePlan } from './usePlan.ts';
@@ -28,7 +29,7 @@ import { useChangePlan } from './usePlan.ts';
 /** The hour by which everything is to stand ready on the plan's day. */
 function dueInstant(plan: Plan, kit: Kit): string | null {
   if (!plan.due) return null;
-  const weekday = (new Date(`${plan.due}T12:00:00Z`).getUTCDay() + 6) % 7;
+  const weekday = (new Date(plan.due).getUTCDay() + 6) % 7;
   return instantOf(
     `${plan.due} ${kit.kitchen.workshop.hours[weekday]?.from ?? '08:00'}`,
     kit.kitchen.timeZone,

@@ -8,14 +8,14 @@ import {
 } from '@dnd-kit/core';
 import { BURNER, CANNER, type Clash, HANDS } from '@inch/core/planning';
 import type { KeyboardEvent } from 'react';
-import { clockTime, dayAndTime, minutesInWords, plural } from '../ui/format.ts';
+import { clockTime, dayAndTime, kitchenHour, weekdayAndDay } from '../ui/dates.ts';
+import { minutesInWords, plural } from '../ui/format.ts';
 import { instantOn, lengthOf, placeOf, type Stretch } from './axis.ts';
 import type { LaidLot, LaidPlanStep } from './hours.ts';
 
 type Move = (step: LaidPlanStep, byMinutes: number) => void;
 
 const SNAP = 5 * 60_000;
-const dayName = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
 
 /** The steel rule of hours along the top; nights hatched together. */
 function HourRule({ axis }: { axis: readonly Stretch[] }) {
@@ -29,7 +29,7 @@ function HourRule({ axis }: { axis: readonly Stretch[] }) {
         s.open ? (
           <div key={s.from} className="absolute inset-y-0" style={{ left: s.left, width: s.width }}>
             <span className="absolute top-7 left-1 text-[13px] font-bold whitespace-nowrap">
-              {dayName.format(new Date(s.from))}
+              {weekdayAndDay(s.from)}
             </span>
             {hoursIn(s).map((ms) => (
               <span
@@ -37,7 +37,7 @@ function HourRule({ axis }: { axis: readonly Stretch[] }) {
                 className="absolute top-0 border-l-[1.5px] border-ink pl-1 text-[12px] leading-6"
                 style={{ left: placeOf([s], ms) - s.left, height: 22 }}
               >
-                <span className="figure">{new Date(ms).getHours()}</span>
+                <span className="figure">{Math.floor(kitchenHour(ms))}</span>
               </span>
             ))}
           </div>

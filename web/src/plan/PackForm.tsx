@@ -1,13 +1,13 @@
 import { stockRoutes } from '@inch/contract/stock';
 import type { Need } from '@inch/core/planning';
 import { useState } from 'react';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { amountTyped, minorTyped } from './amount.ts';
 
 /** How a thing is sold and for how much: asked once, offered ever after. */

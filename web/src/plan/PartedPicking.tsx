@@ -1,8 +1,9 @@
 import type { Divided } from '@inch/core/planning';
-import { dayMonth, weight } from '../ui/format.ts';
+import { dayMonth } from '../ui/dates.ts';
+import { weight } from '../ui/format.ts';
 import type { RipeRow, UseRow } from './dividing.ts';
 
-const day = (d: string) => dayMonth(`${d}T12:00:00Z`);
+const day = (d: string) => dayMonth(d);
 
 /** The picking as one bar, parted as it would be. */
 export function PartedBar({

@@ -1,18 +1,19 @@
 import { planRoutes } from '@inch/contract/plan';
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
-import { addDays } from '@inch/core/keeping';
+import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking } from '@inch/core/planning';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { call, newId } from '../app/api.ts';
-import { useMayWrite, useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { type Kit, useKit } from '../data/planning.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { dayMonth } from '../ui/dates.ts';
 import { Choice } from '../ui/Field.tsx';
-import { dayMonth, money, weight } from '../ui/format.ts';
+import { money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { asRipeness, asUses, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
-import { type Kit, useKit } from './kit.ts';
 import { makingOf, partsFor, usualContainer } from './making.ts';
 import { PartedBar, SharesList } from './PartedPicking.tsx';
 import { cell, RipeTable, UseTable } from './PickingTables.tsx';
@@ -50,7 +51,7 @@ async function keepDivision(
     body: {
       id,
       content: {
-        name: `${stock.name} of ${dayMonth(`${stock.gotOn}T12:00:00Z`)}`,
+        name: `${stock.name} of ${dayMonth(stock.gotOn)}`,
         due: null,
         items,
         steps: [],

@@ -1,8 +1,8 @@
-import { useSession } from '../app/session.tsx';
+import type { Kit } from '../data/planning.ts';
+import { useSession } from '../data/session.tsx';
 import { money } from '../ui/format.ts';
 import { Fruit } from '../ui/State.tsx';
 import { marginPerKg, type RipeRow, type UseRow } from './dividing.ts';
-import type { Kit } from './kit.ts';
 
 export const cell = 'figure min-h-10 w-full rounded-lg border border-steel bg-enamel px-2 text-right';
 

@@ -1,15 +1,16 @@
 import { type Plan, planRoutes } from '@inch/contract/plan';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import { call, newId } from '../app/api.ts';
-import { useMayWrite } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useKit, usePlans, useToday } from '../data/planning.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { dayMonthYear, plural } from '../ui/format.ts';
+import { plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { useKit, usePlans, useToday } from './kit.ts';
 import { PlanNav } from './PlanNav.tsx';
 
 function NewPlanForm() {
@@ -78,9 +79,7 @@ function PlanRow({ plan }: { plan: Plan }) {
             ))}
           </span>
         </span>
-        <span className="figure">
-          {plan.due ? dayMonthYear(`${plan.due}T12:00:00Z`) : 'as early as can be'}
-        </span>
+        <span className="figure">{plan.due ? dayMonthYear(plan.due) : 'as early as can be'}</span>
         <State tone={tone}>{words}</State>
       </Link>
     </li>

@@ -1,19 +1,19 @@
 import type { Plan } from '@inch/contract/plan';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Away } from '../app/Away.tsx';
-import { useMayWrite } from '../app/session.tsx';
+import { type Kit, useKit } from '../data/planning.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { Away } from '../ui/Away.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { dayMonthYear } from '../ui/format.ts';
 import { Menu } from '../ui/Menu.tsx';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Amounts } from './Amounts.tsx';
 import { Cost } from './Cost.tsx';
 import { Hours } from './Hours.tsx';
-import { type Kit, useKit } from './kit.ts';
 import { useChangePlan, usePlan } from './usePlan.ts';
 
 function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
@@ -73,7 +73,7 @@ export function PlanPage() {
         </Link>
         <h1>{plan.name}</h1>
         <p className="flex-1 text-ink-2">
-          {plan.due ? `to stand ready on ${dayMonthYear(`${plan.due}T12:00:00Z`)}` : 'as early as can be'}
+          {plan.due ? `to stand ready on ${dayMonthYear(plan.due)}` : 'as early as can be'}
           {plan.done && ', done with'}
         </p>
         <Link to={`/plan/buy?plan=${plan.id}`} className={buttonLook({ tone: 'plain', size: 'small' })}>

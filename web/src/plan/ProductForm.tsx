@@ -3,12 +3,12 @@ import type { Plan } from '@inch/contract/plan';
 import type { Want } from '@inch/core/planning';
 import { parseQuantity, toGrams } from '@inch/core/quantity';
 import { useState } from 'react';
-import { newId } from '../app/api.ts';
+import { newId } from '../data/api.ts';
+import type { Kit } from '../data/planning.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { grouped, plural, weight } from '../ui/format.ts';
-import type { Kit } from './kit.ts';
 import { type Making, makingOf, partsFor, usualContainer } from './making.ts';
 
 type Item = Plan['items'][number];

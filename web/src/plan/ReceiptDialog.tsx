@@ -1,15 +1,15 @@
 import { type Basket, stockRoutes } from '@inch/contract/stock';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { call, newId } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
-import { IngredientPicker } from '../formulas/IngredientPicker.tsx';
+import { call, newId } from '../data/api.ts';
+import type { Kit } from '../data/planning.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { amountTyped, minorShown, minorTyped } from './amount.ts';
-import type { Kit } from './kit.ts';
 import { type ReceiptLine, receiptFromCsv } from './receipt.ts';
 
 const fromBasket = (basket: Basket, names: ReadonlyMap<string, string>): ReceiptLine[] =>

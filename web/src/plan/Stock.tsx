@@ -1,14 +1,14 @@
 import type { StockLot } from '@inch/contract/stock';
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
-import { useMayWrite } from '../app/session.tsx';
+import { useStock } from '../data/planning.ts';
+import { useMayWrite } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
-import { dayMonthYear } from '../ui/format.ts';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
 import { amountSaid } from './amount.ts';
-import { useStock } from './kit.ts';
 import { PlanNav } from './PlanNav.tsx';
 import { StockDialog } from './StockDialog.tsx';
 import { Stocktake } from './Stocktake.tsx';
@@ -47,7 +47,7 @@ function StockRow({ stock, open }: { stock: StockLot; open: () => void }) {
             {stock.words || stock.supplier || stock.said || 'nothing noted'}
           </span>
           <span className="block text-sm text-ink-2">
-            {dayMonthYear(`${stock.gotOn}T12:00:00Z`)}
+            {dayMonthYear(stock.gotOn)}
             {stock.leftBy && (
               <>
                 , left by <span className="figure">{stock.leftBy.code}</span>
@@ -62,10 +62,10 @@ function StockRow({ stock, open }: { stock: StockLot; open: () => void }) {
         <span className="text-sm max-md:col-start-2 max-md:col-end-4">
           {stock.whyUnfit ? (
             <State tone="hold">
-              {stock.whyUnfit.replace(/(\d{4}-\d{2}-\d{2})/, (day) => dayMonthYear(`${day}T12:00:00Z`))}
+              {stock.whyUnfit.replace(/(\d{4}-\d{2}-\d{2})/, (day) => dayMonthYear(day))}
             </State>
           ) : stock.bestBy ? (
-            <span className="text-ink-2">best by {dayMonthYear(`${stock.bestBy}T12:00:00Z`)}</span>
+            <span className="text-ink-2">best by {dayMonthYear(stock.bestBy)}</span>
           ) : null}
         </span>
       </button>

@@ -1,16 +1,17 @@
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
-import { useMayWrite, useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { dayAndTime, dayMonthYear, money } from '../ui/format.ts';
+import { money } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { amountSaid, amountTyped } from './amount.ts';
 
 type Deed = 'count' | 'wasted' | 'spoiled' | 'divide';
@@ -120,10 +121,10 @@ function Facts({ stock }: { stock: StockLot }) {
     stock.measured.taPer100g !== null && `${stock.measured.taPer100g} g acid in 100 g`,
   ];
   const facts: [string, string | null | false][] = [
-    ['Came', `${dayMonthYear(`${stock.gotOn}T12:00:00Z`)}${stock.supplier ? `, ${stock.supplier}` : ''}`],
+    ['Came', `${dayMonthYear(stock.gotOn)}${stock.supplier ? `, ${stock.supplier}` : ''}`],
     ['So much', `${stock.said || amountSaid(stock.kind, stock.quantity)}`],
     ['Paid', stock.costMinor !== null && money(stock.costMinor, kitchen.currency)],
-    ['Best by', stock.bestBy && dayMonthYear(`${stock.bestBy}T12:00:00Z`)],
+    ['Best by', stock.bestBy && dayMonthYear(stock.bestBy)],
     ['Measured', measured?.filter(Boolean).join(', ') ?? null],
     ['Carries', stock.allergens.length > 0 && stock.allergens.join(', ')],
     ['Put apart from', stock.dividedFrom],

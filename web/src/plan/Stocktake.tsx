@@ -1,12 +1,12 @@
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { plural } from '../ui/format.ts';
-import { useWrite } from '../ui/useWrite.ts';
 import { amountSaid, amountTyped } from './amount.ts';
 
 interface Counted {

@@ -4,16 +4,16 @@ import { packagingOf } from '@inch/core/stock';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { call, newId } from '../app/api.ts';
-import { useCatalogue } from '../app/catalogue.ts';
-import { useSession } from '../app/session.tsx';
-import { IngredientPicker } from '../formulas/IngredientPicker.tsx';
-import { useLots } from '../stove/useLot.ts';
+import { call, newId } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { useLots } from '../data/lots.ts';
+import { useContainers, useToday } from '../data/planning.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 import { amountTyped, minorTyped } from './amount.ts';
-import { useContainers, useToday } from './kit.ts';
 
 interface Answers {
   kind: 'ingredient' | 'packaging';

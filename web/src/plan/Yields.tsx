@@ -1,9 +1,10 @@
 import { type MemoryOf, type PastLot, type PastSpread, spreadOf, yieldMemory } from '@inch/core/planning';
 import { Link } from 'react-router';
-import { dayMonthYear, plural } from '../ui/format.ts';
+import { type Kit, useKit } from '../data/planning.ts';
+import { dayMonthYear } from '../ui/dates.ts';
+import { plural } from '../ui/format.ts';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
-import { type Kit, useKit } from './kit.ts';
 import { PlanNav } from './PlanNav.tsx';
 
 /** Figures of past lots on a short rule: a dot each, the middle as a long tick, most of them as a band. */

@@ -1,9 +1,9 @@
 import { type Basket, type BasketItem, stockRoutes } from '@inch/contract/stock';
 import { useQuery } from '@tanstack/react-query';
 import type { z } from 'zod';
-import { call, newId, refresh } from '../app/api.ts';
-import { outbox, useWaiting } from '../outbox/outbox.ts';
-import type { Waiting } from '../outbox/waiting.ts';
+import { call, newId, refresh } from '../data/api.ts';
+import { outbox, useWaiting } from '../data/outbox/outbox.ts';
+import type { Waiting } from '../data/outbox/waiting.ts';
 
 type Item = z.output<typeof BasketItem>;
 

@@ -1,8 +1,8 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import type { StockLot } from '@inch/contract/stock';
-import { addDays } from '@inch/core/keeping';
+import { addDays } from '@inch/core/calendar';
 import type { PickingUse, Ripeness } from '@inch/core/planning';
-import type { Kit } from './kit.ts';
+import type { Kit } from '../data/planning.ts';
 import { costOf, makingOf, usualContainer } from './making.ts';
 
 /** What a picking may be made into, as it is typed. */

@@ -11,7 +11,7 @@ import {
   type PlanSetting,
   panResource,
 } from '@inch/core/planning';
-import type { Kit } from './kit.ts';
+import type { Kit } from '../data/planning.ts';
 import { dayLotsOf, itemMaking } from './making.ts';
 
 export type LaidPlanStep = Plan['steps'][number];

@@ -22,7 +22,7 @@ import {
   yieldMemory,
 } from '@inch/core/planning';
 import { availableOf, coverFrom, LABELS, packagingFor } from '@inch/core/stock';
-import type { Kit } from './kit.ts';
+import type { Kit } from '../data/planning.ts';
 
 type Item = Plan['items'][number];
 

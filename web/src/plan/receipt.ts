@@ -1,8 +1,8 @@
 import type { StockLot } from '@inch/contract/stock';
 import { namedIn } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
+import type { Kit } from '../data/planning.ts';
 import { amountTyped, minorTyped } from './amount.ts';
-import type { Kit } from './kit.ts';
 import { packagingNamed } from './shopping.ts';
 
 /** A line of a receipt as it is being written. */

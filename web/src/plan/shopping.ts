@@ -5,7 +5,7 @@ import { type Interchange, interchanges, lineAmounts } from '@inch/core/formula'
 import { type LeftOverHome, type Need, shoppingList, type ToBuy, whereItGoes } from '@inch/core/planning';
 import { availableOf, packagingOf } from '@inch/core/stock';
 import { stringify } from 'csv-stringify/browser/esm/sync';
-import type { Kit } from './kit.ts';
+import type { Kit } from '../data/planning.ts';
 import { itemMaking } from './making.ts';
 
 /** A row of the shopping list with what a shopper wants to know of it. */

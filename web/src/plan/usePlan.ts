@@ -1,7 +1,7 @@
 import { type Plan, planRoutes } from '@inch/contract/plan';
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../app/api.ts';
-import { useWrite } from '../ui/useWrite.ts';
+import { call } from '../data/api.ts';
+import { useWrite } from '../data/useWrite.ts';
 
 export const usePlan = (id: string) =>
   useQuery({ queryKey: ['plan', id], queryFn: () => call(planRoutes.read, { params: { id } }) });

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useLots } from '../stove/useLot.ts';
+import { useLots } from '../data/lots.ts';
+import { LotList } from '../parts/lot/LotList.tsx';
 import { plural } from '../ui/format.ts';
-import { LotList } from '../ui/LotList.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 
 /** Every lot ever begun, newest first. */

@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { catalogueOf, type LotRecord } from '@inch/core/lot';
-import { readingNames, readingSaid } from '../stove/reading.ts';
+import { readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { money, plural, weight } from '../ui/format.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
 import type { Happening } from './happening.ts';

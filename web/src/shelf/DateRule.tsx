@@ -1,8 +1,8 @@
 import type { LotHead } from '@inch/contract/lot';
-import { dayMonth } from '../ui/format.ts';
+import { addDays } from '@inch/core/calendar';
+import { dayMonth } from '../ui/dates.ts';
 import { placeOn, type Span } from './span.ts';
 
-const DAY = 86_400_000;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** The months along the top, with today's mark. */
@@ -38,11 +38,11 @@ export function MonthRule({ span, now }: { span: Span; now: string }) {
 
 /** One lot from made through ready to its date; hatched where it is held, open until it is ready. */
 export function LotBar({ lot, span }: { lot: LotHead; span: Span }) {
-  const end = lot.bestBy ?? new Date(Date.parse(lot.madeOn) + 14 * DAY).toISOString();
+  const end = lot.bestBy ?? addDays(lot.madeOn, 14);
   const [left, ready, right] = [
     placeOn(span, lot.madeOn),
     placeOn(span, lot.readyOn),
-    placeOn(span, `${end.slice(0, 10)}T23:59:00Z`),
+    placeOn(span, addDays(end, 1)),
   ];
   const held = lot.state === 'held' || !lot.bestBy;
   const said = `made ${dayMonth(lot.madeOn)}, ${lot.readyOn > lot.madeOn ? `ready ${dayMonth(lot.readyOn)}, ` : ''}${lot.bestBy ? `${lot.dateWord} ${dayMonth(lot.bestBy)}` : 'no date'}`;

@@ -1,14 +1,15 @@
 import { type LotHead, lotRoutes } from '@inch/contract/lot';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import { call, newId } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { dayMonthYear, plural } from '../ui/format.ts';
+import { plural } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
 
 export type MoveKind = 'sold' | 'moved' | 'given' | 'retained' | 'broken';
 

@@ -1,5 +1,6 @@
 import type { LotHead } from '@inch/contract/lot';
-import { dayMonth } from '../ui/format.ts';
+import { daysBetween } from '@inch/core/calendar';
+import { dayMonth, kitchenDay } from '../ui/dates.ts';
 
 const DAY = 86_400_000;
 
@@ -32,10 +33,10 @@ export function warningOf(
   if (lot.state === 'recalled') return { tone: 'stop', words: 'recalled: destroy unopened' };
   if (lot.state !== 'released') return { tone: 'plain', words: `${lot.state}, not released` };
   if (!lot.bestBy) return null;
-  const days = Math.round((Date.parse(lot.bestBy) - Date.parse(now.slice(0, 10))) / DAY);
+  const days = daysBetween(kitchenDay(now), lot.bestBy);
   if (days < 0) return { tone: 'stop', words: `past its date: ${lot.bottles.left} to take off` };
   if (days <= 14) return { tone: 'hold', words: `${lot.dateWord} ${dayMonth(lot.bestBy)}` };
-  if (lot.readyOn > now.slice(0, 10)) return { tone: 'plain', words: `ready ${dayMonth(lot.readyOn)}` };
+  if (lot.readyOn > kitchenDay(now)) return { tone: 'plain', words: `ready ${dayMonth(lot.readyOn)}` };
   return null;
 }
 

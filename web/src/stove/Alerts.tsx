@@ -2,13 +2,14 @@ import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
 import { type ReactNode, useEffect } from 'react';
-import { useMayWrite, useSession } from '../app/session.tsx';
-import { ring } from '../app/sound.ts';
+import { useDeed } from '../data/deeds.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { recordedOf } from '../parts/lot/WeighIn.tsx';
 import { Button } from '../ui/Button.tsx';
-import { clockTime, minutesInWords, weight } from '../ui/format.ts';
+import { clockTime } from '../ui/dates.ts';
+import { minutesInWords, weight } from '../ui/format.ts';
 import { Caution } from '../ui/State.tsx';
-import { useDeed } from './deeds.ts';
-import { recordedOf } from './WeighIn.tsx';
+import { ring } from '../ui/sound.ts';
 
 type Step = LotView['steps'][number];
 

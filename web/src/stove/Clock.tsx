@@ -1,13 +1,13 @@
 import type { LotView } from '@inch/contract/lot';
 import { type StepClock, type StepTiming, stepTiming } from '@inch/core/lot';
 import { useState } from 'react';
-import { useKey } from '../app/keys.tsx';
+import { useDeed } from '../data/deeds.ts';
+import { recordedOf } from '../parts/lot/WeighIn.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { duration, minutesInWords, plural, weight } from '../ui/format.ts';
+import { useKey } from '../ui/keys.tsx';
 import { State } from '../ui/State.tsx';
-import { useDeed } from './deeds.ts';
-import { recordedOf } from './WeighIn.tsx';
 
 type Step = LotView['steps'][number];
 

@@ -2,10 +2,10 @@ import type { LotView } from '@inch/contract/lot';
 import type { PanNow } from '@inch/core/lot';
 import { runsLike, viscosity } from '@inch/core/sugar';
 import { useEffect, useState } from 'react';
-import { ring } from '../app/sound.ts';
+import { useDeed } from '../data/deeds.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/format.ts';
-import { useDeed } from './deeds.ts';
+import { ring } from '../ui/sound.ts';
 
 type Step = LotView['steps'][number];
 

@@ -2,12 +2,13 @@ import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { type LoggedSample, type LoggerFile as Read, thinned } from '@inch/core/instrument';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { call, newId } from '../app/api.ts';
+import { call, newId } from '../data/api.ts';
+import { useWrite } from '../data/useWrite.ts';
+import { readLoggerText } from '../parts/instrument/loggerText.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
-import { clockTime, dayAndTime, plural } from '../ui/format.ts';
-import { useWrite } from '../ui/useWrite.ts';
-import { readLoggerText } from './loggerText.ts';
+import { clockTime, dayAndTime } from '../ui/dates.ts';
+import { plural } from '../ui/format.ts';
 
 type Step = LotView['steps'][number];
 

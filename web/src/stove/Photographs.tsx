@@ -4,12 +4,12 @@ import { useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { type ReactNode, useRef } from 'react';
 import { toast } from 'sonner';
-import { addressOf } from '../app/address.ts';
-import { ApiProblem, call, newId, ServerAway } from '../app/api.ts';
-import { useMayWrite } from '../app/session.tsx';
+import { addressOf } from '../data/address.ts';
+import { ApiProblem, call, newId, ServerAway } from '../data/api.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-import { clockTime, dayMonth } from '../ui/format.ts';
-import { useWrite } from '../ui/useWrite.ts';
+import { clockTime, dayMonth } from '../ui/dates.ts';
 
 type Step = LotView['steps'][number];
 

@@ -1,16 +1,16 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { useState } from 'react';
-import { call } from '../app/api.ts';
-import { useMayWrite } from '../app/session.tsx';
-import { NOT_SENT } from '../outbox/overlay.ts';
+import { call } from '../data/api.ts';
+import { NOT_SENT } from '../data/outbox/overlay.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { clockTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { clockTime } from '../ui/format.ts';
-import { useWrite } from '../ui/useWrite.ts';
+import { useRulerUnit } from '../ui/ruler.ts';
 import { PhotographReading, ReadingPictures } from './Photographs.tsx';
-import { readingNames, readingSaid } from './reading.ts';
-import { useRulerUnit } from './ruler.ts';
 
 type Reading = LotView['readings'][number];
 

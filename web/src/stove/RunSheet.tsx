@@ -2,19 +2,19 @@ import type { LotView } from '@inch/contract/lot';
 import { presentStep } from '@inch/core/lot';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Away } from '../app/Away.tsx';
-import { useKey } from '../app/keys.tsx';
+import { useLot } from '../data/lots.ts';
+import { useNow } from '../data/useNow.ts';
+import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
+import { panOf } from '../parts/lot/pan.ts';
+import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
+import { useKey } from '../ui/keys.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
-import { useNow } from '../ui/useNow.ts';
-import { EverythingIn, everythingIn } from './EverythingIn.tsx';
 import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
 import { StepDesk } from './StepDesk.tsx';
 import { TimeRule } from './TimeRule.tsx';
-import { useLot } from './useLot.ts';
-import { panOf } from './usePan.ts';
 
 export function AllDone({ lot }: { lot: LotView }) {
   return (

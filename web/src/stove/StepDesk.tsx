@@ -2,21 +2,22 @@ import type { LotView } from '@inch/contract/lot';
 import { type PanNow, stepClock } from '@inch/core/lot';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useKey } from '../app/keys.tsx';
-import { useMayWrite } from '../app/session.tsx';
+import { useMayWrite } from '../data/session.tsx';
+import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
+import { leftSaid } from '../parts/lot/pan.ts';
+import { WeighIn } from '../parts/lot/WeighIn.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
-import { fromLocalInput, weight } from '../ui/format.ts';
+import { fromLocalInput } from '../ui/dates.ts';
+import { weight } from '../ui/format.ts';
+import { useKey } from '../ui/keys.tsx';
 import { Alerts } from './Alerts.tsx';
 import { bigClock, ClockButtons, Timing } from './Clock.tsx';
 import { ColdPlate } from './ColdPlate.tsx';
 import { Corrections } from './Corrections.tsx';
-import { EverythingIn, everythingIn } from './EverythingIn.tsx';
 import { LoggerFile } from './LoggerFile.tsx';
 import { Photographs } from './Photographs.tsx';
 import { kinds, TakeReading } from './TakeReading.tsx';
 import type { Kind } from './taking.ts';
-import { leftSaid } from './usePan.ts';
-import { WeighIn } from './WeighIn.tsx';
 
 type Step = LotView['steps'][number];
 

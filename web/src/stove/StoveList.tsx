@@ -3,15 +3,15 @@ import { lotRoutes } from '@inch/contract/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { call, newId } from '../app/api.ts';
-import { useMayWrite } from '../app/session.tsx';
+import { call, newId } from '../data/api.ts';
+import { useLots } from '../data/lots.ts';
+import { useMayWrite } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
+import { dayAndTime, fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { dayAndTime, fromLocalInput, localInput } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
-import { useWrite } from '../ui/useWrite.ts';
-import { useLots } from './useLot.ts';
 
 function StartLot() {
   const formulas = useQuery({

@@ -5,12 +5,12 @@ import { samplesAsked, type Taken } from '@inch/core/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call } from '../app/api.ts';
-import { useLiveFigure } from '../bench/attached.ts';
+import { call } from '../data/api.ts';
+import { useDeed } from '../data/deeds.ts';
+import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { useDeed } from './deeds.ts';
 import { correctionSaid, jotted, type Kind, kinds, numberIn, rawOf, saidOf } from './taking.ts';
 
 export { kinds };

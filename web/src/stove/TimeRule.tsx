@@ -1,6 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { stepClock, stepTiming } from '@inch/core/lot';
-import { clockTime, minutesInWords } from '../ui/format.ts';
+import { clockTime } from '../ui/dates.ts';
+import { minutesInWords } from '../ui/format.ts';
 
 type Step = LotView['steps'][number];
 

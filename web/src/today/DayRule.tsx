@@ -1,21 +1,21 @@
 import type { TodayView } from '@inch/contract/today';
 import { Link } from 'react-router';
-import { clockTime } from '../ui/format.ts';
+import { clockTime, instantAt, kitchenDay, kitchenHour } from '../ui/dates.ts';
 
 const HOURS = 16;
 
 /** The first hour drawn: six in the morning, unless it is night. */
-function firstHour(now: Date): number {
-  const hour = now.getHours();
+function firstHour(now: string): number {
+  const hour = kitchenHour(now);
   return hour < 6 ? 0 : hour >= 21 ? 8 : 6;
 }
 
-const hourOf = (instant: string, day: Date): number =>
-  (Date.parse(instant) - new Date(day.getFullYear(), day.getMonth(), day.getDate()).getTime()) / 3_600_000;
+/** Hours from the beginning of the kitchen's day to an instant, over its end where it lies later. */
+const hourOf = (instant: string, midnight: number): number => (Date.parse(instant) - midnight) / 3_600_000;
 
 type Bar = TodayView['bars'][number];
 
-function Segments({ bar, start, day }: { bar: Bar; start: number; day: Date }) {
+function Segments({ bar, start, day }: { bar: Bar; start: number; day: number }) {
   const place = (instant: string) =>
     Math.min(100, Math.max(0, ((hourOf(instant, day) - start) / HOURS) * 100));
   return (
@@ -78,8 +78,8 @@ function Steel({ start }: { start: number }) {
 
 /** The day as a steel rule: what each lot in the making does when, and where now is. */
 export function DayRule({ today, now }: { today: TodayView; now: string }) {
-  const day = new Date(now);
-  const start = firstHour(day);
+  const day = Date.parse(instantAt(kitchenDay(now), '00:00'));
+  const start = firstHour(now);
   const at = ((hourOf(now, day) - start) / HOURS) * 100;
   return (
     <div className="overflow-x-auto">

@@ -2,13 +2,14 @@ import { liveRoutes } from '@inch/contract/live';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { Away } from '../app/Away.tsx';
-import { call } from '../app/api.ts';
+import { call } from '../data/api.ts';
+import { useNow } from '../data/useNow.ts';
+import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
-import { clockTime, dayMonth, longDay, minutesInWords, plural } from '../ui/format.ts';
+import { clockTime, dayMonth, longDay } from '../ui/dates.ts';
+import { minutesInWords, plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
-import { useNow } from '../ui/useNow.ts';
 import { DayRule } from './DayRule.tsx';
 
 type Due = TodayView['due'][number];

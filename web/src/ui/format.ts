@@ -1,36 +1,3 @@
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-
-const clockFormat = new Intl.DateTimeFormat('en-GB', {
-  hour: '2-digit',
-  minute: '2-digit',
-  hourCycle: 'h23',
-  timeZone: zone,
-});
-const dayFormat = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'long',
-  day: 'numeric',
-  month: 'long',
-  timeZone: zone,
-});
-const shortDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: zone });
-const fullDay = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: zone,
-});
-
-/** 17:33 */
-export const clockTime = (instant: string): string => clockFormat.format(new Date(instant));
-/** Wednesday 25 November */
-export const longDay = (instant: string): string => dayFormat.format(new Date(instant)).replace(',', '');
-/** 25 Nov */
-export const dayMonth = (instant: string): string => shortDay.format(new Date(instant));
-/** 25 Nov 2026 */
-export const dayMonthYear = (instant: string): string => fullDay.format(new Date(instant));
-/** 25 Nov, 17:33 */
-export const dayAndTime = (instant: string): string => `${dayMonth(instant)}, ${clockTime(instant)}`;
-
 /** 18:42 or 1:26:10 */
 export function duration(seconds: number): string {
   const s = Math.abs(Math.round(seconds));
@@ -64,11 +31,3 @@ export const money = (minor: number, currency: string): string =>
   new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
 
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
-
-/** Value for a datetime-local input, in this device's time; and the instant it means. */
-export function localInput(instant: string): string {
-  const d = new Date(instant);
-  return new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-}
-export const fromLocalInput = (text: string): string | undefined =>
-  text === '' ? undefined : new Date(text).toISOString();

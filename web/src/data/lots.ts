@@ -1,0 +1,39 @@
+import type { Instrument } from '@inch/contract/instrument';
+import { type LotHead, lotRoutes } from '@inch/contract/lot';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { call, queryClient } from './api.ts';
+import { useWaiting } from './outbox/outbox.ts';
+import { withWaiting } from './outbox/overlay.ts';
+
+/** The instruments as they were last read: which of them correct by themselves. */
+export const keptInstruments = () => queryClient.getQueryData<Instrument[]>(['instruments']) ?? [];
+
+/** A lot by its code, as the server has it and with what waits on this device. */
+export function useLot(code: string) {
+  const waiting = useWaiting();
+  const query = useQuery({
+    queryKey: ['lot', code],
+    queryFn: () => call(lotRoutes.read, { params: { id: code } }),
+    refetchInterval: 20_000,
+  });
+  const data = useMemo(
+    () => query.data && withWaiting(query.data, waiting, keptInstruments()),
+    [query.data, waiting],
+  );
+  return { ...query, data };
+}
+
+/** Every lot of the kitchen, newest first, fetched a page after another. */
+async function allLots(): Promise<{ lots: LotHead[] }> {
+  const lots: LotHead[] = [];
+  let before: string | undefined;
+  do {
+    const page = await call(lotRoutes.list, { query: { limit: 200, ...(before ? { before } : {}) } });
+    lots.push(...page.lots);
+    before = page.next ?? undefined;
+  } while (before);
+  return { lots };
+}
+
+export const useLots = () => useQuery({ queryKey: ['lots'], queryFn: allLots });

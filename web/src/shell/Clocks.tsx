@@ -1,0 +1,34 @@
+import type { TodayView } from '@inch/contract/today';
+import { Link } from 'react-router';
+import { useNow } from '../data/useNow.ts';
+import { duration } from '../ui/format.ts';
+import { Fruit } from '../ui/State.tsx';
+import { shownSeconds } from './clock.ts';
+
+/** The running clocks, in sight on every screen. */
+export function Clocks({ today }: { today: TodayView }) {
+  const now = useNow();
+  return (
+    <ul className="flex items-center max-sm:-ml-2" aria-label="Running clocks">
+      {today.clocks.slice(0, 3).map((clock) => {
+        const seconds = shownSeconds(clock, today.now, now);
+        const over = clock.leftSeconds !== null && seconds < 0;
+        return (
+          <li
+            key={clock.stepId}
+            className="border-l border-steel-line px-3 max-sm:first:border-l-0 max-sm:px-2"
+          >
+            <Link to={`/${clock.place}/${clock.code}`} className="flex items-center gap-2" title={clock.step}>
+              <Fruit colour={clock.colour} size={11} />
+              <span className="figure text-sm text-ink-2">{clock.code}</span>
+              <span className={`figure text-xl font-bold max-sm:text-base ${over ? 'text-hold' : ''}`}>
+                {over && <span className="sr-only">over by </span>}
+                {duration(seconds)}
+              </span>
+            </Link>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

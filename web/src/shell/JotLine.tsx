@@ -1,0 +1,155 @@
+import { instrumentRoutes } from '@inch/contract/instrument';
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { TodayView } from '@inch/contract/today';
+import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
+import { presentStep } from '@inch/core/lot';
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useLocation } from 'react-router';
+import { toast } from 'sonner';
+import { call, newId, queryClient, refresh } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { outbox } from '../data/outbox/outbox.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { weight } from '../ui/format.ts';
+import { useKey } from '../ui/keys.tsx';
+import { lotFor } from './jotLot.ts';
+
+const MEASURES: Record<string, string> = {
+  brix: 'refractometer',
+  ph: 'ph-meter',
+  temperature: 'thermometer',
+  mass: 'scale',
+};
+
+/** What was jotted can be taken back at once: it is struck, and stays in the record. */
+function offerToStrike(lotId: string, noun: 'reading' | 'addition', entryId: string, words: string): void {
+  toast(words, {
+    action: {
+      label: 'Strike it',
+      onClick: () =>
+        void call(lotRoutes.strike, {
+          params: { id: lotId },
+          body: { noun, entryId, why: 'a slip in jotting' },
+        }).then(refresh),
+    },
+  });
+}
+
+/** The lot as it was last read, so that a line can be jotted while the server is away. */
+async function lotOf(code: string): Promise<LotView> {
+  const query = { queryKey: ['lot', code], queryFn: () => call(lotRoutes.read, { params: { id: code } }) };
+  const kept = queryClient.getQueryData<LotView>(query.queryKey);
+  return kept ?? queryClient.fetchQuery(query);
+}
+
+/** Keeps something that went in: on the formula's line that it belongs to and that is still open, else as an extra. */
+async function keepAddition(code: string, { ingredientId, grams }: { ingredientId: string; grams: number }) {
+  const lot = await lotOf(code);
+  const recorded = new Set(lot.additions.filter((a) => a.struck === null).map((a) => a.lineId));
+  const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
+  const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
+  const id = newId();
+  const outcome = await outbox.write({
+    deed: 'add',
+    lotId: lot.id,
+    code,
+    words: `${weight(grams)} of ${ingredientId}`,
+    body: {
+      id,
+      stepId: step?.id ?? null,
+      lineId: line?.lineId ?? null,
+      ingredientId,
+      grams,
+      why: line ? null : 'jotted',
+    },
+  });
+  if (outcome === 'sent') offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
+}
+
+async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
+  if (jot.kind === 'add') return;
+  const said = jot.note ?? jot.text;
+  const lot = await lotOf(code);
+  const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
+  const id = newId();
+  const outcome = await outbox.write({
+    deed: 'measure',
+    lotId: lot.id,
+    code,
+    words: jot.understood,
+    body: { id, stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
+  });
+  if (outcome === 'sent') offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
+}
+
+/** The line across the top: type as on a scrap, see it understood, keep it with Enter. */
+export function JotLine({ open }: { open: TodayView['open'] }) {
+  const [text, setText] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const { pathname } = useLocation();
+  const mayWrite = useMayWrite();
+  const catalogue = useCatalogue();
+  const cup = useSession().kitchen.cupSchool ?? undefined;
+  const instruments = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
+  useKey('j', 'jot a reading or a note', () => input.current?.focus());
+  const jot = text.trim() ? parseJot(text) : null;
+  const code = jot ? lotFor(jot.lotCode, pathname, open) : null;
+  const weighed = jot?.addition ? weighedAddition(jot.addition, { catalogue, cup }) : null;
+  const write = useWrite(
+    async () => {
+      if (!jot || !code) return;
+      if (weighed && 'grams' in weighed) await keepAddition(code, weighed);
+      else
+        await keepReading(
+          code,
+          jot,
+          instruments.data?.find((i) => i.kind === MEASURES[jot.kind])?.id ?? null,
+        );
+      void refresh();
+    },
+    { after: () => setText(''), refreshes: true },
+  );
+  const asks = weighed && 'asks' in weighed ? weighed.asks : null;
+  const problem = write.fields.raw ?? write.fields.because ?? asks;
+  return (
+    <form
+      className={`relative flex h-10 min-w-0 flex-1 items-center gap-3 border-b-2 max-sm:order-last max-sm:mb-3 max-sm:basis-full ${text ? 'border-rim' : 'border-steel'}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (jot && code && !asks) write.run(undefined);
+      }}
+    >
+      <kbd className="rounded border border-steel bg-enamel px-1.5 text-xs font-semibold shadow-[0_1px_0_var(--steel)] max-sm:hidden">
+        j
+      </kbd>
+      <input
+        ref={input}
+        value={text}
+        disabled={!mayWrite}
+        onChange={(event) => {
+          setText(event.target.value);
+          write.reset();
+        }}
+        onKeyDown={(event) => event.key === 'Escape' && input.current?.blur()}
+        aria-label="Jot a reading or a note"
+        aria-describedby="jot-understood"
+        placeholder="Jot a reading or a note, or a lot code and a word"
+        className="figure min-w-0 flex-1 bg-transparent outline-none placeholder:font-sans placeholder:text-ink-2 focus-visible:outline-none"
+      />
+      <span
+        id="jot-understood"
+        aria-live="polite"
+        className={`truncate text-sm max-sm:absolute max-sm:top-11 max-sm:left-0 ${problem ? 'font-semibold text-stop' : 'text-ink-2'}`}
+      >
+        {problem ??
+          (jot &&
+            (code
+              ? `${weighed && 'grams' in weighed ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}` : jot.understood} · lot ${code} · keep with Enter`
+              : `${jot.understood} · which lot? add its code`))}
+      </span>
+    </form>
+  );
+}

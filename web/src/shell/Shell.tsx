@@ -1,0 +1,145 @@
+import { accountRoutes } from '@inch/contract/account';
+import { todayRoutes } from '@inch/contract/today';
+import { useQuery } from '@tanstack/react-query';
+import { DropdownMenu } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { Link, Outlet, useMatch, useNavigate } from 'react-router';
+import { call, queryClient, refresh, ServerAway } from '../data/api.ts';
+import { kept } from '../data/kept.ts';
+import { useLive } from '../data/live.ts';
+import { outbox } from '../data/outbox/outbox.ts';
+import { learnServerClock } from '../data/serverClock.ts';
+import { useSession } from '../data/session.tsx';
+import { useKey } from '../ui/keys.tsx';
+import { State } from '../ui/State.tsx';
+import { Clocks } from './Clocks.tsx';
+import { JotLine } from './JotLine.tsx';
+import { KeySheet } from './KeySheet.tsx';
+import { places } from './places.ts';
+import { RingBar } from './RingBar.tsx';
+import { Rule } from './Rule.tsx';
+import { type Theme, useTheme } from './theme.ts';
+import { WaitingTray } from './WaitingTray.tsx';
+
+const item =
+  'block w-full cursor-pointer rounded-md px-3 py-2 text-left outline-none data-[highlighted]:bg-rim-pale';
+
+function AccountMenu() {
+  const { account, kitchen } = useSession();
+  const [theme, choose] = useTheme();
+  const signOut = async () => {
+    await call(accountRoutes.signOut);
+    queryClient.clear();
+    await kept.removeClient();
+    await refresh();
+  };
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="max-w-40 truncate border-l border-steel-line py-1 pl-3 text-sm hover:text-link max-sm:max-w-24">
+        <span className="sr-only">Kitchen and account: </span>
+        {kitchen.name.replace(/ kitchen$/i, '')}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 min-w-56 rounded-xl border-2 border-rim bg-enamel p-2 shadow-lg"
+        >
+          <DropdownMenu.Label className="px-3 py-1 text-sm text-ink-2">
+            {account.name}, {account.role}
+          </DropdownMenu.Label>
+          <DropdownMenu.Item asChild>
+            <Link to="/kitchen" className={item}>
+              Kitchen settings
+            </Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.RadioGroup
+            value={theme}
+            onValueChange={(value) => choose(value as Theme)}
+            aria-label="Theme"
+          >
+            {(['system', 'light', 'dark'] as const).map((t) => (
+              <DropdownMenu.RadioItem key={t} value={t} className={item}>
+                <span className="inline-block w-5">{theme === t ? '●' : '○'}</span>
+                {{ system: 'Theme of this device', light: 'Light', dark: 'Dark, for night work' }[t]}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Item className={item} onSelect={() => void signOut()}>
+            Sign out
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function PlaceKeys() {
+  const navigate = useNavigate();
+  return places.map((place) => (
+    <PlaceKey
+      key={place.path}
+      press={`g ${place.letter}`}
+      says={`go to ${place.name}`}
+      go={() => navigate(place.path)}
+    />
+  ));
+}
+
+function PlaceKey({ press, says, go }: { press: string; says: string; go: () => void }) {
+  useKey(press, says, go);
+  return null;
+}
+
+/** The rule, the strip and the sheet that every screen stands in. */
+export function Shell() {
+  const {
+    data: today,
+    dataUpdatedAt,
+    error,
+  } = useQuery({
+    queryKey: ['today'],
+    queryFn: () => call(todayRoutes.read),
+    refetchInterval: 20_000,
+  });
+  const { account } = useSession();
+  const cooking = useMatch('/stove/:code/cook') !== null;
+  useLive();
+  useEffect(() => outbox.start(account.id), [account.id]);
+  useEffect(() => {
+    if (today && dataUpdatedAt > Date.now() - 2000) learnServerClock(today.now);
+  }, [today, dataUpdatedAt]);
+  const [keysOpen, setKeysOpen] = useState(false);
+  useKey('?', 'the keys of this screen', () => setKeysOpen(true));
+  return (
+    <div className="flex h-full max-sm:h-auto max-sm:min-h-full max-sm:flex-col">
+      <PlaceKeys />
+      <a
+        href="#sheet"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-enamel focus:p-3"
+      >
+        Skip to the sheet
+      </a>
+      {!cooking && <Rule open={today?.open ?? []} />}
+      <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-20">
+        <header className="no-print mb-3 flex items-center gap-4 max-sm:mb-3 max-sm:flex-wrap max-sm:justify-between max-sm:gap-1">
+          <JotLine open={today?.open ?? []} />
+          {today && today.clocks.length > 0 && <Clocks today={today} />}
+          {error instanceof ServerAway && (
+            <p role="status" className="border-l border-steel-line pl-3 text-sm">
+              <State tone="hold">server away</State>
+              <span className="block text-ink-2">shown as last read</span>
+            </p>
+          )}
+          <WaitingTray />
+          <AccountMenu />
+        </header>
+        <RingBar today={today} />
+        <main id="sheet" tabIndex={-1} className="min-h-0 flex-1 outline-none">
+          <Outlet />
+        </main>
+      </div>
+      <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+    </div>
+  );
+}

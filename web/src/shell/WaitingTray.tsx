@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import { outbox, useWaiting } from '../data/outbox/outbox.ts';
+import type { Waiting } from '../data/outbox/waiting.ts';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { clockTime } from '../ui/dates.ts';
+import { plural } from '../ui/format.ts';
+import { State } from '../ui/State.tsx';
+
+function Row({ entry }: { entry: Waiting }) {
+  const [sure, setSure] = useState(false);
+  return (
+    <li className="border-b border-steel-line py-2.5">
+      <p className="flex items-baseline gap-3">
+        <span className="figure text-sm text-ink-2">{clockTime(entry.body.at)}</span>
+        <span className="min-w-0 flex-1">
+          <strong className="figure">{entry.code}</strong> {entry.words}
+        </span>
+        <State tone={entry.problem ? 'stop' : 'hold'}>{entry.problem ? 'not taken' : 'waiting'}</State>
+      </p>
+      {entry.problem && (
+        <div className="mt-1 flex flex-wrap items-center gap-2">
+          <p className="min-w-48 flex-1 text-sm">{entry.problem}</p>
+          <Button size="small" tone="plain" onClick={() => void outbox.again(entry)}>
+            Try again
+          </Button>
+          {sure ? (
+            <Button size="small" tone="stop" onClick={() => void outbox.drop(entry)}>
+              It goes unrecorded
+            </Button>
+          ) : (
+            <Button size="small" tone="quiet" onClick={() => setSure(true)}>
+              take it off…
+            </Button>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** How much waits on this device; pressed, what it is and what the server would not take. */
+export function WaitingTray() {
+  const waiting = useWaiting();
+  const [open, setOpen] = useState(false);
+  if (waiting.length === 0) return null;
+  const refused = waiting.filter((w) => w.problem !== null).length;
+  const held = waiting.length - refused;
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="min-h-10 border-l border-steel-line px-3 text-sm"
+      >
+        <State tone={refused > 0 ? 'stop' : 'hold'}>
+          {refused > 0 ? `${refused} not taken` : `${held} waiting`}
+        </State>
+      </button>
+      <Dialog open={open} onClose={() => setOpen(false)} title="Kept on this device">
+        <p className="text-ink-2">
+          {held > 0
+            ? `${plural(held, 'entry', 'entries')} will be sent in order as soon as the server answers. Nothing is lost if the page is closed.`
+            : 'The server answered, and would not take what stands below. It stays here until you say.'}
+        </p>
+        <ul className="mt-3">
+          {waiting.map((entry) => (
+            <Row key={entry.number} entry={entry} />
+          ))}
+        </ul>
+        <div className="mt-4 flex justify-end">
+          <Button tone="plain" onClick={() => setOpen(false)}>
+            Close
+          </Button>
+        </div>
+      </Dialog>
+    </>
+  );
+}
