@@ -199,7 +199,7 @@ describe('from the canner to the shelf', () => {
     await filled(lot, 20);
     await post(lot, 'tallies', {
       inPanMl: 12 * 237 + 100,
-      parts: [{ part: 'short bottle', ml: 90 }],
+      parts: [{ part: 'short-bottle', ml: 90 }],
       at: ago(19.8),
     });
     await measuredPh(lot);

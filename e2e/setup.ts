@@ -5,8 +5,8 @@ import type { TestProject } from 'vitest/node';
 import { ensureBuilt } from '../scripts/src/build.mjs';
 import { ensureChromium } from '../scripts/src/debian.mjs';
 import { loadDemo } from '../scripts/src/demo.mjs';
-import { prepareDatabase, startServer } from '../scripts/src/house.mjs';
 import { freePort, startMariadb } from '../scripts/src/mariadb.mjs';
+import { prepareDatabase, startServer } from '../scripts/src/server.mjs';
 
 const DEMOS = ['table', 'stove', 'bottling'] as const;
 type Demo = (typeof DEMOS)[number];

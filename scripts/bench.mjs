@@ -256,7 +256,7 @@ async function rawReadings(pool, lotId, kitchenId, accountId, { reading, chainHa
 
 /** A server of its own over an empty throw-away database, for as long as the work lasts. */
 async function withServer(work) {
-  const { prepareDatabase, startServer } = await import('./src/house.mjs');
+  const { prepareDatabase, startServer } = await import('./src/server.mjs');
   const { freePort, startMariadb } = await import('./src/mariadb.mjs');
   const folder = mkdtempSync(join(tmpdir(), 'inch-bench-'));
   const db = await startMariadb(folder);

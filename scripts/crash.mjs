@@ -3,13 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { ensureBuilt } from './src/build.mjs';
-import { prepareDatabase, startServer } from './src/house.mjs';
 import { beginLot, newKitchenAt, reading } from './src/kitchenClient.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { runCommand } from './src/run.mjs';
 import { say } from './src/say.mjs';
+import { prepareDatabase, startServer } from './src/server.mjs';
 
 const READINGS = 500;
 const SENDERS = 4;

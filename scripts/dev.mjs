@@ -3,10 +3,10 @@ import { join } from 'node:path';
 import concurrently from 'concurrently';
 import { ensureBuilt } from './src/build.mjs';
 import { loadDemo } from './src/demo.mjs';
-import { prepareDatabase } from './src/house.mjs';
 import { startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
+import { prepareDatabase } from './src/server.mjs';
 
 /** For developers: the compiler watching, the server restarted on change, the pages hot. */
 const PORT = 4871;

@@ -3,12 +3,12 @@ import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuilt } from './src/build.mjs';
 import { DEMO_OWNER, loadDemo } from './src/demo.mjs';
-import { prepareDatabase, startServer } from './src/house.mjs';
 import { startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { giveUp, say } from './src/say.mjs';
 import { secretsOf } from './src/secrets.mjs';
+import { prepareDatabase, startServer } from './src/server.mjs';
 
 const USAGE = 'npm start -- [--port 4870] [--host 127.0.0.1] [--empty] [--data DIR]';
 

@@ -1,3 +1,4 @@
+import { CLOSURES } from '@inch/core/bottling';
 import { z } from 'zod';
 import { ProcessMethod } from './heatProcess.ts';
 import { route } from './route.ts';
@@ -8,7 +9,7 @@ const fields = {
   nominalMl: z.number().gt(0).max(20_000),
   heightMm: z.number().gt(0).max(1000),
   diameterMm: z.number().gt(0).max(500),
-  closure: z.enum(['two-piece lid', 'screw cap', 'swing top', 'crown cap', 'cork']),
+  closure: z.enum(CLOSURES),
 };
 /** What may be measured of it later: filled to the brim, empty, from the rim down to the fill line; what its maker made it for. */
 const measures = {

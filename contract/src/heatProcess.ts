@@ -1,9 +1,10 @@
+import { PROCESS_METHODS } from '@inch/core/record';
 import { z } from 'zod';
 import { FormulaKind } from './formula.ts';
 import { route } from './route.ts';
 import { Day, Id, Name, Written } from './values.ts';
 
-export const ProcessMethod = z.enum(['boiling water', 'hot fill']);
+export const ProcessMethod = z.enum(PROCESS_METHODS);
 const Source = z
   .string()
   .trim()
@@ -22,7 +23,7 @@ const fields = {
     .refine((b) => b.from <= b.to, 'From the lower to the higher.')
     .nullable(),
   highestPh: z.number().min(2, 'Not under 2.').max(4.6, 'Never over 4.6.').nullable(),
-  closure: z.enum(['two-piece lid', 'any']),
+  closure: z.enum(['two-piece-lid', 'any']),
   largestMl: z.number().gt(0, 'How large a jar at most?').max(20_000),
   headspaceInches: z.number().gt(0, 'How much headspace?').max(3, 'At most 3 in.'),
   method: ProcessMethod,
@@ -44,7 +45,7 @@ const fields = {
     ),
 };
 const hotFillTold = (p: { method: string; hotFill: unknown }) =>
-  p.method !== 'hot fill' || p.hotFill !== null;
+  p.method !== 'hot-fill' || p.hotFill !== null;
 
 /** A process of the kitchen’s own, with its source: what it was tested on, and minutes by elevation. */
 export const OwnProcess = z.object({ id: z.string(), ...fields });

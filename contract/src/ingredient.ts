@@ -22,7 +22,7 @@ export const Allergen = z.enum([
   'egg',
   'fish',
   'shellfish',
-  'tree nuts',
+  'tree-nuts',
   'peanuts',
   'wheat',
   'soy',

@@ -1,16 +1,17 @@
+import { type EntryKind, entries, type Fields, type Noun } from '@inch/core/record';
 import { z } from 'zod';
 import { Role } from './account.ts';
 import { FileContainer } from './container.ts';
+import { postedNouns, schemaOf } from './entry.ts';
 import { FormulaContent, FormulaKind } from './formula.ts';
 import { FileProcess } from './heatProcess.ts';
 import { OwnFigures } from './ingredient.ts';
-import { CheckKind, NewInstrument } from './instrument.ts';
+import { NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
-import { GlassFault, SealFate, Taken, TallyPart } from './lotEntry.ts';
 import { Want } from './plan.ts';
 import { route } from './route.ts';
 import { NewPack, StockKind, StockMeasured } from './stock.ts';
-import { Colour, Day, Name, Words } from './values.ts';
+import { Colour, Day, Name, Why, Words } from './values.ts';
 import { NewVessel } from './vessel.ts';
 
 const key = z.string().min(1).max(60);
@@ -18,122 +19,63 @@ const key = z.string().min(1).max(60);
 /** A time in a kitchen file: day and wall clock of the kitchen, "2026-11-03 09:10". */
 const Wall = z.string().regex(/^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/, 'A time is written 2026-11-03 09:10.');
 
-/** One thing that happened to a lot, as it was said; references are the file's own keys. */
-const FileEvent = z.discriminatedUnion('do', [
-  z.object({ do: z.literal('start'), at: Wall, step: key }),
-  z.object({ do: z.literal('done'), at: Wall, step: key }),
-  z.object({ do: z.literal('answer'), at: Wall, step: key }),
-  z.object({ do: z.literal('place'), at: Wall, vessel: key, step: key.optional() }),
-  z.object({
-    do: z.literal('check'),
+/** Nouns of what a file tells of a lot: what a person posts to one, and checks of the instruments it was measured with. */
+const TOLD = [...postedNouns, 'calibration', 'check'] as const;
+export type ToldNoun = (typeof TOLD)[number];
+
+/** Tables of a lot's own entries: an event names one by its key, or, where it says none, means the last. */
+export const OWN_TABLES: Readonly<Record<string, Noun>> = Object.fromEntries(
+  (Object.keys(entries) as Noun[]).filter((n) => entries[n].of === 'lot').map((n) => [entries[n].table, n]),
+);
+
+/** Fields as a file has them: a row is named by a key of the file, never by an id. */
+function inFile(fields: Fields): Record<string, z.ZodType> {
+  return Object.fromEntries(
+    Object.entries(fields).map(([name, f]) => {
+      if (f.type !== 'reference') return [name, schemaOf(f)];
+      const named = z.string(f.ask).min(1, f.ask).max(60, f.ask);
+      return [name, f.nullable || f.to in OWN_TABLES ? named.nullable().default(null) : named];
+    }),
+  );
+}
+
+/** One thing that happened to a lot: what an entry of that kind says, with the file's own keys. */
+const eventOf = (noun: ToldNoun) => {
+  const kind: EntryKind = entries[noun];
+  return z.strictObject({
+    do: z.literal(noun),
     at: Wall,
-    instrument: key,
-    check: CheckKind,
-    read: z.number(),
-    weightGrams: z.number().optional(),
-  }),
-  z.object({
-    do: z.literal('add'),
-    at: Wall,
-    line: key.optional(),
-    ingredient: key,
-    grams: z.number(),
-    why: z.string().optional(),
-    from: z.string().optional(),
-    before: z.number().optional(),
-    step: key.optional(),
-  }),
-  z.object({
-    do: z.literal('read'),
-    at: Wall,
-    jot: z.string(),
-    taken: Taken.optional(),
-    instrument: key.optional(),
-    finished: z.boolean().optional(),
-    step: key.optional(),
-    because: z.string().optional(),
-    struck: z.string().optional(),
-  }),
-  z.object({
-    do: z.literal('calibrate'),
-    at: Wall,
-    instrument: key,
-    points: z.array(z.tuple([z.number(), z.number(), z.number()])),
-  }),
-  z.object({
-    do: z.literal('bottle'),
-    at: Wall,
-    container: key,
-    count: z.number(),
-    fillCelsius: z.number().optional(),
-    middleCelsius: z.number().optional(),
-    lastCelsius: z.number().optional(),
-    glassCelsius: z.number().optional(),
-    headspaceInches: z.number().optional(),
-    checked: z.boolean().default(false),
-    closing: z.enum(['hot', 'cooled']),
-    hoursTo21: z.number().optional(),
-    hoursToCold: z.number().optional(),
-    place: z.string(),
-  }),
-  z.object({
-    do: z.literal('process'),
-    at: Wall,
-    process: key.optional(),
-    name: z.string().optional(),
-    source: z.string().optional(),
-    requiredMinutes: z.number().optional(),
-    minutes: z.number(),
-  }),
-  z.object({
-    do: z.literal('seals'),
-    at: Wall,
-    checked: z.number(),
-    failed: z.number(),
-    failedBottles: z.array(z.number()).default([]),
-    signs: z.array(z.string()).default([]),
-  }),
-  z.object({ do: z.literal('fate'), at: Wall, fate: SealFate, count: z.number() }),
-  z.object({ do: z.literal('retire'), at: Wall, container: key, fault: GlassFault, count: z.number() }),
-  z.object({
-    do: z.literal('tally'),
-    at: Wall,
-    inPanMl: z.number(),
-    how: z.string().default(''),
-    parts: z.array(z.object({ part: TallyPart, ml: z.number() })).default([]),
-    why: z.string().optional(),
-  }),
-  z.object({ do: z.literal('weigh'), at: Wall, grossGrams: z.number() }),
-  z.object({ do: z.literal('deviate'), at: Wall, what: z.string() }),
-  z.object({ do: z.literal('settle'), at: Wall, cause: z.string(), done: z.string() }),
-  z.object({
-    do: z.literal('leave'),
-    at: Wall,
-    ingredient: key,
-    grams: z.number(),
-    words: z.string(),
-    bestBy: Day.nullable().default(null),
-  }),
-  z.object({ do: z.literal('print'), at: Wall, copies: z.number() }),
-  z.object({
-    do: z.literal('move'),
-    at: Wall,
-    kind: z.enum(['moved', 'sold', 'given', 'broken', 'retained']),
-    from: z.string(),
-    to: z.string().optional(),
-    count: z.number(),
-    priceMinor: z.number().optional(),
-    note: z.string().optional(),
-  }),
-  z.object({
-    do: z.literal('decide'),
-    at: Wall,
-    event: z.enum(['release', 'hold', 'resume', 'discard', 'recall', 'close']),
-    why: z.string().optional(),
-    done: z.string().optional(),
-  }),
-]);
-export type FileEvent = z.infer<typeof FileEvent>;
+    /** By which other events name it. */
+    key: key.optional(),
+    ...(kind.of === 'instrument' ? { instrument: key } : {}),
+    ...inFile({ ...kind.said, ...kind.asked }),
+    /** Why it was struck, where it was. */
+    ...(kind.strikeable ? { struck: Why.optional() } : {}),
+  });
+};
+
+/** What stays behind and is stock: taken in as a by-product of the lot. */
+const ByProduct = z.strictObject({
+  do: z.literal('by-product'),
+  at: Wall,
+  ingredientId: key,
+  grams: z.number('How many grams?').gt(0, 'How many grams? More than nothing.'),
+  words: z.string('What is it called?').max(120),
+  bestBy: Day.nullable().default(null),
+});
+
+const FileEvent = z.discriminatedUnion(
+  'do',
+  [ByProduct, ...TOLD.map(eventOf)] as unknown as [typeof ByProduct],
+  'What happened? "do" names an entry that this program knows.',
+);
+/** An event as it is told; what it says beside its head is read by the schema of its own kind. */
+export type FileEvent =
+  | z.output<typeof ByProduct>
+  | ({ do: ToldNoun; at: string; key?: string; struck?: string; instrument?: string } & Record<
+      string,
+      unknown
+    >);
 
 export const FileLot = z.object({
   formula: key,
@@ -142,7 +84,7 @@ export const FileLot = z.object({
   /** In the making when the file was written: its times move with the hour of the import as well. */
   live: z.boolean().default(false),
   by: key.optional(),
-  events: z.array(FileEvent).max(500),
+  events: z.array(FileEvent as unknown as z.ZodType<FileEvent>).max(500),
 });
 
 /** A whole kitchen as one open file: settings, accounts without passwords, formulas, instruments, containers and lots as they happened. */

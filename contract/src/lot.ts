@@ -1,56 +1,16 @@
+import { entries, type Noun, type PostedNoun } from '@inch/core/record';
 import { z } from 'zod';
+import { bodyOf, type EntryBody, NewStrike, postedNouns } from './entry.ts';
 import { FormulaKind, Storage } from './formula.ts';
 import { CupSchool } from './kitchen.ts';
-import {
-  NewAddition,
-  NewBottling,
-  NewClosing,
-  NewCooling,
-  NewCurve,
-  NewDecision,
-  NewDeviation,
-  NewFate,
-  NewFault,
-  NewHeatProcess,
-  NewLoad,
-  NewLoadMark,
-  NewLot,
-  NewMark,
-  NewMovement,
-  NewOrigin,
-  NewPlacing,
-  NewPrint,
-  NewReading,
-  NewRuling,
-  NewSealCheck,
-  NewStrike,
-  NewTally,
-  NewTick,
-  NewWeighing,
-} from './lotEntry.ts';
 import { LotRecord, LotState } from './lotRecord.ts';
-import { route } from './route.ts';
-import { Day, Written } from './values.ts';
+import { type Route, route } from './route.ts';
+import { Day, happened, Id, Written } from './values.ts';
 import { Vessel } from './vessel.ts';
 
 /** What a piece of evidence rests on: an entry of the record, an instrument by its name, a stock lot by its code. */
 const EvidenceOf = z.object({
-  noun: z.enum([
-    'addition',
-    'stock',
-    'reading',
-    'instrument',
-    'bottling',
-    'tick',
-    'tally',
-    'weighing',
-    'heat-process',
-    'load',
-    'cooling',
-    'seal-check',
-    'print',
-    'deviation',
-  ]),
+  noun: z.enum([...(Object.keys(entries) as [Noun, ...Noun[]]), 'stock', 'instrument']),
   id: z.string(),
 });
 const Gate = z.object({
@@ -77,7 +37,7 @@ const Keeping = z.object({
   madeOn: Day,
   readyOn: Day,
   bestBy: Day.nullable(),
-  dateWord: z.enum(['use by', 'best by']),
+  dateWord: z.enum(['use-by', 'best-by']),
   hurdles: z.array(Hurdle),
   carriedBy: z.string(),
 });
@@ -133,7 +93,7 @@ export const LotHead = z.object({
   madeOn: Day,
   readyOn: Day,
   bestBy: Day.nullable(),
-  dateWord: z.enum(['use by', 'best by']),
+  dateWord: z.enum(['use-by', 'best-by']),
   storage: Storage,
   keepingClass: z.enum(['shelf', 'cold', 'frozen', 'none']),
   step: z.string().nullable(),
@@ -190,21 +150,37 @@ export const LabelView = z.object({
 export type LabelView = z.infer<typeof LabelView>;
 export const LabelSize = z.enum(['small', 'usual', 'large']);
 
-const post = <B extends z.ZodType>(
-  path: string,
-  summary: string,
-  body: B,
-  access: 'maker' | 'owner' = 'maker',
-) =>
-  route({
-    method: 'POST',
-    path: `/api/lots/:id/${path}`,
-    access,
-    summary,
-    params: byId,
-    body,
-    response: Written,
-  });
+type EntryRoutes = { [N in PostedNoun]: Route<typeof byId, z.ZodNever, EntryBody<N>, typeof Written> };
+
+/** What is posted to a lot's record: a route a kind of entry, by its noun. */
+export const entryRoutes = Object.fromEntries(
+  postedNouns.map((noun) => {
+    const { path, summary, who } = entries[noun];
+    return [
+      noun,
+      route({
+        method: 'POST',
+        path: `/api/lots/:id/${path}`,
+        access: who,
+        summary,
+        params: byId,
+        body: bodyOf(noun),
+        response: Written,
+      }),
+    ];
+  }),
+) as EntryRoutes;
+
+export const NewLot = z.strictObject({
+  id: Id,
+  formulaId: Id,
+  scale: z
+    .number('How many times the formula?')
+    .gt(0, 'More than nothing.')
+    .max(100, 'At most a hundredfold.')
+    .default(1),
+  ...happened,
+});
 
 export const lotRoutes = {
   list: route({
@@ -234,25 +210,6 @@ export const lotRoutes = {
     body: NewLot,
     response: z.object({ id: z.string(), code: z.string() }),
   }),
-  mark: post('marks', 'Start, pause, finish or reopen a step', NewMark),
-  add: post('additions', 'Record what went in, or was left out with a word why', NewAddition),
-  place: post('placings', 'Say which vessel the lot is in', NewPlacing),
-  measure: post('readings', 'Keep a reading', NewReading),
-  bottle: post('bottlings', 'Count bottles filled', NewBottling),
-  process: post('heat-processes', 'Record a heat process with its source', NewHeatProcess),
-  checkSeals: post('seal-checks', 'Record a seal check', NewSealCheck),
-  origin: post('origins', 'Say afterwards where something came from', NewOrigin),
-  load: post('loads', 'Put jars into the canner', NewLoad),
-  markLoad: post('load-marks', 'The full boil, a boil that stopped, fire off, lifted', NewLoadMark),
-  curve: post('curves', 'Keep the temperature curve of a logger', NewCurve),
-  tick: post('ticks', 'Tick what goes in bottle by bottle', NewTick),
-  fault: post('faults', 'Retire glass, a ring or a lid', NewFault),
-  tally: post('tallies', 'Account for every millilitre', NewTally),
-  weigh: post('weighings', 'Weigh a filled bottle', NewWeighing),
-  cool: post('coolings', 'Read the temperature of bottles cooled open', NewCooling),
-  fate: post('fates', 'Say what became of bottles whose seal failed', NewFate),
-  deviate: post('deviations', 'Open a deviation', NewDeviation),
-  closeDeviation: post('closings', 'Close a deviation with its cause and what was done', NewClosing),
   releaseSheet: route({
     method: 'GET',
     path: '/api/lots/:id/release.pdf',
@@ -262,11 +219,16 @@ export const lotRoutes = {
     response: z.unknown(),
     media: 'application/pdf',
   }),
-  move: post('movements', 'Move, sell or give bottles', NewMovement),
-  strike: post('strikes', 'Strike an entry: it stays, with who, when and why', NewStrike),
-  decide: post('decisions', 'Release, hold or close', NewDecision),
-  rule: post('rulings', 'Take up a held lot again, discard it, or recall it', NewRuling, 'owner'),
-  print: post('prints', 'Record a print of the label', NewPrint),
+  strike: route({
+    method: 'POST',
+    path: '/api/lots/:id/strikes',
+    access: 'maker',
+    summary: 'Strike an entry: it stays, with who, when and why',
+    params: byId,
+    body: NewStrike,
+    response: Written,
+    status: 200,
+  }),
   label: route({
     method: 'GET',
     path: '/api/lots/:id/label',

@@ -15,6 +15,8 @@ export interface Route<P extends Shape, Q extends Shape, B extends Shape, R exte
   query?: Q;
   body?: B;
   response: R;
+  /** Status of a good answer: 201 for what was made, 200 for what was only read, changed or asked. */
+  status?: 200 | 201;
   /** Set where the answer is a file rather than JSON. */
   media?: string;
 }

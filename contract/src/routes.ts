@@ -8,7 +8,8 @@ import { instrumentRoutes } from './instrument.ts';
 import { kitchenRoutes } from './kitchen.ts';
 import { kitchenFileRoutes } from './kitchenFile.ts';
 import { liveRoutes } from './live.ts';
-import { lotRoutes } from './lot.ts';
+import { entryRoutes, lotRoutes } from './lot.ts';
+import { metaRoutes } from './meta.ts';
 import { photographRoutes } from './photograph.ts';
 import { planRoutes } from './plan.ts';
 import type { AnyRoute } from './route.ts';
@@ -16,7 +17,7 @@ import { stockRoutes } from './stock.ts';
 import { todayRoutes } from './today.ts';
 import { vesselRoutes } from './vessel.ts';
 
-const rooms = {
+const routesByNoun = {
   account: accountRoutes,
   kitchen: kitchenRoutes,
   'kitchen-file': kitchenFileRoutes,
@@ -24,6 +25,7 @@ const rooms = {
   'formula-file': formulaFileRoutes,
   ingredient: ingredientRoutes,
   lot: lotRoutes,
+  entry: entryRoutes,
   instrument: instrumentRoutes,
   container: containerRoutes,
   'heat-process': heatProcessRoutes,
@@ -33,11 +35,12 @@ const rooms = {
   live: liveRoutes,
   stock: stockRoutes,
   plan: planRoutes,
+  meta: metaRoutes,
 };
 
-/** Every route of the API with the room it belongs to. */
-export const allRoutes: readonly (AnyRoute & { room: string; name: string })[] = Object.entries(
-  rooms,
-).flatMap(([room, routes]) =>
-  Object.entries(routes as Record<string, AnyRoute>).map(([name, r]) => ({ ...r, room, name })),
+/** Every route of the API with the noun it belongs to. */
+export const allRoutes: readonly (AnyRoute & { noun: string; name: string })[] = Object.entries(
+  routesByNoun,
+).flatMap(([noun, routes]) =>
+  Object.entries(routes as Record<string, AnyRoute>).map(([name, r]) => ({ ...r, noun, name })),
 );

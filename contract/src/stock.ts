@@ -155,6 +155,7 @@ export const BasketChange = z.object({ item: BasketItem, taken: z.boolean() });
 
 /** What was bought in one go, each line a stock lot. */
 export const NewReceipt = z.object({
+  id: Id,
   supplier: Words.default(''),
   gotOn: Day,
   lines: z

@@ -1,21 +1,28 @@
+import { bodyOf, NewStrike, postedNouns, recordedOf } from '@inch/contract/entry';
 import { NewFormula } from '@inch/contract/formula';
-import { NewCalibration } from '@inch/contract/instrument';
 import { KitchenChange } from '@inch/contract/kitchen';
 import { KitchenFile } from '@inch/contract/kitchenFile';
-import {
-  NewAddition,
-  NewBottling,
-  NewMovement,
-  NewReading,
-  NewRuling,
-  NewStrike,
-} from '@inch/contract/lotEntry';
 import { allRoutes } from '@inch/contract/routes';
+import {
+  type EntryKind,
+  entries,
+  type FieldData,
+  type Noun,
+  type PostedNoun,
+  shownOf,
+} from '@inch/core/record';
 import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { demoFile } from '../../scripts/src/demo.mjs';
+
+const NewAddition = bodyOf('addition');
+const NewBottling = bodyOf('bottling');
+const NewCalibration = bodyOf('calibration');
+const NewMovement = bodyOf('movement');
+const NewReading = bodyOf('reading');
+const NewRuling = bodyOf('ruling');
 
 const problems = (schema: z.ZodType, value: unknown) =>
   schema.safeParse(value).error?.issues.map((i) => i.path.join('.')) ?? [];
@@ -33,6 +40,8 @@ describe('the table of routes', () => {
   it('lets nobody but the signed in change anything, save at the door', () => {
     const open = allRoutes.filter((r) => r.access === 'anyone').map((r) => `${r.method} ${r.path}`);
     expect(open.sort()).toEqual([
+      'GET /api/health',
+      'GET /api/openapi.json',
       'GET /api/schemas/formula.json',
       'GET /api/setup',
       'POST /api/session',
@@ -55,6 +64,83 @@ describe('the table of routes', () => {
       for (const schema of [route.body, route.response])
         if (schema)
           expect(() => z.toJSONSchema(schema, { unrepresentable: 'any' }), route.path).not.toThrow();
+  });
+});
+
+describe('entries of the record', () => {
+  /** A value that a field takes, and one over each of its bounds. */
+  function samples(f: FieldData): { good: unknown; bad: unknown[] } {
+    switch (f.type) {
+      case 'text':
+        return { good: 'x'.repeat(Math.max(1, f.min)), bad: ['x'.repeat(f.max + 1), 3] };
+      case 'number': {
+        const step = f.whole ? 1 : 0.5;
+        return {
+          good: f.over ? f.min + step : f.min,
+          bad: [f.over ? f.min : f.min - step, f.max + step, Number.NaN, Number.POSITIVE_INFINITY, '3'],
+        };
+      }
+      case 'choice':
+        return { good: f.of[0], bad: ['something else', 1] };
+      case 'flag':
+        return { good: true, bad: ['yes', 1] };
+      case 'reference':
+        return { good: newId(), bad: ['reading-1', 7] };
+      case 'list':
+        return { good: Array.from({ length: f.min }, () => samples(f.of).good), bad: ['one', 1] };
+      case 'group':
+        return {
+          good: Object.fromEntries(Object.entries(f.of).map(([name, own]) => [name, samples(own).good])),
+          bad: [[], 'x'],
+        };
+      case 'document':
+        return { good: null, bad: [] };
+    }
+  }
+  const goodBody = (noun: PostedNoun) => {
+    const { said, asked }: EntryKind = entries[noun];
+    const fields = Object.entries({ ...said, ...asked });
+    return { id: newId(), ...Object.fromEntries(fields.map(([name, f]) => [name, samples(f).good])) };
+  };
+
+  it.each(postedNouns)(
+    'a %s is taken within its bounds and refused outside, at its field, in the words it asks in',
+    (noun) => {
+      const body = goodBody(noun);
+      expect(problems(bodyOf(noun), body)).toEqual([]);
+      const { said, asked }: EntryKind = entries[noun];
+      for (const [name, f] of Object.entries({ ...said, ...asked })) {
+        for (const bad of samples(f).bad) {
+          const issues = bodyOf(noun).safeParse({ ...body, [name]: bad }).error?.issues ?? [];
+          expect(issues[0]?.path[0], `${noun}.${name} = ${String(bad)}`).toBe(name);
+          expect(issues[0]!.message.startsWith(f.ask), issues[0]!.message).toBe(true);
+        }
+        const { [name as 'id']: _, ...without } = body as { id: string };
+        expect(problems(bodyOf(noun), without), `${noun} without ${name}`).toEqual(
+          'default' in f ? [] : [name],
+        );
+      }
+      expect(problems(bodyOf(noun), { ...body, colour: 'red' })).toHaveLength(1);
+    },
+  );
+
+  it('each has a noun, a table and an address of its own, but rulings, which are decisions', () => {
+    const kinds = Object.values(entries).filter((k) => k.noun !== 'ruling');
+    for (const key of ['noun', 'table', 'path'] as const) {
+      const all = kinds.map((k) => k[key]).filter((v) => v !== null);
+      expect(new Set(all).size, key).toBe(all.length);
+    }
+    for (const [noun, kind] of Object.entries(entries)) expect(kind.noun).toBe(noun);
+  });
+
+  it('is read back with everything that it was recorded with, whatever its kind', () => {
+    for (const noun of Object.keys(entries) as Noun[]) {
+      const kind: EntryKind = entries[noun];
+      const shown = Object.keys(shownOf(kind));
+      const schema = recordedOf(noun) as unknown as z.ZodObject;
+      const base = ['id', 'at', 'by', ...(kind.strikeable ? ['struck'] : [])];
+      expect(Object.keys(schema.shape).sort()).toEqual([...base, ...shown].sort());
+    }
   });
 });
 

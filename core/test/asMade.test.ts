@@ -28,7 +28,8 @@ const add = (lot: LotRecord, ingredientId: string, grams: number, lineId: string
     why: null,
     from: null,
     beforeTrimming: null,
-    draws: [],
+    entry: null,
+    withdrawals: [],
   });
 
 const cold = (more: Partial<LotRecord> = {}): LotRecord => {

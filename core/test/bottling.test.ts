@@ -192,10 +192,10 @@ const product: ProcessedProduct = {
   acids: [],
   brix: 60,
   ph: 3.4,
-  closure: 'two-piece lid',
+  closure: 'two-piece-lid',
   nominalMl: 237,
   headspaceInches: 0.5,
-  rated: ['boiling water'],
+  rated: ['boiling-water'],
   fillCelsius: 90,
 };
 
@@ -208,7 +208,7 @@ describe('a heat process held against a product', () => {
     ['a thickener', { thickeners: ['pectin'] }],
     ['pieces', { pieces: true }],
     ['less sugar', { brix: 52 }],
-    ['another closure', { closure: 'swing top' }],
+    ['another closure', { closure: 'swing-top' }],
     ['a larger jar', { nominalMl: 950 }],
     ['glass not made for it', { rated: [] }],
     ['another headspace', { headspaceInches: 0.25 }],
@@ -219,11 +219,11 @@ describe('a heat process held against a product', () => {
     ...berry,
     id: 'own',
     highestPh: 3.8,
-    method: 'hot fill',
+    method: 'hot-fill',
     hotFill: { celsius: 88, holdMinutes: 2, invertSeconds: 60 },
     bands: [{ toFeet: 3000, minutes: 2 }],
   };
-  const bottle = { ...product, rated: ['hot fill'] };
+  const bottle = { ...product, rated: ['hot-fill'] };
   it('of a hot fill asks for its fill temperature and its pH', () => {
     expect(processMismatches(hot, bottle)).toEqual([]);
     expect(processMismatches(hot, { ...bottle, fillCelsius: 87 })).toHaveLength(1);

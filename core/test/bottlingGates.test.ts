@@ -42,9 +42,9 @@ describe('a lot filled with something in each bottle', () => {
   const tick = (bottle: number) => ({ ...entry(`k${bottle}`, T(3.1)), lineId: 'sugar', bottle });
   it('wants a tick for every bottle, and its pH from an opened jar', () => {
     const lot = perBottle();
-    expect(samplesAsked(lot)).toEqual(['opened jar']);
+    expect(samplesAsked(lot)).toEqual(['opened-jar']);
     expect(shut(lot)).toEqual(['acid', 'count']);
-    lot.readings[1]!.taken = 'opened jar';
+    lot.readings[1]!.taken = 'opened-jar';
     lot.ticks = Array.from({ length: 11 }, (_, i) => tick(i + 1));
     expect(bottlesNotTicked(lot)).toMatchObject([{ lineId: 'sugar', bottles: [12] }]);
     expect(shut(lot)).toEqual(['count']);
@@ -64,11 +64,11 @@ describe('a lot filled with something in each bottle', () => {
 describe('a lot in bottles of two kinds', () => {
   it('matches a process only where both do', () => {
     const lot = releasable();
-    const rated = (id: string) => (id === 'jar' ? ['boiling water'] : []);
+    const rated = (id: string) => (id === 'jar' ? ['boiling-water'] : []);
     const berry = (l: LotRecord) =>
       matchLot(heatProcesses, l, rated, 719).find((m) => m.process.id === 'berry-syrup')!;
     expect(berry(lot).reasons).toEqual([]);
-    const swing = { containerId: 'swing', container: 'Swing-top', closure: 'swing top', nominalMl: 250 };
+    const swing = { containerId: 'swing', container: 'Swing-top', closure: 'swing-top', nominalMl: 250 };
     lot.bottlings.push({ ...lot.bottlings[0]!, id: 'b2', ...swing });
     expect(berry(lot).reasons).toEqual([
       'it needs jars with a two-piece lid, not a swing top',
@@ -82,7 +82,7 @@ describe('seals that failed', () => {
   const failing = (): LotRecord => {
     const lot = releasable();
     lot.sealChecks[0] = { ...lot.sealChecks[0]!, failed: 2, failedBottles: [3, 9] };
-    const gone = { ...lot.movements[0]!, id: 'm2', kind: 'failed seal' as const, from: 'cellar', to: null };
+    const gone = { ...lot.movements[0]!, id: 'm2', kind: 'failed-seal' as const, from: 'cellar', to: null };
     lot.movements.push({ ...gone, count: 2 });
     return lot;
   };
@@ -98,8 +98,8 @@ describe('seals that failed', () => {
   });
   it('processed again come back to the count, and are pressed again twelve hours after', () => {
     const lot = failing();
-    lot.fates = [fate('discarded', 1), fate('processed again', 1)];
-    lot.movements.push({ ...lot.movements[0]!, id: 'm3', kind: 'processed again', count: 1, at: T(17) });
+    lot.fates = [fate('discarded', 1), fate('processed-again', 1)];
+    lot.movements.push({ ...lot.movements[0]!, id: 'm3', kind: 'processed-again', count: 1, at: T(17) });
     expect(lotBottles(lot)).toMatchObject({ filled: 12, left: 11 });
     expect(shut(lot)).toEqual(['seal']);
     const check = { ...lot.sealChecks[0]!, id: 's2', checked: 1, failed: 0, failedBottles: [] };

@@ -53,7 +53,7 @@ describe('the ingredient statement', () => {
 describe('allergens', () => {
   const one = (ingredientId: string) => [{ ingredientId, grams: 10 }];
   it('follow the pack', () => {
-    expect(allergensIn(one('almond'), 'us')).toEqual(['tree nuts']);
+    expect(allergensIn(one('almond'), 'us')).toEqual(['tree-nuts']);
     expect(allergensIn(one('bottled-lemon-juice'), 'us')).toEqual(['sulphites']);
     expect(allergensIn(one('celery'), 'us')).toEqual([]);
     expect(allergensIn(one('celery'), 'eu')).toEqual(['celery']);

@@ -18,9 +18,10 @@ const reading = {
   instrument: null,
   counts: true,
   whyNot: null,
-  note: null,
+  because: null,
+  instrumentId: null,
   sample: 'pan' as const,
-  taken: 'as it is' as const,
+  taken: 'as-it-is' as const,
 };
 
 /** Four kilos of juice at 20 °Bx as syrup of sugar in water, to be reduced to 50, the clock started an hour in. */
@@ -145,7 +146,8 @@ describe('a pan as it stands on the stove', () => {
           why: 'on the way',
           from: null,
           beforeTrimming: null,
-          draws: [],
+          entry: null,
+          withdrawals: [],
         },
       ];
       return panNow(lot, step(lot), { cup: null, vessel: null }, at(10))!;
@@ -177,7 +179,8 @@ describe('a pan as it stands on the stove', () => {
         why: 'back',
         from: null,
         beforeTrimming: null,
-        draws: [],
+        entry: null,
+        withdrawals: [],
       },
     ];
     expect(panNow(lot, step(lot), { cup: null, vessel: null }, at(57))!.corrections).toEqual([]);
@@ -289,7 +292,8 @@ describe('amounts after weighing', () => {
         why: null,
         from: null,
         beforeTrimming: null,
-        draws: [],
+        entry: null,
+        withdrawals: [],
       },
     ];
     expect(line(lot, 'sugar').now).toBeCloseTo(990, 6);

@@ -46,7 +46,7 @@ function lot(
       ...more,
     },
     gates,
-    keeping: { readyOn: '2026-11-24', bestBy: null, dateWord: 'best by', ...keeping },
+    keeping: { readyOn: '2026-11-24', bestBy: null, dateWord: 'best-by', ...keeping },
   } as unknown as LotToday;
 }
 

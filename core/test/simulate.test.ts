@@ -29,7 +29,7 @@ const content: FormulaContent = {
   bottleMl: 250,
   targets: { ph: 3.4, brix: 48, bottles: 6 },
 };
-const once = simulate(content, setting, { draws: 2000, seed: 7 });
+const once = simulate(content, setting, { scenarios: 2000, seed: 7 });
 const total = (s: NonNullable<Simulation['ph']>) => s.bins.reduce((a, b) => a + b, 0);
 
 describe('chance', () => {
@@ -64,8 +64,8 @@ describe('the table of a juice', () => {
 
 describe('a formula drawn many times', () => {
   it('gives the same answer with the same seed, and nearly the same with another', () => {
-    expect(simulate(content, setting, { draws: 2000, seed: 7 })).toEqual(once);
-    const other = simulate(content, setting, { draws: 2000, seed: 8 });
+    expect(simulate(content, setting, { scenarios: 2000, seed: 7 })).toEqual(once);
+    const other = simulate(content, setting, { scenarios: 2000, seed: 8 });
     expect(other.ph).not.toEqual(once.ph);
     expect(other.ph!.middle).toBeCloseTo(once.ph!.middle, 1);
   });
@@ -75,7 +75,7 @@ describe('a formula drawn many times', () => {
     expect(once.brix.middle).toBeCloseTo(f.brix, 0);
     expect(once.ph!.low).toBeLessThan(once.ph!.middle);
     expect(once.ph!.high).toBeGreaterThan(once.ph!.middle);
-    expect(total(once.ph!)).toBeGreaterThan(0.99 * once.draws);
+    expect(total(once.ph!)).toBeGreaterThan(0.99 * once.scenarios);
   });
   it('is never narrower than the model’s own error', () => {
     const pure: FormulaContent = {
@@ -86,7 +86,7 @@ describe('a formula drawn many times', () => {
       ],
       steps: [],
     };
-    const { ph } = simulate(pure, setting, { draws: 4000, seed: 1 });
+    const { ph } = simulate(pure, setting, { scenarios: 4000, seed: 1 });
     expect(ph!.high - ph!.low).toBeGreaterThan(0.18);
     expect(ph!.high - ph!.low).toBeLessThan(0.22);
   });
@@ -108,7 +108,7 @@ describe('a formula drawn many times', () => {
           steps: content.steps.slice(0, 2),
         },
         setting,
-        { draws: 1500, seed: 2 },
+        { scenarios: 1500, seed: 2 },
       );
       return brix.high - brix.low;
     };
@@ -123,12 +123,12 @@ describe('a formula drawn many times', () => {
         ...content.lines.slice(1),
       ],
     };
-    const s = simulate(spruce, setting, { draws: 500 });
+    const s = simulate(spruce, setting, { scenarios: 500 });
     expect([s.ph, s.chances.phUnderLimit]).toEqual([null, null]);
     expect(s.brix.middle).toBeGreaterThan(10);
   });
   it('stops between slices where it is not asked to go on', () => {
-    const run = simulation(content, setting, { draws: 1000, slice: 100 });
+    const run = simulation(content, setting, { scenarios: 1000, slice: 100 });
     expect([run.next().value, run.next().value]).toEqual([100, 200]);
     run.return(once);
     expect(run.next().done).toBe(true);

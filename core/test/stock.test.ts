@@ -72,7 +72,7 @@ describe('what is taken', () => {
     fc.assert(
       fc.property(fc.array(anyLot, { maxLength: 6 }), fc.integer({ min: 0, max: 12_000 }), (made, amount) => {
         const lots = made.map((l, i) => ({ ...l, id: `${i}` }));
-        const { draws, short } = coverFrom(lots, 'sugar', amount, TODAY);
+        const { withdrawals: draws, short } = coverFrom(lots, 'sugar', amount, TODAY);
         expect(draws.reduce((sum, d) => sum + d.amount, 0) + short).toBeCloseTo(amount, 6);
         for (const d of draws) {
           const from = lots.find((l) => l.id === d.stockId)!;
@@ -92,7 +92,7 @@ describe('what is taken', () => {
       lot('past', { gotOn: '2026-01-01', bestBy: '2026-06-01' }),
     ];
     expect(coverFrom(lots, 'sugar', 900, TODAY)).toEqual({
-      draws: [
+      withdrawals: [
         { stockId: 'old', amount: 400 },
         { stockId: 'new', amount: 500 },
       ],
@@ -108,7 +108,7 @@ describe('what is taken', () => {
 
 describe('what a bottle takes', () => {
   it('is its glass and what closes it; rings come back, lids never', () => {
-    const jar = packagingFor({ id: 'jar', name: 'Half-pint jar', closure: 'two-piece lid' });
+    const jar = packagingFor({ id: 'jar', name: 'Half-pint jar', closure: 'two-piece-lid' });
     expect(jar.map((p) => [p.name, p.comesBack])).toEqual([
       ['Half-pint jar', false],
       ['Flat lids', false],
@@ -118,8 +118,8 @@ describe('what a bottle takes', () => {
 
   it('is listed once however many kinds of jar share it', () => {
     const all = packagingOf([
-      { id: 'a', name: 'Half pint', closure: 'two-piece lid' },
-      { id: 'b', name: 'Pint', closure: 'two-piece lid' },
+      { id: 'a', name: 'Half pint', closure: 'two-piece-lid' },
+      { id: 'b', name: 'Pint', closure: 'two-piece-lid' },
     ]);
     expect(all.map((p) => p.thing)).toEqual([
       'bottle:a',

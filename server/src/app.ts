@@ -1,29 +1,33 @@
+import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express, Router } from 'express';
+import { metaRoutes } from '@inch/contract/meta';
+import express, { type Express, type RequestHandler, Router } from 'express';
 import helmet from 'helmet';
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
-import { accountRoom } from './account/routes.ts';
-import { containerRoom } from './container/routes.ts';
-import { formulaRoom } from './formula/routes.ts';
-import { heatProcessRoom } from './heatProcess/routes.ts';
+import { accountRouter } from './account/routes.ts';
+import { containerRouter } from './container/routes.ts';
+import { formulaRouter } from './formula/routes.ts';
+import { heatProcessRouter } from './heatProcess/routes.ts';
+import { refuseOtherMethods } from './http/methods.ts';
 import { openApi } from './http/openapi.ts';
 import { sameOriginOnly } from './http/origin.ts';
 import { problemHandler, unknownRoute } from './http/problem.ts';
-import { ingredientRoom } from './ingredient/routes.ts';
-import { instrumentRoom } from './instrument/routes.ts';
-import { kitchenRoom } from './kitchen/routes.ts';
-import { kitchenFileRoom } from './kitchenFile/routes.ts';
-import { labelRoom } from './label/routes.ts';
-import { liveRoom } from './live/routes.ts';
-import { lotRoom } from './lot/routes.ts';
-import { photographRoom } from './photograph/routes.ts';
-import { planRoom } from './plan/routes.ts';
-import { releaseRoom } from './release/routes.ts';
-import { stockRoom } from './stock/routes.ts';
-import { todayRoom } from './today/routes.ts';
-import { vesselRoom } from './vessel/routes.ts';
+import { serveAnyone } from './http/serve.ts';
+import { ingredientRouter } from './ingredient/routes.ts';
+import { instrumentRouter } from './instrument/routes.ts';
+import { kitchenRouter } from './kitchen/routes.ts';
+import { kitchenFileRouter } from './kitchenFile/routes.ts';
+import { labelRouter } from './label/routes.ts';
+import { liveRouter } from './live/routes.ts';
+import { lotRouter } from './lot/routes.ts';
+import { photographRouter } from './photograph/routes.ts';
+import { planRouter } from './plan/routes.ts';
+import { releaseRouter } from './release/routes.ts';
+import { stockRouter } from './stock/routes.ts';
+import { todayRouter } from './today/routes.ts';
+import { vesselRouter } from './vessel/routes.ts';
 
 const policy = {
   directives: {
@@ -41,40 +45,46 @@ const policy = {
   },
 };
 
+const ROUTERS = [
+  accountRouter,
+  kitchenRouter,
+  kitchenFileRouter,
+  formulaRouter,
+  ingredientRouter,
+  lotRouter,
+  labelRouter,
+  instrumentRouter,
+  containerRouter,
+  heatProcessRouter,
+  releaseRouter,
+  todayRouter,
+  vesselRouter,
+  stockRouter,
+  planRouter,
+  photographRouter,
+  liveRouter,
+];
+
+/** Every request has an id, told in its answer and in the log. */
+const withRequestId: RequestHandler = (_req, res, next) => {
+  res.setHeader('x-request-id', randomUUID());
+  next();
+};
+
 function api(pool: Pool): Router {
   const router = Router();
   router.use(sameOriginOnly);
   router.use('/api/kitchen/import', express.json({ limit: '8mb' }));
   router.use(express.json({ limit: '256kb' }));
-  router.get('/api/health', async (_req, res) => {
+  const app = { router, pool };
+  serveAnyone(app, metaRoutes.health, async () => {
     await pool.query('SELECT 1');
-    res.json({ well: true });
+    return { well: true as const };
   });
   const description = openApi();
-  router.get('/api/openapi.json', (_req, res) => {
-    res.json(description);
-  });
-  const house = { router, pool };
-  for (const room of [
-    accountRoom,
-    kitchenRoom,
-    kitchenFileRoom,
-    formulaRoom,
-    ingredientRoom,
-    lotRoom,
-    labelRoom,
-    instrumentRoom,
-    containerRoom,
-    heatProcessRoom,
-    releaseRoom,
-    todayRoom,
-    vesselRoom,
-    stockRoom,
-    planRoom,
-    photographRoom,
-    liveRoom,
-  ])
-    room(house);
+  serveAnyone(app, metaRoutes.openApi, async () => description);
+  for (const bindAll of ROUTERS) bindAll(app);
+  refuseOtherMethods(router);
   router.use('/api', unknownRoute);
   return router;
 }
@@ -97,6 +107,7 @@ export function createApp(options: { pool: Pool; log: Logger; webRoot?: string }
   app.disable('x-powered-by');
   app.disable('etag');
   app.set('query parser', 'simple');
+  app.use(withRequestId);
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
   app.use(api(options.pool));
   if (options.webRoot && existsSync(join(options.webRoot, 'index.html'))) pages(app, options.webRoot);

@@ -1,17 +1,17 @@
 import { allRoutes } from '@inch/contract/routes';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { colleague, OWNER, ownerOf, type Person, useHouse } from './house.ts';
+import { colleague, OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 const people: Record<string, Person> = {};
 const RANK = { anyone: 0, reader: 1, maker: 2, owner: 3 } as const;
 
 beforeAll(async () => {
-  people.owner = await ownerOf(house);
-  people.maker = await colleague(house, people.owner, 'maker');
-  people.reader = await colleague(house, people.owner, 'reader');
-  people.nobody = house.person();
+  people.owner = await ownerOf(app);
+  people.maker = await colleague(app, people.owner, 'maker');
+  people.reader = await colleague(app, people.owner, 'reader');
+  people.nobody = app.person();
 });
 
 const walked = allRoutes.filter((r) => !(r.method === 'DELETE' && r.path === '/api/session'));
@@ -37,7 +37,7 @@ describe('every route as nobody, reader, maker and owner', () => {
 
 describe('sessions', () => {
   it('end with signing out, and the cookie is kept from scripts and other sites', async () => {
-    const person = house.person();
+    const person = app.person();
     const entered = await person.post('/api/session', OWNER);
     expect(entered.headers.get('set-cookie')).toMatch(/HttpOnly/);
     expect(entered.headers.get('set-cookie')).toMatch(/SameSite=Lax/);
@@ -49,7 +49,7 @@ describe('sessions', () => {
   });
 
   it('take only the right password, and after eight wrong ones ask to wait', async () => {
-    const person = house.person();
+    const person = app.person();
     const wrong = () => person.post('/api/session', { name: 'Somebody', password: 'not this one' });
     for (let i = 0; i < 8; i++) expect((await wrong()).status).toBe(401);
     expect((await wrong()).status).toBe(429);
@@ -57,7 +57,7 @@ describe('sessions', () => {
   });
 
   it('keep no password readable', async () => {
-    const [rows] = await house.pool.query('SELECT password_hash FROM account');
+    const [rows] = await app.pool.query('SELECT password_hash FROM account');
     for (const row of rows as { password_hash: string }[])
       expect(row.password_hash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
   });
@@ -65,8 +65,8 @@ describe('sessions', () => {
 
 describe('the door', () => {
   it('opens for an owner once', async () => {
-    expect((await house.person().get('/api/setup')).body).toEqual({ needed: false });
-    const again = await house
+    expect((await app.person().get('/api/setup')).body).toEqual({ needed: false });
+    const again = await app
       .person()
       .post('/api/setup', { kitchenName: 'Another', name: 'Other', password: 'long enough password' });
     expect(again.status).toBe(409);

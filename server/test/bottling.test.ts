@@ -2,11 +2,11 @@ import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { Crew } from './filled.ts';
 import { ago, cherryContent, jarOf, letterOf, meterOf, post, type Started } from './fixtures.ts';
-import { useHouse } from './house.ts';
+import { useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 const crew = new Crew();
-beforeAll(() => crew.gather(house));
+beforeAll(() => crew.gather(app));
 
 describe('a load of the canner', () => {
   const mark = (lot: Started, loadId: string, kind: string, hours: number) =>
@@ -77,12 +77,12 @@ describe('a process of the kitchen’s own', () => {
     expect((await crew.maker.post('/api/processes', again)).status).toBe(403);
     const unsourced = await crew.owner.post('/api/processes', { ...again, source: 'us' });
     expect([unsourced.status, unsourced.body.errors[0].path]).toEqual([422, 'source']);
-    const hot = await crew.owner.post('/api/processes', { ...again, method: 'hot fill' });
+    const hot = await crew.owner.post('/api/processes', { ...again, method: 'hot-fill' });
     expect([hot.status, hot.body.errors[0].path]).toEqual([422, 'hotFill']);
   });
   it('of a hot fill asks for its fill temperature in the coldest bottle, and holds', async () => {
     const hot = {
-      method: 'hot fill',
+      method: 'hot-fill',
       hotFill: { celsius: 88, holdMinutes: 2, invertSeconds: 60 },
       bands: [{ toFeet: 5000, minutes: 2 }],
     };
@@ -129,7 +129,7 @@ describe('what goes in bottle by bottle', () => {
     const ph = { kind: 'ph', raw: 3.3, sample: 'finished', instrumentId: meter };
     await post(crew.maker, lot, 'readings', ph);
     expect((await crew.gate(lot, 'acid')).missing).toMatch(/an opened jar/);
-    await post(crew.maker, lot, 'readings', { ...ph, taken: 'opened jar' });
+    await post(crew.maker, lot, 'readings', { ...ph, taken: 'opened-jar' });
     expect((await crew.gate(lot, 'acid')).open).toBe(true);
   });
 });
@@ -141,7 +141,7 @@ describe('every millilitre', () => {
     const asked = await post(crew.maker, lot, 'tallies', { inPanMl, parts: [] });
     expect([asked.status, asked.body.errors[0]]).toMatchObject([
       422,
-      { path: 'why', message: expect.stringMatching(/300 mL are told nowhere, 9\.5 %/) },
+      { path: 'why', message: expect.stringMatching(/300 mL unaccounted for, 9\.5 %/) },
     ]);
     expect((await crew.view(lot)).tallies).toEqual([]);
     await post(crew.maker, lot, 'tallies', { inPanMl, parts: [], why: 'a jug went over' });
@@ -218,17 +218,17 @@ describe('bottles whose seal failed', () => {
       checked: 12,
       failed: 2,
       failedBottles: [4, 9],
-      signs: ['liquid lost'],
+      signs: ['liquid-lost'],
       at: ago(6),
     };
     await crew.maker.post(`/api/lots/${lot.id}/seal-checks`, check);
     expect((await crew.view(lot)).state).toBe('resting');
     const fate = (what: string, count: number) =>
       post(crew.maker, lot, 'fates', { checkId, fate: what, count });
-    expect((await fate('chilled', 3)).body.errors[0].message).toMatch(/2 are still to be told/);
-    expect((await fate('processed again', 1)).body.detail).toMatch(/Record the process/);
+    expect((await fate('chilled', 3)).body.errors[0].message).toMatch(/2 are still open/);
+    expect((await fate('processed-again', 1)).body.detail).toMatch(/Record the process/);
     await post(crew.maker, lot, 'heat-processes', { processId, minutes: 15, bottles: 1 });
-    expect((await fate('processed again', 1)).status).toBe(201);
+    expect((await fate('processed-again', 1)).status).toBe(201);
     expect((await fate('discarded', 1)).status).toBe(201);
     expect((await crew.view(lot)).bottles).toMatchObject({ filled: 12, left: 11 });
     expect((await crew.gate(lot, 'seal')).missing).toMatch(/Press the 1 processed again/);
@@ -251,7 +251,7 @@ describe('bottles whose seal failed', () => {
 describe('a kind of bottle', () => {
   it('is measured later, and never holds less to its brim than what is sold in it', async () => {
     const id = await jarOf(crew.maker);
-    const measures = { brimfulMl: 262, tareGrams: 190, headspaceInches: 0.5, rated: ['boiling water'] };
+    const measures = { brimfulMl: 262, tareGrams: 190, headspaceInches: 0.5, rated: ['boiling-water'] };
     expect((await crew.maker.post(`/api/containers/${id}/measures`, measures)).status).toBe(201);
     const kept = (await crew.owner.get('/api/containers')).body.find((c: { id: string }) => c.id === id);
     expect(kept).toMatchObject(measures);
@@ -265,7 +265,7 @@ describe('a kind of bottle', () => {
     const stock = { id: newId(), kind: 'packaging', thing, quantity: 6, gotOn: ago(60).slice(0, 10) };
     const came = await crew.owner.post('/api/stock', stock);
     expect(came.status, JSON.stringify(came.body)).toBe(201);
-    await post(crew.maker, lot, 'faults', { containerId, fault: 'nicked rim', count: 2 });
+    await post(crew.maker, lot, 'faults', { containerId, fault: 'nicked-rim', count: 2 });
     const { body } = await crew.owner.get('/api/stock');
     expect(body.find((s: { id: string }) => s.id === stock.id).left).toBe(4);
   });

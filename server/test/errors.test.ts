@@ -12,9 +12,9 @@ import {
   saveFormula,
   weighIn,
 } from './fixtures.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 let lot: Started;
 
@@ -29,14 +29,14 @@ const counts = async () => {
     'formula_version',
     'lot',
   ];
-  const [rows] = await house.pool.query(
+  const [rows] = await app.pool.query(
     `SELECT ${tables.map((t) => `(SELECT COUNT(*) FROM ${t}) AS ${t}`).join(', ')}`,
   );
   return (rows as object[])[0];
 };
 
 beforeAll(async () => {
-  owner = await ownerOf(house);
+  owner = await ownerOf(app);
   lot = await beginLot(owner, await saveFormula(owner, cherryContent), ago(20));
 });
 

@@ -1,24 +1,24 @@
 import { v7 as newId } from 'uuid';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { spruceContent } from './fixtures.ts';
-import { OWNER, type Person, useHouse } from './house.ts';
+import { OWNER, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 
 /** Every test has an empty kitchen: the database's rows are cleared by its admin. */
 beforeEach(async () => {
   const mysql = await import('mysql2/promise');
-  const admin = await mysql.createConnection({ ...house.admin, multipleStatements: true });
+  const admin = await mysql.createConnection({ ...app.admin, multipleStatements: true });
   const [tables] = await admin.query(
     "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? AND table_name <> 'migration'",
-    [house.admin.database],
+    [app.admin.database],
   );
   await admin.query(
     `SET FOREIGN_KEY_CHECKS = 0; ${(tables as { name: string }[]).map((t) => `DELETE FROM \`${t.name}\`;`).join(' ')} SET FOREIGN_KEY_CHECKS = 1`,
   );
   await admin.end();
-  owner = house.person();
+  owner = app.person();
   expect((await owner.post('/api/setup', { kitchenName: 'New', ...OWNER })).status).toBe(201);
 });
 
@@ -35,57 +35,62 @@ const at = (minutes: number) =>
   `2026-10-20 ${String(9 + Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
 const wholeLot = [
-  { do: 'start', at: at(1), step: 'steep' },
-  { do: 'add', at: at(2), line: 'fruit', ingredient: 'damson', grams: 1990, step: 'steep', from: 'our tree' },
+  { do: 'mark', at: at(1), stepId: 'steep', mark: 'start' },
   {
-    do: 'add',
-    at: at(3),
-    line: 'sugar',
-    ingredient: 'sugar',
-    grams: 1000,
-    step: 'steep',
-    from: 'Arkle stores',
+    ...{ do: 'addition', at: at(2), stepId: 'steep', lineId: 'fruit' },
+    ...{ ingredientId: 'damson', grams: 1990, from: 'our tree' },
   },
-  { do: 'read', at: at(30), jot: 't 96', instrument: 'thermo', step: 'steep' },
-  { do: 'read', at: at(31), jot: 'b 33.1 @28', instrument: 'refract', step: 'steep', struck: 'rinse water' },
-  { do: 'done', at: at(40), step: 'steep' },
-  { do: 'start', at: at(41), step: 'strain' },
-  { do: 'done', at: at(60), step: 'strain' },
   {
-    do: 'calibrate',
+    ...{ do: 'addition', at: at(3), stepId: 'steep', lineId: 'sugar' },
+    ...{ ingredientId: 'sugar', grams: 1000, from: 'Arkle stores' },
+  },
+  {
+    do: 'reading',
+    at: at(30),
+    kind: 'temperature',
+    said: 't 96',
+    raw: 96,
+    instrumentId: 'thermo',
+    stepId: 'steep',
+  },
+  {
+    ...{ do: 'reading', at: at(31), kind: 'brix', said: 'b 33.1 @28', raw: 33.1, celsius: 28 },
+    ...{ instrumentId: 'refract', stepId: 'steep', struck: 'rinse water' },
+  },
+  { do: 'mark', at: at(40), stepId: 'steep', mark: 'done' },
+  { do: 'mark', at: at(41), stepId: 'strain', mark: 'start' },
+  { do: 'mark', at: at(60), stepId: 'strain', mark: 'done' },
+  {
+    do: 'calibration',
     at: at(61),
     instrument: 'meter',
     points: [
-      [7, 2, 20],
-      [4.01, 174, 20],
-      [3, 232, 20],
+      { buffer: 7, mv: 2, celsius: 20 },
+      { buffer: 4.01, mv: 174, celsius: 20 },
+      { buffer: 3, mv: 232, celsius: 20 },
     ],
   },
-  { do: 'read', at: at(65), jot: 'ph 3.05', instrument: 'meter', finished: true },
   {
-    do: 'bottle',
-    at: at(90),
-    container: 'swing',
-    count: 10,
-    checked: true,
-    closing: 'cooled',
-    hoursTo21: 1.5,
-    hoursToCold: 4,
-    place: 'cold room',
+    do: 'reading',
+    at: at(65),
+    kind: 'ph',
+    said: 'ph 3.05',
+    raw: 3.05,
+    instrumentId: 'meter',
+    sample: 'finished',
   },
-  { do: 'seals', at: at(400), checked: 10, failed: 1 },
+  {
+    ...{ do: 'bottling', at: at(90), key: 'first', containerId: 'swing', count: 10, checked: true },
+    ...{ closing: 'cooled', hoursTo21: 1.5, hoursToCold: 4, place: 'cold room' },
+  },
+  { do: 'seal-check', at: at(400), checked: 10, failed: 1 },
   { do: 'fate', at: at(405), fate: 'discarded', count: 1 },
   { do: 'tally', at: at(406), inPanMl: 2600, parts: [{ part: 'tasted', ml: 50 }] },
-  { do: 'print', at: at(420), copies: 9 },
-  { do: 'decide', at: at(430), event: 'release' },
+  { do: 'print', at: at(420), copies: 9, differencesSeen: true },
+  { do: 'decision', at: at(430), event: 'release' },
   {
-    do: 'move',
-    at: at(440),
-    kind: 'sold',
-    from: 'cold room',
-    count: 4,
-    priceMinor: 2000,
-    note: 'Saturday stall',
+    ...{ do: 'movement', at: at(440), bottlingId: 'first', kind: 'sold', from: 'cold room', count: 4 },
+    ...{ priceMinor: 2000, note: 'Saturday stall' },
   },
 ];
 
@@ -105,7 +110,7 @@ const file = (more: any = {}) => ({
   },
   accounts: [{ key: 'tam', name: 'Tam', role: 'maker', password: 'funnel-and-ladle' }],
   containers: [
-    { key: 'swing', name: 'Swing-top', nominalMl: 250, heightMm: 190, diameterMm: 60, closure: 'swing top' },
+    { key: 'swing', name: 'Swing-top', nominalMl: 250, heightMm: 190, diameterMm: 60, closure: 'swing-top' },
   ],
   instruments: [
     { key: 'meter', kind: 'ph-meter', name: 'Meter' },
@@ -130,7 +135,7 @@ const first = async () =>
   (await owner.get(`/api/lots/${(await owner.get('/api/lots')).body.lots[0].id}`)).body;
 
 describe('a kitchen file', () => {
-  it('plays every kind of event through the house, by the people it names, at the times it says', async () => {
+  it('plays every kind of event through the app, by the people it names, at the times it says', async () => {
     expect((await bring()).body).toEqual({ formulas: 1, lots: 1 });
     const lot = await first();
     expect(lot).toMatchObject({
@@ -142,7 +147,7 @@ describe('a kitchen file', () => {
     expect(lot.readings.filter((r: { struck: unknown }) => r.struck)).toHaveLength(1);
     expect(lot.additions.every((a: { by: string }) => a.by === 'Tam')).toBe(true);
     expect(lot.prints[0].copies).toBe(9);
-    const tam = house.person();
+    const tam = app.person();
     expect((await tam.post('/api/session', { name: 'Tam', password: 'funnel-and-ladle' })).status).toBe(201);
   });
 
@@ -156,7 +161,7 @@ describe('a kitchen file', () => {
       formula: 'damson',
       begun: '2026-11-25 11:00',
       live: true,
-      events: [{ do: 'start', at: '2026-11-25 11:30', step: 'steep' }],
+      events: [{ do: 'mark', at: '2026-11-25 11:30', stepId: 'steep', mark: 'start' }],
     };
     await bring({ lots: [live] }, new Date().toISOString().slice(0, 10));
     const { clocks } = (await owner.get('/api/today')).body;
@@ -191,13 +196,13 @@ describe('a kitchen file with a mistake', () => {
     ],
   });
   it.each([
-    ['an unknown step', spoiled(0, { step: 'kettle' }), /step "kettle"/],
-    ['an unknown line', spoiled(1, { line: 'plum' }), /not one of this formula/],
-    ['an unknown ingredient', spoiled(1, { ingredient: 'moonbeam' }), /ingredient of the catalogue/],
-    ['an unknown instrument', spoiled(3, { instrument: 'kettle' }), /instrument "kettle"/],
-    ['an instrument of another kind', spoiled(3, { instrument: 'meter' }), /does not measure this/],
-    ['an impossible reading', spoiled(9, { jot: 'ph 15' }), /not possible/],
-    ['an unknown container', spoiled(10, { container: 'bucket' }), /container "bucket"/],
+    ['an unknown step', spoiled(0, { stepId: 'kettle' }), /step "kettle"/],
+    ['an unknown line', spoiled(1, { lineId: 'plum' }), /not one of this formula/],
+    ['an unknown ingredient', spoiled(1, { ingredientId: 'moonbeam' }), /ingredient of the catalogue/],
+    ['an unknown instrument', spoiled(3, { instrumentId: 'kettle' }), /instrument "kettle"/],
+    ['an instrument of another kind', spoiled(3, { instrumentId: 'meter' }), /does not measure this/],
+    ['an impossible reading', spoiled(9, { raw: 15 }), /not possible/],
+    ['an unknown container', spoiled(10, { containerId: 'bucket' }), /container "bucket"/],
     ['more lids than bottles', spoiled(11, { checked: 40 }), /only 10 bottles/],
     ['a sale of what is not there', spoiled(16, { count: 40 }), /Only 9 stand/],
     ['a sale from nowhere', spoiled(16, { from: 'attic' }), /"attic"/],
@@ -217,13 +222,13 @@ describe('a kitchen file with a mistake', () => {
         {
           formula: 'damson',
           begun,
-          events: wholeLot.filter((e) => e.do !== 'calibrate' && e.do !== 'print'),
+          events: wholeLot.filter((e) => e.do !== 'calibration' && e.do !== 'print'),
         },
       ],
     });
     expect([reply.status, reply.body.detail]).toEqual([
       422,
-      expect.stringMatching(/decide\): A gate is still shut: Measure the finished, cooled product/),
+      expect.stringMatching(/decision\): A release check is missing: Measure the finished, cooled product/),
     ]);
   });
 
@@ -234,7 +239,7 @@ describe('a kitchen file with a mistake', () => {
       role: 'maker',
       password: 'funnel-and-ladle',
     });
-    const tam = house.person();
+    const tam = app.person();
     await tam.post('/api/session', { name: 'Tam', password: 'funnel-and-ladle' });
     expect((await tam.post('/api/kitchen/import', { file: file() })).status).toBe(403);
   });

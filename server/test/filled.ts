@@ -12,7 +12,7 @@ import {
   tallyUp,
   weighIn,
 } from './fixtures.ts';
-import { colleague, type House, ownerOf, type Person } from './house.ts';
+import { colleague, ownerOf, type Person, type TestApp } from './testApp.ts';
 
 /** An owner, a maker and a reader of one kitchen at 2,360 ft, with lots on their way to the shelf. */
 export class Crew {
@@ -20,10 +20,10 @@ export class Crew {
   maker!: Person;
   reader!: Person;
 
-  async gather(house: House): Promise<void> {
-    this.owner = await ownerOf(house);
-    this.maker = await colleague(house, this.owner, 'maker');
-    this.reader = await colleague(house, this.owner, 'reader');
+  async gather(app: TestApp): Promise<void> {
+    this.owner = await ownerOf(app);
+    this.maker = await colleague(app, this.owner, 'maker');
+    this.reader = await colleague(app, this.owner, 'reader');
     await this.moveTo(719.328);
   }
 

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { expect } from 'vitest';
-import type { Person } from './house.ts';
+import type { Person } from './testApp.ts';
 
 export const HOUR = 3_600_000;
 export const ago = (hours: number) => new Date(Date.now() - hours * HOUR).toISOString();
@@ -105,10 +105,10 @@ export async function jarOf(who: Person): Promise<string> {
     nominalMl: 237,
     heightMm: 98,
     diameterMm: 75,
-    closure: 'two-piece lid',
+    closure: 'two-piece-lid',
     headspaceInches: 0.5,
     tareGrams: 188,
-    rated: ['boiling water'],
+    rated: ['boiling-water'],
   });
   return id;
 }
@@ -129,10 +129,10 @@ export async function letterOf(who: Person, more: object = {}): Promise<string> 
     products: ['syrup'],
     brix: null,
     highestPh: null,
-    closure: 'two-piece lid',
+    closure: 'two-piece-lid',
     largestMl: 475,
     headspaceInches: 0.5,
-    method: 'boiling water',
+    method: 'boiling-water',
     hotFill: null,
     restMinutes: 5,
     bands: [
@@ -152,7 +152,7 @@ export async function tallyUp(who: Person, lot: Started, at?: string): Promise<v
   const inPanMl = body.bottles.millilitres + 120;
   const reply = await post(who, lot, 'tallies', {
     inPanMl,
-    parts: [{ part: 'short bottle', ml: 100 }],
+    parts: [{ part: 'short-bottle', ml: 100 }],
     ...(at ? { at } : {}),
   });
   expect(reply.status, JSON.stringify(reply.body)).toBe(201);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
 import { verifyJournal } from '../src/journal/verify.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 const today = new Date().toISOString().slice(0, 10);
 let owner: Person;
 // biome-ignore lint/suspicious/noExplicitAny: the lots of the answer, as they come
@@ -12,13 +12,13 @@ const count = (state: string) => lots.filter((l) => l.state === state).length;
 
 describe('a kitchen file', () => {
   it('with a mistake in it brings nothing in and names the lot and the moment', async () => {
-    owner = await ownerOf(house);
+    owner = await ownerOf(app);
     const file = demoFile();
     const broken = structuredClone(file);
-    broken.lots[2].events.find((e: { do: string }) => e.do === 'seals').checked = 500;
+    broken.lots[2].events.find((e: { do: string }) => e.do === 'seal-check').checked = 500;
     const reply = await owner.post('/api/kitchen/import', { file: broken, today });
     expect(reply.status).toBe(422);
-    expect(reply.body.detail).toMatch(/^Lot 7\w+ \(.+ seals\): There are only \d+ bottles/);
+    expect(reply.body.detail).toMatch(/^Lot 7\w+ \(.+ seal-check\): There are only \d+ bottles/);
     expect((await owner.get('/api/formulas')).body).toEqual([]);
     expect((await owner.get('/api/lots')).body.lots).toEqual([]);
   });
@@ -31,7 +31,7 @@ describe('a kitchen file', () => {
     expect(lots.filter((l) => l.state === 'released').every((l) => l.gatesOpen === l.gatesAll)).toBe(true);
     expect([count('held'), count('recalled'), count('resting')]).toEqual([1, 1, 1]);
     expect(count('making')).toBe(2);
-    expect((await verifyJournal(house.pool))[0]).toMatchObject({ whole: true });
+    expect((await verifyJournal(app.pool))[0]).toMatchObject({ whole: true });
   }, 60_000);
 
   it('has the demo’s failed seal, struck reading, held and low-acid lot, and recall', async () => {

@@ -2,12 +2,12 @@ import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { verifyJournal } from '../src/journal/verify.ts';
 import { beginLot, cherryContent, saveFormula } from './fixtures.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 beforeAll(async () => {
-  owner = await ownerOf(house);
+  owner = await ownerOf(app);
 });
 
 const on = '2026-09-14';
@@ -63,7 +63,7 @@ describe('what the kitchen knows of its ingredients', () => {
     );
     expect(replies.map((r) => r.status)).toEqual(prices.map(() => 201));
     const [{ number, kept }] = (
-      await house.pool.query(
+      await app.pool.query(
         "SELECT MAX(number) AS number, COUNT(*) AS kept FROM own_ingredient WHERE ingredient_id = 'plum'",
       )
     )[0] as unknown as [{ number: number; kept: number }];
@@ -200,17 +200,17 @@ describe('a version that uses them', () => {
 });
 
 describe('a formula', () => {
-  it('is put away and taken out again, with all it has', async () => {
+  it('is archived and restored, with all it has', async () => {
     const id = await saveFormula(owner, cherryContent, 'To put away');
     await owner.post(`/api/formulas/${id}/archive`, { archived: true });
     const refused = await owner.post('/api/lots', { id: newId(), formulaId: id });
-    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/put away/)]);
+    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/archived/)]);
     for (const archived of [true, true, false]) {
       expect((await owner.post(`/api/formulas/${id}/archive`, { archived })).body).toEqual({ id, archived });
       expect((await owner.get(`/api/formulas/${id}`)).body).toMatchObject({ archived, version: 1 });
     }
     expect((await owner.post(`/api/formulas/${newId()}/archive`, { archived: true })).status).toBe(404);
-    expect((await verifyJournal(house.pool))[0]).toMatchObject({ whole: true });
+    expect((await verifyJournal(app.pool))[0]).toMatchObject({ whole: true });
   });
   it('has a published schema that anyone may read', async () => {
     const { body, status } = await owner.get('/api/schemas/formula.json');

@@ -1,13 +1,13 @@
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { beginLot, cherryContent, type Started, saveFormula } from './fixtures.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 let lot: Started;
 beforeAll(async () => {
-  owner = await ownerOf(house);
+  owner = await ownerOf(app);
   lot = await beginLot(owner, await saveFormula(owner, cherryContent));
 });
 const keep = (body: object) => owner.post(`/api/lots/${lot.id}/readings`, { id: newId(), ...body });

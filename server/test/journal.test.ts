@@ -5,15 +5,15 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { canonicalJson } from '../src/journal/append.ts';
 import { verifyJournal } from '../src/journal/verify.ts';
 import { ago, beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 let lot: Started;
-const verdict = async () => (await verifyJournal(house.pool))[0]!;
+const verdict = async () => (await verifyJournal(app.pool))[0]!;
 
 beforeAll(async () => {
-  owner = await ownerOf(house);
+  owner = await ownerOf(app);
   lot = await beginLot(owner, await saveFormula(owner, cherryContent), ago(2));
   await weighIn(owner, lot);
 });
@@ -31,7 +31,7 @@ describe('the journal', () => {
   });
 
   it('has a row for every entry of the record', async () => {
-    const [rows] = await house.pool.query(
+    const [rows] = await app.pool.query(
       'SELECT (SELECT COUNT(*) FROM reading) AS readings, (SELECT COUNT(*) FROM journal WHERE noun = "reading" AND action = "measure") AS journaled',
     );
     const [row] = rows as { readings: number; journaled: number }[];
@@ -50,12 +50,12 @@ describe('the journal', () => {
       'DROP TABLE reading',
       'DELETE FROM movement',
     ])
-      await expect(house.pool.query(sql), sql).rejects.toThrow(/denied/);
-    await expect(house.pool.query('UPDATE reading SET struck_why = struck_why')).resolves.toBeDefined();
+      await expect(app.pool.query(sql), sql).rejects.toThrow(/denied/);
+    await expect(app.pool.query('UPDATE reading SET struck_why = struck_why')).resolves.toBeDefined();
   });
 
   it('shows a changed row, a missing row and a cut end', async () => {
-    const admin = await mysql.createConnection({ ...house.admin, multipleStatements: true });
+    const admin = await mysql.createConnection({ ...app.admin, multipleStatements: true });
     const [rows] = await admin.query('SELECT * FROM journal ORDER BY sequence DESC LIMIT 1');
     const last = (rows as { sequence: number; payload: string }[])[0]!;
     const restore = () =>
@@ -93,7 +93,7 @@ describe('the journal', () => {
 
 describe('migrations', () => {
   it('make tables in strict mode that refuse what does not fit', async () => {
-    const admin = await mysql.createConnection(house.admin);
+    const admin = await mysql.createConnection(app.admin);
     await expect(
       admin.query("INSERT INTO sign_in_attempt (name, at) VALUES (REPEAT('x', 300), NOW())"),
     ).rejects.toThrow(/too long/);

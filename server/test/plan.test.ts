@@ -2,14 +2,14 @@ import ICAL from 'ical.js';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ago, beginLot, cherryContent, jarOf, post, saveFormula, weighIn } from './fixtures.ts';
-import { colleague, ownerOf, type Person, useHouse } from './house.ts';
+import { colleague, ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let who: Person;
 let formulaId: string;
 
 beforeAll(async () => {
-  who = await ownerOf(house);
+  who = await ownerOf(app);
   formulaId = await saveFormula(who, cherryContent);
 });
 
@@ -50,7 +50,7 @@ const change = (id: string, body: object) => who.send('PATCH', `/api/plans/${id}
 describe('a plan', () => {
   it('is kept, read by all, and changed only by who has seen the newest', async () => {
     const id = await newPlan();
-    const reader = await colleague(house, who, 'reader');
+    const reader = await colleague(app, who, 'reader');
     expect((await reader.get(`/api/plans/${id}`)).body).toMatchObject({
       name: 'The fair on the 19th',
       revision: 1,

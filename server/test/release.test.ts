@@ -4,11 +4,11 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { verifyJournal } from '../src/journal/verify.ts';
 import { Crew } from './filled.ts';
 import { post, type Started } from './fixtures.ts';
-import { OWNER, type Person, useHouse } from './house.ts';
+import { OWNER, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 const crew = new Crew();
-beforeAll(() => crew.gather(house));
+beforeAll(() => crew.gather(app));
 
 const journalOf = async (lot: Started): Promise<{ action: string; by: string; payload: never }[]> =>
   (await crew.owner.get(`/api/lots/${lot.id}/journal`)).body;
@@ -47,7 +47,7 @@ describe('a release', () => {
     const refused = (await journalOf(lot)).filter((row) => row.action.endsWith(' refused'));
     expect(refused.map((row) => row.action)).toEqual([...Array(6).fill('release refused'), 'sold refused']);
     expect(new Set(refused.map((row) => row.by)).size).toBe(3);
-    expect(await verifyJournal(house.pool)).toMatchObject([{ whole: true }]);
+    expect(await verifyJournal(app.pool)).toMatchObject([{ whole: true }]);
   });
   it('with any one of its gates shut is refused, and names that gate', async () => {
     const lot = await crew.releasable();

@@ -15,9 +15,9 @@ import {
   tallyUp,
   weighIn,
 } from './fixtures.ts';
-import { OWNER, ownerOf, type Person, useHouse } from './house.ts';
+import { OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 let lot: Started;
 const view = async () => (await owner.get(`/api/lots/${lot.id}`)).body;
@@ -26,7 +26,7 @@ const gatesShut = async () =>
 
 describe('a lot from formula to sale', () => {
   it('begins with a sayable code, the version’s steps and the lines weighed out', async () => {
-    owner = await ownerOf(house);
+    owner = await ownerOf(app);
     lot = await beginLot(owner, await saveFormula(owner, cherryContent), ago(30));
     expect(lot.code).toMatch(/^[2-9][A-Z][2-9][A-Z]$/);
     const { lines, steps, state } = await view();
@@ -103,13 +103,13 @@ describe('a lot from formula to sale', () => {
         'measure',
         'fill',
         'process',
-        'check seals',
-        'release',
-        'sold',
+        'check',
+        'decide',
+        'move',
         'print',
       ]),
     );
-    expect(await verifyJournal(house.pool)).toMatchObject([{ whole: true, fault: null }]);
+    expect(await verifyJournal(app.pool)).toMatchObject([{ whole: true, fault: null }]);
   });
 });
 

@@ -12,15 +12,15 @@ import {
   tallyUp,
   weighIn,
 } from './fixtures.ts';
-import { colleague, OWNER, ownerOf, type Person, useHouse } from './house.ts';
+import { colleague, OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 let maker: Person;
 
 beforeAll(async () => {
-  owner = await ownerOf(house);
-  maker = await colleague(house, owner, 'maker');
+  owner = await ownerOf(app);
+  maker = await colleague(app, owner, 'maker');
 });
 
 const change = async (fields: object) => {

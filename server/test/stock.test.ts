@@ -1,15 +1,15 @@
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ago, beginLot, cherryContent, jarOf, post, type Started, saveFormula, weighIn } from './fixtures.ts';
-import { colleague, ownerOf, type Person, useHouse } from './house.ts';
+import { colleague, ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let who: Person;
 let formulaId: string;
 const day = (daysFromNow: number) => ago(-24 * daysFromNow).slice(0, 10);
 
 beforeAll(async () => {
-  who = await ownerOf(house);
+  who = await ownerOf(app);
   formulaId = await saveFormula(who, cherryContent);
 });
 
@@ -42,7 +42,7 @@ const additionsOf = async (lot: Started) =>
     id: string;
     grams: number;
     beforeTrimming: number | null;
-    draws: { code: string; amount: number; stockId: string }[];
+    withdrawals: { code: string; amount: number; stockId: string }[];
   }[];
 
 describe('what is weighed in', () => {
@@ -56,7 +56,7 @@ describe('what is weighed in', () => {
     expect((await stockOf(young.id)).left).toBe(5000 - 670);
     expect(await stockOf(past.id)).toMatchObject({ left: 900, whyUnfit: expect.stringMatching(/best by/) });
     const [added] = await additionsOf(lot);
-    expect(added!.draws.map((d) => [d.code, d.amount])).toEqual([
+    expect(added!.withdrawals.map((d) => [d.code, d.amount])).toEqual([
       [old.code, 1200],
       [young.code, 670],
     ]);
@@ -73,7 +73,7 @@ describe('what is weighed in', () => {
     expect((await stockOf(crate.id)).left).toBe(2400);
     const [fruit, water] = await additionsOf(lot);
     expect(fruit).toMatchObject({ grams: 5000, beforeTrimming: 5600 });
-    expect(water!.draws).toEqual([]);
+    expect(water!.withdrawals).toEqual([]);
     const wrong = await weigh(lot, 'quince', 900, { beforeTrimming: 800 });
     expect(wrong.status).toBe(422);
     expect((await stockOf(crate.id)).left).toBe(2400);
@@ -103,7 +103,7 @@ describe('what is weighed in', () => {
     expect((await stockOf(bag.id)).left).toBe(800);
     expect((await weigh(lot, 'raspberry', 1000)).status).toBe(201);
     const [open] = await additionsOf(lot);
-    expect(open!.draws.reduce((sum, d) => sum + d.amount, 0)).toBe(800);
+    expect(open!.withdrawals.reduce((sum, d) => sum + d.amount, 0)).toBe(800);
     expect((await stockOf(bag.id)).left).toBe(0);
     const other = await takeIn('raspberry', 500);
     const cover = (amount: number, stockId = other.id) =>
@@ -111,7 +111,7 @@ describe('what is weighed in', () => {
     expect((await cover(300)).status).toBe(409);
     expect((await cover(200)).status).toBe(201);
     expect((await cover(1)).status).toBe(409);
-    expect((await additionsOf(lot))[0]!.draws.reduce((sum, d) => sum + d.amount, 0)).toBe(1000);
+    expect((await additionsOf(lot))[0]!.withdrawals.reduce((sum, d) => sum + d.amount, 0)).toBe(1000);
     expect((await stockOf(other.id)).left).toBe(300);
   });
 
@@ -128,7 +128,7 @@ describe('what is weighed in', () => {
   it('two cooks at once never take more than there is', async () => {
     const bag = await takeIn('cane-sugar', 1000);
     const lots = [await beginLot(who, formulaId), await beginLot(who, formulaId)];
-    const other = await colleague(house, who, 'maker');
+    const other = await colleague(app, who, 'maker');
     const taken = await Promise.all(
       Array.from({ length: 8 }, (_, i) =>
         (i % 2 ? who : other).post(`/api/lots/${lots[i % 2]!.id}/additions`, {
@@ -140,7 +140,7 @@ describe('what is weighed in', () => {
     );
     expect(taken.map((t) => t.status)).toEqual(Array(8).fill(201));
     expect((await stockOf(bag.id)).left).toBeCloseTo(0, 6);
-    const drawn = (await Promise.all(lots.map(additionsOf))).flat().flatMap((a) => a.draws);
+    const drawn = (await Promise.all(lots.map(additionsOf))).flat().flatMap((a) => a.withdrawals);
     expect(drawn.reduce((sum, d) => sum + d.amount, 0)).toBeCloseTo(1000, 6);
   });
 
@@ -206,7 +206,7 @@ describe('glass, lids and labels', () => {
     expect((await stockOf(rings.id)).left).toBe(24);
     const { body } = await who.get(`/api/lots/${lot.id}`);
     expect(
-      body.bottlings[0].draws.map((d: { code: string; amount: number }) => [d.code, d.amount]).sort(),
+      body.bottlings[0].withdrawals.map((d: { code: string; amount: number }) => [d.code, d.amount]).sort(),
     ).toEqual(
       [
         [glass.code, 14],
@@ -312,7 +312,7 @@ describe('shopping', () => {
     const item = { kind: 'ingredient', thing: 'honey', said: '2 × jar', amount: 900, paidMinor: 1180 };
     const tick = (taken: boolean) => who.post('/api/basket', { item, taken });
     await tick(true);
-    const other = await colleague(house, who, 'maker');
+    const other = await colleague(app, who, 'maker');
     expect((await other.get('/api/basket')).body).toMatchObject([
       { thing: 'honey', amount: 900, paidMinor: 1180 },
     ]);
@@ -321,8 +321,9 @@ describe('shopping', () => {
     await tick(true);
     const line = { id: newId(), ...item, words: 'heather', bestBy: day(300) };
     const broken = { ...line, id: newId(), thing: 'stardust' };
+    const id = newId();
     const receive = (lines: object[]) =>
-      who.post('/api/receipts', { supplier: 'Fell Wholefoods', gotOn: day(0), lines });
+      who.post('/api/receipts', { id, supplier: 'Fell Wholefoods', gotOn: day(0), lines });
     const refused = await receive([line, broken]);
     expect(refused.status).toBe(422);
     expect(refused.body.errors[0].path).toBe('lines.1');

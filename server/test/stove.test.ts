@@ -2,14 +2,14 @@ import sharp from 'sharp';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ago, beginLot, cherryContent, jarOf, post, type Started, saveFormula, weighIn } from './fixtures.ts';
-import { ownerOf, type Person, useHouse } from './house.ts';
+import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const house = useHouse();
+const app = useTestApp();
 let owner: Person;
 let formulaId: string;
 let lot: Started;
 beforeAll(async () => {
-  owner = await ownerOf(house);
+  owner = await ownerOf(app);
   formulaId = await saveFormula(owner, cherryContent);
   lot = await beginLot(owner, formulaId, ago(6));
 });
@@ -108,7 +108,7 @@ describe('is everything in?', () => {
     const refused = await post(owner, made, 'bottlings', fill);
     expect([refused.status, refused.body.detail]).toEqual([
       409,
-      expect.stringMatching(/Is everything in\? Not told yet: .*Citric acid/),
+      expect.stringMatching(/Is everything in\? Not recorded yet: .*Citric acid/),
     ]);
     expect((await read(made)).bottles.filled).toBe(0);
     await weighIn(owner, made);
@@ -239,7 +239,7 @@ describe('a check of an instrument', () => {
 
 describe('a photograph', () => {
   const take = (query: string, body: Buffer, type = 'image/jpeg', of = lot) =>
-    fetch(`${house.base}/api/lots/${of.id}/photographs?${query}`, {
+    fetch(`${app.base}/api/lots/${of.id}/photographs?${query}`, {
       method: 'POST',
       headers: { 'content-type': type, cookie: owner.cookie },
       body: new Uint8Array(body),
@@ -260,7 +260,7 @@ describe('a photograph', () => {
     expect((await sharp(sent).metadata()).exif).toBeDefined();
     const reply = await take(`id=${id}&stepId=${steps[0].id}&words=mashed`, sent);
     expect(reply.status).toBe(201);
-    const image = await fetch(`${house.base}/api/photographs/${id}`, { headers: { cookie: owner.cookie } });
+    const image = await fetch(`${app.base}/api/photographs/${id}`, { headers: { cookie: owner.cookie } });
     expect(image.headers.get('content-type')).toBe('image/jpeg');
     const kept = await sharp(Buffer.from(await image.arrayBuffer())).metadata();
     expect([kept.width, kept.height]).toEqual([1600, 800]);
@@ -323,7 +323,7 @@ describe('live', () => {
   /** Listens until so many events have come, and tells their sequences. */
   async function listener() {
     const stop = new AbortController();
-    const stream = await fetch(`${house.base}/api/live`, {
+    const stream = await fetch(`${app.base}/api/live`, {
       headers: { cookie: owner.cookie },
       signal: stop.signal,
     });

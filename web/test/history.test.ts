@@ -18,8 +18,8 @@ const lot = {
     },
   ],
   additions: [
-    { ...entry('a1', 1), ingredientId: 'damson', grams: 4000, draws: [], why: null },
-    { ...entry('a2', 2), ingredientId: 'sugar', grams: 0, draws: [], why: 'none left' },
+    { ...entry('a1', 1), ingredientId: 'damson', grams: 4000, withdrawals: [], why: null },
+    { ...entry('a2', 2), ingredientId: 'sugar', grams: 0, withdrawals: [], why: 'none left' },
   ],
   readings: [
     {
@@ -30,7 +30,7 @@ const lot = {
       value: 31.96,
       sample: 'pan',
       counts: true,
-      taken: 'as it is',
+      taken: 'as-it-is',
       whyNot: null,
       instrument: 'Hand refractometer',
       note: null,
@@ -44,7 +44,7 @@ const lot = {
       value: 3.9,
       sample: 'finished',
       counts: false,
-      taken: 'as it is',
+      taken: 'as-it-is',
       whyNot: 'no meter was named',
       instrument: null,
       note: null,
@@ -59,7 +59,7 @@ const lot = {
       value: null,
       sample: 'pan',
       counts: false,
-      taken: 'as it is',
+      taken: 'as-it-is',
       whyNot: null,
       instrument: null,
       note: null,
@@ -70,7 +70,7 @@ const lot = {
     {
       ...entry('b', 30),
       count: 12,
-      draws: [],
+      withdrawals: [],
       nominalMl: 237,
       container: 'Half-pint jar',
       closing: 'hot',
@@ -81,7 +81,7 @@ const lot = {
       hoursToCold: null,
     },
   ],
-  faults: [{ ...entry('f', 31), container: 'Half-pint jar', fault: 'nicked rim', count: 1 }],
+  faults: [{ ...entry('f', 31), container: 'Half-pint jar', fault: 'nicked-rim', count: 1 }],
   tallies: [
     {
       ...entry('t', 32),

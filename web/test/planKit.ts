@@ -8,14 +8,14 @@ export const jar: Container = {
   nominalMl: 237,
   heightMm: 98,
   diameterMm: 75,
-  closure: 'two-piece lid',
+  closure: 'two-piece-lid',
 };
 export const swing: Container = {
   ...jar,
   id: '01930000-0000-7000-8000-000000000002',
   name: 'Swing top',
   nominalMl: 250,
-  closure: 'swing top',
+  closure: 'swing-top',
 };
 export const formula = {
   id: '01930000-0000-7000-8000-0000000000f1',

@@ -17,7 +17,7 @@ function lot(more: Partial<LotHead>): LotHead {
     madeOn: '2026-10-01',
     readyOn: '2026-10-01',
     bestBy: '2027-10-01',
-    dateWord: 'best by',
+    dateWord: 'best-by',
     storage: 'cold',
     keepingClass: 'cold',
     step: null,
@@ -74,7 +74,7 @@ describe('what a hand should know of a lot', () => {
     [{ state: 'resting' as const }, 'resting, not released'],
     [{ bestBy: '2026-11-24' }, 'past its date: 7 to take off'],
     [{ bestBy: '2026-11-25' }, 'best by 25 Nov'],
-    [{ bestBy: '2026-12-09', dateWord: 'use by' as const }, 'use by 9 Dec'],
+    [{ bestBy: '2026-12-09', dateWord: 'use-by' as const }, 'use by 9 Dec'],
     [{ bestBy: '2026-12-10' }, null],
     [{ readyOn: '2026-12-22' }, 'ready 22 Dec'],
   ])('%j: %s', (more, words) => {

@@ -1,7 +1,3 @@
-/** What retires a piece of glass, a ring or a lid. */
-export const GLASS_FAULTS = ['nicked rim', 'crack', 'bent ring', 'lid used once'] as const;
-export type GlassFault = (typeof GLASS_FAULTS)[number];
-
 /** What a bottle shows at the seal check, what it means and what to do. */
 export interface Sign {
   id: string;
@@ -15,7 +11,7 @@ export interface Sign {
 /** Signs of a finished bottle. Spoilage holds the lot; the others are of the making. */
 export const signs: readonly Sign[] = [
   {
-    id: 'liquid lost',
+    id: 'liquid-lost',
     shows: 'Liquid lost',
     means: 'Air was left in, the headspace was small, or it was lifted before the rest was over.',
     todo: 'A sealed jar still at half its contents keeps; drink it first. Do not open it to top it up.',
@@ -29,7 +25,7 @@ export const signs: readonly Sign[] = [
     holds: false,
   },
   {
-    id: 'floating fruit',
+    id: 'floating-fruit',
     shows: 'Floating fruit',
     means: 'Fruit lighter than the syrup: raw pack, air in its tissue, or a heavy syrup.',
     todo: 'Fruit above the liquid darkens first: drink early, and strain the next lot or heat the fruit through.',

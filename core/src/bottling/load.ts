@@ -1,5 +1,7 @@
+import type { LOAD_MARKS } from '../record/index.ts';
+
 /** What happened to a load of the canner, in the order it did. */
-export type LoadMarkKind = 'boil' | 'stopped' | 'off' | 'lifted';
+export type LoadMarkKind = (typeof LOAD_MARKS)[number];
 export interface LoadMark {
   kind: LoadMarkKind;
   /** ISO instant. */

@@ -1,6 +1,6 @@
-/** Where liquid went that is not in bottles for sale. */
-export const PARTS = ['short bottle', 'tasted', 'foam', 'spilt', 'evaporated', 'left in the pan'] as const;
-export type TallyPart = (typeof PARTS)[number];
+import type { TALLY_PARTS } from '../record/index.ts';
+
+export type TallyPart = (typeof TALLY_PARTS)[number];
 
 export interface Tally {
   /** mL before filling. */

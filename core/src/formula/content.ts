@@ -1,7 +1,7 @@
 import type { Ingredient } from '../ingredient/index.ts';
 import type { Storage } from '../keeping/index.ts';
 import type { OwnMeasure } from '../quantity/index.ts';
-import type { DrawMethod, StrainMethod } from './methods.ts';
+import type { ExtractionMethod, StrainMethod } from './methods.ts';
 
 export type FormulaKind = 'syrup' | 'cordial' | 'shrub' | 'concentrate';
 
@@ -42,7 +42,7 @@ export interface FormulaStep {
   /** Prepare: share left after trimming. Strain: share of the liquid that comes through. 0–1. */
   keeps?: number | undefined;
   /** Draw: how the flavour is drawn. */
-  method?: DrawMethod | undefined;
+  method?: ExtractionMethod | undefined;
   /** Draw: share of what is in the fruit that comes out, 0–1; the method's typical one where absent. */
   draws?: number | undefined;
   /** Strain: pressed for yield, left to drip, or filtered clear. */

@@ -1,5 +1,5 @@
 import type { Basis, FormulaContent, FormulaLine, FormulaStep } from './content.ts';
-import { type DrawMethod, drawMethods, type StrainMethod, strainMethods } from './methods.ts';
+import { type ExtractionMethod, extractionMethods, type StrainMethod, strainMethods } from './methods.ts';
 import type { Weighing } from './said.ts';
 
 /** One difference between two formulas, in words. */
@@ -85,7 +85,7 @@ const FIGURES: { key: keyof FormulaStep; say: (value: never) => string }[] = [
   { key: 'toFraction', say: (v: number) => `to ${Math.round(v * 100)} % of the volume` },
   { key: 'toCelsius', say: (v: number) => `to ${v} °C` },
   { key: 'celsius', say: (v: number) => `at ${v} °C` },
-  { key: 'method', say: (v: DrawMethod) => drawMethods[v].name.toLowerCase() },
+  { key: 'method', say: (v: ExtractionMethod) => extractionMethods[v].name.toLowerCase() },
   { key: 'cloth', say: (v: StrainMethod) => strainMethods[v].name },
   { key: 'lidOff', say: (v: boolean) => (v ? 'lid off' : 'lid on') },
   { key: 'killStep', say: (v: boolean) => (v ? 'boils for a minute' : 'is not heated through') },

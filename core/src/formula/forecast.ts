@@ -10,7 +10,6 @@ import { type Body, bodyOf } from './body.ts';
 import { type Caution, cautions, lowAcidLines } from './cautions.ts';
 import { type Corner, compositionOf } from './composition.ts';
 import type { FormulaContent } from './content.ts';
-import { cornerDraw } from './draw.ts';
 import {
   type Foreseen,
   type Outlook,
@@ -22,6 +21,7 @@ import {
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { processesOf } from './processesOf.ts';
 import { readLine, type SaidLine, type Weighing } from './said.ts';
+import { cornerScenario } from './scenario.ts';
 import type { StepOutcome } from './steps.ts';
 import { sugarRoles } from './sugarRole.ts';
 import { walk } from './walk.ts';
@@ -129,7 +129,8 @@ function forecastPh(
   const readings = splitVariants(said);
   const at = (corner: Corner) =>
     readings.map(
-      (lines) => phOf(walk(content, lines, { elevationMetres, draw: cornerDraw(corner) }).product) ?? 0,
+      (lines) =>
+        phOf(walk(content, lines, { elevationMetres, scenario: cornerScenario(corner) }).product) ?? 0,
     );
   const middle = Math.max(phOf(product)!, ...(readings.length > 1 ? at('typical') : []));
   const error = modelError(brixOf(product), weaklyKnown(lines));

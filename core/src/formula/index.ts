@@ -18,8 +18,8 @@ export { basisWords, type Difference, differences } from './difference.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
 export { type Interchange, interchanged, interchanges, saidGrams } from './interchange.ts';
 export {
-  type DrawMethod,
-  drawMethods,
+  type ExtractionMethod,
+  extractionMethods,
   fullBoil,
   openSimmer,
   type StrainMethod,

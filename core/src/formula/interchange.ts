@@ -1,5 +1,6 @@
 import { equivalentWeights } from '../acid/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
+import { inWords } from '../record/index.ts';
 import { titrationEquivalents } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
 import { compositionOf } from './composition.ts';
@@ -61,7 +62,7 @@ const MEASURE: Record<Group, { of: (entry: Ingredient) => number; equalIn: Inter
 function changesOf(from: Ingredient, to: Ingredient): string[] {
   const said: string[] = [];
   const added = to.allergens.filter((a) => !from.allergens.includes(a));
-  if (added.length > 0) said.push(`brings ${added.join(', ')}: declare it`);
+  if (added.length > 0) said.push(`brings ${added.map(inWords).join(', ')}: declare it`);
   if (from.family === 'acid' && to.family === 'juice' && !to.id.startsWith('bottled-'))
     said.push('brings its own flavour, and varies from fruit to fruit');
   if (from.family === 'juice' && to.family === 'acid') said.push('the sharpness without the lemon');

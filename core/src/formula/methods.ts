@@ -1,9 +1,9 @@
 import type { Range } from '../ingredient/index.ts';
 
-export type DrawMethod = 'cold' | 'cooked' | 'infused' | 'blended' | 'peel' | 'jar';
+export type ExtractionMethod = 'cold' | 'cooked' | 'infused' | 'blended' | 'peel' | 'jar';
 export type StrainMethod = 'press' | 'drip' | 'filter';
 
-export interface DrawFacts {
+export interface ExtractionFacts {
   name: string;
   /** What the step is called when it is added. */
   title: string;
@@ -16,7 +16,7 @@ export interface DrawFacts {
 }
 
 /** The schools of drawing flavour, each with its clock, yield and clarity. Shares are typical of practice: your own yields count more. */
-export const drawMethods: Record<DrawMethod, DrawFacts> = {
+export const extractionMethods: Record<ExtractionMethod, ExtractionFacts> = {
   cold: {
     name: 'Cold, with sugar',
     title: 'Rest with the sugar, covered and cold',
@@ -99,14 +99,14 @@ export const DRIVES_OFF = 75;
 /** Temperature in °C at which a draw or a heating is held: its own, its method's, or that of a pan that boils or does not. */
 export function heldAt(step: {
   kind: string;
-  method?: DrawMethod | undefined;
+  method?: ExtractionMethod | undefined;
   celsius?: number | undefined;
   killStep?: boolean | undefined;
 }): number {
   if (step.celsius !== undefined) return step.celsius;
   if (step.kind === 'heat') return 90;
   return step.method
-    ? Math.max(drawMethods[step.method].celsius, step.killStep ? 90 : 0)
+    ? Math.max(extractionMethods[step.method].celsius, step.killStep ? 90 : 0)
     : step.killStep
       ? 95
       : 20;

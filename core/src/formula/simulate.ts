@@ -5,11 +5,11 @@ import { amountsOf } from './amounts.ts';
 import { atDeviation, type Chance, chance, correlated } from './chance.ts';
 import { compositionOf, withAcidity } from './composition.ts';
 import type { FormulaContent } from './content.ts';
-import type { Draw } from './draw.ts';
 import { type ForecastSetting, modelError, weaklyKnown, whyNoPh } from './forecast.ts';
 import { juiceTable } from './juiceTable.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine } from './said.ts';
+import type { Scenario } from './scenario.ts';
 import { walk } from './walk.ts';
 
 /** Middle, 5–95 % band and shape of one figure over many draws. */
@@ -24,7 +24,7 @@ export interface Spread {
 }
 
 export interface Simulation {
-  draws: number;
+  scenarios: number;
   seed: number;
   /** Draws in which no such juice was possible and that were drawn again. */
   redrawn: number;
@@ -73,7 +73,7 @@ function picked(entry: Ingredient, stream: Chance): Composition | null {
 }
 
 /** One making of the batch: every range taken at one value, each fruit drawn once. Counts in `failed` what had to be drawn again. */
-function oneDraw(stream: Chance, failed: { count: number }): Draw {
+function oneScenario(stream: Chance, failed: { count: number }): Scenario {
   const fruits = new Map<Ingredient, Composition>();
   const lines = new Map<object, number>();
   return {
@@ -139,15 +139,15 @@ function bottleChances(millilitres: Float64Array, bottleMl: number, wanted: numb
  * Draws a formula many times over what is only known as a range, a slice at a time so that whoever runs it may stop between slices.
  * Drawn: pH and TA of each fruit (correlation −0.5) with the split of its acids and its solids, one draw a fruit; ranges said; cups and counts;
  * drawn, strained and boiled shares; marks read at the stove; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
- * @param content the formula; @param setting the kitchen's; @param options.draws 4,000; @param options.seed the same seed gives the same answer
+ * @param content the formula; @param setting the kitchen's; @param options.scenarios 4,000; @param options.seed the same seed gives the same answer
  * @returns an iterator that yields the draws done and ends in the simulation
  */
 export function* simulation(
   content: FormulaContent,
   setting: ForecastSetting,
-  options: { draws?: number; seed?: number; slice?: number } = {},
+  options: { scenarios?: number; seed?: number; slice?: number } = {},
 ): Generator<number, Simulation> {
-  const { draws = 4000, seed = 1, slice = 250 } = options;
+  const { scenarios = 4000, seed = 1, slice = 250 } = options;
   const said = content.lines.map((line) => readLine(line, setting));
   const plain = walk(content, said, setting);
   const amounts = amountsOf(said, plain);
@@ -155,17 +155,17 @@ export function* simulation(
   const weak = weaklyKnown(amounts);
   const stream = chance(seed);
   const failed = { count: 0 };
-  const [ph, brix, aw, ml, abv] = [0, 1, 2, 3, 4].map(() => new Float64Array(draws)) as [
+  const [ph, brix, aw, ml, abv] = [0, 1, 2, 3, 4].map(() => new Float64Array(scenarios)) as [
     Float64Array,
     Float64Array,
     Float64Array,
     Float64Array,
     Float64Array,
   ];
-  for (let i = 0; i < draws; i++) {
+  for (let i = 0; i < scenarios; i++) {
     const { product, millilitres } = walk(content, said, {
       ...setting,
-      draw: oneDraw(stream, failed),
+      scenario: oneScenario(stream, failed),
       untold: true,
     });
     brix[i] = brixOf(product);
@@ -179,7 +179,7 @@ export function* simulation(
   const { ph: phTarget, brix: brixTarget, bottles } = content.targets ?? {};
   const empty = liquidOf(plain.product) === 0;
   return {
-    draws,
+    scenarios,
     seed,
     redrawn: failed.count,
     ph: acidKnown ? spread(ph) : null,
@@ -201,7 +201,7 @@ export function* simulation(
 export function simulate(
   content: FormulaContent,
   setting: ForecastSetting,
-  options: { draws?: number; seed?: number } = {},
+  options: { scenarios?: number; seed?: number } = {},
 ): Simulation {
   const run = simulation(content, setting, options);
   for (;;) {

@@ -2,8 +2,7 @@ import { boilingPointOfWater } from '../heat/index.ts';
 import { boilingPoint, INVERT_PER_SUCROSE, invertedShare } from '../sugar/index.ts';
 import { phOf } from './acidity.ts';
 import type { FormulaStep } from './content.ts';
-import type { Draw } from './draw.ts';
-import { DRIVES_OFF, drawMethods, fullBoil, heldAt, openSimmer, strainMethods } from './methods.ts';
+import { DRIVES_OFF, extractionMethods, fullBoil, heldAt, openSimmer, strainMethods } from './methods.ts';
 import {
   blendedPan,
   brixOf,
@@ -18,6 +17,7 @@ import {
   volumeOf,
 } from './pan.ts';
 import { boiledBy, shareToBrix, shareToCelsius, shareToFraction, sugarsOf } from './reduction.ts';
+import type { Scenario } from './scenario.ts';
 
 /** What went through one step, for the record of masses. */
 export interface StepOutcome {
@@ -76,10 +76,10 @@ function inverted(liquid: Composition, celsius: number, minutes: number): Compos
 }
 
 /** Alcohol that goes with the steam over the step's minutes, by the published retention table. */
-function withoutSpirit(liquid: Composition, minutes: number, draw: Draw): Composition {
+function withoutSpirit(liquid: Composition, minutes: number, scenario: Scenario): Composition {
   if (!(liquid.ethanol > 0)) return liquid;
   const next = shareOf(liquid, 1);
-  next.ethanol *= draw.alcohol(minutes);
+  next.ethanol *= scenario.alcohol(minutes);
   return next;
 }
 
@@ -92,13 +92,13 @@ function boil(pan: Pan, share: number): { pan: Pan; evaporated: number } {
 const boilsAt = (liquid: Composition, elevationMetres: number) =>
   boilingPoint({ ...sugarsOf(liquid), elevationMetres });
 
-function drawStep(pan: Pan, step: FormulaStep, draw: Draw, elevationMetres: number): Result {
-  const facts = step.method && drawMethods[step.method];
+function extractionStep(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: number): Result {
+  const facts = step.method && extractionMethods[step.method];
   const minutes = step.minutes ?? facts?.minutes ?? 0;
   const celsius = Math.min(heldAt(step), boilingPointOfWater(elevationMetres) + 1);
-  const share = step.draws !== undefined ? draw.set(step.draws) : facts ? draw.pick(facts.draws) : 1;
+  const share = step.draws !== undefined ? scenario.set(step.draws) : facts ? scenario.pick(facts.draws) : 1;
   const out = drawn(pan, Math.min(1, share));
-  const { pan: next, outcome } = simmer(out, step, celsius, minutes, draw);
+  const { pan: next, outcome } = simmer(out, step, celsius, minutes, scenario);
   const empty = massOf(pan.fruit) === 0 && facts !== undefined;
   return {
     pan: next,
@@ -107,19 +107,19 @@ function drawStep(pan: Pan, step: FormulaStep, draw: Draw, elevationMetres: numb
 }
 
 /** Held hot for some minutes: inversion, spirit lost, and water too where the lid is off. */
-function simmer(pan: Pan, step: FormulaStep, celsius: number, minutes: number, draw: Draw): Result {
+function simmer(pan: Pan, step: FormulaStep, celsius: number, minutes: number, scenario: Scenario): Result {
   const hot = celsius >= DRIVES_OFF;
-  const liquid = inverted(hot ? withoutSpirit(pan.liquid, minutes, draw) : pan.liquid, celsius, minutes);
+  const liquid = inverted(hot ? withoutSpirit(pan.liquid, minutes, scenario) : pan.liquid, celsius, minutes);
   const spirit = massOf(pan.liquid) - massOf(liquid);
-  const rate = hot && step.lidOff ? (step.evaporates ?? draw.pick(openSimmer)) : 0;
+  const rate = hot && step.lidOff ? (step.evaporates ?? scenario.pick(openSimmer)) : 0;
   const share = liquid.water > 0 ? Math.min(0.99, (rate * minutes) / liquid.water) : 0;
   const boiled = boil({ ...pan, liquid }, share);
   return { pan: boiled.pan, outcome: { evaporated: boiled.evaporated + spirit } };
 }
 
-function strainStep(pan: Pan, step: FormulaStep, draw: Draw): Result {
+function strainStep(pan: Pan, step: FormulaStep, scenario: Scenario): Result {
   const facts = step.cloth && strainMethods[step.cloth];
-  const keeps = step.keeps !== undefined ? draw.set(step.keeps) : facts ? draw.pick(facts.keeps) : 1;
+  const keeps = step.keeps !== undefined ? scenario.set(step.keeps) : facts ? scenario.pick(facts.keeps) : 1;
   const share = Math.min(1, keeps);
   const liquid = shareOf(pan.liquid, share);
   liquid.insoluble = (pan.liquid.insoluble + pan.fruit.insoluble) * (facts?.pulp ?? 0) * share;
@@ -136,19 +136,19 @@ function strainStep(pan: Pan, step: FormulaStep, draw: Draw): Result {
   };
 }
 
-function reduceStep(pan: Pan, step: FormulaStep, draw: Draw, elevationMetres: number): Result {
-  const rate = step.evaporates ?? draw.pick(fullBoil);
+function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: number): Result {
+  const rate = step.evaporates ?? scenario.pick(fullBoil);
   const before = pan.liquid;
   const hot = inverted(
-    withoutSpirit(before, step.minutes ?? 0, draw),
+    withoutSpirit(before, step.minutes ?? 0, scenario),
     boilsAt(before, elevationMetres),
     step.minutes ?? 0,
   );
   const note = cannotReduce(hot, step, elevationMetres);
   let share = 0;
-  if (step.toBrix !== undefined) share = shareToBrix(hot, draw.mark(step.toBrix));
+  if (step.toBrix !== undefined) share = shareToBrix(hot, scenario.mark(step.toBrix));
   else if (step.toFraction !== undefined)
-    share = shareToFraction(hot, Math.min(1, draw.set(step.toFraction)));
+    share = shareToFraction(hot, Math.min(1, scenario.set(step.toFraction)));
   else if (step.toCelsius !== undefined)
     share = note ? 0 : shareToCelsius(hot, step.toCelsius, elevationMetres);
   else if (hot.water > 0) share = Math.min(0.99, (rate * (step.minutes ?? 0)) / hot.water);
@@ -181,16 +181,16 @@ function cannotReduce(liquid: Composition, step: FormulaStep, elevationMetres: n
   return undefined;
 }
 
-function act(pan: Pan, step: FormulaStep, draw: Draw, elevationMetres: number): Result {
+function act(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: number): Result {
   switch (step.kind) {
     case 'draw':
-      return drawStep(pan, step, draw, elevationMetres);
+      return extractionStep(pan, step, scenario, elevationMetres);
     case 'strain':
-      return strainStep(pan, step, draw);
+      return strainStep(pan, step, scenario);
     case 'reduce':
-      return reduceStep(pan, step, draw, elevationMetres);
+      return reduceStep(pan, step, scenario, elevationMetres);
     case 'heat':
-      return simmer(pan, step, heldAt(step), step.minutes ?? 1, draw);
+      return simmer(pan, step, heldAt(step), step.minutes ?? 1, scenario);
     case 'process':
       // A closed bottle loses nothing; its sugar goes on splitting.
       return { pan: { ...pan, liquid: inverted(pan.liquid, 90, step.minutes ?? 0) }, outcome: {} };
@@ -216,10 +216,10 @@ function told(pan: Pan, step: FormulaStep, elevationMetres: number): Partial<Ste
 export function afterStep(
   pan: Pan,
   step: FormulaStep,
-  walking: { draw: Draw; elevationMetres: number; untold: boolean },
+  walking: { scenario: Scenario; elevationMetres: number; untold: boolean },
 ): [Pan, StepOutcome] {
-  const { draw, elevationMetres, untold } = walking;
-  const result = act(pan, step, draw, elevationMetres);
+  const { scenario, elevationMetres, untold } = walking;
+  const result = act(pan, step, scenario, elevationMetres);
   const outcome = noOutcome(step.id);
   if (untold) return [result.pan, outcome];
   return [result.pan, { ...outcome, ...result.outcome, ...told(result.pan, step, elevationMetres) }];

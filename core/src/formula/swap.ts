@@ -73,7 +73,7 @@ export function processFits(
     kind,
     fruits: flavours(content, setting),
     acids: acids(content, setting),
-    closure: 'two-piece lid',
+    closure: 'two-piece-lid',
     nominalMl: content.bottleMl,
   };
   return processesOf(setting).map((p) => ({

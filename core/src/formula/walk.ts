@@ -1,5 +1,4 @@
 import type { FormulaContent, FormulaStep } from './content.ts';
-import { type Draw, typical } from './draw.ts';
 import {
   blendedPan,
   type Composition,
@@ -11,6 +10,7 @@ import {
   volumeOf,
 } from './pan.ts';
 import { bulkDensity, type SaidLine } from './said.ts';
+import { type Scenario, typical } from './scenario.ts';
 import { afterStep, noOutcome, type StepOutcome } from './steps.ts';
 
 /** What a walk through the steps comes to. */
@@ -29,7 +29,7 @@ export interface Walked {
 
 export interface Walking {
   elevationMetres: number;
-  draw?: Draw;
+  scenario?: Scenario;
   /** Only the product is wanted, not what each step does: a simulation asks thousands of times. */
   untold?: boolean;
   /** A step whose lines still go in but which does nothing: what would it be without it. */
@@ -45,12 +45,12 @@ class Pouring {
   readonly used: (number | null)[];
   private readonly index: Map<string, number>;
   private readonly lines: readonly SaidLine[];
-  private readonly draw: Draw;
+  private readonly scenario: Scenario;
   private readonly bottles: number;
 
-  constructor(lines: readonly SaidLine[], draw: Draw, bottles: number) {
+  constructor(lines: readonly SaidLine[], scenario: Scenario, bottles: number) {
     this.lines = lines;
-    this.draw = draw;
+    this.scenario = scenario;
     this.bottles = bottles;
     this.grams = lines.map(() => null);
     this.used = lines.map(() => null);
@@ -60,7 +60,7 @@ class Pouring {
   /** Grams of a line by its basis; null while what it follows has none. */
   private weigh(line: SaidLine, liquid: Composition): number | null {
     if (!line.value || !line.ingredient) return null;
-    const amount = this.draw.amount(line.value, line.assumption !== undefined);
+    const amount = this.scenario.amount(line.value, line.assumption !== undefined);
     const { basis } = line;
     if (basis.per === 'batch') return amount;
     if (basis.per === 'bottle') return amount * this.bottles;
@@ -93,11 +93,11 @@ class Pouring {
           continue;
         }
         const keeps = step?.kind === 'prepare' && isPiece(line) ? (step.keeps ?? 1) : 1;
-        const kept = grams * (keeps === 1 ? 1 : this.draw.set(keeps));
+        const kept = grams * (keeps === 1 ? 1 : this.scenario.set(keeps));
         this.grams[i] = grams;
         this.used[i] = kept;
         trimmed += grams - kept;
-        pour(isPiece(line) ? pan.fruit : pan.liquid, this.draw.of(line.ingredient!), kept / 100);
+        pour(isPiece(line) ? pan.fruit : pan.liquid, this.scenario.of(line.ingredient!), kept / 100);
       }
       if (still.length === open.length) break;
       open = still;
@@ -137,8 +137,8 @@ function once(
   walking: Walking,
   bottles: number,
 ): Walked {
-  const draw = walking.draw ?? typical;
-  const pouring = new Pouring(lines, draw, bottles);
+  const scenario = walking.scenario ?? typical;
+  const pouring = new Pouring(lines, scenario, bottles);
   const places = placesByStep(content);
   let pan = emptyPan();
   const outcomes: StepOutcome[] = [];
@@ -149,7 +149,7 @@ function once(
     const [next, outcome] = idle
       ? [pan, noOutcome(step.id)]
       : afterStep(pan, step, {
-          draw,
+          scenario,
           elevationMetres: walking.elevationMetres,
           untold: walking.untold ?? false,
         });

@@ -1,3 +1,4 @@
+import { inWords } from '../record/index.ts';
 import { type HeatProcess, processTime } from './processes.ts';
 
 /** What a process is held against; null or absent where it is not known. */
@@ -65,11 +66,11 @@ export function measuredMismatches(
 function ofContainer(process: HeatProcess, product: ProcessedProduct): string[] {
   const reasons: string[] = [];
   if (process.closure !== 'any' && product.closure !== process.closure)
-    reasons.push(`it needs jars with a ${process.closure}, not a ${product.closure}`);
+    reasons.push(`it needs jars with a ${inWords(process.closure)}, not a ${inWords(product.closure)}`);
   if (product.nominalMl > process.largestMl)
     reasons.push(`its largest jar holds ${process.largestMl} mL, this one ${product.nominalMl} mL`);
   if (product.rated && !product.rated.includes(process.method))
-    reasons.push(`this glass is not made for ${process.method}`);
+    reasons.push(`this glass is not made for ${inWords(process.method)}`);
   if (product.headspaceInches != null && Math.abs(product.headspaceInches - process.headspaceInches) > 1 / 16)
     reasons.push(`it asks for ${process.headspaceInches} in of headspace, not ${product.headspaceInches} in`);
   const { hotFill } = process;

@@ -1,3 +1,5 @@
+import type { PROCESS_METHODS } from '../record/index.ts';
+
 /** A heat process as a source publishes it: what it was tested on, and minutes by altitude. */
 export interface HeatProcess {
   id: string;
@@ -15,10 +17,10 @@ export interface HeatProcess {
   brix: { from: number; to: number } | null;
   /** pH it was tested up to; null where the source gives none. */
   highestPh: number | null;
-  closure: 'two-piece lid' | 'any';
+  closure: 'two-piece-lid' | 'any';
   largestMl: number;
   headspaceInches: number;
-  method: 'boiling water' | 'hot fill';
+  method: (typeof PROCESS_METHODS)[number];
   /** Hot fill: coldest bottle when it is closed, °C, how long it is held, and how long lid down. */
   hotFill: { celsius: number; holdMinutes: number; invertSeconds: number } | null;
   /** Minutes in the canner with the fire off and the lid away, before lifting. */
@@ -42,10 +44,10 @@ export const heatProcesses: readonly HeatProcess[] = [
     // 6¾ cups of sugar (1,350 g) to the 4½ to 5 cups of juice of 6½ cups of berries, boiled for a minute: 57 to 62 °Bx, and a little either way.
     brix: { from: 55, to: 64 },
     highestPh: null,
-    closure: 'two-piece lid',
+    closure: 'two-piece-lid',
     largestMl: 475,
     headspaceInches: 0.5,
-    method: 'boiling water',
+    method: 'boiling-water',
     hotFill: null,
     restMinutes: 5,
     bands: [
@@ -64,10 +66,10 @@ export const heatProcesses: readonly HeatProcess[] = [
     products: ['juice'],
     brix: { from: 9, to: 25 },
     highestPh: null,
-    closure: 'two-piece lid',
+    closure: 'two-piece-lid',
     largestMl: 950,
     headspaceInches: 0.25,
-    method: 'boiling water',
+    method: 'boiling-water',
     hotFill: null,
     restMinutes: 5,
     bands: [

@@ -128,7 +128,7 @@ export const lowAcidThings: readonly Ingredient[] = [
   }),
   lowAcid('almond', 'Almonds', [4.4, 4.0, 0.1, 0.1, 62.0], undefined, {
     ...dried,
-    allergens: ['tree nuts'],
+    allergens: ['tree-nuts'],
     labelName: 'almonds (tree nut)',
     gramsPerMl: { cup: 143 / 236.588 },
   }),

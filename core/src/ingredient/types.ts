@@ -45,7 +45,7 @@ export type Allergen =
   | 'egg'
   | 'fish'
   | 'shellfish'
-  | 'tree nuts'
+  | 'tree-nuts'
   | 'peanuts'
   | 'wheat'
   | 'soy'

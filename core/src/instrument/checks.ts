@@ -1,8 +1,9 @@
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
+import type { CHECK_KINDS } from '../record/index.ts';
 
 /** A check of an instrument that has no buffers: distilled water, a known weight, ice, boiling water. */
-export type CheckKind = 'water' | 'weight' | 'ice' | 'boil';
+export type CheckKind = (typeof CHECK_KINDS)[number];
 export type CheckedKind = 'refractometer' | 'scale' | 'thermometer';
 
 export interface CheckSpec {

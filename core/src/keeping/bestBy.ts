@@ -9,6 +9,6 @@ export function bestBy(madeOn: Day, keeping: Pick<KeepingTime, 'time'>): Day | n
 }
 
 /** "use by" for kinds kept two weeks or less, "best by" for the rest. */
-export function dateWord(keeping: Pick<KeepingTime, 'time'>): 'use by' | 'best by' {
-  return keeping.time?.unit === 'day' ? 'use by' : 'best by';
+export function dateWord(keeping: Pick<KeepingTime, 'time'>): 'use-by' | 'best-by' {
+  return keeping.time?.unit === 'day' ? 'use-by' : 'best-by';
 }

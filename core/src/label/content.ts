@@ -1,6 +1,7 @@
 import { spokenDay } from '../calendar/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
 import { catalogueOf, ingredientsAsMade, type LotRecord, standing } from '../lot/index.ts';
+import { inWords } from '../record/index.ts';
 import type { RulePackId } from './packs.ts';
 import { allergensIn, ingredientStatement } from './statement.ts';
 
@@ -74,13 +75,13 @@ export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: Label
   const nominalMl = standing(lot.bottlings).at(-1)?.nominalMl ?? 0;
   const raw = keeping.row === 'cold-never-heated';
   const word =
-    keeping.dateWord === 'use by' ? 'Use by' : kitchen.rulePack === 'eu' ? 'Best before' : 'Best by';
+    keeping.dateWord === 'use-by' ? 'Use by' : kitchen.rulePack === 'eu' ? 'Best before' : 'Best by';
   return {
     name: lot.product.name,
     kind: lot.product.kind,
     colour: lot.product.colour,
     statement: text === '' ? '' : `Ingredients: ${text}.`,
-    allergens: allergens.length > 0 ? `Contains: ${allergens.join(', ')}.` : '',
+    allergens: allergens.length > 0 ? `Contains: ${allergens.map(inWords).join(', ')}.` : '',
     netContents: nominalMl > 0 ? netContents(nominalMl, kitchen.rulePack) : '',
     nominalMl,
     dateLine: keeping.bestBy ? `${word} ${spokenDay(keeping.bestBy)}` : '',

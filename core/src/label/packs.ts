@@ -20,7 +20,7 @@ const nine: readonly Allergen[] = [
   'egg',
   'fish',
   'shellfish',
-  'tree nuts',
+  'tree-nuts',
   'peanuts',
   'wheat',
   'soy',

@@ -49,8 +49,8 @@ export function solidsStay(lot: LotRecord): boolean {
 export function samplesAsked(lot: LotRecord): Taken[] | null {
   const { lines, steps } = lot.product.content;
   if (lines.some((l) => l.basis?.per === 'bottle') || steps.some((s) => s.method === 'jar'))
-    return ['opened jar'];
-  return solidsStay(lot) ? ['blended', 'opened jar'] : null;
+    return ['opened-jar'];
+  return solidsStay(lot) ? ['blended', 'opened-jar'] : null;
 }
 
 /** Bottles cooled open: hours to 21 °C and to 5 °C, as read off a thermometer, or as told. */

@@ -18,7 +18,7 @@ export interface LotBottles {
 }
 
 /** Movements that leave the kitchen's shelves for good. */
-const LEAVES = new Set(['sold', 'given', 'broken', 'failed seal']);
+const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal']);
 
 /** Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone. */
 export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): LotBottles {
@@ -31,7 +31,7 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): Lot
       if (m.to && !LEAVES.has(m.kind))
         counts.set(`${b.id} ${m.to}`, (counts.get(`${b.id} ${m.to}`) ?? 0) + m.count);
       if (LEAVES.has(m.kind)) gone += m.count;
-      if (m.kind === 'processed again') gone -= m.count;
+      if (m.kind === 'processed-again') gone -= m.count;
       if (m.kind === 'sold') sold += m.count;
     }
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);

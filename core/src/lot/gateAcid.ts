@@ -2,7 +2,7 @@ import { governingPh, samplesAsked } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
 import { type LotRecord, type Reading, standing } from './record.ts';
 
-const HOW = { 'as it is': '', blended: ', blended with its solids', 'opened jar': ', from an opened jar' };
+const HOW = { 'as-it-is': '', blended: ', blended with its solids', 'opened-jar': ', from an opened jar' };
 
 /** What stands behind a pH: each reading, and each instrument with its calibration. */
 function told(readings: readonly Reading[]): Evidence[] {

@@ -1,3 +1,4 @@
+import { inWords } from '../record/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';
@@ -26,7 +27,9 @@ const leftOut = (lot: LotRecord, lineId: string): boolean => {
 
 /** What a tally leaves open, in words. */
 export const gapSaid = (gapMl: number): string =>
-  gapMl >= 0 ? `${Math.round(gapMl)} mL told nowhere` : `${Math.round(-gapMl)} mL more told than was there`;
+  gapMl >= 0
+    ? `${Math.round(gapMl)} mL unaccounted for`
+    : `${Math.round(-gapMl)} mL more accounted for than was there`;
 
 /** The tally that stands, if what it counted as filled still is what is filled. */
 function tallyMissing(lot: LotRecord): string | null {
@@ -49,7 +52,7 @@ export function countGate(lot: LotRecord): Gate {
       b.id,
     ),
   );
-  for (const f of standing(lot.faults)) evidence.push(shown(`${f.count} retired: ${f.fault}`));
+  for (const f of standing(lot.faults)) evidence.push(shown(`${f.count} retired: ${inWords(f.fault)}`));
   for (const t of standing(lot.tallies))
     evidence.push(
       shown(

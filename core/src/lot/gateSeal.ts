@@ -1,3 +1,4 @@
+import { inWords } from '../record/index.ts';
 import { type Gate, gate, shown } from './gate.ts';
 import { type LotRecord, standing } from './record.ts';
 
@@ -42,8 +43,8 @@ export function sealGate(lot: LotRecord): Gate {
       c.id,
     ),
   );
-  for (const f of lot.fates) evidence.push(shown(`${f.count} ${f.fate}`, 'seal-check', f.checkId));
-  const again = lot.fates.filter((f) => f.fate === 'processed again');
+  for (const f of lot.fates) evidence.push(shown(`${f.count} ${inWords(f.fate)}`, 'seal-check', f.checkId));
+  const again = lot.fates.filter((f) => f.fate === 'processed-again');
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
   const anew = again.reduce((sum, f) => sum + f.count, 0);
   const checked = counted.reduce((sum, c) => sum + c.checked, 0);

@@ -7,7 +7,7 @@ const SLACK = 0.02;
 
 /** Whether named stock lots cover an addition. */
 const covered = (a: Addition): boolean =>
-  a.draws.reduce((sum, d) => sum + d.amount, 0) >= (a.beforeTrimming ?? a.grams) * (1 - SLACK) - 0.5;
+  a.withdrawals.reduce((sum, d) => sum + d.amount, 0) >= (a.beforeTrimming ?? a.grams) * (1 - SLACK) - 0.5;
 
 /** Whether it is known where an addition came from: by stock lots, or told in words. */
 const traced = (a: Addition): boolean => covered(a) || (a.from ?? '').trim() !== '';
@@ -20,10 +20,10 @@ export function traceGate(lot: LotRecord): Gate {
   );
   const name = (a: Addition) => catalogue.get(a.ingredientId).name.toLowerCase();
   const evidence = asked.flatMap((a) => [
-    ...a.draws.map((d) => shown(`${name(a)} from ${d.code}`, 'stock', d.code)),
+    ...a.withdrawals.map((d) => shown(`${name(a)} from ${d.code}`, 'stock', d.code)),
     ...(a.from && !covered(a) ? [shown(`${name(a)}: ${a.from}, in words`, 'addition', a.id)] : []),
   ]);
-  const packaging = standing(lot.bottlings).flatMap((b) => b.draws);
+  const packaging = standing(lot.bottlings).flatMap((b) => b.withdrawals);
   for (const code of new Set(packaging.map((d) => d.code)))
     evidence.push(shown(`glass and lids from ${code}`, 'stock', code));
   const open = asked.filter((a) => !traced(a)).map(name);

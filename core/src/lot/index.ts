@@ -48,11 +48,11 @@ export {
   type Sample,
   type SealCheckEntry,
   type SealFate,
-  type StockDraw,
+  type StockWithdrawal,
   standing,
   type Taken,
   type TallyEntry,
   type Weighing,
 } from './record.ts';
-export { type LotEvent, type LotState, TransitionError, transition } from './state.ts';
+export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

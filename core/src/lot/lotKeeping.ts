@@ -17,7 +17,7 @@ export interface LotKeeping extends KeepingTime {
   madeOn: Day;
   readyOn: Day;
   bestBy: Day | null;
-  dateWord: 'use by' | 'best by';
+  dateWord: 'use-by' | 'best-by';
   hurdles: Hurdle[];
   carriedBy: string;
 }

@@ -1,24 +1,7 @@
-export type LotState =
-  | 'planned'
-  | 'making'
-  | 'resting'
-  | 'bottled'
-  | 'released'
-  | 'closed'
-  | 'held'
-  | 'discarded'
-  | 'recalled';
+import type { LOT_EVENTS, LOT_STATES } from '../record/index.ts';
 
-export type LotEvent =
-  | 'begin'
-  | 'fill'
-  | 'check-seals'
-  | 'release'
-  | 'close'
-  | 'hold'
-  | 'resume'
-  | 'discard'
-  | 'recall';
+export type LotState = (typeof LOT_STATES)[number];
+export type LotEvent = (typeof LOT_EVENTS)[number];
 
 /** A transition that the lot's state does not allow; the message says what to do instead. */
 export class TransitionError extends Error {
@@ -33,7 +16,8 @@ const FORWARD: Partial<Record<LotState, Partial<Record<LotEvent, LotState>>>> = 
   released: { close: 'closed' },
 };
 
-const ENDED: readonly LotState[] = ['closed', 'discarded', 'recalled'];
+/** States in which a lot is ended: nothing of it goes on. */
+export const ENDED: readonly LotState[] = ['closed', 'discarded', 'recalled'];
 
 function exceptional(state: LotState, event: LotEvent): LotState | null {
   if (event === 'recall')

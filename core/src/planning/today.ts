@@ -1,5 +1,6 @@
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
 import { isWaiting, lotBottles, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
+import { inWords } from '../record/index.ts';
 import { type DueItem, type DueWhen, type LotToday, plural, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
 
@@ -191,14 +192,14 @@ function obstacle(lot: LotToday, today: Day): Obstacle | null {
     return {
       lot: tag(record),
       level: 'stop',
-      title: `Past ${keeping.dateWord}`,
+      title: `Past ${inWords(keeping.dateWord)}`,
       detail: `${plural(left, 'bottle')} to take off the shelf`,
     };
   if (days > 14) return null;
   return {
     lot: tag(record),
     level: 'hold',
-    title: `${keeping.dateWord === 'use by' ? 'Use' : 'Best'} by ${spokenDay(keeping.bestBy)}`,
+    title: `${keeping.dateWord === 'use-by' ? 'Use' : 'Best'} by ${spokenDay(keeping.bestBy)}`,
     detail: `${plural(left, 'bottle')} left`,
   };
 }

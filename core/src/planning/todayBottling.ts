@@ -93,7 +93,7 @@ function openItems({ record }: LotToday): DueItem[] {
       when: 'now',
       at: null,
       lot: tag(record),
-      title: `Say what became of ${plural(failed, 'failed seal')}`,
+      title: `Say what became of ${plural(failed, 'failed-seal')}`,
       detail: `${record.product.name} · chilled, processed again within a day, or discarded`,
       action: { label: 'Say it', place: 'bottling' },
     });

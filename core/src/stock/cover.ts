@@ -1,13 +1,13 @@
 import { leftOf, type StockLot, whyUnfit } from './lot.ts';
 
 /** How much of which stock lot. */
-export interface Draw {
+export interface Withdrawal {
   stockId: string;
   amount: number;
 }
 
 export interface Cover {
-  draws: Draw[];
+  withdrawals: Withdrawal[];
   /** What no stock lot covers, in the same unit. */
   short: number;
 }
@@ -29,18 +29,18 @@ export const fitLots = <L extends StockLot>(lots: readonly L[], thing: string, d
 /**
  * Covers an amount of one thing from its stock lots, the oldest fit one first; never takes more of a lot than is left.
  * @param lots all stock lots; @param thing ingredient or packaging; @param amount in its unit, 0 or more; @param day as in 2026-11-25
- * @returns how much of which, and what is short; draws and short come to the amount
+ * @returns how much of which, and what is short; withdrawals and short come to the amount
  */
 export function coverFrom(lots: readonly StockLot[], thing: string, amount: number, day: string): Cover {
-  const draws: Draw[] = [];
+  const withdrawals: Withdrawal[] = [];
   let short = amount;
   for (const lot of fitLots(lots, thing, day)) {
     if (short <= NEAR) break;
     const take = Math.min(leftOf(lot), short);
-    draws.push({ stockId: lot.id, amount: take });
+    withdrawals.push({ stockId: lot.id, amount: take });
     short -= take;
   }
-  return { draws, short: short <= NEAR ? 0 : short };
+  return { withdrawals, short: short <= NEAR ? 0 : short };
 }
 
 /** How much of a thing is there and fit on a day, in its unit. @param day as in 2026-11-25 */

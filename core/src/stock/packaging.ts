@@ -13,13 +13,13 @@ export interface Packaging {
 }
 
 const CLOSURES: Readonly<Record<string, readonly Packaging[]>> = {
-  'two-piece lid': [
+  'two-piece-lid': [
     { thing: 'lid:two-piece', name: 'Flat lids', comesBack: false },
     { thing: 'ring:two-piece', name: 'Rings', comesBack: true },
   ],
-  'screw cap': [{ thing: 'lid:screw', name: 'Screw caps', comesBack: false }],
-  'swing top': [{ thing: 'lid:swing', name: 'Swing-top rubbers', comesBack: false }],
-  'crown cap': [{ thing: 'lid:crown', name: 'Crown caps', comesBack: false }],
+  'screw-cap': [{ thing: 'lid:screw', name: 'Screw caps', comesBack: false }],
+  'swing-top': [{ thing: 'lid:swing', name: 'Swing-top rubbers', comesBack: false }],
+  'crown-cap': [{ thing: 'lid:crown', name: 'Crown caps', comesBack: false }],
   cork: [{ thing: 'lid:cork', name: 'Corks', comesBack: false }],
 };
 

@@ -30,8 +30,9 @@ export function releasable(): LotRecord {
     instrument: 'Meter',
     counts: true,
     whyNot: null,
-    note: null,
-    taken: 'as it is' as const,
+    because: null,
+    instrumentId: null,
+    taken: 'as-it-is' as const,
   };
   return {
     id: 'lot',
@@ -76,7 +77,8 @@ export function releasable(): LotRecord {
         why: null,
         from: null,
         beforeTrimming: null,
-        draws: [{ stockId: 's-fruit', code: 'S16', amount: 4000 }],
+        entry: null,
+        withdrawals: [{ stockId: 's-fruit', code: 'S16', amount: 4000 }],
       },
       {
         ...entry('a2', T(0.2)),
@@ -87,7 +89,8 @@ export function releasable(): LotRecord {
         why: null,
         from: null,
         beforeTrimming: null,
-        draws: [{ stockId: 's-sugar', code: 'S11', amount: 2000 }],
+        entry: null,
+        withdrawals: [{ stockId: 's-sugar', code: 'S11', amount: 2000 }],
       },
     ],
     readings: [
@@ -100,7 +103,7 @@ export function releasable(): LotRecord {
         containerId: 'jar',
         container: 'Half-pint jar',
         nominalMl: 237,
-        closure: 'two-piece lid',
+        closure: 'two-piece-lid',
         count: 12,
         fillCelsius: 90,
         middleCelsius: 88,
@@ -111,7 +114,7 @@ export function releasable(): LotRecord {
         closing: 'hot',
         hoursTo21: null,
         hoursToCold: null,
-        draws: [],
+        withdrawals: [],
       },
     ],
     heatProcesses: [
@@ -120,7 +123,7 @@ export function releasable(): LotRecord {
         processId: 'berry-syrup',
         name: 'Berry syrup',
         source: 'USDA',
-        method: 'boiling water',
+        method: 'boiling-water',
         requiredMinutes: 15,
         minutes: 15,
         invertedSeconds: null,

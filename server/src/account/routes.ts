@@ -3,15 +3,17 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
-import { insert, rows, toSql } from '../database/pool.ts';
+import { insert, rows, run, toSql } from '../database/pool.ts';
 import { errorCode, inTransaction } from '../database/transaction.ts';
-import { invalid, Problem } from '../http/problem.ts';
-import { type House, serve, serveAnyone } from '../http/serve.ts';
+import { invalid, Problem, tooMany } from '../http/problem.ts';
+import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
+import { GENESIS } from '../journal/append.ts';
 import { journal } from '../journal/writing.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { hashPassword, passwordMatches } from './password.ts';
 import { closeSession, openSession } from './session.ts';
 import {
+  ATTEMPT_WINDOW_SECONDS,
   accountNamed,
   accountsOf,
   attemptsUsedUp,
@@ -22,6 +24,23 @@ import {
 
 async function setupNeeded(pool: Pool | PoolConnection): Promise<boolean> {
   return (await rows(pool, 'SELECT id FROM kitchen LIMIT 1')).length === 0;
+}
+
+/** The first row of the kitchen's journal. */
+async function journalSetUp(
+  tx: PoolConnection,
+  account: Account,
+  kitchen: Kitchen,
+  now: string,
+): Promise<void> {
+  const chain = { sequence: 0, hash: GENESIS };
+  const said = { name: kitchen.name, owner: account.name };
+  await journal({ tx, account, kitchen, now, chain }, 'kitchen', kitchen.id, 'set up', said);
+  await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
+    chain.sequence,
+    chain.hash,
+    kitchen.id,
+  ]);
 }
 
 /** The first start: the kitchen and its owner, once. */
@@ -44,18 +63,16 @@ async function setUp(
       created_at: toSql(now),
     });
     await insertAccount(tx, kitchenId, account, passwordHash, now);
+    await insert(tx, 'journal_head', { kitchen_id: kitchenId, sequence: 0, hash: GENESIS });
     const kitchen = await readKitchen(tx, kitchenId);
-    await journal({ tx, account, kitchen, now }, 'kitchen', kitchenId, 'set up', {
-      name: body.kitchenName,
-      owner: body.name,
-    });
+    await journalSetUp(tx, account, kitchen, now);
     return { account, kitchen };
   });
 }
 
 async function signIn(pool: Pool, name: string, password: string): Promise<Account> {
   if (await attemptsUsedUp(pool, name))
-    throw new Problem(429, 'Too many attempts with this name. Wait a quarter of an hour.');
+    throw tooMany('Too many attempts with this name. Wait a quarter of an hour.', ATTEMPT_WINDOW_SECONDS);
   const account = await accountNamed(pool, name);
   if (!account || !(await passwordMatches(account.passwordHash, password))) {
     await recordAttempt(pool, name);
@@ -72,25 +89,25 @@ async function kitchenOf(pool: Pool, accountId: string): Promise<Kitchen> {
   return readKitchen(pool, row!.kitchen_id);
 }
 
-export function accountRoom(house: House): void {
-  serveAnyone(house, accountRoutes.setupNeeded, async ({ pool }) => ({ needed: await setupNeeded(pool) }));
-  serveAnyone(house, accountRoutes.setup, async ({ pool, body, res }) => {
+export function accountRouter(app: AppContext): void {
+  serveAnyone(app, accountRoutes.setupNeeded, async ({ pool }) => ({ needed: await setupNeeded(pool) }));
+  serveAnyone(app, accountRoutes.setup, async ({ pool, body, res }) => {
     const session = await setUp(pool, body);
     await openSession(pool, res, session.account.id);
     return session;
   });
-  serveAnyone(house, accountRoutes.signIn, async ({ pool, body, res }) => {
+  serveAnyone(app, accountRoutes.signIn, async ({ pool, body, res }) => {
     const account = await signIn(pool, body.name, body.password);
     await openSession(pool, res, account.id);
     return { account, kitchen: await kitchenOf(pool, account.id) };
   });
-  serve(house, accountRoutes.session, async ({ account, kitchen }) => ({ account, kitchen }));
-  serve(house, accountRoutes.signOut, async ({ pool, req, res }) => {
+  serve(app, accountRoutes.session, async ({ account, kitchen }) => ({ account, kitchen }));
+  serve(app, accountRoutes.signOut, async ({ pool, req, res }) => {
     await closeSession(pool, req, res);
     return {};
   });
-  serve(house, accountRoutes.list, ({ pool, kitchen }) => accountsOf(pool, kitchen.id));
-  serve(house, accountRoutes.add, async (call) => {
+  serve(app, accountRoutes.list, ({ pool, kitchen }) => accountsOf(pool, kitchen.id));
+  serve(app, accountRoutes.add, async (call) => {
     const { id, name, role, password } = call.body;
     const passwordHash = await hashPassword(password);
     try {

@@ -30,12 +30,12 @@ export const insertAccount = (
     created_at: toSql(now),
   });
 
-const WINDOW = 15 * 60_000;
+export const ATTEMPT_WINDOW_SECONDS = 15 * 60;
 const ALLOWED = 8;
 
 /** Whether a name has used up its attempts of the last quarter of an hour. */
 export async function attemptsUsedUp(db: Database, name: string): Promise<boolean> {
-  const since = toSql(new Date(Date.now() - WINDOW).toISOString());
+  const since = toSql(new Date(Date.now() - ATTEMPT_WINDOW_SECONDS * 1000).toISOString());
   const [row] = await rows<{ n: number }>(
     db,
     'SELECT COUNT(*) AS n FROM sign_in_attempt WHERE name = ? AND at > ?',

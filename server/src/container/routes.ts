@@ -6,9 +6,8 @@ import {
 } from '@inch/contract/container';
 import type { z } from 'zod';
 import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
-import { isReplay } from '../database/transaction.ts';
 import { invalid, notFound } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
 const COLUMNS = `id, name, nominal_ml AS nominalMl, height_mm AS heightMm, diameter_mm AS diameterMm, closure,
@@ -66,17 +65,10 @@ export async function addContainer(w: Writing, c: z.output<typeof NewContainer>)
   return { id: c.id };
 }
 
-export function containerRoom(house: House): void {
-  serve(house, containerRoutes.list, ({ pool, kitchen }) => containersOf(pool, kitchen.id));
-  serve(house, containerRoutes.add, (call) =>
-    call
-      .write((w) => addContainer(w, call.body))
-      .catch((error) => {
-        if (isReplay(error)) return { id: call.body.id };
-        throw error;
-      }),
-  );
-  serve(house, containerRoutes.measure, (call) =>
+export function containerRouter(app: AppContext): void {
+  serve(app, containerRoutes.list, ({ pool, kitchen }) => containersOf(pool, kitchen.id));
+  serve(app, containerRoutes.add, (call) => call.write((w) => addContainer(w, call.body)));
+  serve(app, containerRoutes.measure, (call) =>
     call.write((w) => measureContainer(w, call.params.id, call.body)),
   );
 }

@@ -1,9 +1,12 @@
+import { entries, strikeable } from '@inch/core/record';
 import mysql, { type RowDataPacket } from 'mysql2/promise';
 import type { DatabaseAddress } from './pool.ts';
 
 /** What the running app may change besides adding rows. The record itself can only be added to and struck. */
 const STRIKE = 'UPDATE (struck_at, struck_by, struck_why)';
+const strikes = Object.fromEntries(strikeable.map((noun) => [entries[noun].table, [STRIKE]]));
 const RIGHTS: Record<string, string[]> = {
+  ...strikes,
   kitchen: ['UPDATE'],
   account: ['UPDATE (password_hash, role)'],
   session: ['DELETE'],
@@ -11,19 +14,6 @@ const RIGHTS: Record<string, string[]> = {
   journal_head: ['UPDATE'],
   formula: ['UPDATE (current_version, archived_at)'],
   lot: ['UPDATE (state, held_from)'],
-  addition: [STRIKE],
-  reading: [STRIKE],
-  bottling: [STRIKE],
-  heat_process: [STRIKE],
-  seal_check: [STRIKE],
-  photograph: [STRIKE],
-  bottle_tick: [STRIKE],
-  glass_fault: [STRIKE],
-  tally: [STRIKE],
-  weighing: [STRIKE],
-  canner_load: [STRIKE],
-  curve: [STRIKE],
-  cooling: [STRIKE],
   container: ['UPDATE (brimful_ml, tare_grams, headspace_inches, rated)'],
   vessel: ['UPDATE (retired_at)'],
   basket: ['DELETE'],

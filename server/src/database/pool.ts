@@ -22,6 +22,8 @@ export function openPool(address: DatabaseAddress, connections = 12): Pool {
     charset: 'utf8mb4',
     timezone: 'Z',
     dateStrings: true,
+    // JSON is parsed where a row is read, with what it has to be.
+    jsonStrings: true,
     supportBigNumbers: true,
     maxPreparedStatements: 500,
   });
@@ -57,7 +59,7 @@ export async function insert(
   const columns = Object.keys(row);
   await run(
     db,
-    `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
+    `INSERT INTO ${table} (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
     Object.values(row),
   );
 }

@@ -5,28 +5,9 @@ const RETRIED = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
 
 export const errorCode = (error: unknown): string | undefined => (error as { code?: string }).code;
 
-/** Whether a write failed because its own id is already there: a retry of something already kept. */
-export const isReplay = (error: unknown): boolean =>
+/** Whether a write failed because its id is already that of something else. */
+export const isTakenId = (error: unknown): boolean =>
   errorCode(error) === 'ER_DUP_ENTRY' && /'(?:\w+\.)?PRIMARY'/.test((error as Error).message);
-
-/** A retry of a write already kept answers as the first did, even where something else would refuse it by now. */
-export async function once(
-  pool: Pool,
-  table: string,
-  id: string,
-  work: () => Promise<{ id: string }>,
-): Promise<{ id: string }> {
-  try {
-    return await work();
-  } catch (error) {
-    if (isReplay(error)) return { id };
-    const refused = typeof (error as { status?: unknown }).status === 'number';
-    if (!refused) throw error;
-    const [kept] = await pool.query(`SELECT id FROM ${table} WHERE id = ?`, [id]);
-    if ((kept as unknown[]).length > 0) return { id };
-    throw error;
-  }
-}
 
 /** Runs the work in one transaction, all or nothing; a deadlock is tried again a few times. */
 export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) => Promise<T>): Promise<T> {

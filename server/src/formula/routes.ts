@@ -4,9 +4,8 @@ import { type FormulaContent, lineAmounts } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import type { z } from 'zod';
 import { insert, rows, run, toSql } from '../database/pool.ts';
-import { isReplay } from '../database/transaction.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { type House, serve, serveAnyone } from '../http/serve.ts';
+import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { catalogueNow, ownPartOf } from '../ingredient/store.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { formulasOf, readFormula } from './store.ts';
@@ -77,10 +76,6 @@ export async function saveVersion(
     [formulaId, w.kitchen.id],
   );
   if (!row) throw notFound('formula');
-  const [replay] = await rows<{ number: number }>(w.tx, 'SELECT number FROM formula_version WHERE id = ?', [
-    body.versionId,
-  ]);
-  if (replay) return { id: body.versionId, number: replay.number };
   if (row.current_version !== body.after)
     throw new Problem(
       409,
@@ -92,7 +87,7 @@ export async function saveVersion(
   return { id: body.versionId, number };
 }
 
-/** Puts a formula away or takes it out again. Nothing of it is lost: its versions and lots stay. */
+/** Archives a formula or restores it. Nothing of it is lost: its versions and lots stay. */
 async function archiveFormula(
   w: Writing,
   id: string,
@@ -106,28 +101,21 @@ async function archiveFormula(
   if (!row) throw notFound('formula');
   if ((row.archived_at !== null) === archived) return { id, archived };
   await run(w.tx, 'UPDATE formula SET archived_at = ? WHERE id = ?', [archived ? toSql(w.now) : null, id]);
-  await journal(w, 'formula', id, archived ? 'archive' : 'take out', {});
+  await journal(w, 'formula', id, archived ? 'archive' : 'restore', {});
   return { id, archived };
 }
 
-export function formulaRoom(house: House): void {
-  serveAnyone(house, formulaFileRoutes.schema, async () => formulaFileSchema());
-  serve(house, formulaRoutes.list, ({ pool, kitchen }) => formulasOf(pool, kitchen.id));
-  serve(house, formulaRoutes.read, async ({ pool, kitchen, params }) => {
+export function formulaRouter(app: AppContext): void {
+  serveAnyone(app, formulaFileRoutes.schema, async () => formulaFileSchema());
+  serve(app, formulaRoutes.list, ({ pool, kitchen }) => formulasOf(pool, kitchen.id));
+  serve(app, formulaRoutes.read, async ({ pool, kitchen, params }) => {
     const formula = await readFormula(pool, kitchen.id, params.id);
     if (!formula) throw notFound('formula');
     return formula;
   });
-  serve(house, formulaRoutes.create, (call) =>
-    call
-      .write((w) => createFormula(w, call.body))
-      .catch((error) => {
-        if (isReplay(error)) return { id: call.body.id };
-        throw error;
-      }),
-  );
-  serve(house, formulaRoutes.save, (call) => call.write((w) => saveVersion(w, call.params.id, call.body)));
-  serve(house, formulaRoutes.archive, (call) =>
+  serve(app, formulaRoutes.create, (call) => call.write((w) => createFormula(w, call.body)));
+  serve(app, formulaRoutes.save, (call) => call.write((w) => saveVersion(w, call.params.id, call.body)));
+  serve(app, formulaRoutes.archive, (call) =>
     call.write((w) => archiveFormula(w, call.params.id, call.body.archived)),
   );
 }

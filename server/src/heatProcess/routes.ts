@@ -2,8 +2,7 @@ import { heatProcessRoutes, type NewProcess, type OwnProcess } from '@inch/contr
 import { type HeatProcess, heatProcesses } from '@inch/core/heat';
 import type { z } from 'zod';
 import { type Database, insert, rows, toSql } from '../database/pool.ts';
-import { once } from '../database/transaction.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
 /** The kitchen's own processes, newest first. */
@@ -38,9 +37,7 @@ export async function enterProcess(
   return { id };
 }
 
-export function heatProcessRoom(house: House): void {
-  serve(house, heatProcessRoutes.list, ({ pool, kitchen }) => ownProcesses(pool, kitchen.id));
-  serve(house, heatProcessRoutes.add, (call) =>
-    once(call.pool, 'own_process', call.body.id, () => call.write((w) => enterProcess(w, call.body))),
-  );
+export function heatProcessRouter(app: AppContext): void {
+  serve(app, heatProcessRoutes.list, ({ pool, kitchen }) => ownProcesses(pool, kitchen.id));
+  serve(app, heatProcessRoutes.add, (call) => call.write((w) => enterProcess(w, call.body)));
 }

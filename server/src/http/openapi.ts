@@ -27,13 +27,13 @@ function parameters(route: AnyRoute): Json[] {
   return [...place('path', route.params), ...place('query', route.query)];
 }
 
-function operation(route: AnyRoute & { room: string; name: string }): Json {
+function operation(route: AnyRoute & { noun: string; name: string }): Json {
   const ok = route.method === 'POST' ? '201' : '200';
   const media = route.media ?? 'application/json';
   return {
-    operationId: `${route.room}.${route.name}`,
+    operationId: `${route.noun}.${route.name}`,
     summary: route.summary,
-    tags: [route.room],
+    tags: [route.noun],
     'x-access': route.access,
     parameters: parameters(route),
     ...(route.body

@@ -1,8 +1,8 @@
 import { TransitionError } from '@inch/core/lot';
-import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { ErrorRequestHandler, Request, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { z } from 'zod';
-import { errorCode } from '../database/transaction.ts';
+import { errorCode, isTakenId } from '../database/transaction.ts';
 
 export interface FieldError {
   path: string;
@@ -15,32 +15,86 @@ export class Problem extends Error {
   readonly detail: string;
   readonly errors: FieldError[];
   readonly kind: string;
-  constructor(status: number, detail: string, options: { errors?: FieldError[]; kind?: string } = {}) {
+  readonly headers: Record<string, string>;
+  constructor(
+    status: number,
+    detail: string,
+    options: { errors?: FieldError[]; kind?: string; headers?: Record<string, string> } = {},
+  ) {
     super(detail);
     this.status = status;
     this.detail = detail;
     this.errors = options.errors ?? [];
     this.kind = options.kind ?? 'about:blank';
+    this.headers = options.headers ?? {};
   }
 }
 
 export const notFound = (what: string) => new Problem(404, `There is no such ${what}.`);
 export const invalid = (path: string, message: string, kind?: string) =>
   new Problem(422, message, { errors: [{ path, message }], ...(kind ? { kind } : {}) });
+/** Too many attempts: when to try again stands in the answer's head too. */
+export const tooMany = (detail: string, seconds: number) =>
+  new Problem(429, detail, { headers: { 'retry-after': String(seconds) } });
+
+/** Whether an error is an answer to what was asked, and no fault of the program. */
+export const isRefusal = (error: unknown): error is Problem | TransitionError =>
+  (error instanceof Problem && error.status < 500) || error instanceof TransitionError;
+
+/**
+ * Runs a computation of core on what a person said: a figure outside its range is then what they are told, at their field.
+ * Everywhere else a `RangeError` is a fault of the program.
+ */
+export function asked<T>(path: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    const message = error.message;
+    throw invalid(path, /[.!?]$/.test(message) ? message : `${message}.`);
+  }
+}
 
 const TITLES: Record<number, string> = {
   400: 'That could not be read',
   401: 'Sign in first',
-  403: 'Not yours to do',
+  403: 'You may not do this',
   404: 'Not found',
-  409: 'Something changed meanwhile',
+  405: 'Not possible at this address',
+  409: 'It does not fit what is recorded',
   413: 'Too large',
   415: 'Not in a form that is read here',
   422: 'Something has to be put right',
   429: 'Too many attempts',
-  500: 'The kitchen tripped',
+  500: 'Something went wrong here',
   503: 'The database is away',
 };
+
+const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ER_SERVER_SHUTDOWN']);
+
+function ofDatabase(error: unknown): Problem | null {
+  const code = errorCode(error) ?? '';
+  if (AWAY.has(code) || code.startsWith('PROTOCOL_'))
+    return new Problem(503, 'The database does not answer. Nothing was lost; try again in a moment.', {
+      headers: { 'retry-after': '2' },
+    });
+  if (isTakenId(error))
+    return new Problem(
+      409,
+      'That id was already used for something else. Give what you write an id of its own.',
+    );
+  if (['ER_NO_REFERENCED_ROW_2', 'ER_DATA_TOO_LONG', 'ER_WARN_DATA_OUT_OF_RANGE'].includes(code))
+    return new Problem(422, 'It names something that is not here, or holds more than fits.');
+  return null;
+}
+
+function ofRequest(error: unknown): Problem | null {
+  if (error instanceof URIError) return new Problem(400, 'That address cannot be read.');
+  const status = (error as { status?: number }).status;
+  if (status === 413) return new Problem(413, 'That is more than is taken at once.');
+  if (status === 415) return new Problem(415, 'Send JSON in UTF-8, not packed.');
+  return status === 400 ? new Problem(400, 'Send JSON that can be read.') : null;
+}
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
@@ -49,37 +103,31 @@ function asProblem(error: unknown): Problem {
     return new Problem(422, errors[0]?.message ?? 'Something is missing.', { errors });
   }
   if (error instanceof TransitionError) return new Problem(409, error.message);
-  if (error instanceof RangeError && !('code' in error)) return new Problem(422, error.message);
-  const status = (error as { status?: number }).status;
-  if (status === 400 || status === 413 || status === 415)
-    return new Problem(
-      status,
-      status === 413 ? 'That is more than is taken at once.' : 'Send JSON that can be read.',
-    );
-  if (error instanceof URIError) return new Problem(400, 'That address cannot be read.');
-  const code = errorCode(error) ?? '';
-  if (
-    code === 'ECONNREFUSED' ||
-    code.startsWith('PROTOCOL_') ||
-    code === 'ECONNRESET' ||
-    code === 'ER_SERVER_SHUTDOWN'
-  )
-    return new Problem(503, 'The database does not answer. Nothing was lost; try again in a moment.');
-  if (['ER_NO_REFERENCED_ROW_2', 'ER_DATA_TOO_LONG', 'ER_WARN_DATA_OUT_OF_RANGE'].includes(code))
-    return new Problem(422, 'It names something that is not here, or holds more than fits.');
-  return new Problem(500, 'Something went wrong here, not with you. Nothing was changed; try again.');
+  return (
+    ofRequest(error) ??
+    ofDatabase(error) ??
+    new Problem(
+      500,
+      'Something went wrong in the program, not with what you sent. Nothing was changed; try again.',
+    )
+  );
 }
 
-/** The last handler: every error leaves as problem+json; what is our fault is logged. */
+/** Id of a request, the same in the answer and in the log. */
+export const requestId = (req: Request): string => String(req.res?.getHeader('x-request-id') ?? '');
+
+/** The last handler: every error leaves as problem+json; what is our fault is logged with the request's id. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error, req, res, next) => {
     if (res.headersSent) return next(error);
     const problem = asProblem(error);
+    const about = { requestId: requestId(req), method: req.method, path: req.path };
     if (problem.status === 503)
-      log.warn({ code: errorCode(error), path: req.path }, 'the database does not answer');
-    else if (problem.status >= 500) log.error({ err: error, path: req.path }, 'request failed');
+      log.warn({ ...about, code: errorCode(error) }, 'the database does not answer');
+    else if (problem.status >= 500) log.error({ ...about, err: error }, 'request failed');
     res
       .status(problem.status)
+      .set(problem.headers)
       .type('application/problem+json')
       .send(
         JSON.stringify({
@@ -87,6 +135,7 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
           title: TITLES[problem.status] ?? 'Not possible',
           status: problem.status,
           detail: problem.detail,
+          instance: `urn:uuid:${about.requestId}`,
           errors: problem.errors,
         }),
       );

@@ -1,21 +1,21 @@
 import type { Account } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { Access, Route } from '@inch/contract/route';
+import type { Access, AnyRoute, Route } from '@inch/contract/route';
 import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';
 import { sessionOf } from '../account/session.ts';
-import { inTransaction } from '../database/transaction.ts';
-import type { Writing } from '../journal/writing.ts';
-import { Problem } from './problem.ts';
+import { inWriting, type Writing } from '../journal/writing.ts';
+import { once } from './once.ts';
+import { isRefusal, Problem } from './problem.ts';
 
-/** What the house gives every room. */
-export interface House {
+/** What every router is given. */
+export interface AppContext {
   router: Router;
   pool: Pool;
 }
 
-export interface Call<P, Q, B> {
+interface Call<P, Q, B> {
   params: P;
   query: Q;
   body: B;
@@ -24,11 +24,11 @@ export interface Call<P, Q, B> {
   res: Response;
 }
 
-/** A call by someone signed in, with a transaction for what it writes. */
+/** A call by someone signed in, with a transaction for what it writes: once, by the id of what is sent. */
 export interface SignedCall<P, Q, B> extends Call<P, Q, B> {
   account: Account;
   kitchen: Kitchen;
-  write<T>(work: (writing: Writing) => Promise<T>): Promise<T>;
+  write<T>(work: (w: Writing) => Promise<T>): Promise<T>;
 }
 
 const RANK: Record<Access, number> = { anyone: 0, reader: 1, maker: 2, owner: 3 };
@@ -41,24 +41,43 @@ function admit(access: Access, account: Account | null): void {
     throw new Problem(403, `This is for the ${access} of the kitchen; you are signed in as ${account.role}.`);
 }
 
-function read<T>(schema: z.ZodType<T> | undefined, value: unknown): T {
-  return schema ? schema.parse(value) : (undefined as T);
+const read = <T>(schema: z.ZodType<T> | undefined, value: unknown): T =>
+  schema ? schema.parse(value) : (undefined as T);
+
+/** What is not JSON, or not told as JSON, is not read. */
+function bodyOf(route: AnyRoute, req: Request): unknown {
+  if (!route.body) return undefined;
+  if (req.body === undefined && Number(req.get('content-length') ?? 0) > 0)
+    throw new Problem(415, 'Send JSON, with the content type application/json.');
+  return read(route.body, req.body ?? {});
 }
 
-const replied = (res: Response, method: string, answer: unknown) => {
+const calledWith = (route: AnyRoute, app: AppContext, req: Request, res: Response) => ({
+  params: read(route.params, req.params),
+  query: read(route.query, req.query),
+  body: bodyOf(route, req),
+  pool: app.pool,
+  req,
+  res,
+});
+
+/** Answers with what the route promises: an answer of another shape is a fault of the program, and is not sent. */
+function reply(res: Response, route: AnyRoute, answer: unknown): void {
   if (res.headersSent || answer === undefined) return;
-  res.status(method === 'POST' ? 201 : 200).json(answer);
-};
+  const checked = route.response.safeParse(answer);
+  if (!checked.success) throw new Error(`${route.method} ${route.path} answers otherwise: ${checked.error}`);
+  res.status(route.status ?? (route.method === 'POST' ? 201 : 200)).json(checked.data);
+}
 
 type Inner<S> = S extends z.ZodType ? z.output<S> : never;
 
 function bind(
-  router: Router,
-  route: { method: string; path: string },
+  { router }: AppContext,
+  { method, path }: AnyRoute,
   handler: (req: Request, res: Response) => Promise<void>,
-) {
-  const verb = route.method.toLowerCase() as 'get' | 'post' | 'patch' | 'delete';
-  router[verb](route.path, (req, res, next) => handler(req, res).catch(next));
+): void {
+  const verb = method.toLowerCase() as 'get' | 'post' | 'patch' | 'delete';
+  router[verb](path, (req, res, next) => handler(req, res).catch(next));
 }
 
 /** Binds a route that anyone may call. */
@@ -68,21 +87,14 @@ export function serveAnyone<
   B extends z.ZodType,
   R extends z.ZodType,
 >(
-  house: House,
+  app: AppContext,
   route: Route<P, Q, B, R> & { access: Access },
   handler: (call: Call<Inner<P>, Inner<Q>, Inner<B>>) => Promise<z.input<R>>,
 ): void {
   if (route.access !== 'anyone') throw new Error(`${route.path} is not for anyone`);
-  bind(house.router, route, async (req, res) => {
-    const call = {
-      params: read(route.params, req.params),
-      query: read(route.query, req.query),
-      body: read(route.body, req.body),
-      pool: house.pool,
-      req,
-      res,
-    };
-    replied(res, route.method, await handler(call as Call<Inner<P>, Inner<Q>, Inner<B>>));
+  bind(app, route, async (req, res) => {
+    const call = calledWith(route, app, req, res);
+    reply(res, route, await handler(call as unknown as Call<Inner<P>, Inner<Q>, Inner<B>>));
   });
 }
 
@@ -93,47 +105,39 @@ export interface Attempt {
   why: string;
 }
 
-const isRefusal = (error: unknown): boolean =>
-  (error instanceof Problem && error.status < 500) ||
-  ['ZodError', 'TransitionError'].includes((error as Error).name) ||
-  error instanceof ZodError;
+/** The id by which something is written once: of its body, a new version of a formula by that of the version; of the query where the body is a picture. */
+function idOf(call: { query: unknown; body: unknown }): string | null {
+  const { id, versionId } = (call.body ?? call.query ?? {}) as { id?: unknown; versionId?: unknown };
+  const own = id ?? versionId;
+  return typeof own === 'string' ? own : null;
+}
 
 /** Binds a route for the signed in: session, then role, then the shape of what was sent, then the work. */
 export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
-  house: House,
+  app: AppContext,
   route: Route<P, Q, B, R>,
   handler: (call: SignedCall<Inner<P>, Inner<Q>, Inner<B>>) => Promise<z.input<R> | undefined>,
   refused?: (attempt: Attempt) => Promise<void>,
 ): void {
-  const answer = async (session: { account: Account; kitchen: Kitchen }, req: Request, res: Response) => {
-    const { account, kitchen } = session;
-    const call = {
-      params: read(route.params, req.params),
-      query: read(route.query, req.query),
-      body: read(route.body, req.body),
-      pool: house.pool,
-      req,
-      res,
-      account,
-      kitchen,
-      write: <T>(work: (writing: Writing) => Promise<T>) =>
-        inTransaction(house.pool, (tx) => work({ tx, account, kitchen, now: new Date().toISOString() })),
-    };
-    replied(res, route.method, await handler(call as SignedCall<Inner<P>, Inner<Q>, Inner<B>>));
+  const answer = async (who: { account: Account; kitchen: Kitchen }, req: Request, res: Response) => {
+    const call = calledWith(route, app, req, res);
+    const id = route.method === 'POST' ? idOf(call) : null;
+    const path = `${route.method} ${req.path}`;
+    const body = Buffer.isBuffer(req.body) ? req.body : call.body;
+    const write = <T>(work: (w: Writing) => Promise<T>) =>
+      inWriting(app.pool, who, (w) => (id === null ? work(w) : once(w, { id, path, body }, () => work(w))));
+    const signed = { ...call, ...who, write } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
+    reply(res, route, await handler(signed));
   };
-  bind(house.router, route, async (req, res) => {
-    const session = await sessionOf(house.pool, req);
+  bind(app, route, async (req, res) => {
+    const session = await sessionOf(app.pool, req);
     try {
       admit(route.access, session?.account ?? null);
       await answer(session!, req, res);
     } catch (error) {
-      if (session && refused && isRefusal(error))
-        await inTransaction(house.pool, (tx) =>
-          refused({
-            writing: { tx, ...session, now: new Date().toISOString() },
-            req,
-            why: (error as Error).message,
-          }),
+      if (session && refused && (isRefusal(error) || error instanceof ZodError))
+        await inWriting(app.pool, session, (writing) =>
+          refused({ writing, req, why: (error as Error).message }),
         );
       throw error;
     }

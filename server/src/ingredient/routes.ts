@@ -8,9 +8,8 @@ import {
 } from '@inch/core/ingredient';
 import type { z } from 'zod';
 import { insert, rows, toSql } from '../database/pool.ts';
-import { isReplay } from '../database/transaction.ts';
 import { invalid } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { catalogueNow, ownCatalogue } from './store.ts';
 
@@ -114,22 +113,8 @@ export async function keepMeasure(w: Writing, body: z.output<typeof NewMeasure>)
   return { id };
 }
 
-export function ingredientRoom(house: House): void {
-  serve(house, ingredientRoutes.own, ({ pool, kitchen }) => ownCatalogue(pool, kitchen.id));
-  serve(house, ingredientRoutes.enter, (call) =>
-    call
-      .write((w) => enterOwn(w, call.body))
-      .catch((error) => {
-        if (isReplay(error)) return { id: call.body.id };
-        throw error;
-      }),
-  );
-  serve(house, ingredientRoutes.measure, (call) =>
-    call
-      .write((w) => keepMeasure(w, call.body))
-      .catch((error) => {
-        if (isReplay(error)) return { id: call.body.id };
-        throw error;
-      }),
-  );
+export function ingredientRouter(app: AppContext): void {
+  serve(app, ingredientRoutes.own, ({ pool, kitchen }) => ownCatalogue(pool, kitchen.id));
+  serve(app, ingredientRoutes.enter, (call) => call.write((w) => enterOwn(w, call.body)));
+  serve(app, ingredientRoutes.measure, (call) => call.write((w) => keepMeasure(w, call.body)));
 }

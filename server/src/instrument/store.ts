@@ -2,85 +2,27 @@ import type { Instrument } from '@inch/contract/instrument';
 import { addDays, dayOf } from '@inch/core/calendar';
 import { checkDue, checkStanding } from '@inch/core/instrument';
 import { meterStanding } from '@inch/core/lot';
-import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { type Database, rows } from '../database/pool.ts';
+import { entriesOf, type Found } from '../entry/read.ts';
 
-interface CalibrationRow {
-  id: string;
-  instrument_id: string;
-  points: string;
-  slope_percent: number;
-  offset_mv: number;
-  low: Instrument['calibrations'][number]['low'];
-  accepted: number;
-  reason: string;
-  at: string;
-  by: string;
-}
-
-const calibrationFrom = (row: CalibrationRow): Instrument['calibrations'][number] => ({
-  id: row.id,
-  at: fromSql(row.at),
-  by: row.by,
-  points: JSON.parse(row.points),
-  slopePercent: row.slope_percent,
-  offsetMv: row.offset_mv,
-  low: row.low,
-  accepted: row.accepted === 1,
-  reason: row.reason,
-});
-
-/** Calibrations of instruments, newest first, at most `each` a piece where that is given. */
-export async function calibrationsOf(
-  db: Database,
-  instrumentIds: readonly string[],
-): Promise<Map<string, Instrument['calibrations']>> {
-  const byInstrument = new Map<string, Instrument['calibrations']>(instrumentIds.map((id) => [id, []]));
-  if (instrumentIds.length === 0) return byInstrument;
-  const found = await rows<CalibrationRow>(
-    db,
-    `SELECT c.*, a.name AS \`by\` FROM calibration c JOIN account a ON a.id = c.account_id WHERE c.instrument_id IN (${marks(instrumentIds)}) ORDER BY c.at DESC`,
-    [...instrumentIds],
-  );
-  for (const row of found) byInstrument.get(row.instrument_id)!.push(calibrationFrom(row));
-  return byInstrument;
-}
-
+type Calibrations = Instrument['calibrations'];
 type Checks = Instrument['checks'];
 
-/** Checks of instruments that have no buffers, newest first. */
-export async function checksOf(db: Database, instrumentIds: readonly string[]): Promise<Map<string, Checks>> {
-  const byInstrument = new Map<string, Checks>(instrumentIds.map((id) => [id, []]));
-  if (instrumentIds.length === 0) return byInstrument;
-  const found = await rows<{
-    id: string;
-    instrument_id: string;
-    kind: Checks[number]['kind'];
-    weight_grams: number | null;
-    figure: number;
-    expected: number;
-    accepted: number;
-    reason: string;
-    at: string;
-    by: string;
-  }>(
-    db,
-    `SELECT c.*, a.name AS \`by\` FROM instrument_check c JOIN account a ON a.id = c.account_id WHERE c.instrument_id IN (${marks(instrumentIds)}) ORDER BY c.at DESC, c.id DESC`,
-    [...instrumentIds],
-  );
-  for (const row of found)
-    byInstrument.get(row.instrument_id)!.push({
-      id: row.id,
-      kind: row.kind,
-      weightGrams: row.weight_grams,
-      read: row.figure,
-      expected: row.expected,
-      accepted: row.accepted === 1,
-      reason: row.reason,
-      at: fromSql(row.at),
-      by: row.by,
-    });
+/** Entries of instruments by instrument, newest first. */
+async function newestFirst<N extends 'calibration' | 'check'>(db: Database, noun: N, ids: readonly string[]) {
+  const byInstrument = new Map<string, Found<N>['entry'][]>(ids.map((id) => [id, []]));
+  for (const { parentId, entry } of await entriesOf(db, noun, ids))
+    byInstrument.get(parentId)!.unshift(entry);
   return byInstrument;
 }
+
+/** Calibrations of instruments, newest first. */
+export const calibrationsOf = (db: Database, ids: readonly string[]): Promise<Map<string, Calibrations>> =>
+  newestFirst(db, 'calibration', ids);
+
+/** Checks of instruments that have no buffers, newest first. */
+export const checksOf = (db: Database, ids: readonly string[]): Promise<Map<string, Checks>> =>
+  newestFirst(db, 'check', ids);
 
 /** Whether a reading taken now would count, and from when on it no longer does. */
 function standingNow(

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type Database, rows, run, toSql } from '../database/pool.ts';
+import { type Database, insert, toSql } from '../database/pool.ts';
 
 /** Canonical JSON: keys in order, no spaces, undefined left out. */
 export function canonicalJson(value: unknown): string {
@@ -36,42 +36,27 @@ export function chainHash(
   return createHash('sha256').update(previous).update(said).digest('hex');
 }
 
-/** Appends a row to the kitchen's chain inside the caller's transaction; the head is locked until it commits. */
-export async function appendJournal(tx: Database, entry: JournalEntry): Promise<void> {
-  const [head] = await rows<{ sequence: number; hash: string }>(
-    tx,
-    'SELECT sequence, hash FROM journal_head WHERE kitchen_id = ? FOR UPDATE',
-    [entry.kitchenId],
-  );
-  const sequence = Number(head?.sequence ?? 0) + 1;
-  const hash = chainHash(head?.hash ?? GENESIS, { ...entry, sequence });
-  const payload = canonicalJson(entry.payload);
-  await run(
-    tx,
-    'INSERT INTO journal (kitchen_id, sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    [
-      entry.kitchenId,
-      sequence,
-      toSql(entry.at),
-      entry.accountId,
-      entry.noun,
-      entry.nounId,
-      entry.lotId,
-      entry.action,
-      payload,
-      hash,
-    ],
-  );
-  if (head)
-    await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
-      sequence,
-      hash,
-      entry.kitchenId,
-    ]);
-  else
-    await run(tx, 'INSERT INTO journal_head (kitchen_id, sequence, hash) VALUES (?, ?, ?)', [
-      entry.kitchenId,
-      sequence,
-      hash,
-    ]);
+/** Where a kitchen's journal ends. */
+export interface ChainEnd {
+  sequence: number;
+  hash: string;
+}
+
+/** Appends a row to the kitchen's chain inside the caller's transaction, which holds its end locked. */
+export async function appendJournal(tx: Database, chain: ChainEnd, entry: JournalEntry): Promise<void> {
+  const sequence = chain.sequence + 1;
+  const hash = chainHash(chain.hash, { ...entry, sequence });
+  await insert(tx, 'journal', {
+    kitchen_id: entry.kitchenId,
+    sequence,
+    at: toSql(entry.at),
+    account_id: entry.accountId,
+    noun: entry.noun,
+    noun_id: entry.nounId,
+    lot_id: entry.lotId,
+    action: entry.action,
+    payload: canonicalJson(entry.payload),
+    hash,
+  });
+  Object.assign(chain, { sequence, hash });
 }

@@ -3,13 +3,17 @@ import type { Writing } from './writing.ts';
 
 const SLACK = 60_000;
 
+/** Refuses an hour that lies before what it belongs to. */
+export function refuseBefore(at: string, earliest: string, what: string): void {
+  if (at < earliest) throw invalid('at', `That is before ${what}. Check the day and the hour.`);
+}
+
 /** When something happened: as said, or now. Not in the future, and not before what it belongs to began. */
 export function happenedAt(w: Pick<Writing, 'now'>, said: string | undefined, notBefore?: string): string {
   if (said === undefined) return w.now;
   const at = new Date(said).toISOString();
   if (Date.parse(at) > Date.parse(w.now) + SLACK)
     throw invalid('at', 'That is still to come. Write down what has happened, when it has.');
-  if (notBefore && at < notBefore)
-    throw invalid('at', 'That is before the lot was begun. Check the day and the hour.');
+  if (notBefore) refuseBefore(at, notBefore, 'the lot was begun');
   return at;
 }

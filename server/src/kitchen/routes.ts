@@ -1,7 +1,7 @@
 import { type Kitchen, type KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
 import type { z } from 'zod';
 import { Problem } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { readKitchen, writeKitchen } from './store.ts';
 
@@ -20,7 +20,7 @@ export async function changeKitchen(w: Writing, change: z.output<typeof KitchenC
   return readKitchen(w.tx, w.kitchen.id);
 }
 
-export function kitchenRoom(house: House): void {
-  serve(house, kitchenRoutes.read, async (call) => call.kitchen);
-  serve(house, kitchenRoutes.change, (call) => call.write((w) => changeKitchen(w, call.body)));
+export function kitchenRouter(app: AppContext): void {
+  serve(app, kitchenRoutes.read, async (call) => call.kitchen);
+  serve(app, kitchenRoutes.change, (call) => call.write((w) => changeKitchen(w, call.body)));
 }

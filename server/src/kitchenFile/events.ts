@@ -1,258 +1,107 @@
-import type { FileEvent } from '@inch/contract/kitchenFile';
+import { bodyOf, type EntrySaid } from '@inch/contract/entry';
+import { type FileEvent, OWN_TABLES, type ToldNoun } from '@inch/contract/kitchenFile';
 import { dayOf } from '@inch/core/calendar';
-import { parseJot } from '@inch/core/jot';
+import { type EntryKind, entries, type Noun, type PostedNoun, type StrikeableNoun } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
+import { rows } from '../database/pool.ts';
+import { record } from '../entry/record.ts';
 import { invalid } from '../http/problem.ts';
 import { calibrate, checkInstrument } from '../instrument/routes.ts';
 import type { Writing } from '../journal/writing.ts';
-import { printLabel } from '../label/routes.ts';
-import { decide, strike } from '../lot/deciding.ts';
-import { closeDeviation, deviate } from '../lot/deviations.ts';
-import { addToLot, markStep, measureLot, placeLot } from '../lot/entries.ts';
-import { bottleLot, retireGlass, tallyLot, weighBottle } from '../lot/filling.ts';
-import { processLot } from '../lot/heat.ts';
-import { moveBottles } from '../lot/moving.ts';
-import { checkSeals, tellFate } from '../lot/seals.ts';
-import type { StoredLot } from '../lot/store.ts';
+import { strike } from '../lot/deciding.ts';
 import { takeIn } from '../stock/keep.ts';
+
+type Ids = Map<string, string>;
 
 /** What an event of a kitchen file is played into. */
 export interface Stage {
   w: Writing;
   at: string;
-  /** The lot as it stands before the event, read again where the event needs it. */
-  lot: () => Promise<StoredLot>;
   lotId: string;
-  steps: Map<string, string>;
-  containers: Map<string, string>;
-  instruments: Map<string, string>;
-  vessels: Map<string, string>;
-  processes: Map<string, string>;
+  /** Ids of rows by the file's keys, by table: the kitchen's things, the lot's steps and its entries so far. */
+  ids: Record<string, Ids>;
   /** A day of the file, moved as its times are. */
   moved: (day: string) => string;
 }
 
-function found(map: Map<string, string>, key: string, what: string): string {
-  const id = map.get(key);
+const CALLED: Record<string, string> = { lot_step: 'step', vessel: 'vessel' };
+
+function found(ids: Ids | undefined, key: string, table: string): string {
+  const id = ids?.get(key);
+  const what = CALLED[table] ?? table.replace(/_/g, ' ');
   if (!id) throw invalid('file', `The file names the ${what} "${key}" and has none of that name.`);
   return id;
 }
 
-const stepOf = (stage: Stage, key: string | undefined) =>
-  key === undefined ? null : found(stage.steps, key, 'step');
-
-async function readInto(stage: Stage, event: Extract<FileEvent, { do: 'read' }>): Promise<void> {
-  const { w, lotId, at } = stage;
-  const jot = parseJot(event.jot);
-  if (jot.kind === 'add')
-    throw invalid('file', `"${event.jot}" is something that went in: write it as an "add" event.`);
-  const id = newId();
-  const instrumentId = event.instrument ? found(stage.instruments, event.instrument, 'instrument') : null;
-  const said = jot.note ?? jot.text;
-  await measureLot(w, lotId, {
-    id,
-    stepId: stepOf(stage, event.step),
-    kind: jot.kind,
-    sample: event.finished ? 'finished' : 'pan',
-    taken: event.taken ?? 'as it is',
-    said,
-    raw: jot.raw,
-    celsius: jot.celsius,
-    instrumentId,
-    because: event.because ?? null,
-    at,
-  });
-  if (event.struck) await strike(w, lotId, { noun: 'reading', entryId: id, why: event.struck });
-}
-
-async function moveInto(stage: Stage, event: Extract<FileEvent, { do: 'move' }>): Promise<void> {
-  const lot = await stage.lot();
-  const bottlingId = lot.bottlings.at(-1)?.id;
-  if (!bottlingId) throw invalid('file', `Lot ${lot.code} moves bottles before it has any.`);
-  await moveBottles(stage.w, stage.lotId, {
-    id: newId(),
-    bottlingId,
-    kind: event.kind,
-    from: event.from,
-    to: event.to ?? null,
-    count: event.count,
-    priceMinor: event.priceMinor ?? null,
-    note: event.note ?? null,
-    at: stage.at,
-  });
-}
-
-/** The last of a lot's fillings, checks or open deviations: what an event without a name is of. */
-async function lastOf(stage: Stage, of: 'bottlings' | 'sealChecks' | 'deviations'): Promise<string> {
-  const lot = await stage.lot();
-  const entries: { id: string; closed?: unknown }[] = lot[of];
-  const last = entries.filter((e) => !e.closed).at(-1);
-  if (!last) throw invalid('file', `Lot ${lot.code} has none of what this is about yet.`);
+/** The last entry of a kind that stands: what an event is of that names none. */
+async function lastOf({ w, lotId }: Stage, noun: Noun): Promise<string> {
+  const { table, strikeable }: EntryKind = entries[noun];
+  const open = noun === 'deviation' ? 'AND id NOT IN (SELECT deviation_id FROM deviation_closing)' : '';
+  const [last] = await rows<{ id: string }>(
+    w.tx,
+    `SELECT id FROM ${table} WHERE lot_id = ? ${strikeable ? 'AND struck_at IS NULL' : ''} ${open} ORDER BY at DESC, id DESC LIMIT 1`,
+    [lotId],
+  );
+  if (!last) throw invalid('file', `It is of a ${noun.replace(/-/g, ' ')}, and the lot has none yet.`);
   return last.id;
 }
 
-/** What happened between the pan and the shelf. */
-async function playBottling(stage: Stage, event: FileEvent): Promise<void> {
-  const { w, lotId, at } = stage;
-  const id = newId();
-  switch (event.do) {
-    case 'bottle':
-      await bottleLot(w, lotId, {
-        id,
-        containerId: found(stage.containers, event.container, 'container'),
-        count: event.count,
-        fillCelsius: event.fillCelsius ?? null,
-        middleCelsius: event.middleCelsius ?? null,
-        lastCelsius: event.lastCelsius ?? null,
-        glassCelsius: event.glassCelsius ?? null,
-        headspaceInches: event.headspaceInches ?? null,
-        checked: event.checked,
-        closing: event.closing,
-        hoursTo21: event.hoursTo21 ?? null,
-        hoursToCold: event.hoursToCold ?? null,
-        place: event.place,
-        at,
-      });
-      return;
-    case 'process':
-      await processLot(w, lotId, {
-        id,
-        processId: event.process ? (stage.processes.get(event.process) ?? event.process) : null,
-        name: event.name ?? '',
-        source: event.source ?? '',
-        requiredMinutes: event.requiredMinutes ?? null,
-        minutes: event.minutes,
-        bottles: null,
-        invertedSeconds: null,
-        at,
-      });
-      return;
-    case 'seals': {
-      const { do: _, ...said } = event;
-      await checkSeals(w, lotId, { ...said, id, at });
-      return;
-    }
-    case 'fate': {
-      const { fate, count } = event;
-      await tellFate(w, lotId, {
-        ...{ id, checkId: await lastOf(stage, 'sealChecks'), fate, count, place: 'cellar', at },
-      });
-      return;
-    }
-    case 'retire': {
-      const { fault, count } = event;
-      const containerId = found(stage.containers, event.container, 'container');
-      await retireGlass(w, lotId, { id, containerId, fault, count, at });
-      return;
-    }
-    case 'tally': {
-      const { inPanMl, how, parts } = event;
-      await tallyLot(w, lotId, { id, inPanMl, how, parts, why: event.why ?? null, at });
-      return;
-    }
-    case 'weigh': {
-      const bottlingId = await lastOf(stage, 'bottlings');
-      await weighBottle(w, lotId, { id, bottlingId, grossGrams: event.grossGrams, tareGrams: null, at });
-      return;
-    }
-    case 'deviate':
-      await deviate(w, lotId, { id, what: event.what, at });
-      return;
-    case 'settle': {
-      const { cause, done } = event;
-      await closeDeviation(w, lotId, { id, deviationId: await lastOf(stage, 'deviations'), cause, done, at });
-    }
+/** What an event says, with ids in the place of the file's keys. */
+async function withIds(stage: Stage, kind: EntryKind, event: Record<string, unknown>) {
+  const said: Record<string, unknown> = {};
+  for (const [name, f] of Object.entries({ ...kind.said, ...kind.asked })) {
+    const value = event[name];
+    if (f.type !== 'reference') said[name] = value;
+    else if (typeof value === 'string') said[name] = found(stage.ids[f.to], value, f.to);
+    else said[name] = f.to in OWN_TABLES && !f.nullable ? await lastOf(stage, OWN_TABLES[f.to]!) : null;
   }
+  // A process of the kitchen's own goes by the file's key, one that ships by its own id.
+  if (typeof said.processId === 'string')
+    said.processId = stage.ids.process?.get(said.processId) ?? said.processId;
+  return said;
 }
+
+async function checkInto(stage: Stage, noun: 'calibration' | 'check', event: Record<string, unknown>) {
+  const { w, at } = stage;
+  const instrumentId = found(stage.ids.instrument, String(event.instrument), 'instrument');
+  const said = { id: newId(), at, ...(await withIds(stage, entries[noun], event)) };
+  if (noun === 'check')
+    await checkInstrument(w, instrumentId, bodyOf('check').parse(said) as EntrySaid<'check'>);
+  else await calibrate(w, instrumentId, bodyOf('calibration').parse(said) as EntrySaid<'calibration'>);
+}
+
+async function takeInto({ w, at, lotId, moved }: Stage, event: Extract<FileEvent, { do: 'by-product' }>) {
+  await takeIn(w, {
+    id: newId(),
+    kind: 'ingredient',
+    thing: event.ingredientId,
+    quantity: event.grams,
+    said: '',
+    words: event.words,
+    supplier: '',
+    costMinor: null,
+    gotOn: dayOf(at, w.kitchen.timeZone),
+    bestBy: event.bestBy && moved(event.bestBy),
+    measured: null,
+    leftBy: lotId,
+  });
+}
+
+const isByProduct = (event: FileEvent): event is Extract<FileEvent, { do: 'by-product' }> =>
+  event.do === 'by-product';
 
 /** Plays one event through the very code that the API calls. */
 export async function play(stage: Stage, event: FileEvent): Promise<void> {
+  if (isByProduct(event)) return takeInto(stage, event);
+  const noun: ToldNoun = event.do;
+  if (noun === 'calibration' || noun === 'check') return checkInto(stage, noun, event);
   const { w, lotId, at } = stage;
   const id = newId();
-  switch (event.do) {
-    case 'start':
-    case 'done':
-    case 'answer':
-      await markStep(w, lotId, { id, stepId: found(stage.steps, event.step, 'step'), mark: event.do, at });
-      return;
-    case 'place':
-      await placeLot(w, lotId, {
-        id,
-        stepId: stepOf(stage, event.step),
-        vesselId: found(stage.vessels, event.vessel, 'vessel'),
-        at,
-      });
-      return;
-    case 'check':
-      await checkInstrument(w, found(stage.instruments, event.instrument, 'instrument'), {
-        id,
-        kind: event.check,
-        read: event.read,
-        weightGrams: event.weightGrams ?? null,
-        at,
-      });
-      return;
-    case 'add':
-      await addToLot(w, lotId, {
-        id,
-        stepId: stepOf(stage, event.step),
-        lineId: event.line ?? null,
-        ingredientId: event.ingredient,
-        grams: event.grams,
-        why: event.why ?? null,
-        from: event.from ?? null,
-        beforeTrimming: event.before ?? null,
-        stock: null,
-        at,
-      });
-      return;
-    case 'read':
-      return readInto(stage, event);
-    case 'calibrate':
-      await calibrate(w, found(stage.instruments, event.instrument, 'instrument'), {
-        id,
-        points: event.points.map(([buffer, mv, celsius]) => ({ buffer, mv, celsius })),
-        at,
-      });
-      return;
-    case 'bottle':
-    case 'process':
-    case 'seals':
-    case 'fate':
-    case 'retire':
-    case 'tally':
-    case 'weigh':
-    case 'deviate':
-    case 'settle':
-      return playBottling(stage, event);
-    case 'leave':
-      await takeIn(w, {
-        id,
-        kind: 'ingredient',
-        thing: event.ingredient,
-        quantity: event.grams,
-        said: '',
-        words: event.words,
-        supplier: '',
-        costMinor: null,
-        gotOn: dayOf(at, w.kitchen.timeZone),
-        bestBy: event.bestBy && stage.moved(event.bestBy),
-        measured: null,
-        leftBy: lotId,
-      });
-      return;
-    case 'print':
-      await printLabel(w, lotId, { id, copies: event.copies, differencesSeen: true, at });
-      return;
-    case 'move':
-      return moveInto(stage, event);
-    case 'decide':
-      await decide(w, lotId, {
-        id,
-        event: event.event,
-        why: event.why ?? null,
-        done: event.done ?? null,
-        at,
-      } as Parameters<typeof decide>[2]);
+  const kind: EntryKind = entries[noun];
+  await record(w, noun as PostedNoun, lotId, { id, at, ...(await withIds(stage, kind, event)) });
+  if (event.key) {
+    stage.ids[kind.table] ??= new Map();
+    stage.ids[kind.table]!.set(event.key, id);
   }
+  if (event.struck) await strike(w, lotId, { noun: noun as StrikeableNoun, entryId: id, why: event.struck });
 }

@@ -9,14 +9,14 @@ import { rows, run } from '../database/pool.ts';
 import { createFormula, saveVersion } from '../formula/routes.ts';
 import { enterProcess } from '../heatProcess/routes.ts';
 import { invalid, Problem } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { enterOwn, keepMeasure } from '../ingredient/routes.ts';
 import { addInstrument } from '../instrument/routes.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { changeKitchen } from '../kitchen/routes.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { beginLot } from '../lot/begin.ts';
-import { lockedLot } from '../lot/change.ts';
+import { fullLot } from '../lot/change.ts';
 import { createPlan } from '../plan/routes.ts';
 import { lose, takeIn } from '../stock/keep.ts';
 import { keepPack } from '../stock/packs.ts';
@@ -162,18 +162,24 @@ async function makeLot(
   if (!formulaId)
     throw invalid('file', `A lot is of the formula "${lot.formula}", which is not in the file.`);
   const { id, code } = await beginLot(w, { id: newId(), formulaId, scale: lot.scale, at: when(lot.begun) });
-  const steps = new Map((await lockedLot(w, id)).steps.map((s) => [s.formulaStepId, s.id]));
+  const steps: Ids = new Map((await fullLot(w, id)).steps.map((s) => [s.formulaStepId, s.id]));
+  const { containers, instruments, vessels, processes } = things;
+  const ids = {
+    lot_step: steps,
+    container: containers,
+    instrument: instruments,
+    vessel: vessels,
+    process: processes,
+  };
   for (const event of lot.events) {
     const at = when(event.at);
     if (at > w.now) continue;
     const stage: Stage = {
       w: { ...w, now: at },
       at,
-      lot: () => lockedLot(w, id),
       lotId: id,
-      steps,
+      ids,
       moved,
-      ...things,
     };
     await play(stage, event).catch((error: Error) => {
       throw error instanceof Problem || error.name === 'TransitionError'
@@ -233,8 +239,8 @@ async function importKitchen(
   return { formulas: file.formulas.length, lots: file.lots.length };
 }
 
-export function kitchenFileRoom(house: House): void {
-  serve(house, kitchenFileRoutes.import, async (call) => {
+export function kitchenFileRouter(app: AppContext): void {
+  serve(app, kitchenFileRoutes.import, async (call) => {
     const { file, today } = call.body;
     const hashes = new Map<string, string>();
     for (const account of file.accounts) hashes.set(account.key, await hashPassword(account.password));

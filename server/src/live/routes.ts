@@ -2,7 +2,7 @@ import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
 import ical, { ICalAlarmType, type ICalCalendar } from 'ical-generator';
 import { sendCalendar } from '../http/calendar.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { todayOf } from '../today/routes.ts';
 import { Changes } from './changes.ts';
 
@@ -29,9 +29,9 @@ function calendarOf(today: TodayView, kitchen: { name: string }): ICalCalendar {
   return calendar;
 }
 
-export function liveRoom(house: House): void {
-  const changes = new Changes(house.pool);
-  serve(house, liveRoutes.stream, async ({ kitchen, req, res }) => {
+export function liveRouter(app: AppContext): void {
+  const changes = new Changes(app.pool);
+  serve(app, liveRoutes.stream, async ({ kitchen, req, res }) => {
     res.set({
       'content-type': 'text/event-stream',
       'cache-control': 'no-store',
@@ -46,7 +46,7 @@ export function liveRoom(house: House): void {
     });
     return undefined;
   });
-  serve(house, liveRoutes.calendar, async ({ pool, kitchen, res }) => {
+  serve(app, liveRoutes.calendar, async ({ pool, kitchen, res }) => {
     const today = await todayOf(pool, kitchen, new Date().toISOString());
     sendCalendar(res, calendarOf(today, kitchen), 'inch-pantry.ics');
     return undefined;

@@ -1,4 +1,4 @@
-import type { NewLot } from '@inch/contract/lotEntry';
+import type { NewLot } from '@inch/contract/lot';
 import type { FormulaContent } from '@inch/core/formula';
 import { lotCode } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
@@ -21,19 +21,13 @@ export async function beginLot(
   );
   if (!version) throw notFound('formula');
   if (version.archived_at !== null)
-    throw new Problem(409, 'That formula is put away. Take it out again before a lot of it is begun.');
+    throw new Problem(409, 'That formula is archived. Restore it before a lot of it is begun.');
   const content = JSON.parse(version.content) as FormulaContent;
   if (content.steps.length === 0)
     throw invalid('formulaId', 'The formula has no steps yet. Write its method first.');
   if (content.lines.length === 0)
     throw invalid('formulaId', 'The formula has no lines yet. Write what goes in first.');
   const begunAt = happenedAt(w, body.at);
-  const [existing] = await rows<{ code: string }>(
-    w.tx,
-    'SELECT code FROM lot WHERE id = ? AND kitchen_id = ?',
-    [body.id, w.kitchen.id],
-  );
-  if (existing) return { id: body.id, code: existing.code };
   const code = lotCode(await takeLotNumber(w.tx, w.kitchen.id));
   await insert(w.tx, 'lot', {
     id: body.id,

@@ -5,27 +5,51 @@ import {
   governingPh,
   ingredientsAsMade,
   type LotEvent,
+  type LotState,
   transition,
 } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
-import { insert, run, toSql } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
-import { journal, type Writing } from '../journal/writing.ts';
+import { run } from '../database/pool.ts';
+import { writeEntry } from '../entry/write.ts';
+import { notFound } from '../http/problem.ts';
+import type { Writing } from '../journal/writing.ts';
 import { openDeviation } from './openDeviation.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
-/** The lot, locked for the rest of the transaction. */
-export async function lockedLot(w: Writing, idOrCode: string): Promise<StoredLot> {
-  const lot = await readLot(w.tx, w.kitchen, idOrCode, true);
+/** A lot with its whole record, as it stands in this write: the kitchen is locked, so nothing of it changes meanwhile. */
+export async function fullLot(w: Writing, idOrCode: string): Promise<StoredLot> {
+  const lot = await readLot(w.tx, w.kitchen, idOrCode);
   if (!lot) throw notFound('lot');
   return lot;
 }
 
-/** What is ended is not written to any more. */
-export function refuseEnded(lot: StoredLot): void {
-  if (['closed', 'discarded', 'recalled'].includes(lot.state))
-    throw new Problem(409, `Lot ${lot.code} is ${lot.state}; nothing more is written to it.`);
+interface Deciding {
+  at: string;
+  id?: string;
+  why?: string | null;
+  signed?: boolean;
+}
+
+/** Where an event takes a lot. @throws TransitionError where its state or its release checks do not allow it */
+export const stateAfter = (w: Writing, lot: StoredLot, event: LotEvent): LotState =>
+  transition(
+    lot,
+    event,
+    judgeLot(lot, w.kitchen).gates.every((g) => g.open),
+  );
+
+/** Moves a lot to the state that a recorded decision takes it to; what it is held for stays open until it is resumed. */
+export async function followDecision(
+  w: Writing,
+  lot: StoredLot,
+  decision: { id: string; event: LotEvent; to: LotState; why: string | null; at: string },
+): Promise<void> {
+  const { id, event, to, why, at } = decision;
+  const heldFrom = event === 'hold' ? lot.state : event === 'resume' ? null : lot.heldFrom;
+  await run(w.tx, 'UPDATE lot SET state = ?, held_from = ? WHERE id = ?', [to, heldFrom, lot.id]);
+  if (event === 'hold')
+    await openDeviation(w, lot.id, { kind: 'held', what: why ?? 'Held.', entryId: id, at });
 }
 
 /** Moves a lot through the core's state machine and records who decided, when and why. */
@@ -33,42 +57,12 @@ export async function decideLot(
   w: Writing,
   lot: StoredLot,
   event: LotEvent,
-  options: { id?: string; why?: string | null; at?: string; signed?: boolean } = {},
+  { at, id = newId(), why = null, signed = false }: Deciding,
 ): Promise<void> {
-  const open = judgeLot(lot, w.kitchen).gates;
-  const to = transition(
-    lot,
-    event,
-    open.every((g) => g.open),
-  );
-  const id = options.id ?? newId();
-  const at = options.at ?? w.now;
-  const why = options.why ?? null;
-  const heldFrom = event === 'hold' ? lot.state : event === 'resume' ? null : lot.heldFrom;
-  await run(w.tx, 'UPDATE lot SET state = ?, held_from = ? WHERE id = ?', [to, heldFrom, lot.id]);
-  if (to !== lot.state || event === 'release')
-    await insert(w.tx, 'decision', {
-      id,
-      lot_id: lot.id,
-      event,
-      from_state: lot.state,
-      to_state: to,
-      why,
-      signed: options.signed ?? false,
-      at: toSql(at),
-      account_id: w.account.id,
-    });
-  // What it is held for stays open until it is taken up again with its cause and what was done.
-  if (event === 'hold')
-    await openDeviation(w, lot.id, { kind: 'held', what: why ?? 'Held.', entryId: id, at });
-  await journal(
-    w,
-    'lot',
-    lot.id,
-    event,
-    { code: lot.code, from: lot.state, to, why, signed: options.signed ?? false, at },
-    lot.id,
-  );
+  const to = stateAfter(w, lot, event);
+  if (to === lot.state) return;
+  await writeEntry(w, 'decision', lot.id, { id, at, values: { event, from: lot.state, to, why, signed } });
+  await followDecision(w, lot, { id, event, to, why, at });
 }
 
 /** Low-acid things that a lot stands on, by its formula or by what really went in. */
@@ -96,7 +90,7 @@ function whyHeldByItself(lot: StoredLot): string | null {
 
 /** Holds a lot in bottles where its own record asks for it. The default is to hold. */
 export async function holdWhereAsked(w: Writing, lotId: string, at: string): Promise<void> {
-  const lot = await lockedLot(w, lotId);
+  const lot = await fullLot(w, lotId);
   if (!['resting', 'bottled', 'released'].includes(lot.state)) return;
   const why = whyHeldByItself(lot);
   if (why) await decideLot(w, lot, 'hold', { why, at });

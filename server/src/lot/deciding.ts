@@ -1,59 +1,69 @@
 import type { Account } from '@inch/contract/account';
-import type { NewDecision, NewRuling, NewStrike } from '@inch/contract/lotEntry';
+import type { NewStrike } from '@inch/contract/entry';
+import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record';
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
 import { passwordMatches } from '../account/password.ts';
-import { accountNamed, attemptsUsedUp, recordAttempt } from '../account/store.ts';
+import { ATTEMPT_WINDOW_SECONDS, accountNamed, attemptsUsedUp, recordAttempt } from '../account/store.ts';
 import { rows, run, toSql } from '../database/pool.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
-import { happenedAt } from '../journal/happened.ts';
+import type { Judge } from '../entry/judge.ts';
+import { invalid, notFound, Problem, tooMany } from '../http/problem.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { decideLot, lockedLot, refuseEnded } from './change.ts';
+import { decideLot, followDecision, fullLot, stateAfter } from './change.ts';
 import { closeHolds } from './deviations.ts';
+import { lotHeadOf, refuseEnded } from './head.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
-/** Release, hold, take up again, discard, recall or close; a refused release says what is missing. */
-export async function decide(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewDecision> | z.output<typeof NewRuling>,
-  signed = false,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  if (lot.decisions.some((d) => d.id === body.id)) return { id: body.id };
-  if (body.event === 'hold' && !body.why) throw invalid('why', 'Say why it is held.');
-  const at = happenedAt(w, body.at, lot.begunAt);
-  const shut = judgeLot(lot, w.kitchen).gates.filter((g) => !g.open);
-  if (body.event === 'release' && shut.length > 0 && lot.state !== 'held')
-    throw new Problem(
-      409,
-      `${shut.length === 1 ? 'A gate is' : `${shut.length} gates are`} still shut: ${shut.map((g) => g.missing).join(' ')}`,
-      {
-        errors: shut.map((g) => ({ path: `gates.${g.id}`, message: g.missing! })),
-      },
-    );
-  if (body.event === 'resume' && lot.state === 'held') {
-    if (!body.done)
-      throw invalid(
-        'done',
-        'Say what was done about it: a held lot is taken up only with its cause and its cure.',
-      );
-    await closeHolds(w, lot, { cause: body.why, done: body.done, at });
-  }
-  await decideLot(w, lot, body.event, { id: body.id, why: body.why ?? null, at, signed });
-  return { id: body.id };
+/** A refused release says what is missing, check by check. */
+function refuseMissing(w: Writing, lot: StoredLot): void {
+  const missing = judgeLot(lot, w.kitchen).gates.filter((g) => !g.open);
+  if (missing.length === 0 || lot.state === 'held') return;
+  throw new Problem(
+    409,
+    `${missing.length === 1 ? 'A release check is' : `${missing.length} release checks are`} missing: ${missing.map((g) => g.missing).join(' ')}`,
+    { errors: missing.map((g) => ({ path: `gates.${g.id}`, message: g.missing! })) },
+  );
 }
 
+/** Releases, holds or closes a lot. */
+export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at, signed }) => {
+  const lot = await fullLot(w, head.id);
+  const { id, event, why } = said;
+  if (event === 'hold' && !why) throw invalid('why', 'Say why it is held.');
+  if (event === 'release') refuseMissing(w, lot);
+  const to = stateAfter(w, lot, event);
+  return {
+    kept: { event, from: lot.state, to, signed },
+    after: () => followDecision(w, lot, { id, event, to, why, at }),
+  };
+};
+
+/** Resumes a held lot with its cause and its cure, discards it, or recalls it. */
+export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, signed }) => {
+  const lot = await fullLot(w, head.id);
+  const { id, event, why, done } = said;
+  const resumes = event === 'resume' && lot.state === 'held';
+  if (resumes && !done)
+    throw invalid(
+      'done',
+      'Say what was done about it: a held lot is resumed only with its cause and its cure.',
+    );
+  const to = stateAfter(w, lot, event);
+  return {
+    kept: { event, from: lot.state, to, signed },
+    after: async () => {
+      if (resumes) await closeHolds(w, lot, { cause: why, done: done!, at });
+      await followDecision(w, lot, { id, event, to, why, at });
+    },
+  };
+};
+
 /** Checks that a release is signed: the password of the account itself, again, and not too often wrong. */
-export async function checkSignature(
-  pool: Pool,
-  account: Account,
-  password: string | undefined,
-): Promise<void> {
+export async function checkSignature(pool: Pool, account: Account, password: string | null): Promise<void> {
   if (!password) throw invalid('password', 'A release is signed: write your password again.');
   if (await attemptsUsedUp(pool, account.name))
-    throw new Problem(429, 'Too many attempts with this name. Wait a quarter of an hour.');
+    throw tooMany('Too many attempts with this name. Wait a quarter of an hour.', ATTEMPT_WINDOW_SECONDS);
   const known = await accountNamed(pool, account.name);
   if (known && (await passwordMatches(known.passwordHash, password))) return;
   await recordAttempt(pool, account.name);
@@ -68,58 +78,51 @@ export async function journalRefusal(w: Writing, lotId: string, event: string, w
   await journal(w, 'lot', lot.id, `${event} refused`, said, lot.id);
 }
 
-const TABLES = {
-  addition: 'addition',
-  reading: 'reading',
-  bottling: 'bottling',
-  'heat-process': 'heat_process',
-  'seal-check': 'seal_check',
-  photograph: 'photograph',
-  tick: 'bottle_tick',
-  fault: 'glass_fault',
-  tally: 'tally',
-  weighing: 'weighing',
-  load: 'canner_load',
-  curve: 'curve',
-  cooling: 'cooling',
-} as const;
+interface Struck {
+  struck_at: string | null;
+  struck_why: string | null;
+}
 
-/** Strikes an entry: it stays as it was, with who, when and why. */
-export async function strike(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewStrike>,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  refuseEnded(lot);
-  const table = TABLES[body.noun];
-  const [found] = await rows<{ struck_at: string | null }>(
-    w.tx,
-    `SELECT struck_at FROM ${table} WHERE id = ? AND lot_id = ? FOR UPDATE`,
-    [body.entryId, lot.id],
-  );
-  if (!found) throw notFound(body.noun.replace('-', ' '));
-  if (found.struck_at) return { id: body.entryId };
-  if (
-    body.noun === 'bottling' &&
-    lot.movements.some((m) => m.bottlingId === body.entryId && m.kind !== 'stored')
-  )
+/** What was filled and moved on is not struck: its bottles are somewhere. */
+function refuseMoved(lot: StoredLot, entryId: string): void {
+  if (lot.movements.some((m) => m.bottlingId === entryId && m.kind !== 'stored'))
     throw new Problem(
       409,
       'Bottles of this filling were already moved or sold. Bring them back in the count before striking it.',
     );
+}
+
+const spoken = (noun: StrikeableNoun): string => noun.replace(/-/g, ' ');
+
+/** Strikes an entry: it stays as it was, with who, when and why. Striking it again for the same reason is answered as the first time. */
+export async function strike(
+  w: Writing,
+  lotId: string,
+  { noun, entryId, why }: Pick<z.output<typeof NewStrike>, 'noun' | 'entryId' | 'why'>,
+): Promise<{ id: string }> {
+  const head = await lotHeadOf(w, lotId);
+  const { table }: EntryKind = entries[noun];
+  const [found] = await rows<Struck>(
+    w.tx,
+    `SELECT struck_at, struck_why FROM ${table} WHERE id = ? AND lot_id = ?`,
+    [entryId, head.id],
+  );
+  if (!found) throw notFound(spoken(noun));
+  if (found.struck_at && found.struck_why === why) return { id: entryId };
+  if (found.struck_at) throw new Problem(409, `That ${spoken(noun)} is struck already: ${found.struck_why}`);
+  refuseEnded(head);
+  const lot = await fullLot(w, head.id);
+  if (noun === 'bottling') refuseMoved(lot, entryId);
   if (lot.state === 'released')
-    await decideLot(w, lot, 'hold', {
-      why: `A ${body.noun.replace('-', ' ')} was struck after release: ${body.why}`,
-    });
+    await decideLot(w, lot, 'hold', { why: `A ${spoken(noun)} was struck after release: ${why}`, at: w.now });
   await run(w.tx, `UPDATE ${table} SET struck_at = ?, struck_by = ?, struck_why = ? WHERE id = ?`, [
     toSql(w.now),
     w.account.id,
-    body.why,
-    body.entryId,
+    why,
+    entryId,
   ]);
-  await journal(w, body.noun, body.entryId, 'strike', { why: body.why }, lot.id);
-  return { id: body.entryId };
+  await journal(w, noun, entryId, 'strike', { lotId: lot.id, why }, lot.id);
+  return { id: entryId };
 }
 
 /** The lot as everyone may read it. */

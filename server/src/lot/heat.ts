@@ -1,21 +1,21 @@
-import type { NewCurve, NewHeatProcess, NewLoad, NewLoadMark } from '@inch/contract/lotEntry';
 import { loadClock, whyNotMarked } from '@inch/core/bottling';
 import { type HeatProcess, lethality, type MeasuredLimits } from '@inch/core/heat';
 import { lotBottles, matchLot, standing } from '@inch/core/lot';
+import type { Entries, Kept } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
-import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
-import { insert, toSql } from '../database/pool.ts';
+import type { Judge } from '../entry/judge.ts';
+import { writeEntry } from '../entry/write.ts';
 import { processOf } from '../heatProcess/routes.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
-import { happenedAt } from '../journal/happened.ts';
-import { journal, type Writing } from '../journal/writing.ts';
-import { lockedLot, refuseEnded } from './change.ts';
+import { asked, invalid, Problem } from '../http/problem.ts';
+import { refuseBefore } from '../journal/happened.ts';
+import type { Writing } from '../journal/writing.ts';
+import { fullLot } from './change.ts';
 import { openOutOfLimits } from './deviations.ts';
 import type { StoredLot } from './store.ts';
 
-/** A process as it stands for one lot, here: held against it line by line, with its minutes at the kitchen's elevation. */
-interface Held {
+/** A process as it stands for one lot, here: matched with it line by line, with its minutes at the kitchen's elevation. */
+interface Matched {
   processId: string | null;
   name: string;
   source: string;
@@ -28,26 +28,26 @@ interface Held {
   invertSeconds: number;
 }
 
-async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held> {
+const ANY_LIMITS: MeasuredLimits = { brix: null, highestPh: null };
+
+async function matchedWith(w: Writing, lot: StoredLot, id: string): Promise<Matched> {
   const process = await processOf(w.tx, w.kitchen.id, id);
   if (!process)
     throw invalid('processId', 'There is no such process. Choose one, or give your own with its source.');
   const containers = await containersOf(w.tx, w.kitchen.id);
-  const rated = (id: string) => containers.find((c) => c.id === id)?.rated ?? [];
-  // °Bx and pH may be measured later: they are held against the limits as they then stand.
+  const rated = (container: string) => containers.find((c) => c.id === container)?.rated ?? [];
+  // °Bx and pH may be measured later: they are matched with the limits as they then stand.
   const limits = { brix: process.brix, highestPh: process.highestPh };
-  const open = { ...process, brix: null, highestPh: null };
-  const [match] = matchLot([open], lot, rated, w.kitchen.elevationMetres);
+  const [match] = matchLot([{ ...process, ...ANY_LIMITS }], lot, rated, w.kitchen.elevationMetres);
   if (!match) throw invalid('processId', 'Count the bottles first: the process depends on them.');
+  const minutes = process.method === 'hot-fill' ? process.hotFill!.holdMinutes : match.minutes;
+  if (minutes === null) throw invalid('processId', match.reasons.at(-1)!);
   return {
     processId: process.id,
     name: process.name,
     source: process.source,
     method: process.method,
-    requiredMinutes:
-      process.method === 'hot fill'
-        ? process.hotFill!.holdMinutes
-        : (match.minutes ?? Number.POSITIVE_INFINITY),
+    requiredMinutes: minutes,
     restMinutes: process.restMinutes,
     invertSeconds: process.hotFill?.invertSeconds ?? 0,
     mismatches: match.reasons,
@@ -55,177 +55,91 @@ async function heldAgainst(w: Writing, lot: StoredLot, id: string): Promise<Held
   };
 }
 
-interface Done {
-  id: string;
-  minutes: number;
-  bottles: number | null;
-  invertedSeconds: number | null;
-  loadId: string | null;
-  at: string;
-}
+type HeatProcessKept = Kept<Entries['heat-process']>;
 
-async function writeProcess(w: Writing, lotId: string, held: Held, done: Done): Promise<void> {
-  await insert(w.tx, 'heat_process', {
-    id: done.id,
-    lot_id: lotId,
-    process_id: held.processId,
-    name: held.name,
-    source: held.source,
-    method: held.method,
-    required_minutes: held.requiredMinutes,
-    minutes: done.minutes,
-    inverted_seconds: done.invertedSeconds,
-    elevation_metres: w.kitchen.elevationMetres,
-    bottles: done.bottles,
-    load_id: done.loadId,
-    mismatches: JSON.stringify(held.mismatches),
-    limits: JSON.stringify(held.limits),
-    at: toSql(done.at),
-    account_id: w.account.id,
-  });
-  const { id, ...said } = done;
-  const { elevationMetres } = w.kitchen;
-  await journal(w, 'heat-process', id, 'process', { ...held, ...said, elevationMetres }, lotId);
-}
-
-/** Records a heat process: one that ships or is the kitchen's own, matched line by line, or one told with its source. */
-export async function processLot(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewHeatProcess>,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  refuseEnded(lot);
-  const at = happenedAt(w, body.at, lot.begunAt);
-  if (!body.processId && (body.source === '' || body.requiredMinutes === null))
+/** A process that is in no list: named with its source. */
+const ownWords = (said: { name: string; source: string; requiredMinutes: number | null }): Matched => {
+  if (said.source === '' || said.requiredMinutes === null)
     throw invalid(
       'source',
       'Your own process needs its source (an authority’s letter, a tested book with its edition) and its minutes.',
     );
+  return {
+    processId: null,
+    name: said.name || 'Own process',
+    source: said.source,
+    method: 'boiling-water',
+    requiredMinutes: said.requiredMinutes,
+    ...{ restMinutes: 0, invertSeconds: 0, mismatches: [], limits: ANY_LIMITS },
+  };
+};
+
+/** Records a heat process: one that ships or is the kitchen's own, matched line by line, or one named with its source. */
+export const judgeHeatProcess: Judge<'heat-process'> = async ({ w, lot: head, said, at }) => {
+  const lot = await fullLot(w, head.id);
   const { filled } = lotBottles(lot);
-  if (body.bottles !== null && body.bottles > filled)
+  if (said.bottles !== null && said.bottles > filled)
     throw invalid('bottles', `Only ${filled} bottles are filled.`);
-  const held = body.processId
-    ? await heldAgainst(w, lot, body.processId)
-    : {
-        processId: null,
-        name: body.name || 'Own process',
-        source: body.source,
-        method: 'boiling water' as const,
-        requiredMinutes: body.requiredMinutes!,
-        restMinutes: 0,
-        invertSeconds: 0,
-        mismatches: [] as string[],
-        limits: { brix: null, highestPh: null },
-      };
-  if (!Number.isFinite(held.requiredMinutes)) throw invalid('processId', held.mismatches.at(-1)!);
-  const { id, minutes, bottles, invertedSeconds } = body;
-  if (held.invertSeconds > (invertedSeconds ?? 0))
-    held.mismatches.push(`lid down for ${invertedSeconds ?? 0} s, and it asks for ${held.invertSeconds}`);
-  await writeProcess(w, lot.id, held, { id, minutes, bottles, invertedSeconds, loadId: null, at });
-  await openOutOfLimits(w, lot.id, at);
-  return { id };
-}
+  const matched = said.processId ? await matchedWith(w, lot, said.processId) : ownWords(said);
+  const { invertSeconds, restMinutes: _, ...process } = matched;
+  const inverted = said.invertedSeconds ?? 0;
+  if (invertSeconds > inverted)
+    process.mismatches.push(`lid down for ${inverted} s, and it asks for ${invertSeconds}`);
+  return {
+    kept: { ...process, elevationMetres: w.kitchen.elevationMetres, loadId: null } as HeatProcessKept,
+    after: () => openOutOfLimits(w, lot.id, at),
+  };
+};
 
 /** Puts jars into the canner under a process that ships or is the kitchen's own. */
-export async function loadCanner(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewLoad>,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  refuseEnded(lot);
-  const at = happenedAt(w, body.at, lot.begunAt);
+export const judgeLoad: Judge<'load'> = async ({ w, lot: head, said }) => {
+  const lot = await fullLot(w, head.id);
   const { left } = lotBottles(lot);
   const failed = standing(lot.sealChecks).reduce((sum, c) => sum + c.failed, 0);
-  if (body.bottles > left + failed) throw invalid('bottles', `Only ${left + failed} bottles are there.`);
-  const held = await heldAgainst(w, lot, body.processId);
-  if (held.method !== 'boiling water')
+  if (said.bottles > left + failed) throw invalid('bottles', `Only ${left + failed} bottles are there.`);
+  const { method, invertSeconds: _, processId: __, ...process } = await matchedWith(w, lot, said.processId);
+  if (method !== 'boiling-water')
     throw invalid('processId', 'That is a hot fill: it needs no canner. Record it under Process.');
-  if (!Number.isFinite(held.requiredMinutes)) throw invalid('processId', held.mismatches.at(-1)!);
-  const number = lot.loads.length + 1;
-  await insert(w.tx, 'canner_load', {
-    id: body.id,
-    lot_id: lot.id,
-    number,
-    process_id: held.processId,
-    name: held.name,
-    source: held.source,
-    required_minutes: held.requiredMinutes,
-    rest_minutes: held.restMinutes,
-    mismatches: JSON.stringify(held.mismatches),
-    limits: JSON.stringify(held.limits),
-    bottles: body.bottles,
-    at: toSql(at),
-    account_id: w.account.id,
+  return { kept: { number: lot.loads.length + 1, ...process } };
+};
+
+/** The process that a load was, once the fire went off after its time. */
+async function writeProcessOf(w: Writing, lot: StoredLot, load: StoredLot['loads'][number], at: string) {
+  const minutes = Math.round((loadClock(load, at).boiledSeconds / 60) * 100) / 100;
+  const { processId, name, source, requiredMinutes, mismatches, limits, bottles } = load;
+  await writeEntry(w, 'heat-process', lot.id, {
+    id: newId(),
+    at,
+    values: {
+      ...{ processId, name, source, requiredMinutes, mismatches, limits, bottles, minutes },
+      ...{ method: 'boiling-water', invertedSeconds: null, loadId: load.id },
+      elevationMetres: w.kitchen.elevationMetres,
+    },
   });
-  await journal(w, 'load', body.id, 'load', { number, bottles: body.bottles, ...held, at }, lot.id);
-  return { id: body.id };
 }
 
 /** Marks the boil, a boil that stopped, the fire off, or the lifting; the fire off after its time is the process, recorded. */
-export async function markLoad(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewLoadMark>,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  refuseEnded(lot);
-  const load = standing(lot.loads).find((l) => l.id === body.loadId);
-  if (!load) throw notFound('load');
-  if (load.marks.some((m) => m.id === body.id)) return { id: body.id };
-  const at = happenedAt(w, body.at, load.at);
-  const why = whyNotMarked(load, body.mark, at);
+export const judgeLoadMark: Judge<'load-mark'> = async ({ w, lot: head, said, at }) => {
+  const lot = await fullLot(w, head.id);
+  const load = standing(lot.loads).find((l) => l.id === said.loadId);
+  if (!load) throw invalid('loadId', 'That load is struck. Choose another.');
+  refuseBefore(at, load.at, 'the load went in');
+  const why = whyNotMarked(load, said.mark, at);
   if (why) throw new Problem(409, why);
-  await insert(w.tx, 'load_mark', {
-    id: body.id,
-    lot_id: lot.id,
-    load_id: load.id,
-    kind: body.mark,
-    at: toSql(at),
-    account_id: w.account.id,
-  });
-  await journal(w, 'load', load.id, body.mark, { number: load.number, at }, lot.id);
-  if (body.mark === 'off') {
-    const minutes = Math.round((loadClock(load, at).boiledSeconds / 60) * 100) / 100;
-    const { processId, name, source, requiredMinutes, restMinutes, mismatches, limits, bottles } = load;
-    const held = { processId, name, source, requiredMinutes, restMinutes, mismatches, limits };
-    await writeProcess(
-      w,
-      lot.id,
-      { ...held, method: 'boiling water', invertSeconds: 0 },
-      { id: newId(), minutes, bottles, invertedSeconds: null, loadId: load.id, at },
-    );
-  }
-  if (body.mark === 'lifted') await openOutOfLimits(w, lot.id, at);
-  return { id: body.id };
-}
+  return {
+    kept: {},
+    after: async () => {
+      if (said.mark === 'off') await writeProcessOf(w, lot, load, at);
+      if (said.mark === 'lifted') await openOutOfLimits(w, lot.id, at);
+    },
+  };
+};
 
-/** Keeps a logger's curve; its lethality is reckoned here, never taken from the browser. */
-export async function keepCurve(
-  w: Writing,
-  lotId: string,
-  body: z.output<typeof NewCurve>,
-): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
-  refuseEnded(lot);
-  const at = happenedAt(w, body.at, lot.begunAt);
-  if (body.loadId && !standing(lot.loads).some((l) => l.id === body.loadId)) throw notFound('load');
-  const back = body.samples.findIndex((s, i) => i > 0 && s.seconds < body.samples[i - 1]!.seconds);
+/** Keeps a logger's curve; its lethality is computed here, never taken from the browser. */
+export const judgeCurve: Judge<'curve'> = ({ said: { samples } }) => {
+  const back = samples.findIndex((s, i) => i > 0 && s.seconds < samples[i - 1]!.seconds);
   if (back !== -1)
     throw invalid('samples', `Reading ${back + 1} comes before the one above it. Put them in order of time.`);
-  const minutes = lethality({ samples: body.samples, referenceCelsius: 93.3, z: 8.9 });
-  await insert(w.tx, 'curve', {
-    id: body.id,
-    lot_id: lot.id,
-    load_id: body.loadId,
-    name: body.name,
-    samples: JSON.stringify(body.samples),
-    minutes,
-    at: toSql(at),
-    account_id: w.account.id,
-  });
-  const { id: _, ...said } = body;
-  await journal(w, 'curve', body.id, 'keep', { ...said, minutes, at }, lot.id);
-  return { id: body.id };
-}
+  const minutes = asked('samples', () => lethality({ samples, referenceCelsius: 93.3, z: 8.9 }));
+  return { kept: { minutes } };
+};

@@ -1,36 +1,62 @@
-import type { LotRecord, StockDraw } from '@inch/core/lot';
-import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import type { LotRecord, StockWithdrawal } from '@inch/core/lot';
+import type { Noun } from '@inch/core/record';
+import { type Database, marks, rows } from '../database/pool.ts';
+import { entriesOf } from '../entry/read.ts';
 import { stockCode } from '../stock/code.ts';
-import { type EntryRow, entriesOf, entry } from './entryRows.ts';
-import { loadBottling } from './loadBottling.ts';
 import { loadReadings } from './loadReadings.ts';
 
 type Lots = Map<string, LotRecord>;
 
+/** Lists of a record that hold entries just as they are read, by noun. */
+const PLAIN = {
+  placing: 'placings',
+  photograph: 'photographs',
+  tick: 'ticks',
+  fault: 'faults',
+  tally: 'tallies',
+  weighing: 'weighings',
+  cooling: 'coolings',
+  'heat-process': 'heatProcesses',
+  curve: 'curves',
+  'seal-check': 'sealChecks',
+  fate: 'fates',
+  movement: 'movements',
+  decision: 'decisions',
+  print: 'prints',
+} as const satisfies Partial<Record<Noun, keyof LotRecord>>;
+
+type PlainNoun = keyof typeof PLAIN;
+
+async function loadPlain(db: Database, lots: Lots, ids: string[], noun: PlainNoun): Promise<void> {
+  for (const { parentId, entry } of await entriesOf(db, noun, ids))
+    (lots.get(parentId)![PLAIN[noun]] as unknown[]).push(entry);
+}
+
+const markOf = <T>({ entry }: { entry: { mark: T; at: string; by: string } }) => ({
+  kind: entry.mark,
+  at: entry.at,
+  by: entry.by,
+});
+
+interface StepRow {
+  id: string;
+  lot_id: string;
+  position: number;
+  kind: LotRecord['steps'][number]['kind'];
+  title: string;
+  minutes: number | null;
+  kill_step: number;
+  formula_step_id: string;
+}
+
 async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  type Row = {
-    id: string;
-    lot_id: string;
-    position: number;
-    kind: LotRecord['steps'][number]['kind'];
-    title: string;
-    minutes: number | null;
-    kill_step: number;
-    formula_step_id: string;
-  };
-  const steps = await rows<Row>(
+  const steps = await rows<StepRow>(
     db,
     `SELECT * FROM lot_step WHERE lot_id IN (${marks(ids)}) ORDER BY position`,
     ids,
   );
-  const found = await entriesOf<{
-    step_id: string;
-    kind: LotRecord['steps'][number]['marks'][number]['kind'];
-  }>(db, 'step_mark', ids);
-  for (const s of steps) {
-    const own = found
-      .filter((m) => m.step_id === s.id)
-      .map((m) => ({ kind: m.kind, at: fromSql(m.at), by: m.by }));
+  const found = await entriesOf(db, 'mark', ids);
+  for (const s of steps)
     lots.get(s.lot_id)!.steps.push({
       id: s.id,
       position: s.position,
@@ -39,130 +65,61 @@ async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void>
       minutes: s.minutes,
       killStep: s.kill_step === 1,
       formulaStepId: s.formula_step_id,
-      marks: own,
+      marks: found.filter((m) => m.entry.stepId === s.id).map(markOf),
     });
-  }
 }
 
 /** What the entries of some lots took out of stock, by entry. */
-async function drawsOf(db: Database, ids: string[]): Promise<Map<string, StockDraw[]>> {
+async function withdrawalsOf(db: Database, ids: string[]): Promise<Map<string, StockWithdrawal[]>> {
   const found = await rows<{ entry_id: string; stock_id: string; number: number; amount: number }>(
     db,
     `SELECT COALESCE(t.addition_id, t.bottling_id) AS entry_id, t.stock_id, s.number, t.amount
      FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.lot_id IN (${marks(ids)}) AND t.print_id IS NULL ORDER BY t.at, t.id`,
     ids,
   );
-  const draws = new Map<string, StockDraw[]>();
+  const withdrawals = new Map<string, StockWithdrawal[]>();
   for (const r of found) {
-    const draw = { stockId: r.stock_id, code: stockCode(r.number), amount: r.amount };
-    draws.set(r.entry_id, [...(draws.get(r.entry_id) ?? []), draw]);
+    const one = { stockId: r.stock_id, code: stockCode(r.number), amount: r.amount };
+    withdrawals.set(r.entry_id, [...(withdrawals.get(r.entry_id) ?? []), one]);
   }
-  return draws;
+  return withdrawals;
 }
 
-async function loadMade(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  const draws = await drawsOf(db, ids);
-  const origins = await entriesOf<{ addition_id: string; words: string }>(db, 'origin', ids);
-  for (const r of await entriesOf<{
-    step_id: string | null;
-    line_id: string | null;
-    ingredient_id: string;
-    entry: string | null;
-    grams: number;
-    why: string | null;
-    before_grams: number | null;
-    taken_from: string | null;
-  }>(db, 'addition', ids))
-    lots.get(r.lot_id)!.additions.push({
-      ...entry(r),
-      stepId: r.step_id,
-      lineId: r.line_id,
-      ingredientId: r.ingredient_id,
-      ...(r.entry ? { entry: JSON.parse(r.entry) } : {}),
-      grams: r.grams,
-      why: r.why,
-      from: r.taken_from ?? origins.findLast((o) => o.addition_id === r.id)?.words ?? null,
-      beforeTrimming: r.before_grams,
-      draws: draws.get(r.id) ?? [],
-    });
-  await loadBottling(db, lots, ids, draws);
+/** What went in and what was filled, with what each took from stock and where it came from. */
+async function loadTaking(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  const [withdrawals, origins, additions, bottlings] = await Promise.all([
+    withdrawalsOf(db, ids),
+    entriesOf(db, 'origin', ids),
+    entriesOf(db, 'addition', ids),
+    entriesOf(db, 'bottling', ids),
+  ]);
+  for (const { parentId, entry } of additions) {
+    const from = entry.from ?? origins.findLast((o) => o.entry.additionId === entry.id)?.entry.words ?? null;
+    lots.get(parentId)!.additions.push({ ...entry, from, withdrawals: withdrawals.get(entry.id) ?? [] });
+  }
+  for (const { parentId, entry } of bottlings)
+    lots.get(parentId)!.bottlings.push({ ...entry, withdrawals: withdrawals.get(entry.id) ?? [] });
 }
 
-/** What is known of photographs, without the pictures themselves. */
-const photographsOf = (db: Database, ids: readonly string[]) =>
-  rows<EntryRow & { step_id: string | null; reading_id: string | null; words: string }>(
-    db,
-    `SELECT t.id, t.lot_id, t.step_id, t.reading_id, t.words, t.at, a.name AS \`by\`, t.struck_at, t.struck_why,
-     (SELECT name FROM account WHERE id = t.struck_by) AS struck_by
-     FROM photograph t JOIN account a ON a.id = t.account_id WHERE t.lot_id IN (${marks(ids)}) ORDER BY t.at, t.id`,
-    [...ids],
-  );
+async function loadLoads(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  const [loads, loadMarks] = await Promise.all([entriesOf(db, 'load', ids), entriesOf(db, 'load-mark', ids)]);
+  const marksOf = (id: string) =>
+    loadMarks.filter((m) => m.entry.loadId === id).map((m) => ({ id: m.entry.id, ...markOf(m) }));
+  for (const { parentId, entry } of loads)
+    lots.get(parentId)!.loads.push({ ...entry, marks: marksOf(entry.id) });
+}
 
-async function loadAfterwards(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  for (const r of await entriesOf<{
-    bottling_id: string;
-    kind: LotRecord['movements'][number]['kind'];
-    from_place: string | null;
-    to_place: string | null;
-    count: number;
-    price_minor: number | null;
-    note: string | null;
-  }>(db, 'movement', ids))
-    lots.get(r.lot_id)!.movements.push({
-      id: r.id,
-      bottlingId: r.bottling_id,
-      kind: r.kind,
-      from: r.from_place,
-      to: r.to_place,
-      count: r.count,
-      priceMinor: r.price_minor,
-      note: r.note,
-      at: fromSql(r.at),
-      by: r.by,
-    });
-  for (const r of await entriesOf<{
-    event: string;
-    from_state: LotRecord['state'];
-    to_state: LotRecord['state'];
-    why: string | null;
-    signed: number;
-  }>(db, 'decision', ids))
-    lots.get(r.lot_id)!.decisions.push({
-      id: r.id,
-      event: r.event,
-      from: r.from_state,
-      to: r.to_state,
-      why: r.why,
-      signed: r.signed === 1,
-      at: fromSql(r.at),
-      by: r.by,
-    });
-  for (const r of await entriesOf<{ step_id: string | null; vessel_id: string; vessel: string }>(
-    db,
-    'placing',
-    ids,
-    ', v.name AS vessel',
-    'JOIN vessel v ON v.id = t.vessel_id',
-  ))
-    lots.get(r.lot_id)!.placings.push({
-      id: r.id,
-      stepId: r.step_id,
-      vesselId: r.vessel_id,
-      vessel: r.vessel,
-      at: fromSql(r.at),
-      by: r.by,
-    });
-  for (const r of await photographsOf(db, ids))
-    lots.get(r.lot_id)!.photographs.push({
-      ...entry(r),
-      stepId: r.step_id,
-      readingId: r.reading_id,
-      words: r.words,
-    });
-  for (const r of await entriesOf<{ copies: number; statement: string }>(db, 'label_print', ids))
-    lots
-      .get(r.lot_id)!
-      .prints.push({ id: r.id, copies: r.copies, statement: r.statement, at: fromSql(r.at), by: r.by });
+async function loadDeviations(db: Database, lots: Lots, ids: string[]): Promise<void> {
+  const [deviations, closings] = await Promise.all([
+    entriesOf(db, 'deviation', ids),
+    entriesOf(db, 'closing', ids),
+  ]);
+  const closedBy = (id: string) => {
+    const closing = closings.find((c) => c.entry.deviationId === id)?.entry;
+    return closing ? { cause: closing.cause, done: closing.done, at: closing.at, by: closing.by } : null;
+  };
+  for (const { parentId, entry } of deviations)
+    lots.get(parentId)!.deviations.push({ ...entry, closed: closedBy(entry.id) });
 }
 
 /** Ids made up to a power of two with the last of them, so that one more lot does not make every statement a new one to prepare. */
@@ -177,7 +134,9 @@ export async function loadRecords(db: Database, lots: Lots, timeZone: string): P
   await Promise.all([
     loadSteps(db, lots, ids),
     loadReadings(db, lots, ids, timeZone),
-    loadMade(db, lots, ids),
-    loadAfterwards(db, lots, ids),
+    loadTaking(db, lots, ids),
+    loadLoads(db, lots, ids),
+    loadDeviations(db, lots, ids),
+    ...(Object.keys(PLAIN) as PlainNoun[]).map((noun) => loadPlain(db, lots, ids, noun)),
   ]);
 }

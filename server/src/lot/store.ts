@@ -80,18 +80,13 @@ async function withRecords(db: Database, heads: HeadRow[], timeZone: string): Pr
 
 type In = { id: string; timeZone: string };
 
-/** One lot by id or code; null where the kitchen has none. `lock` holds its row until the transaction ends. */
-export async function readLot(
-  db: Database,
-  kitchen: In,
-  idOrCode: string,
-  lock = false,
-): Promise<StoredLot | null> {
-  const heads = await rows<HeadRow>(
-    db,
-    `${HEAD} WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?)${lock ? ' FOR UPDATE' : ''}`,
-    [kitchen.id, idOrCode, idOrCode.toUpperCase()],
-  );
+/** One lot by id or code; null where the kitchen has none. */
+export async function readLot(db: Database, kitchen: In, idOrCode: string): Promise<StoredLot | null> {
+  const heads = await rows<HeadRow>(db, `${HEAD} WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?)`, [
+    kitchen.id,
+    idOrCode,
+    idOrCode.toUpperCase(),
+  ]);
   return (await withRecords(db, heads, kitchen.timeZone))[0] ?? null;
 }
 

@@ -1,15 +1,17 @@
 import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/photograph';
 import { standing } from '@inch/core/lot';
+import { entries } from '@inch/core/record';
 import express from 'express';
 import sharp from 'sharp';
-import { insert, rows, toSql } from '../database/pool.ts';
-import { once } from '../database/transaction.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { rows } from '../database/pool.ts';
+import { referencedBy } from '../entry/references.ts';
+import { writeEntry } from '../entry/write.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
-import { journal, type Writing } from '../journal/writing.ts';
-import { lockedLot, refuseEnded } from '../lot/change.ts';
+import type { Writing } from '../journal/writing.ts';
 import { requireLot } from '../lot/deciding.ts';
+import { lotHeadOf, refuseEnded } from '../lot/head.ts';
 import { lotBefore, type StoredLot } from '../lot/store.ts';
 
 const LONGER_SIDE = 1600;
@@ -38,28 +40,14 @@ interface Taken {
 }
 
 async function keep(w: Writing, lotId: string, taken: Taken, image: Buffer): Promise<{ id: string }> {
-  const lot = await lockedLot(w, lotId);
+  const lot = await lotHeadOf(w, lotId);
   refuseEnded(lot);
-  if (taken.stepId && !lot.steps.some((s) => s.id === taken.stepId))
-    throw invalid('stepId', 'That step is not one of this lot.');
-  if (taken.readingId && !lot.readings.some((r) => r.id === taken.readingId))
-    throw invalid('readingId', 'That reading is not one of this lot.');
+  const { id, words, stepId = null, readingId = null } = taken;
+  const values = { stepId, readingId, words };
+  await referencedBy(w, lot.id, entries.photograph, values);
   const at = happenedAt(w, taken.at, lot.begunAt);
-  const row = {
-    step_id: taken.stepId ?? null,
-    reading_id: taken.readingId ?? null,
-    words: taken.words,
-  };
-  await insert(w.tx, 'photograph', {
-    id: taken.id,
-    lot_id: lot.id,
-    ...row,
-    image,
-    at: toSql(at),
-    account_id: w.account.id,
-  });
-  await journal(w, 'photograph', taken.id, 'take', { ...row, bytes: image.length, at }, lot.id);
-  return { id: taken.id };
+  await writeEntry(w, 'photograph', lot.id, { id, at, values, more: { image } });
+  return { id };
 }
 
 const shown = (lot: StoredLot): Photograph[] =>
@@ -72,23 +60,21 @@ const shown = (lot: StoredLot): Photograph[] =>
     by,
   }));
 
-export function photographRoom(house: House): void {
-  house.router.use(
+export function photographRouter(app: AppContext): void {
+  app.router.use(
     photographRoutes.take.path,
     express.raw({ type: ['image/jpeg', 'image/png', 'image/webp'], limit: LARGEST_PHOTOGRAPH }),
   );
-  serve(house, photographRoutes.take, async (call) => {
+  serve(app, photographRoutes.take, async (call) => {
     const image = await stripped(call.req.body);
-    return once(call.pool, 'photograph', call.query.id, () =>
-      call.write((w) => keep(w, call.params.id, call.query, image)),
-    );
+    return call.write((w) => keep(w, call.params.id, call.query, image));
   });
-  serve(house, photographRoutes.ofLot, async ({ pool, kitchen, params }) => {
+  serve(app, photographRoutes.ofLot, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);
     const before = await lotBefore(pool, kitchen, lot);
     return { own: shown(lot), before: before && { code: before.code, photographs: shown(before) } };
   });
-  serve(house, photographRoutes.image, async ({ pool, kitchen, params, res }) => {
+  serve(app, photographRoutes.image, async ({ pool, kitchen, params, res }) => {
     const [found] = await rows<{ image: Buffer }>(
       pool,
       'SELECT p.image FROM photograph p JOIN lot l ON l.id = p.lot_id WHERE p.id = ? AND l.kitchen_id = ?',

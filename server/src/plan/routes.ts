@@ -1,10 +1,9 @@
 import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
 import type { z } from 'zod';
 import { insert, rows, run, toSql } from '../database/pool.ts';
-import { once } from '../database/transaction.ts';
 import { sendCalendar } from '../http/calendar.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { beginLot } from '../lot/begin.ts';
 import { calendarOf } from './calendar.ts';
@@ -92,10 +91,7 @@ async function startPart(
   const item = plan.items.find((i) => i.parts.some((p) => p.id === body.partId));
   const part = item?.parts.find((p) => p.id === body.partId);
   if (!item || !part) throw notFound('part of that plan');
-  if (part.lot) {
-    if (part.lot.id === body.id) return part.lot;
-    throw new Problem(409, `It is begun already, as lot ${part.lot.code}.`);
-  }
+  if (part.lot) throw new Problem(409, `It is begun already, as lot ${part.lot.code}.`);
   if (plan.revision !== body.revision) throw stale();
   const lot = await beginLot(w, { id: body.id, formulaId: item.formulaId, scale: part.scale });
   const { id: _i, revision: _r, done, savedAt: _s, savedBy: _b, ...content } = plan;
@@ -108,18 +104,14 @@ async function startPart(
   return lot;
 }
 
-export function planRoom(house: House): void {
-  serve(house, planRoutes.list, ({ pool, kitchen }) => plansOf(pool, kitchen.id));
-  serve(house, planRoutes.read, ({ pool, kitchen, params }) => planOf(pool, kitchen.id, params.id));
-  serve(house, planRoutes.create, (call) =>
-    once(call.pool, 'plan', call.body.id, () =>
-      call.write((w) => createPlan(w, call.body.id, call.body.content)),
-    ),
-  );
-  serve(house, planRoutes.change, (call) => call.write((w) => changePlan(w, call.params.id, call.body)));
-  serve(house, planRoutes.start, (call) => call.write((w) => startPart(w, call.params.id, call.body)));
-  serve(house, planRoutes.past, ({ pool, kitchen }) => pastLots(pool, kitchen));
-  serve(house, planRoutes.calendar, async ({ pool, kitchen, params, res }) => {
+export function planRouter(app: AppContext): void {
+  serve(app, planRoutes.list, ({ pool, kitchen }) => plansOf(pool, kitchen.id));
+  serve(app, planRoutes.read, ({ pool, kitchen, params }) => planOf(pool, kitchen.id, params.id));
+  serve(app, planRoutes.create, (call) => call.write((w) => createPlan(w, call.body.id, call.body.content)));
+  serve(app, planRoutes.change, (call) => call.write((w) => changePlan(w, call.params.id, call.body)));
+  serve(app, planRoutes.start, (call) => call.write((w) => startPart(w, call.params.id, call.body)));
+  serve(app, planRoutes.past, ({ pool, kitchen }) => pastLots(pool, kitchen));
+  serve(app, planRoutes.calendar, async ({ pool, kitchen, params, res }) => {
     const plan = await planOf(pool, kitchen.id, params.id);
     sendCalendar(res, calendarOf(plan, await partNames(pool, kitchen.id, plan)), 'plan.ics');
     return undefined;

@@ -1,11 +1,11 @@
 import { lotRoutes } from '@inch/contract/lot';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { requireLot } from '../lot/deciding.ts';
 import { lotView } from '../lot/view.ts';
 import { releaseSheet } from './sheet.ts';
 
-export function releaseRoom(house: House): void {
-  serve(house, lotRoutes.releaseSheet, async ({ pool, kitchen, params, res }) => {
+export function releaseRouter(app: AppContext): void {
+  serve(app, lotRoutes.releaseSheet, async ({ pool, kitchen, params, res }) => {
     const lot = await requireLot(pool, kitchen, params.id);
     const sheet = releaseSheet(lotView(lot, kitchen, null), kitchen, new Date().toISOString());
     // The drawing code is loaded when the first sheet is drawn: it is a third of the server's start.

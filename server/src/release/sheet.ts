@@ -46,7 +46,7 @@ function head(lot: LotView, kitchen: Kitchen): string[] {
     `${kitchen.name}, ${kitchen.place}`,
     `Formula version ${lot.product.version}, made ${spokenDay(madeOn)}`,
     `Filled: ${filled.join(', ') || 'nothing yet'}; ${lot.bottles.left} left`,
-    bestBy ? `${dateWord === 'use by' ? 'Use by' : 'Best by'} ${spokenDay(bestBy)}` : 'No date is proposed.',
+    bestBy ? `${dateWord === 'use-by' ? 'Use by' : 'Best by'} ${spokenDay(bestBy)}` : 'No date is proposed.',
     `Critical limit of this lot: pH ${lot.criticalPh}`,
     `Made at ${Math.round(feetOf(lot.elevationMetres)).toLocaleString('en')} ft (${Math.round(lot.elevationMetres)} m), where water boils at ${boilingPointOfWater(lot.elevationMetres).toFixed(1)} °C`,
     lot.keeping.carriedBy,

@@ -7,17 +7,17 @@ import { rows } from '../database/pool.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { take } from './draw.ts';
 import { lockedStock, refuseMore } from './keep.ts';
+import { withdraw } from './withdraw.ts';
 
 /** What an entry took, and what of that is covered by now. */
 async function openEntry(w: Writing, body: z.output<typeof NewCovering>) {
   const table = body.noun === 'addition' ? 'addition' : 'bottling';
-  const amount = body.noun === 'addition' ? 'COALESCE(e.before_grams, e.grams)' : 'e.count';
+  const amount = body.noun === 'addition' ? 'COALESCE(e.before_trimming, e.grams)' : 'e.count';
   const thing = body.noun === 'addition' ? 'e.ingredient_id' : 'e.container_id';
   const [entry] = await rows<{ lot_id: string; amount: number; thing: string; struck_at: string | null }>(
     w.tx,
-    `SELECT e.lot_id, ${amount} AS amount, ${thing} AS thing, e.struck_at FROM ${table} e JOIN lot l ON l.id = e.lot_id WHERE e.id = ? AND l.kitchen_id = ? LOCK IN SHARE MODE`,
+    `SELECT e.lot_id, ${amount} AS amount, ${thing} AS thing, e.struck_at FROM ${table} e JOIN lot l ON l.id = e.lot_id WHERE e.id = ? AND l.kitchen_id = ?`,
     [body.entryId, w.kitchen.id],
   );
   if (!entry || entry.struck_at) throw notFound(body.noun);
@@ -55,7 +55,7 @@ export async function cover(w: Writing, body: z.output<typeof NewCovering>): Pro
     entryId: body.entryId,
     at,
   } as const;
-  await take(w, { stockId: stock.id, amount: body.amount }, cause, body.id);
+  await withdraw(w, { stockId: stock.id, amount: body.amount }, cause, body.id);
   await journal(
     w,
     'stock',

@@ -12,8 +12,8 @@ import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { readLot } from '../lot/store.ts';
 import { stockCode } from './code.ts';
-import { amountSaid } from './draw.ts';
 import { stockOf } from './store.ts';
+import { amountSaid } from './withdraw.ts';
 
 async function nextNumber(w: Writing): Promise<number> {
   const [row] = await rows<{ stock_serial: number }>(
@@ -107,8 +107,6 @@ export async function takeIn(
   w: Writing,
   body: z.output<typeof NewStock>,
 ): Promise<{ id: string; code: string }> {
-  const [kept] = await rows<{ number: number }>(w.tx, 'SELECT number FROM stock_lot WHERE id = ?', [body.id]);
-  if (kept) return { id: body.id, code: stockCode(kept.number) };
   const today = dayOf(w.now, w.kitchen.timeZone);
   if (body.gotOn > today) throw invalid('gotOn', 'It is written down once it is here: today or earlier.');
   if (body.bestBy !== null && body.bestBy < body.gotOn)

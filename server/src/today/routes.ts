@@ -4,7 +4,7 @@ import { loadClock } from '@inch/core/bottling';
 import { standing, stepClock, stepPrompt } from '@inch/core/lot';
 import { dayBar, dueItems, obstacles, plannedStarts, stockThatWillNotWait } from '@inch/core/planning';
 import type { Database } from '../database/pool.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { instrumentsOf } from '../instrument/store.ts';
 import { openLots, type StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
@@ -89,6 +89,6 @@ export async function todayOf(db: Database, kitchen: Kitchen, now: string): Prom
   };
 }
 
-export function todayRoom(house: House): void {
-  serve(house, todayRoutes.read, ({ pool, kitchen }) => todayOf(pool, kitchen, new Date().toISOString()));
+export function todayRouter(app: AppContext): void {
+  serve(app, todayRoutes.read, ({ pool, kitchen }) => todayOf(pool, kitchen, new Date().toISOString()));
 }

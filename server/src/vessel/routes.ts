@@ -2,9 +2,8 @@ import { type NewVessel, vesselRoutes } from '@inch/contract/vessel';
 import { vesselVolume } from '@inch/core/pan';
 import type { z } from 'zod';
 import { insert, run, toSql } from '../database/pool.ts';
-import { once } from '../database/transaction.ts';
 import { invalid, notFound } from '../http/problem.ts';
-import { type House, serve } from '../http/serve.ts';
+import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { withLearned } from './learned.ts';
 import { vesselsOf } from './store.ts';
@@ -30,25 +29,23 @@ export async function addVessel(w: Writing, body: z.output<typeof NewVessel>): P
   return { id: body.id };
 }
 
-/** Puts a vessel away, or takes it out again; lots that were in it keep it. */
+/** Retires a vessel, or takes it up again; lots that were in it keep it. */
 async function retireVessel(w: Writing, id: string, retired: boolean): Promise<{ id: string }> {
   const vessel = (await vesselsOf(w.tx, w.kitchen.id)).find((v) => v.id === id);
   if (!vessel) throw notFound('vessel');
   if (vessel.retired === retired) return { id };
   await run(w.tx, 'UPDATE vessel SET retired_at = ? WHERE id = ?', [retired ? toSql(w.now) : null, id]);
-  await journal(w, 'vessel', id, retired ? 'put away' : 'take out', {});
+  await journal(w, 'vessel', id, retired ? 'retire' : 'restore', {});
   return { id };
 }
 
-export function vesselRoom(house: House): void {
-  serve(house, vesselRoutes.list, async ({ pool, kitchen }) => {
+export function vesselRouter(app: AppContext): void {
+  serve(app, vesselRoutes.list, async ({ pool, kitchen }) => {
     const found = await vesselsOf(pool, kitchen.id);
     return Promise.all(found.map((vessel) => withLearned(pool, kitchen, vessel)));
   });
-  serve(house, vesselRoutes.add, (call) =>
-    once(call.pool, 'vessel', call.body.id, () => call.write((w) => addVessel(w, call.body))),
-  );
-  serve(house, vesselRoutes.retire, (call) =>
+  serve(app, vesselRoutes.add, (call) => call.write((w) => addVessel(w, call.body)));
+  serve(app, vesselRoutes.retire, (call) =>
     call.write((w) => retireVessel(w, call.params.id, call.body.retired)),
   );
 }

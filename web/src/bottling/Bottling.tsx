@@ -28,7 +28,7 @@ function Dates({ lot }: { lot: LotView }) {
         {keeping.carriedBy}
         {keeping.bestBy && (
           <span className="mt-1 block font-semibold">
-            {keeping.dateWord === 'use by' ? 'Use by' : 'Best by'} {dayMonthYear(keeping.bestBy)}
+            {keeping.dateWord === 'use-by' ? 'Use by' : 'Best by'} {dayMonthYear(keeping.bestBy)}
           </span>
         )}
       </p>

@@ -14,7 +14,7 @@ export function ByHand({ lot, processes }: { lot: LotView; processes: readonly H
   const set = (part: Partial<typeof EMPTY>) => change({ ...a, ...part });
   const write = useEntry(lot, 'process', { done: 'Recorded', after: () => change(EMPTY) });
   const process = processes.find((p) => p.id === a.processId);
-  const hot = process?.method === 'hot fill';
+  const hot = process?.method === 'hot-fill';
   return (
     <form
       className="grid grid-cols-3 gap-4 py-4 max-sm:grid-cols-1"

@@ -9,7 +9,7 @@ type FateKind = LotView['fates'][number]['fate'];
 
 const SAYS: readonly [FateKind, string][] = [
   ['chilled', 'Chilled, for the kitchen'],
-  ['processed again', 'Processed again, new lid'],
+  ['processed-again', 'Processed again, new lid'],
   ['discarded', 'Discarded'],
 ];
 

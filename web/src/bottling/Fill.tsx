@@ -1,4 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
+import { inWords } from '@inch/core/record';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { dayAndTime } from '../ui/dates.ts';
@@ -54,7 +55,7 @@ function Filled({ lot }: { lot: LotView }) {
   const bottlings = lot.bottlings.filter((b) => b.struck === null);
   const faults = lot.faults.filter((f) => f.struck === null);
   if (bottlings.length === 0) return null;
-  const seals = lot.movements.filter((m) => m.kind === 'failed seal').reduce((sum, m) => sum + m.count, 0);
+  const seals = lot.movements.filter((m) => m.kind === 'failed-seal').reduce((sum, m) => sum + m.count, 0);
   return (
     <Ruled
       title="Filled"
@@ -66,7 +67,8 @@ function Filled({ lot }: { lot: LotView }) {
       ))}
       {faults.length > 0 && (
         <p className="py-2 text-ink-2">
-          Retired: {faults.map((f) => `${f.count} × ${f.container.toLowerCase()}, ${f.fault}`).join('; ')}.
+          Retired:{' '}
+          {faults.map((f) => `${f.count} × ${f.container.toLowerCase()}, ${inWords(f.fault)}`).join('; ')}.
         </p>
       )}
     </Ruled>

@@ -56,8 +56,8 @@ function Shock({ glass, fill }: { glass: string; fill: string }) {
 }
 
 const WORDS: Record<string, string> = {
-  'boiling water': 'the boiling-water bath',
-  'hot fill': 'hot filling',
+  'boiling-water': 'the boiling-water bath',
+  'hot-fill': 'hot filling',
 };
 
 function Rating({ sizes, shelf }: { sizes: readonly Container[]; shelf: boolean }) {
@@ -193,9 +193,9 @@ export function FillForm({ lot }: { lot: LotView }) {
         fit={fit}
         noFit={noFit && chosen.length === 0}
         lids={{
-          'two-piece lid': piecesLeft(stock, 'lid:two-piece'),
-          'swing top': piecesLeft(stock, 'lid:swing'),
-          'screw cap': piecesLeft(stock, 'lid:screw'),
+          'two-piece-lid': piecesLeft(stock, 'lid:two-piece'),
+          'swing-top': piecesLeft(stock, 'lid:swing'),
+          'screw-cap': piecesLeft(stock, 'lid:screw'),
         }}
         error={write.fields.count ?? write.fields.containerId}
       />

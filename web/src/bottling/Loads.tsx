@@ -122,7 +122,7 @@ function LoadRow({ lot, load, open }: { lot: LotView; load: Load; open: boolean 
 
 function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly ProcessMatch[] }) {
   const { kitchen } = useSession();
-  const boiling = matches.filter((m) => m.process.method === 'boiling water' && m.minutes !== null);
+  const boiling = matches.filter((m) => m.process.method === 'boiling-water' && m.minutes !== null);
   const rest = lot.bottles.filled - bottlesProcessed(lot);
   const [count, setCount] = useState<string | null>(null);
   const [processId, setProcess] = useState('');
@@ -177,7 +177,7 @@ export function Loads({
   const rest = lot.bottles.filled - done;
   const inHand = loads.some((l) => !l.marks.some((m) => m.kind === 'off'));
   const more = Math.ceil(rest / kitchen.workshop.cannerHolds);
-  const failed = lot.movements.some((m) => m.kind === 'failed seal');
+  const failed = lot.movements.some((m) => m.kind === 'failed-seal');
   if (loads.length === 0 && !shut && !failed) return null;
   return (
     <Ruled

@@ -49,7 +49,7 @@ export function Origins({ lot }: { lot: LotView }) {
   const waiting = lot.additions.flatMap((a) => {
     if (a.struck !== null || a.grams === 0 || a.from || catalogue.get(a.ingredientId).family === 'water')
       return [];
-    const open = (a.beforeTrimming ?? a.grams) - a.draws.reduce((sum, d) => sum + d.amount, 0);
+    const open = (a.beforeTrimming ?? a.grams) - a.withdrawals.reduce((sum, d) => sum + d.amount, 0);
     return open > (a.beforeTrimming ?? a.grams) * 0.02 + 0.5 ? [{ a, open }] : [];
   });
   if (waiting.length === 0) return null;

@@ -14,10 +14,10 @@ const EMPTY = {
   ...{ name: '', source: '', readOn: '', kind: 'syrup', fruits: '', acids: '', brixFrom: '', brixTo: '' },
   ...{
     ph: '',
-    closure: 'two-piece lid',
+    closure: 'two-piece-lid',
     largest: '475',
     headspace: '0.5',
-    method: 'boiling water',
+    method: 'boiling-water',
     rest: '5',
   },
   ...{ fill: '88', hold: '2', invert: '60' },
@@ -94,7 +94,7 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
   const set = (part: Partial<Form>) => change({ ...f, ...part });
   const named = useNamed();
   const [fruits, acids] = [named(f.fruits), named(f.acids)];
-  const hot = f.method === 'hot fill';
+  const hot = f.method === 'hot-fill';
   const write = useWrite(
     () =>
       call(heatProcessRoutes.add, {
@@ -111,7 +111,7 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
           closure: f.closure as 'any',
           largestMl: Number(f.largest),
           headspaceInches: Number(f.headspace),
-          method: f.method as 'hot fill',
+          method: f.method as 'hot-fill',
           hotFill: hot
             ? { celsius: Number(f.fill), holdMinutes: Number(f.hold), invertSeconds: Number(f.invert) }
             : null,
@@ -174,12 +174,12 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
           {text('headspace', 'Headspace, in', { figure: true, path: 'headspaceInches' })}
         </div>
         <Choice label="Closed with" value={f.closure} onChange={(e) => set({ closure: e.target.value })}>
-          <option value="two-piece lid">a two-piece lid</option>
+          <option value="two-piece-lid">a two-piece lid</option>
           <option value="any">any closure</option>
         </Choice>
         <Choice label="How" value={f.method} onChange={(e) => set({ method: e.target.value })}>
-          <option>boiling water</option>
-          <option>hot fill</option>
+          <option value="boiling-water">boiling water</option>
+          <option value="hot-fill">hot fill</option>
         </Choice>
         {hot ? (
           <div className="col-span-full grid grid-cols-3 gap-3">

@@ -55,7 +55,7 @@ function Match({ match, elevation }: { match: ProcessMatch; elevation: number })
         <span className="font-semibold">{process.name}</span>
         {minutes !== null && (
           <span>
-            {process.method === 'hot fill' ? (
+            {process.method === 'hot-fill' ? (
               <>
                 fill at <span className="figure font-bold">{process.hotFill!.celsius} °C</span>, hold{' '}
                 <span className="figure font-bold">{process.hotFill!.holdMinutes} min</span>, lid down{' '}
@@ -86,7 +86,7 @@ function Match({ match, elevation }: { match: ProcessMatch; elevation: number })
       )}
       {fits &&
         minutes !== null &&
-        process.method === 'boiling water' &&
+        process.method === 'boiling-water' &&
         needsSterileJars(process, elevation) && (
           <p className="mt-1 text-sm font-semibold text-hold">
             Under 10 minutes: the jars are boiled {sterilisingMinutes(elevation)} min first, to be sterile.

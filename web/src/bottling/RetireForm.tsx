@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { GLASS_FAULTS, type GlassFault } from '@inch/core/bottling';
+import { GLASS_FAULTS, inWords } from '@inch/core/record';
 import { useState } from 'react';
 import { useContainers } from '../data/planning.ts';
 import { useEntry } from '../data/useEntry.ts';
@@ -10,7 +10,7 @@ import { Choice, Field } from '../ui/Field.tsx';
 export function RetireForm({ lot }: { lot: LotView }) {
   const containers = useContainers().data ?? [];
   const [containerId, setContainer] = useState('');
-  const [fault, setFault] = useState<GlassFault>('nicked rim');
+  const [fault, setFault] = useState<(typeof GLASS_FAULTS)[number]>('nicked-rim');
   const [count, setCount] = useState('1');
   const write = useEntry(lot, 'fault', { done: 'Retired', after: () => setCount('1') });
   return (
@@ -28,9 +28,11 @@ export function RetireForm({ lot }: { lot: LotView }) {
           </option>
         ))}
       </Choice>
-      <Choice label="What is wrong" value={fault} onChange={(e) => setFault(e.target.value as GlassFault)}>
+      <Choice label="What is wrong" value={fault} onChange={(e) => setFault(e.target.value as typeof fault)}>
         {GLASS_FAULTS.map((f) => (
-          <option key={f}>{f}</option>
+          <option key={f} value={f}>
+            {inWords(f)}
+          </option>
         ))}
       </Choice>
       <Field

@@ -1,6 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
-import { PARTS, type TallyPart, tallyUp } from '@inch/core/bottling';
+import { type TallyPart, tallyUp } from '@inch/core/bottling';
 import { gapSaid } from '@inch/core/lot';
+import { inWords, TALLY_PARTS } from '@inch/core/record';
 import { useState } from 'react';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
@@ -15,12 +16,12 @@ import { State } from '../ui/State.tsx';
 import { expectation } from './expecting.ts';
 
 const SHADES: Record<TallyPart, string> = {
-  'short bottle': '0.75',
+  'short-bottle': '0.75',
   tasted: '0.6',
   foam: '0.45',
   spilt: '0.38',
   evaporated: '0.3',
-  'left in the pan': '0.22',
+  'left-in-the-pan': '0.22',
 };
 
 /** Where the lot's millilitres went, as lengths of one bar; what is told nowhere is hatched. */
@@ -87,7 +88,7 @@ function Told({ lot }: { lot: LotView }) {
           <span className="figure">{grouped(t.filledMl)}</span> in bottles
           {t.parts
             .filter((p) => p.ml > 0)
-            .map((p) => `, ${grouped(p.ml)} ${p.part}`)
+            .map((p) => `, ${grouped(p.ml)} ${inWords(p.part)}`)
             .join('')}
           ; <State tone={t.asks ? 'hold' : 'go'}>{gapSaid(t.gapMl)}</State>
         </p>
@@ -111,7 +112,9 @@ export function Tally({ lot, open }: { lot: LotView; open: boolean }) {
   const write = useEntry(lot, 'tally', { done: 'Every millilitre told' });
   const reckoned = stands ? null : expectation(lot, setting, [], serverNow()).inPan;
   const text = inPan ?? (reckoned ? String(Math.round(reckoned.ml)) : '');
-  const parts = PARTS.map((part) => ({ part, ml: Number(told[part] ?? 0) || 0 })).filter((p) => p.ml > 0);
+  const parts = TALLY_PARTS.map((part) => ({ part, ml: Number(told[part] ?? 0) || 0 })).filter(
+    (p) => p.ml > 0,
+  );
   const filledMl = lot.bottles.millilitres;
   const result =
     Number(text) > 0
@@ -143,10 +146,10 @@ export function Tally({ lot, open }: { lot: LotView; open: boolean }) {
               error={write.fields.inPanMl}
               hint={inPan === null ? reckoned?.how : undefined}
             />
-            {PARTS.map((part) => (
+            {TALLY_PARTS.map((part) => (
               <Field
                 key={part}
-                label={`${part.charAt(0).toUpperCase()}${part.slice(1)}, mL`}
+                label={`${part.charAt(0).toUpperCase()}${inWords(part).slice(1)}, mL`}
                 figure
                 inputMode="decimal"
                 value={told[part] ?? ''}

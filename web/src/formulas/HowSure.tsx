@@ -77,9 +77,9 @@ export function HowSure({
       <p className="mt-3 text-sm text-ink-2">
         {s.waterActivity &&
           `${s.abv ? `Alcohol ${s.abv.low.toFixed(1)} to ${s.abv.high.toFixed(1)} % ABV. ` : ''}a_w ${s.waterActivity.low.toFixed(3)} to ${s.waterActivity.high.toFixed(3)}, calculated: information only. `}
-        {grouped(s.draws)} makings drawn over the published ranges of each fruit, your ranges and measures,
-        what a cloth and a boil leave open, and the model’s own error.
-        {s.redrawn > 0.05 * s.draws &&
+        {grouped(s.scenarios)} makings drawn over the published ranges of each fruit, your ranges and
+        measures, what a cloth and a boil leave open, and the model’s own error.
+        {s.redrawn > 0.05 * s.scenarios &&
           ` ${grouped(s.redrawn)} fruits were drawn again, as no juice has such figures: measure yours.`}
       </p>
     </div>

@@ -1,5 +1,5 @@
 import { type FormulaHead, formulaRoutes } from '@inch/contract/formula';
-import { drawMethods, type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
+import { extractionMethods, type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -38,7 +38,9 @@ function keptWords({ keeping }: Forecast): string {
 
 /** "cold, with sugar, then cooked soft": how its flavour is drawn, in the order of its steps. */
 function drawnWords(content: FormulaContent): string {
-  const names = content.steps.flatMap((s) => (s.method ? [drawMethods[s.method].name.toLowerCase()] : []));
+  const names = content.steps.flatMap((s) =>
+    s.method ? [extractionMethods[s.method].name.toLowerCase()] : [],
+  );
   return names.join(', then ');
 }
 

@@ -1,6 +1,6 @@
 import {
-  type DrawMethod,
-  drawMethods,
+  type ExtractionMethod,
+  extractionMethods,
   type Forecast,
   type FormulaStep,
   fullBoil,
@@ -21,17 +21,17 @@ const choice =
   'max-w-52 rounded-md border border-transparent bg-transparent py-0.5 text-sm text-ink-2 [field-sizing:content] hover:border-steel focus:border-steel';
 
 function DrawDetails({ step, n, set }: Props) {
-  const facts = step.method && drawMethods[step.method];
+  const facts = step.method && extractionMethods[step.method];
   return (
     <>
       <select
         aria-label={`Step ${n}, how it is drawn`}
         className={choice}
         value={step.method ?? ''}
-        onChange={(e) => e.target.value && set(drawnBy(e.target.value as DrawMethod))}
+        onChange={(e) => e.target.value && set(drawnBy(e.target.value as ExtractionMethod))}
       >
         {!step.method && <option value="">all of it</option>}
-        {Object.entries(drawMethods).map(([id, method]) => (
+        {Object.entries(extractionMethods).map(([id, method]) => (
           <option key={id} value={id}>
             {method.name}
           </option>

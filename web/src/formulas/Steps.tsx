@@ -1,6 +1,6 @@
 import {
-  type DrawMethod,
-  drawMethods,
+  type ExtractionMethod,
+  extractionMethods,
   type Forecast,
   type FormulaStep,
   type StepKind,
@@ -148,9 +148,9 @@ export function Steps({
             <Menu
               key={k.kind}
               label="Add a step: draw"
-              actions={Object.entries(drawMethods).map(([method, facts]) => ({
+              actions={Object.entries(extractionMethods).map(([method, facts]) => ({
                 name: facts.name,
-                act: () => change({ do: 'add step', kind: 'draw', method: method as DrawMethod }),
+                act: () => change({ do: 'add step', kind: 'draw', method: method as ExtractionMethod }),
               }))}
             >
               draw ▾

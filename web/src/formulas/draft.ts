@@ -1,7 +1,7 @@
 import type { Formula } from '@inch/contract/formula';
 import {
-  type DrawMethod,
-  drawMethods,
+  type ExtractionMethod,
+  extractionMethods,
   type FormulaContent,
   type FormulaKind,
   type FormulaLine,
@@ -32,7 +32,7 @@ export const emptyDraft = (): Draft => ({
       {
         id: 'cook',
         kind: 'draw',
-        title: drawMethods.cooked.title,
+        title: extractionMethods.cooked.title,
         method: 'cooked',
         minutes: 25,
         killStep: true,
@@ -68,7 +68,7 @@ export type Change =
   | { do: 'drop line'; id: string }
   | { do: 'move line'; id: string; to: number }
   | { do: 'step'; id: string; change: Partial<FormulaStep> }
-  | { do: 'add step'; kind: StepKind; method?: DrawMethod }
+  | { do: 'add step'; kind: StepKind; method?: ExtractionMethod }
   | { do: 'drop step'; id: string }
   | { do: 'move step'; id: string; to: number };
 
@@ -86,7 +86,7 @@ const TITLES: Record<StepKind, string> = {
 };
 
 /** What a step of a kind begins as: its typical figures, told as typical until they are changed. */
-function freshStep(kind: StepKind, method: DrawMethod = 'cooked'): FormulaStep {
+function freshStep(kind: StepKind, method: ExtractionMethod = 'cooked'): FormulaStep {
   const step: FormulaStep = { id: key(), kind, title: TITLES[kind], minutes: 15 };
   if (kind === 'draw') return { ...step, ...drawnBy(method) };
   if (kind === 'strain') return { ...step, cloth: 'drip', minutes: 120 };
@@ -95,8 +95,8 @@ function freshStep(kind: StepKind, method: DrawMethod = 'cooked'): FormulaStep {
 }
 
 /** What a draw takes over from its method: words, clock, whether it boils. */
-export function drawnBy(method: DrawMethod): Partial<FormulaStep> {
-  const { title, minutes } = drawMethods[method];
+export function drawnBy(method: ExtractionMethod): Partial<FormulaStep> {
+  const { title, minutes } = extractionMethods[method];
   return { method, title, minutes, draws: undefined, killStep: method === 'cooked' };
 }
 

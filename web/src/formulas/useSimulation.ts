@@ -4,7 +4,7 @@ import type { SimulationAnswer, SimulationQuestion } from '../workers/simulate.w
 
 /** Drawn again and again with the same seed, so that a figure moves only when the formula does. */
 const SEED = 20_260_714;
-const DRAWS = 4000;
+const SCENARIOS = 4000;
 /** A question is asked when the hand rests. */
 const REST_MS = 120;
 
@@ -57,7 +57,7 @@ export function useSimulation(content: FormulaContent, setting: ForecastSetting)
         setting: plain,
         own: ownOf(setting),
         seed: SEED,
-        draws: DRAWS,
+        scenarios: SCENARIOS,
       } satisfies SimulationQuestion);
     }, REST_MS);
     return () => clearTimeout(rest);

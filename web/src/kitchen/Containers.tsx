@@ -1,5 +1,7 @@
 import { type Container, containerRoutes } from '@inch/contract/container';
+import { CLOSURES } from '@inch/core/bottling';
 import { parseQuantity } from '@inch/core/quantity';
+import { inWords, PROCESS_METHODS } from '@inch/core/record';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -10,8 +12,6 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { depthSaid } from '../ui/ruler.ts';
 import { Ruled } from '../ui/Sheet.tsx';
-
-const METHODS: readonly Container['rated'][number][] = ['boiling water', 'hot fill'];
 
 /** What is known of a kind of bottle beyond its size, in words. */
 function measuredSaid(c: Container): string {
@@ -91,7 +91,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
         />
         <fieldset>
           <legend className="mb-1 text-sm font-semibold text-ink-2">Its maker made it for</legend>
-          {METHODS.map((m) => (
+          {PROCESS_METHODS.map((m) => (
             <label key={m} className="flex min-h-8 items-center gap-2">
               <input
                 type="checkbox"
@@ -99,7 +99,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
                 checked={rated.includes(m)}
                 onChange={(e) => setRated(e.target.checked ? [...rated, m] : rated.filter((r) => r !== m))}
               />
-              {m}
+              {inWords(m)}
             </label>
           ))}
         </fieldset>
@@ -116,19 +116,11 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
   );
 }
 
-const CLOSURES: readonly Container['closure'][] = [
-  'two-piece lid',
-  'screw cap',
-  'swing top',
-  'crown cap',
-  'cork',
-];
-
 /** The kinds of bottle and jar of the kitchen, and what was measured of them. */
 export function Containers({ mayWrite }: { mayWrite: boolean }) {
   const { data } = useQuery({ queryKey: ['containers'], queryFn: () => call(containerRoutes.list) });
   const { register, handleSubmit, reset } = useForm({
-    defaultValues: { name: '', nominalMl: '', heightMm: '', diameterMm: '', closure: 'two-piece lid' },
+    defaultValues: { name: '', nominalMl: '', heightMm: '', diameterMm: '', closure: 'two-piece-lid' },
   });
   const write = useWrite(
     (v: { name: string; nominalMl: string; heightMm: string; diameterMm: string; closure: string }) =>
@@ -141,7 +133,7 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
           diameterMm: Number(v.diameterMm),
           closure: v.closure as Container['closure'],
           // A jar with a two-piece lid is a canning jar; what else a bottle is made for its maker says.
-          rated: v.closure === 'two-piece lid' ? ['boiling water'] : [],
+          rated: v.closure === 'two-piece-lid' ? ['boiling-water'] : [],
         },
       }),
     { after: () => reset() },
@@ -161,7 +153,7 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
             </span>
             <span className="flex items-baseline gap-3">
               <span className="figure text-sm text-ink-2">
-                {c.nominalMl} mL · {c.heightMm} × {c.diameterMm} mm · {c.closure}
+                {c.nominalMl} mL · {c.heightMm} × {c.diameterMm} mm · {inWords(c.closure)}
               </span>
               {mayWrite && (
                 <Button
@@ -212,7 +204,9 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
           />
           <Choice className="col-span-2" label="Closed with" {...register('closure')}>
             {CLOSURES.map((c) => (
-              <option key={c}>{c}</option>
+              <option key={c} value={c}>
+                {inWords(c)}
+              </option>
             ))}
           </Choice>
           <Button type="submit" tone="plain" className="mt-6" disabled={write.busy}>

@@ -1,5 +1,7 @@
+import { inWords } from '@inch/core/record';
 import { useLots } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 
 /** Lots with bottles that want a label. */
@@ -22,7 +24,9 @@ export function LabelList() {
             <LotList
               lots={lots}
               to={(lot) => `/labels/${lot.code}`}
-              end={(lot) => (lot.bestBy ? `${lot.dateWord} ${lot.bestBy}` : 'no date yet')}
+              end={(lot) =>
+                lot.bestBy ? `${inWords(lot.dateWord)} ${dayMonthYear(lot.bestBy)}` : 'no date yet'
+              }
             />
           </Ruled>
         </>

@@ -79,7 +79,7 @@ function Dividing({ stock, kit }: { stock: StockLot; kit: Kit }) {
   const { currency } = useSession().kitchen;
   const [ripe, setRipe] = useState(() => ripenessOf(stock, kit.today));
   const [rows, setRows] = useState(() => usesOf(stock, kit));
-  const [room, setRoom] = useState(String(kit.kitchen.workshop.freezerGrams / 1000));
+  const [room, setRouter] = useState(String(kit.kitchen.workshop.freezerGrams / 1000));
   const [worth, setWorth] = useState(() => ((kit.catalogue.pricePerKg(stock.thing) ?? 0) / 100).toFixed(2));
   const parts = asRipeness(ripe);
   const whole = parts.reduce((sum, p) => sum + p.grams, 0);
@@ -109,7 +109,7 @@ function Dividing({ stock, kit }: { stock: StockLot; kit: Kit }) {
               <input
                 inputMode="decimal"
                 value={room}
-                onChange={(e) => setRoom(e.target.value)}
+                onChange={(e) => setRouter(e.target.value)}
                 className={cell}
               />
             </label>

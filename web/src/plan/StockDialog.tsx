@@ -1,4 +1,5 @@
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
+import { inWords } from '@inch/core/record';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, newId } from '../data/api.ts';
@@ -126,7 +127,7 @@ function Facts({ stock }: { stock: StockLot }) {
     ['Paid', stock.costMinor !== null && money(stock.costMinor, kitchen.currency)],
     ['Best by', stock.bestBy && dayMonthYear(stock.bestBy)],
     ['Measured', measured?.filter(Boolean).join(', ') ?? null],
-    ['Carries', stock.allergens.length > 0 && stock.allergens.join(', ')],
+    ['Carries', stock.allergens.length > 0 && stock.allergens.map(inWords).join(', ')],
     ['Put apart from', stock.dividedFrom],
   ];
   return (

@@ -105,7 +105,7 @@ function needsOf(whole: Scaled, containerId: string | null, kit: Kit): Need[] {
 export function usualContainer(formula: FormulaHead, kit: Pick<Kit, 'containers'>): string | null {
   const { bottleMl, processId } = formula.content;
   const fits = kit.containers.filter((c) => Math.abs(c.nominalMl - bottleMl) < 1);
-  return (fits.find((c) => !processId || c.closure === 'two-piece lid') ?? fits[0])?.id ?? null;
+  return (fits.find((c) => !processId || c.closure === 'two-piece-lid') ?? fits[0])?.id ?? null;
 }
 
 /**

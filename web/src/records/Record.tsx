@@ -127,7 +127,7 @@ function Facts({ lot }: { lot: LotView }) {
       <dl>
         <Fact name="Made">{dayMonthYear(keeping.madeOn)}</Fact>
         {keeping.readyOn > keeping.madeOn && <Fact name="Ready">{dayMonthYear(keeping.readyOn)}</Fact>}
-        <Fact name={keeping.dateWord === 'use by' ? 'Use by' : 'Best by'}>
+        <Fact name={keeping.dateWord === 'use-by' ? 'Use by' : 'Best by'}>
           {keeping.bestBy ? dayMonthYear(keeping.bestBy) : 'no date'}
         </Fact>
         <Fact name="Filled">{plural(bottles.filled, 'bottle')}</Fact>

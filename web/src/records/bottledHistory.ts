@@ -1,5 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { gapSaid } from '@inch/core/lot';
+import { inWords } from '@inch/core/record';
 import type { Happening } from './happening.ts';
 
 const PUT = { boil: 'Full boil', stopped: 'The boil stopped', off: 'Fire off', lifted: 'Lifted' } as const;
@@ -16,17 +17,17 @@ export function bottled(lot: LotView): Happening[] {
   const fills = lot.bottlings.map((b) => ({
     ...b,
     title: `Filled ${b.count} × ${b.nominalMl} mL`,
-    detail: `${b.container}, ${closedWords(b)}${b.draws.length > 0 ? `; out of ${b.draws.map((d) => d.code).join(', ')}` : ''}`,
+    detail: `${b.container}, ${closedWords(b)}${b.withdrawals.length > 0 ? `; out of ${b.withdrawals.map((d) => d.code).join(', ')}` : ''}`,
   }));
   const faults = lot.faults.map((f) => ({
     ...f,
-    title: `Retired ${f.count}: ${f.fault}`,
+    title: `Retired ${f.count}: ${inWords(f.fault)}`,
     detail: f.container,
   }));
   const tallies = lot.tallies.map((t) => ({
     ...t,
     title: `Accounted for ${Math.round(t.inPanMl)} mL`,
-    detail: `${Math.round(t.filledMl)} in bottles${t.parts.map((p) => `, ${Math.round(p.ml)} ${p.part}`).join('')}, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
+    detail: `${Math.round(t.filledMl)} in bottles${t.parts.map((p) => `, ${Math.round(p.ml)} ${inWords(p.part)}`).join('')}, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
   }));
   const weighings = lot.weighings.map((w) => ({
     ...w,
@@ -74,7 +75,7 @@ export function checked(lot: LotView): Happening[] {
   const fates = lot.fates.map((f) => ({
     ...f,
     struck: null,
-    title: `Failed seals: ${f.count} ${f.fate}`,
+    title: `Failed seals: ${f.count} ${inWords(f.fate)}`,
     detail: '',
   }));
   return [...seals, ...fates];

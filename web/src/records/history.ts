@@ -1,5 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { catalogueOf, type LotRecord } from '@inch/core/lot';
+import { inWords } from '@inch/core/record';
 import { readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { money, plural, weight } from '../ui/format.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
@@ -28,7 +29,7 @@ function steps(lot: LotView): Happening[] {
 
 /** Where an addition came from: its stock lots, and what was said. */
 function cameFrom(a: LotView['additions'][number]): string {
-  const codes = a.draws.map((d) => `${weight(d.amount)} of ${d.code}`).join(', ');
+  const codes = a.withdrawals.map((d) => `${weight(d.amount)} of ${d.code}`).join(', ');
   const said = [codes, a.from].filter(Boolean).join('; ');
   return said ? `, from ${said}` : '';
 }
@@ -49,7 +50,7 @@ function entered(lot: LotView): Happening[] {
     return {
       ...r,
       title: r.kind === 'note' ? `Note: ${r.said}` : `${readingNames[r.kind]}: ${readingSaid(r)}${read}`,
-      detail: `${r.sample === 'finished' ? `finished product${r.taken === 'as it is' ? '' : `, ${r.taken}`}` : ''}${r.instrument ? `${r.sample === 'finished' ? ', ' : ''}${r.instrument}` : ''}${r.note ? ` · ${r.note}` : ''}${standing}`,
+      detail: `${r.sample === 'finished' ? `finished product${r.taken === 'as-it-is' ? '' : `, ${inWords(r.taken)}`}` : ''}${r.instrument ? `${r.sample === 'finished' ? ', ' : ''}${r.instrument}` : ''}${r.because ? ` · ${r.because}` : ''}${standing}`,
     };
   });
   return [...additions, ...readings];

@@ -1,5 +1,6 @@
 import type { LotHead } from '@inch/contract/lot';
 import { addDays } from '@inch/core/calendar';
+import { inWords } from '@inch/core/record';
 import { dayMonth } from '../ui/dates.ts';
 import { placeOn, type Span } from './span.ts';
 
@@ -45,7 +46,7 @@ export function LotBar({ lot, span }: { lot: LotHead; span: Span }) {
     placeOn(span, addDays(end, 1)),
   ];
   const held = lot.state === 'held' || !lot.bestBy;
-  const said = `made ${dayMonth(lot.madeOn)}, ${lot.readyOn > lot.madeOn ? `ready ${dayMonth(lot.readyOn)}, ` : ''}${lot.bestBy ? `${lot.dateWord} ${dayMonth(lot.bestBy)}` : 'no date'}`;
+  const said = `made ${dayMonth(lot.madeOn)}, ${lot.readyOn > lot.madeOn ? `ready ${dayMonth(lot.readyOn)}, ` : ''}${lot.bestBy ? `${inWords(lot.dateWord)} ${dayMonth(lot.bestBy)}` : 'no date'}`;
   return (
     <div role="img" aria-label={said} title={said} className="absolute inset-0">
       {held ? (

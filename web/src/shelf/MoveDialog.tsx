@@ -1,4 +1,5 @@
 import { type LotHead, lotRoutes } from '@inch/contract/lot';
+import { inWords } from '@inch/core/record';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { call, newId } from '../data/api.ts';
@@ -136,7 +137,7 @@ export function MoveDialog({
     <Dialog open onClose={onClose} title={`${lot.code} ${lot.name}`}>
       <p className="mb-4 text-ink-2">
         {plural(lot.bottles.left, 'bottle')} left of {lot.bottles.filled}
-        {lot.bestBy && `, ${lot.dateWord} ${dayMonthYear(lot.bestBy)}`} ·{' '}
+        {lot.bestBy && `, ${inWords(lot.dateWord)} ${dayMonthYear(lot.bestBy)}`} ·{' '}
         <State tone={lot.state === 'released' ? 'go' : 'hold'}>{lot.state}</State> ·{' '}
         <Link className="text-link underline" to={`/records/${lot.code}`}>
           its record

@@ -1,5 +1,6 @@
 import type { LotHead } from '@inch/contract/lot';
 import { daysBetween } from '@inch/core/calendar';
+import { inWords } from '@inch/core/record';
 import { dayMonth, kitchenDay } from '../ui/dates.ts';
 
 const DAY = 86_400_000;
@@ -35,7 +36,7 @@ export function warningOf(
   if (!lot.bestBy) return null;
   const days = daysBetween(kitchenDay(now), lot.bestBy);
   if (days < 0) return { tone: 'stop', words: `past its date: ${lot.bottles.left} to take off` };
-  if (days <= 14) return { tone: 'hold', words: `${lot.dateWord} ${dayMonth(lot.bestBy)}` };
+  if (days <= 14) return { tone: 'hold', words: `${inWords(lot.dateWord)} ${dayMonth(lot.bestBy)}` };
   if (lot.readyOn > kitchenDay(now)) return { tone: 'plain', words: `ready ${dayMonth(lot.readyOn)}` };
   return null;
 }

@@ -99,7 +99,7 @@ function ReadingRow({
       {!struck && !r.counts && r.whyNot && (
         <p className="text-sm font-semibold text-hold">does not count: {r.whyNot}</p>
       )}
-      {r.note && <p className="text-sm text-ink-2">{r.note}</p>}
+      {r.because && <p className="text-sm text-ink-2">{r.because}</p>}
       <ReadingPictures lot={lot} readingId={r.id} />
       {strike && !struck && (
         <div className="absolute right-0 bottom-1 flex gap-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:static pointer-coarse:opacity-100">

@@ -39,9 +39,9 @@ function InstrumentNote({ kind, instrument }: { kind: Kind; instrument: Instrume
 
 /** How a finished sample may be taken, as it is told. */
 const TAKEN: Record<Taken, string> = {
-  'as it is': 'as it pours',
+  'as-it-is': 'as it pours',
   blended: 'blended with its solids',
-  'opened jar': 'from a jar opened for it',
+  'opened-jar': 'from a jar opened for it',
 };
 
 interface Props {
@@ -87,7 +87,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
   const [warmth, setWarmth] = useState('');
   const [sample, setSample] = useState<'pan' | 'finished'>(finished ? 'finished' : 'pan');
   const asked = kind === 'ph' ? samplesAsked(lot) : null;
-  const [taken, setTaken] = useState<Taken>(asked?.[0] ?? 'as it is');
+  const [taken, setTaken] = useState<Taken>(asked?.[0] ?? 'as-it-is');
   const [instrumentId, setInstrumentId] = useState<string | null>(null);
   const [because, setBecause] = useState('');
   const chosen = own.find((i) => i.id === instrumentId) ?? own.find((i) => i.name === live?.name) ?? own[0];
@@ -102,7 +102,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
         stepId,
         kind,
         sample,
-        taken: sample === 'finished' ? taken : 'as it is',
+        taken: sample === 'finished' ? taken : 'as-it-is',
         said,
         raw,
         celsius,

@@ -9,7 +9,7 @@ export interface SimulationQuestion {
   setting: Omit<ForecastSetting, 'catalogue'>;
   own: { ingredients: Ingredient[]; measures: OwnMeasure[] };
   seed: number;
-  draws: number;
+  scenarios: number;
 }
 
 export type SimulationAnswer = { id: number; result: Simulation } | { id: number; error: string };

@@ -35,7 +35,7 @@ function readingOf(body: Body, compensated: boolean): LotView['readings'][number
     stepId: (body.stepId as string | null) ?? null,
     kind,
     sample: (body.sample as 'pan' | 'finished') ?? 'pan',
-    taken: (body.taken as 'as it is') ?? 'as it is',
+    taken: (body.taken as 'as-it-is') ?? 'as-it-is',
     said: (body.said as string) ?? '',
     raw,
     celsius,
@@ -85,7 +85,7 @@ function withOne(lot: LotView, { deed, body }: Waiting, instruments: Compensatin
               why: (body.why as string | null) ?? null,
               from: (body.from as string | null) ?? null,
               beforeTrimming: (body.beforeTrimming as number | null) ?? null,
-              draws: [],
+              withdrawals: [],
             },
           ],
         };

@@ -1,4 +1,5 @@
 import { Allergen, type Family, ingredientRoutes } from '@inch/contract/ingredient';
+import { inWords } from '@inch/core/record';
 import { useState } from 'react';
 import type { z } from 'zod';
 import { call, newId } from '../../data/api.ts';
@@ -132,7 +133,7 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
                   )
                 }
               />
-              {allergen}
+              {inWords(allergen)}
             </label>
           ))}
         </div>

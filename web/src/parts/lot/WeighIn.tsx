@@ -52,8 +52,8 @@ type Done = NonNullable<ReturnType<typeof recordedOf>>;
 /** The stock lots it came from, or the words for it; what no stock lot covers is told where the kitchen keeps stock of it. */
 function WhereFrom({ name, done, water }: { name: string; done: Done; water: boolean }) {
   const { stock } = useFit(done.ingredientId);
-  const open = (done.beforeTrimming ?? done.grams) - done.draws.reduce((sum, d) => sum + d.amount, 0);
-  const codes = done.draws.map((d) => d.code).join(', ');
+  const open = (done.beforeTrimming ?? done.grams) - done.withdrawals.reduce((sum, d) => sum + d.amount, 0);
+  const codes = done.withdrawals.map((d) => d.code).join(', ');
   const said = [codes, done.from].filter(Boolean).join(', ');
   const keepsStock = stock.some((s) => s.thing === done.ingredientId);
   return (

@@ -22,8 +22,8 @@ export function useFit(thing: string) {
 
 /** What the oldest stock lots would give, and what would be from none. */
 function oldestSaid(thing: string, grams: number, { stock, day }: ReturnType<typeof useFit>): string {
-  const { draws, short } = coverFrom(stock, thing, grams, day);
-  const codes = draws.map((d) => {
+  const { withdrawals, short } = coverFrom(stock, thing, grams, day);
+  const codes = withdrawals.map((d) => {
     const lot = stock.find((s) => s.id === d.stockId)!;
     return `${lot.code}, ${weight(lot.left)} left`;
   });

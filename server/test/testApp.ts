@@ -70,7 +70,7 @@ function checkAnswer(method: string, path: string, answer: unknown): void {
   if (route) expect(route.response.safeParse(answer).error?.issues ?? [], `${method} ${path}`).toEqual([]);
 }
 
-export interface House {
+export interface TestApp {
   base: string;
   admin: DatabaseAddress;
   pool: ReturnType<typeof openPool>;
@@ -78,20 +78,20 @@ export interface House {
 }
 
 /** A server on a database of its own for one test file. */
-export function useHouse(): House {
-  const house = {} as House;
+export function useTestApp(): TestApp {
+  const app = {} as TestApp;
   let close = async () => {};
   beforeAll(async () => {
     const database = `inch_test_${newId().slice(-12)}`;
     const admin = { ...databaseFromUrl(inject('adminUrl')), database };
-    const app = { ...databaseFromUrl(inject('appUrl')), database };
+    const user = { ...databaseFromUrl(inject('appUrl')), database };
     await migrate(admin);
-    await grantAppUser(admin, app);
-    const pool = openPool(app, 6);
+    await grantAppUser(admin, user);
+    const pool = openPool(user, 6);
     const server = createServer(createApp({ pool, log: pino({ level: 'error' }) }));
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    Object.assign(house, { base, admin, pool, person: () => new Person(base) });
+    Object.assign(app, { base, admin, pool, person: () => new Person(base) });
     close = async () => {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
@@ -99,14 +99,14 @@ export function useHouse(): House {
     };
   });
   afterAll(() => close());
-  return house;
+  return app;
 }
 
 export const OWNER = { name: 'Wren', password: 'a long enough password' };
 
 /** The kitchen set up by its owner, who is signed in. */
-export async function ownerOf(house: House): Promise<Person> {
-  const owner = house.person();
+export async function ownerOf(app: TestApp): Promise<Person> {
+  const owner = app.person();
   const { status } = await owner.post('/api/setup', {
     kitchenName: 'Test kitchen',
     place: 'Upland',
@@ -120,10 +120,10 @@ export async function ownerOf(house: House): Promise<Person> {
   return owner;
 }
 
-export async function colleague(house: House, owner: Person, role: 'maker' | 'reader'): Promise<Person> {
+export async function colleague(app: TestApp, owner: Person, role: 'maker' | 'reader'): Promise<Person> {
   const name = `${role} ${newId().slice(-6)}`;
   await owner.post('/api/accounts', { id: newId(), name, role, password: OWNER.password });
-  const person = house.person();
+  const person = app.person();
   expect((await person.post('/api/session', { name, password: OWNER.password })).status).toBe(201);
   return person;
 }

@@ -4,7 +4,7 @@ import { type Corner, compositionOf } from './composition.ts';
 import type { Composition } from './pan.ts';
 
 /** One way in which a batch may turn out: every figure that is only known as a range, taken at one value. */
-export interface Draw {
+export interface Scenario {
   /** Composition of 100 g of an ingredient. */
   of(entry: Ingredient): Composition;
   /** A share or rate known as low, typical and high. */
@@ -20,7 +20,7 @@ export interface Draw {
 }
 
 /** Everything at its typical value, the acids at one corner of their published ranges. */
-export const cornerDraw = (corner: Corner): Draw => ({
+export const cornerScenario = (corner: Corner): Scenario => ({
   of: (entry) => compositionOf(entry, corner).composition,
   pick: (range) => range[1],
   set: (share) => share,
@@ -29,4 +29,4 @@ export const cornerDraw = (corner: Corner): Draw => ({
   alcohol: (minutes) => alcoholLeft(minutes).middle,
 });
 
-export const typical = cornerDraw('typical');
+export const typical = cornerScenario('typical');

@@ -1,6 +1,6 @@
 import type { StockLot } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
-import { coverFrom, type Draw, LABELS, type PackedIn, packagingFor, whyUnfit } from '@inch/core/stock';
+import { coverFrom, LABELS, type PackedIn, packagingFor, type Withdrawal, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
 import { insert, toSql } from '../database/pool.ts';
 import { invalid, Problem } from '../http/problem.ts';
@@ -24,13 +24,13 @@ export const amountSaid = (stock: Pick<StockLot, 'kind'>, amount: number): strin
 /** Refuses a stock lot chosen by hand that is not of this thing, not fit, or has less left than is taken from it. */
 function checkChosen(
   stock: readonly StockLot[],
-  chosen: readonly Draw[],
+  chosen: readonly Withdrawal[],
   thing: string,
   day: string,
   why: string | null,
 ): void {
-  for (const draw of chosen) {
-    const lot = stock.find((s) => s.id === draw.stockId);
+  for (const withdrawal of chosen) {
+    const lot = stock.find((s) => s.id === withdrawal.stockId);
     if (!lot) throw invalid('stock', 'That stock lot is not one of this kitchen.');
     if (lot.thing !== thing)
       throw invalid('stock', `${lot.code} is ${lot.name.toLowerCase()}: choose one of the same thing.`);
@@ -41,7 +41,7 @@ function checkChosen(
         'stock',
         `${lot.code} is not used: ${unfit}.${overDate ? ' Take another, or say why all the same.' : ''}`,
       );
-    if (draw.amount > lot.left + 1e-6)
+    if (withdrawal.amount > lot.left + 1e-6)
       throw new Problem(
         409,
         `${lot.code} has only ${amountSaid(lot, Math.max(0, lot.left))} left. Take the rest from another stock lot, or count ${lot.code} anew.`,
@@ -55,7 +55,7 @@ function checkChosen(
 }
 
 /** A stock lot with what is taken of it. */
-export interface Drawn {
+export interface Withdrawn {
   stock: StockLot;
   amount: number;
 }
@@ -66,9 +66,9 @@ export interface Drawn {
  */
 export async function chooseStock(
   w: Writing,
-  want: { thing: string; amount: number; chosen?: readonly Draw[] | null; why?: string | null },
+  want: { thing: string; amount: number; chosen?: readonly Withdrawal[] | null; why?: string | null },
   at: string,
-): Promise<Drawn[]> {
+): Promise<Withdrawn[]> {
   if (want.amount <= 0) return [];
   const day = dayOf(at, w.kitchen.timeZone);
   const chosen = want.chosen ?? [];
@@ -86,24 +86,24 @@ export async function chooseStock(
     Math.max(0, want.amount - byHand),
     day,
   );
-  return [...chosen, ...rest.draws].map((draw) => ({
-    stock: stock.find((s) => s.id === draw.stockId)!,
-    amount: draw.amount,
+  return [...chosen, ...rest.withdrawals].map((withdrawal) => ({
+    stock: stock.find((s) => s.id === withdrawal.stockId)!,
+    amount: withdrawal.amount,
   }));
 }
 
 /** Writes what was taken of one stock lot for an entry of a lot. */
-export const take = (
+export const withdraw = (
   w: Writing,
-  drawn: { stockId: string; amount: number },
+  withdrawn: { stockId: string; amount: number },
   cause: Cause,
   id: string = newId(),
 ): Promise<void> =>
   insert(w.tx, 'stock_taking', {
     id,
-    stock_id: drawn.stockId,
+    stock_id: withdrawn.stockId,
     kind: cause.kind,
-    amount: drawn.amount,
+    amount: withdrawn.amount,
     lot_id: cause.lotId,
     [COLUMN[cause.kind]]: cause.entryId,
     why: null,
@@ -114,7 +114,7 @@ export const take = (
 /** Takes so many of one kind of packaging, the oldest first. */
 async function takePieces(w: Writing, thing: string, count: number, cause: Cause): Promise<void> {
   for (const { stock, amount } of await chooseStock(w, { thing, amount: count }, cause.at))
-    await take(w, { stockId: stock.id, amount }, cause);
+    await withdraw(w, { stockId: stock.id, amount }, cause);
 }
 
 /** Glass and what closes it for bottles that were filled; what comes back is not used up. */

@@ -1,0 +1,54 @@
+import { choice, flag, group, list, nullable, number, text } from './field.ts';
+import { kind } from './kind.ts';
+
+/** Ways to check an instrument that has no buffers. */
+export const CHECK_KINDS = ['water', 'weight', 'ice', 'boil'] as const;
+
+export const calibration = kind({
+  noun: 'calibration',
+  table: 'calibration',
+  of: 'instrument',
+  path: 'calibrations',
+  summary: 'Calibrate a pH meter on its buffers',
+  verb: 'calibrate',
+  said: {
+    points: list(
+      group(
+        {
+          buffer: number(1, 13, 'Which buffer?'),
+          mv: number(-600, 600, 'How many millivolts does it show?'),
+          celsius: number(0, 40, 'How warm is the buffer, °C?'),
+        },
+        'Which buffer, and what does the meter show?',
+      ),
+      { min: 2, max: 6 },
+      'Which buffers? Two at least: 7.00 and 4.01.',
+    ),
+  },
+  kept: {
+    slopePercent: number(-1e9, 1e9, 'Which slope, %?'),
+    offsetMv: number(-1e9, 1e9, 'Which offset, mV?'),
+    low: choice(['checked', 'failed', 'missing'], 'How did the third check go?'),
+    accepted: flag('Is it accepted?'),
+    reason: text(300, 'Why?'),
+  },
+});
+
+export const check = kind({
+  noun: 'check',
+  table: 'instrument_check',
+  of: 'instrument',
+  path: 'checks',
+  summary: 'Check a refractometer on water, a scale on a known weight, a thermometer in ice or boiling water',
+  verb: 'check',
+  said: {
+    kind: choice(CHECK_KINDS, 'Checked in what?'),
+    read: number(-100, 200_000, 'What does it show?'),
+    weightGrams: nullable(number(0, 50_000, 'How heavy is the known weight, g?', { over: true })),
+  },
+  kept: {
+    expected: number(-1e6, 1e6, 'What should it show?'),
+    accepted: flag('Is it accepted?'),
+    reason: text(400, 'Why?'),
+  },
+});

@@ -1,0 +1,96 @@
+import { choice, count, document, flag, nullable, number, reference, text } from './field.ts';
+import { kind } from './kind.ts';
+import { why } from './making.ts';
+
+export const LOT_STATES = [
+  'planned',
+  'making',
+  'resting',
+  'bottled',
+  'released',
+  'closed',
+  'held',
+  'discarded',
+  'recalled',
+] as const;
+
+/** How bottles move by hand, and how the program moves them itself. */
+export const MOVED_BY_HAND = ['moved', 'sold', 'given', 'broken', 'retained'] as const;
+export const MOVEMENTS = [...MOVED_BY_HAND, 'stored', 'failed-seal', 'processed-again'] as const;
+
+export const movement = kind({
+  noun: 'movement',
+  table: 'movement',
+  path: 'movements',
+  summary: 'Move, sell or give bottles',
+  verb: 'move',
+  said: {
+    bottlingId: reference('bottling', 'Which filling?'),
+    kind: choice(MOVED_BY_HAND, 'What happens to them?'),
+    from: text(60, 'From where?', 1),
+    to: nullable(text(60, 'Where to?')),
+    count: count('How many bottles?'),
+    priceMinor: nullable(number(0, 10_000_000, 'For how much?', { whole: true })),
+    note: nullable(text(200, 'What is there to note?')),
+  },
+  kept: {
+    kind: choice(MOVEMENTS, 'What happens to them?'),
+    from: nullable(text(60, 'From where?')),
+    to: nullable(text(60, 'Where to?')),
+  },
+});
+
+/** What anybody who makes may decide of a lot, and what its owner alone does. */
+export const DECISIONS = ['release', 'hold', 'close'] as const;
+export const RULINGS = ['resume', 'discard', 'recall'] as const;
+export const LOT_EVENTS = ['begin', 'fill', 'check-seals', ...DECISIONS, ...RULINGS] as const;
+
+const state = choice(LOT_STATES, 'In which state?');
+const decided = {
+  event: choice(LOT_EVENTS, 'What was decided?'),
+  from: state,
+  to: state,
+  /** Whether the account's password was asked for it again. */
+  signed: flag('Was it signed?'),
+};
+
+export const decision = kind({
+  noun: 'decision',
+  table: 'decision',
+  path: 'decisions',
+  summary: 'Release, hold or close',
+  verb: 'decide',
+  said: {
+    event: choice(DECISIONS, 'Release, hold or close?'),
+    why: nullable(why('Say why, in a word or two.')),
+  },
+  /** A release is signed: the account's own password, again. */
+  asked: { password: nullable(text(200, 'What is your password?')) },
+  kept: decided,
+});
+
+/** What only the owner decides; kept with the other decisions. */
+export const ruling = kind({
+  noun: 'ruling',
+  table: 'decision',
+  path: 'rulings',
+  summary: 'Resume a held lot, discard it, or recall it',
+  who: 'owner',
+  verb: 'decide',
+  said: { event: choice(RULINGS, 'Resume, discard or recall?'), why: why('Say why, in a word or two.') },
+  /** Resuming closes what holds the lot: what was done about its cause. */
+  asked: { done: nullable(why('What was done about it?')) },
+  kept: decided,
+});
+
+export const print = kind({
+  noun: 'print',
+  table: 'label_print',
+  path: 'prints',
+  summary: 'Record a print of the label',
+  verb: 'print',
+  said: { copies: count('How many labels?') },
+  asked: { differencesSeen: flag('Were the differences from the formula looked at?') },
+  kept: { statement: text(20_000, 'Which ingredients?') },
+  stored: { label: document<unknown>('label') },
+});

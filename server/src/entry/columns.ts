@@ -1,0 +1,57 @@
+import { columnOf, type FieldData, type Fields } from '@inch/core/record';
+import { toSql } from '../database/pool.ts';
+
+/** What a column holds. */
+export type Cell = string | number | boolean | null;
+
+const asJson = (f: FieldData): boolean => f.type === 'list' || f.type === 'group' || f.type === 'document';
+
+/** The cells of some values, by column: lists and groups as JSON. */
+export const cellsOf = (fields: Fields, values: Record<string, unknown>): Record<string, Cell> =>
+  Object.fromEntries(
+    Object.entries(fields).map(([name, f]) => {
+      const value = values[name] ?? null;
+      return [columnOf(name), value !== null && asJson(f) ? JSON.stringify(value) : (value as Cell)];
+    }),
+  );
+
+/** A value out of its column; what cannot be of that field is refused, so that nothing wrong is taken for a figure. */
+function valueFrom(name: string, f: FieldData, cell: unknown): unknown {
+  if (cell === null || cell === undefined) {
+    if (f.nullable) return null;
+    throw new Error(`nothing stands in "${name}"`);
+  }
+  if (asJson(f)) return JSON.parse(String(cell));
+  const wrong = () => new Error(`"${name}" holds ${JSON.stringify(cell)}`);
+  switch (f.type) {
+    case 'flag':
+      return Number(cell) === 1;
+    case 'number': {
+      const value = Number(cell);
+      if (!Number.isFinite(value)) throw wrong();
+      return value;
+    }
+    case 'choice':
+      if (!f.of.includes(String(cell))) throw wrong();
+      return cell;
+    default:
+      return String(cell);
+  }
+}
+
+/** The values of some fields out of a row. @throws Error naming the field that cannot be read */
+export const valuesFrom = (fields: Fields, row: Record<string, unknown>): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(fields).map(([name, f]) => [name, valueFrom(name, f, row[columnOf(name)])]),
+  );
+
+/** Who wrote an entry, of what it is and when, as every one of its tables has it. */
+export const headOf = (
+  parent: string,
+  entry: { id: string; parentId: string; at: string; accountId: string },
+): Record<string, Cell> => ({
+  id: entry.id,
+  [`${parent}_id`]: entry.parentId,
+  at: toSql(entry.at),
+  account_id: entry.accountId,
+});

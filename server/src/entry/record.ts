@@ -1,0 +1,36 @@
+import { bodyOf } from '@inch/contract/entry';
+import { type Entries, entries, type PostedNoun, type Said } from '@inch/core/record';
+import { happenedAt } from '../journal/happened.ts';
+import type { Writing } from '../journal/writing.ts';
+import { lotHeadOf, refuseEnded } from '../lot/head.ts';
+import type { Judge } from './judge.ts';
+import { judges } from './judges.ts';
+import { referencedBy } from './references.ts';
+import { writeEntry } from './write.ts';
+
+/** Kinds that may be recorded of a lot that is ended. */
+const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set(['movement', 'decision', 'ruling', 'print']);
+
+/**
+ * Records one entry of a lot: reads what is said, judges it, writes it with its journal row, and does what follows.
+ * The API and the kitchen file both come through here.
+ */
+export async function record<N extends PostedNoun>(
+  w: Writing,
+  noun: N,
+  lotIdOrCode: string,
+  body: unknown,
+  options: { signed?: boolean } = {},
+): Promise<{ id: string }> {
+  const { at: saidAt, ...said } = bodyOf(noun).parse(body) as Said<Entries[N]> & { id: string; at?: string };
+  const lot = await lotHeadOf(w, lotIdOrCode);
+  if (!AFTER_THE_END.has(noun)) refuseEnded(lot);
+  const at = happenedAt(w, saidAt, lot.begunAt);
+  const named = await referencedBy(w, lot.id, entries[noun], said);
+  const judge = judges[noun] as unknown as Judge<N>;
+  const judged = await judge({ w, lot, said: said as never, at, named, signed: options.signed ?? false });
+  if (judged.already !== undefined) return { id: judged.already };
+  await writeEntry(w, noun, lot.id, { id: said.id, at, values: { ...said, ...judged.kept } });
+  await judged.after?.();
+  return { id: said.id };
+}

@@ -1,0 +1,21 @@
+import type { Judge } from '../entry/judge.ts';
+import { Problem } from '../http/problem.ts';
+import { fullLot } from '../lot/change.ts';
+import { takeLabels } from '../stock/withdraw.ts';
+import { labelOf } from './label.ts';
+
+/** Records a print of the label: refused where it may not be printed, or where what differs from the formula was not looked at. */
+export const judgePrint: Judge<'print'> = async ({ w, lot: head, said, at }) => {
+  const label = await labelOf(w.tx, await fullLot(w, head.id), w.kitchen);
+  if (label.refusal) throw new Problem(409, label.refusal);
+  if (label.differences.length > 0 && !said.differencesSeen)
+    throw new Problem(
+      409,
+      `What went in differs from the formula. ${label.differences.join(' ')} Look at it, then print.`,
+    );
+  const cause = { kind: 'printed', lotId: head.id, entryId: said.id, at } as const;
+  return {
+    kept: { statement: label.content.statement, label: label.content },
+    after: () => takeLabels(w, said.copies, cause),
+  };
+};

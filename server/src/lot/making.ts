@@ -1,0 +1,67 @@
+import { asDrawn } from '@inch/core/stock';
+import type { Judge, Judging } from '../entry/judge.ts';
+import { invalid, Problem } from '../http/problem.ts';
+import { catalogueNow } from '../ingredient/store.ts';
+import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
+import type { LotHead } from './head.ts';
+
+/** Starts, pauses, finishes or reopens a step. */
+export const judgeMark: Judge<'mark'> = () => ({ kept: {} });
+
+/** Says afterwards, in words, where something that went in came from. */
+export const judgeOrigin: Judge<'origin'> = ({ named }) => {
+  if (named.additionId!.from) throw new Problem(409, 'Where it came from was said when it went in.');
+  return { kept: {} };
+};
+
+/** Says which vessel the lot is in from now on. */
+export const judgePlacing: Judge<'placing'> = () => ({ kept: {} });
+
+/** Closed bottles take nothing more; what is to be worked over again is held first. */
+function refuseClosed(lot: LotHead): void {
+  if (['resting', 'bottled', 'released'].includes(lot.state))
+    throw new Problem(
+      409,
+      `Lot ${lot.code} is in its bottles, so nothing goes in any more. Hold it first if it is to be worked over.`,
+    );
+}
+
+function refuseUnlikely(said: Judging<'addition'>['said'], content: string): void {
+  const lines = (JSON.parse(content) as { lines: { id: string }[] }).lines;
+  if (said.lineId !== null && !lines.some((line) => line.id === said.lineId))
+    throw invalid('lineId', 'That line is not one of this formula.');
+  if (said.grams === 0 && !said.why) throw invalid('why', 'Left out: say why, in a word or two.');
+  if (said.beforeTrimming !== null && said.beforeTrimming < said.grams)
+    throw invalid('beforeTrimming', 'Before trimming it weighed at least as much. Weigh again.');
+}
+
+/** The stock lots that an addition comes from; so much leaves them as was weighed, before trimming where that was. */
+const stockFor = ({ w, said, at }: Judging<'addition'>): Promise<Withdrawn[]> =>
+  chooseStock(
+    w,
+    {
+      thing: said.ingredientId,
+      amount: said.grams === 0 ? 0 : (said.beforeTrimming ?? said.grams),
+      chosen: said.stock,
+      why: said.why,
+    },
+    at,
+  );
+
+/** Records what went in, or that it was left out and why; it leaves the stock, the oldest first. */
+export const judgeAddition: Judge<'addition'> = async (judging) => {
+  const { w, lot, said, at } = judging;
+  refuseClosed(lot);
+  const entry = (await catalogueNow(w.tx, w.kitchen.id)).find(said.ingredientId);
+  if (!entry) throw invalid('ingredientId', 'Choose an ingredient of the catalogue.');
+  refuseUnlikely(said, lot.content);
+  const taken = entry.family === 'water' ? [] : await stockFor(judging);
+  const asItIs = taken.reduce((own, { stock }) => asDrawn(own, stock), entry);
+  const cause = { kind: 'used', lotId: lot.id, entryId: said.id, at } as const;
+  return {
+    kept: { entry: asItIs.own || asItIs !== entry ? asItIs : null },
+    after: async () => {
+      for (const { stock, amount } of taken) await withdraw(w, { stockId: stock.id, amount }, cause);
+    },
+  };
+};
