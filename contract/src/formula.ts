@@ -25,7 +25,8 @@ export const Basis = z.discriminatedUnion('per', [
   z.object({ per: z.literal('batch') }),
   z.object({ per: z.literal('line'), lineId: key, by: z.enum(['weight', 'volume']) }),
   z.object({ per: z.literal('yield'), by: z.enum(['weight', 'volume']) }),
-  z.object({ per: z.literal('bottle') }),
+  /** In each bottle of so many mL; of the formula's own size where it is not said. */
+  z.object({ per: z.literal('bottle'), ml: z.number().gt(0, 'Over 0 mL.').max(20_000).optional() }),
 ]);
 
 export const FormulaLine = z.object({

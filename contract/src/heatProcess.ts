@@ -1,4 +1,4 @@
-import { PROCESS_METHODS } from '@inch/core/record';
+import { PROCESS_METHODS } from '@inch/core/heat';
 import { z } from 'zod';
 import { FormulaKind } from './formula.ts';
 import { route } from './route.ts';

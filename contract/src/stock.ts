@@ -151,7 +151,7 @@ export const BasketItem = z.object({
 });
 export const Basket = z.array(BasketItem.extend({ by: z.string(), at: z.string() }));
 export type Basket = z.infer<typeof Basket>;
-export const BasketChange = z.object({ item: BasketItem, taken: z.boolean() });
+export const BasketChange = z.object({ id: Id.optional(), item: BasketItem, taken: z.boolean() });
 
 /** What was bought in one go, each line a stock lot. */
 export const NewReceipt = z.object({
@@ -239,6 +239,7 @@ export const stockRoutes = {
     summary: 'Put a thing into the basket, or back; the last word counts',
     body: BasketChange,
     response: z.object({ thing: z.string(), taken: z.boolean() }),
+    status: 200,
   }),
   receive: route({
     method: 'POST',

@@ -22,6 +22,8 @@ export const Problem = z.object({
   title: z.string(),
   status: z.number(),
   detail: z.string().optional(),
+  /** urn:uuid: of the request, the same in the server's log. */
+  instance: z.string().optional(),
   errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
 });
 export type Problem = z.infer<typeof Problem>;

@@ -5,12 +5,15 @@ import { describe, expect, it } from 'vitest';
 
 describe('the tolerable negative error', () => {
   it('is the directive’s table, and meets itself at every edge', () => {
-    // Directive 76/211/EEC, Annex I, 2.4.
+    // Directive 76/211/EEC, Annex I, 2.4; percentages rounded up to a tenth of a millilitre, 2.5.
     const table: [number, number][] = [
       [50, 4.5],
       [75, 4.5],
       [100, 4.5],
-      [150, 6.75],
+      [33, 3],
+      [150, 6.8],
+      [187, 8.5],
+      [375, 11.3],
       [200, 9],
       [250, 9],
       [300, 9],
@@ -18,6 +21,7 @@ describe('the tolerable negative error', () => {
       [500, 15],
       [750, 15],
       [1000, 15],
+      [1425, 21.4],
       [2000, 30],
     ];
     for (const [ml, error] of table) expect(tolerableNegativeError(ml), `${ml} mL`).toBeCloseTo(error, 9);

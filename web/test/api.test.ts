@@ -1,5 +1,5 @@
 import { kitchenRoutes } from '@inch/contract/kitchen';
-import { lotRoutes } from '@inch/contract/lot';
+import { entryRoutes } from '@inch/contract/lot';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ApiProblem, call, newId, ServerAway } from '../src/data/api.ts';
 import { places } from '../src/shell/places.ts';
@@ -16,7 +16,7 @@ afterEach(() => vi.unstubAllGlobals());
 describe('calling a route', () => {
   it('fills in the path, the query and the body', async () => {
     const fetch = fetching(() => answer(201, { id: 'x' }));
-    await call(lotRoutes.print, { params: { id: '7F4H' }, body: { id: newId(), copies: 12 } });
+    await call(entryRoutes.print, { params: { id: '7F4H' }, body: { id: newId(), copies: 12 } });
     const [address, options] = fetch.mock.calls[0]!;
     expect(address).toBe('/api/lots/7F4H/prints');
     expect(options).toMatchObject({ method: 'POST', credentials: 'same-origin' });

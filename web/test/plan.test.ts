@@ -1,9 +1,9 @@
+import { makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { axisOf, instantOn, lengthOf, placeOf } from '../src/plan/axis.ts';
 import { kept, type LaidLot, movedTo } from '../src/plan/hours.ts';
-import { makingOf, partsFor, usualContainer } from '../src/plan/making.ts';
-import { formula, jar, kit, swing } from './planKit.ts';
+import { formula, jar, planning, swing } from './planningFixture.ts';
 
 const HOUR = 3_600_000;
 
@@ -80,12 +80,12 @@ describe('a step moved by hand', () => {
 });
 
 describe('the parts of a making', () => {
-  const bottles = makingOf(formula, { by: 'bottles', bottles: 24 }, swing.id, kit);
+  const bottles = makingOf(formula, { by: 'bottles', bottles: 24 }, swing.id, planning);
   const fruit = makingOf(
     formula,
     { by: 'fruit', lineId: 'fruit', grams: 11_000, trimmed: false },
     swing.id,
-    kit,
+    planning,
   );
 
   it('together make the bottles wanted, and never more than the fruit there is', () => {
@@ -101,12 +101,12 @@ describe('the parts of a making', () => {
   });
 
   it('go into the bottle of the formula’s size, or into another, which changes how many there are', () => {
-    expect(usualContainer(formula, kit)).toBe(swing.id);
+    expect(usualContainer(formula, planning)).toBe(swing.id);
     const small = makingOf(
       formula,
       { by: 'fruit', lineId: 'fruit', grams: 3000, trimmed: false },
       jar.id,
-      kit,
+      planning,
     );
     expect(small.content.bottleMl).toBe(237);
   });

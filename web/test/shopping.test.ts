@@ -4,7 +4,7 @@ import { amountTyped, minorTyped } from '../src/plan/amount.ts';
 import { withTicks } from '../src/plan/basket.ts';
 import { receiptFromCsv } from '../src/plan/receipt.ts';
 import { shoppingRows } from '../src/plan/shopping.ts';
-import { formula, kit, swing } from './planKit.ts';
+import { formula, planning, swing } from './planningFixture.ts';
 
 describe('the shopping list of plans', () => {
   const part = (id: string, lot: { id: string; code: string } | null) => ({ id, scale: 1, lot });
@@ -31,7 +31,7 @@ describe('the shopping list of plans', () => {
   });
 
   it('is of what is not begun yet, less what is in stock, in packs', () => {
-    const two = shoppingRows([plan([part('a', null), part('b', null)])], kit).find(
+    const two = shoppingRows([plan([part('a', null), part('b', null)])], planning).find(
       (r) => r.thing === 'sugar',
     )!;
     expect(two).toMatchObject({
@@ -42,7 +42,7 @@ describe('the shopping list of plans', () => {
       shop: 'Shop',
     });
     const begun = { id: 'l', code: '7K2A' };
-    const one = shoppingRows([plan([part('a', begun), part('b', null)])], kit).find(
+    const one = shoppingRows([plan([part('a', begun), part('b', null)])], planning).find(
       (r) => r.thing === 'sugar',
     )!;
     expect(one).toMatchObject({ amount: 1800, short: 800, packs: '1 × bag of 1 kg' });
@@ -78,13 +78,16 @@ describe('ticks that wait on the phone', () => {
   const item = { kind: 'ingredient' as const, thing: 'sugar', said: '2 × bag', amount: 2000, paidMinor: 250 };
   const tick = (number: number, taken: boolean, problem: string | null = null) => ({
     number,
-    deed: 'tick' as const,
+    noun: 'basket',
+    of: 'basket' as const,
+    address: '/api/basket',
+    since: '2026-11-25T10:00:00.000Z',
     lotId: '',
     code: 'Basket',
     accountId: 'a',
     words: '',
     problem,
-    body: { id: `${number}`, at: '2026-11-25T10:00:00.000Z', item, taken },
+    body: { id: `${number}`, item, taken },
   });
   const things = (waiting: ReturnType<typeof tick>[]) => withTicks([], waiting).map((b) => b.thing);
 
@@ -100,7 +103,7 @@ describe('a receipt out of a file', () => {
   it('is read by name, with its price and date, commas or semicolons', () => {
     const lines = receiptFromCsv(
       'what;amount;paid;best by;words\nwhite sugar;2 kg;2,50;2027-04-30;two bags\nFlat lids;24;;;\n',
-      kit,
+      planning,
     );
     expect(lines).toMatchObject([
       {
@@ -124,6 +127,6 @@ describe('a receipt out of a file', () => {
     ['what,amount,best by\nsugar,2 kg,30/4/27', 'Line 2: write the date as 2027-04-30'],
     ['what,amount\nsugar,2 kg,extra,more', 'Line 2: it has not as many columns'],
   ])('%j is refused with what to do', (text, says) => {
-    expect(() => receiptFromCsv(text, kit)).toThrow(says);
+    expect(() => receiptFromCsv(text, planning)).toThrow(says);
   });
 });

@@ -122,13 +122,16 @@ describe('what waits on the device', () => {
     bottlings: [],
     lines: [],
   } as unknown as LotView;
-  const waiting = (deed: Waiting['deed'], body: object, more: Partial<Waiting> = {}): Waiting => ({
+  const waiting = (noun: string, body: object, more: Partial<Waiting> = {}): Waiting => ({
     number: 1,
-    deed,
+    noun,
+    of: 'entry',
+    address: `/api/lots/lot/${noun}`,
+    since: '2026-11-25T10:00:00.000Z',
     lotId: 'lot',
     code: '7F4H',
     accountId: 'a',
-    body: { id: `${deed} id`, at: '2026-11-25T10:00:00.000Z', ...body },
+    body: { id: `${noun} id`, at: '2026-11-25T10:00:00.000Z', ...body },
     words: '',
     problem: null,
     ...more,
@@ -137,8 +140,8 @@ describe('what waits on the device', () => {
   it('is shown in its lot: the clock runs, a reading is corrected, what follows a weight follows it', () => {
     const seen = withWaiting(lot, [
       waiting('mark', { stepId: 'step', mark: 'start' }),
-      waiting('measure', { kind: 'brix', raw: 31.4, celsius: 27, sample: 'pan' }),
-      waiting('add', { lineId: 'fruit', ingredientId: 'damson', grams: 1500, stepId: 'step' }),
+      waiting('reading', { kind: 'brix', raw: 31.4, celsius: 27, sample: 'pan' }),
+      waiting('addition', { lineId: 'fruit', ingredientId: 'damson', grams: 1500, stepId: 'step' }),
     ]);
     expect(seen.steps[0]!.marks.map((m) => m.kind)).toEqual(['start']);
     // 31.4 at 27 °C by AOAC 932.14: half way between the rows of 26 and 28, +0.54.
@@ -151,7 +154,7 @@ describe('what waits on the device', () => {
     const value = (raw: number, celsius: number, instrumentId: string | null) =>
       withWaiting(
         lot,
-        [waiting('measure', { kind: 'brix', raw, celsius, sample: 'pan', instrumentId })],
+        [waiting('reading', { kind: 'brix', raw, celsius, sample: 'pan', instrumentId })],
         [{ id: 'clever', compensated: true }],
       ).readings[0]!.value;
     expect(value(31.4, 27, 'clever')).toBe(31.4);
@@ -166,7 +169,7 @@ describe('what waits on the device', () => {
   });
 
   it('that the server has meanwhile got is not shown twice', () => {
-    const entry = waiting('measure', { kind: 'temperature', raw: 88, sample: 'pan' });
+    const entry = waiting('reading', { kind: 'temperature', raw: 88, sample: 'pan' });
     const once = withWaiting(lot, [entry]);
     expect(withWaiting(once, [entry]).readings).toHaveLength(1);
   });

@@ -1,18 +1,20 @@
 /**
- * Tolerable negative error of a pre-package's contents in mL, by its nominal contents.
+ * Tolerable negative error of a pre-package's contents in mL, by its nominal contents; what is a percentage is rounded up to a tenth of a mL.
  * @param nominalMl 5–10,000; throws RangeError outside
- * Source: Directive 76/211/EEC, Annex I, 2.4.
+ * Source: Directive 76/211/EEC, Annex I, 2.4 and 2.5.
+ * @example tolerableNegativeError(375) // 11.3
  */
 export function tolerableNegativeError(nominalMl: number): number {
   if (!(nominalMl >= 5 && nominalMl <= 10_000))
     throw new RangeError(`${nominalMl} mL is outside 5 to 10,000`);
-  if (nominalMl <= 50) return 0.09 * nominalMl;
+  const percent = (share: number) => Math.ceil((share * nominalMl) / 10 - 1e-9) / 10;
+  if (nominalMl <= 50) return percent(9);
   if (nominalMl <= 100) return 4.5;
-  if (nominalMl <= 200) return 0.045 * nominalMl;
+  if (nominalMl <= 200) return percent(4.5);
   if (nominalMl <= 300) return 9;
-  if (nominalMl <= 500) return 0.03 * nominalMl;
+  if (nominalMl <= 500) return percent(3);
   if (nominalMl <= 1000) return 15;
-  return 0.015 * nominalMl;
+  return percent(1.5);
 }
 
 /** What weighing some bottles of a filling says of its net contents. */

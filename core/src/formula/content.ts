@@ -22,7 +22,8 @@ export type Basis =
   | { per: 'batch' }
   | { per: 'line'; lineId: string; by: 'weight' | 'volume' }
   | { per: 'yield'; by: 'weight' | 'volume' }
-  | { per: 'bottle' };
+  /** In each bottle of so many mL; of the formula's own size where it is not said. */
+  | { per: 'bottle'; ml?: number | undefined };
 
 /** A line as the cook says it. It goes into the pan at its step; without one, at the first. */
 export interface FormulaLine {

@@ -1,6 +1,7 @@
 export { type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
 export type { Body } from './body.ts';
+export { inBottlesOf } from './bottleSize.ts';
 export { type Caution, lowAcidLines } from './cautions.ts';
 export { type Chance, chance } from './chance.ts';
 export { compositionOf } from './composition.ts';

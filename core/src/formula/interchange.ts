@@ -1,6 +1,6 @@
 import { equivalentWeights } from '../acid/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
-import { inWords } from '../record/index.ts';
+import { inWords } from '../quantity/index.ts';
 import { titrationEquivalents } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
 import { compositionOf } from './composition.ts';

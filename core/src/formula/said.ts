@@ -1,5 +1,5 @@
 import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
-import { type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
+import { askOf, type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
 import type { Basis, FormulaLine } from './content.ts';
 
 /** What weighing a formula's lines needs to know of the kitchen. */
@@ -79,7 +79,8 @@ export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
         ? { lineId: line.id, ingredient, basis, value: ratio }
         : open('An amount has to be over 0.');
     const quantity = parseQuantity(line.said, weighing.cup ? { cup: weighing.cup } : {});
-    if (quantity.asks) return open(`Is "${line.said.trim()}" by weight or by volume?`, 'weight-or-volume');
+    const asks = askOf(quantity);
+    if (asks) return open(asks, quantity.asks === 'weight-or-volume' ? 'weight-or-volume' : undefined);
     const { grams, assumption, range } = toGrams(quantity, ingredient, {
       cup: weighing.cup,
       measures: weighing.catalogue.measures,

@@ -40,15 +40,21 @@ export interface Walking {
 const isPiece = (line: SaidLine): boolean =>
   !line.ingredient!.liquid && ['fruit', 'plant', 'flavouring'].includes(line.ingredient!.family);
 
+/** How many bottles a batch fills, and what one holds, mL: what is said in each bottle of one size goes by the size of another. */
+interface Bottles {
+  count: number;
+  ml: number;
+}
+
 class Pouring {
   readonly grams: (number | null)[];
   readonly used: (number | null)[];
   private readonly index: Map<string, number>;
   private readonly lines: readonly SaidLine[];
   private readonly scenario: Scenario;
-  private readonly bottles: number;
+  private readonly bottles: Bottles;
 
-  constructor(lines: readonly SaidLine[], scenario: Scenario, bottles: number) {
+  constructor(lines: readonly SaidLine[], scenario: Scenario, bottles: Bottles) {
     this.lines = lines;
     this.scenario = scenario;
     this.bottles = bottles;
@@ -63,7 +69,8 @@ class Pouring {
     const amount = this.scenario.amount(line.value, line.assumption !== undefined);
     const { basis } = line;
     if (basis.per === 'batch') return amount;
-    if (basis.per === 'bottle') return amount * this.bottles;
+    if (basis.per === 'bottle')
+      return amount * this.bottles.count * (this.bottles.ml / (basis.ml ?? this.bottles.ml));
     const ratio = line.value.kind === 'ratio';
     if (basis.per === 'line') {
       const other = this.index.get(basis.lineId);
@@ -135,7 +142,7 @@ function once(
   content: FormulaContent,
   lines: readonly SaidLine[],
   walking: Walking,
-  bottles: number,
+  bottles: Bottles,
 ): Walked {
   const scenario = walking.scenario ?? typical;
   const pouring = new Pouring(lines, scenario, bottles);
@@ -168,13 +175,12 @@ function once(
  */
 export function walk(content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked {
   const perBottle = lines.some((line) => line.basis.per === 'bottle' && line.value);
-  if (!perBottle) return once(content, lines, walking, content.bottles ?? 0);
-  if (content.bottles) return once(content, lines, walking, content.bottles);
-  const none = once(content, lines, walking, 0);
+  const at = (count: number) => once(content, lines, walking, { count, ml: content.bottleMl });
+  if (!perBottle || content.bottles) return at(content.bottles ?? 0);
+  const none = at(0);
   const guess = none.millilitres / content.bottleMl;
   if (guess < 0.01) return none;
-  const some = once(content, lines, walking, guess);
+  const some = at(guess);
   const each = (some.millilitres - none.millilitres) / guess;
-  const bottles = none.millilitres / Math.max(1, content.bottleMl - each);
-  return once(content, lines, walking, bottles);
+  return at(none.millilitres / Math.max(1, content.bottleMl - each));
 }

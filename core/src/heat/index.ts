@@ -17,6 +17,7 @@ export {
   type HeatProcess,
   heatProcesses,
   needsSterileJars,
+  PROCESS_METHODS,
   processTime,
   sterilisingMinutes,
 } from './processes.ts';

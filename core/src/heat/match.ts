@@ -1,4 +1,4 @@
-import { inWords } from '../record/index.ts';
+import { inWords } from '../quantity/index.ts';
 import { type HeatProcess, processTime } from './processes.ts';
 
 /** What a process is held against; null or absent where it is not known. */

@@ -1,4 +1,5 @@
-import type { PROCESS_METHODS } from '../record/index.ts';
+/** How a bottle is heated. */
+export const PROCESS_METHODS = ['boiling-water', 'hot-fill'] as const;
 
 /** A heat process as a source publishes it: what it was tested on, and minutes by altitude. */
 export interface HeatProcess {

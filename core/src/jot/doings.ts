@@ -1,5 +1,5 @@
 import { type KitchenCatalogue, namedIn } from '../ingredient/index.ts';
-import { type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
+import { askOf, type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
 
 /** Something that went in, as it was said: how much, and of what. */
 export interface Addition {
@@ -55,7 +55,8 @@ export function weighedAddition(
     };
   try {
     const quantity = parseQuantity(addition.said, weighing.cup ? { cup: weighing.cup } : {});
-    if (quantity.asks) return { asks: `Is "${addition.said}" by weight or by volume?` };
+    const asks = askOf(quantity);
+    if (asks) return { asks };
     const { grams } = toGrams(quantity, entry, { cup: weighing.cup, measures: weighing.catalogue.measures });
     return grams > 0
       ? { ingredientId: entry.id, name: entry.name, grams }

@@ -1,7 +1,7 @@
 import { spokenDay } from '../calendar/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
 import { catalogueOf, ingredientsAsMade, type LotRecord, standing } from '../lot/index.ts';
-import { inWords } from '../record/index.ts';
+import { inWords } from '../quantity/index.ts';
 import type { RulePackId } from './packs.ts';
 import { allergensIn, ingredientStatement } from './statement.ts';
 

@@ -1,4 +1,4 @@
-import { inWords } from '../record/index.ts';
+import { inWords } from '../quantity/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';

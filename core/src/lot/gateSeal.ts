@@ -1,4 +1,4 @@
-import { inWords } from '../record/index.ts';
+import { inWords } from '../quantity/index.ts';
 import { type Gate, gate, shown } from './gate.ts';
 import { type LotRecord, standing } from './record.ts';
 

@@ -35,6 +35,9 @@ export function clashesOf(
         tell('it begins before what comes before it is done');
       if (step.atOnce && before && laid.from > before.to + 1e-6)
         tell('it cannot wait for what comes before it');
+      const waits = before ? laid.from - before.to : 0;
+      if (step.longestWait !== undefined && waits > step.longestWait + 1e-6)
+        tell(`it waits ${Math.round(waits)} minutes for its turn, and ${step.longestWait} are the most`);
       if (inHours(step) && !setting.hours.some((h) => h.from <= laid.from + 1e-6 && laid.to <= h.to + 1e-6))
         tell('nobody is there at that hour');
       before = laid;

@@ -38,6 +38,8 @@ export interface DayMaking {
 const WAITING = 120;
 /** Minutes a bottle: filled and closed; its seal looked at, washed and labelled. */
 const [FILL_EACH, LABEL_EACH] = [1.5, 1];
+/** Filled hot, a jar waits for the canner as long as a load takes to come out and the next to go in, and no longer. */
+const LONGEST_WAIT = 30;
 /** Bottles out of the canner stand undisturbed for twelve hours at least. */
 const UNDISTURBED = 720;
 
@@ -78,6 +80,14 @@ const handsStep = (id: string, kind: DayStep['kind'], title: string, minutes: nu
   learned: 0,
 });
 
+const FILLING = 'filling';
+
+/** The filling that a formula leaves to the kitchen: before what is processed, else at the end. */
+const fillingOf = (bottles: number, atOnce: boolean): DayStep => ({
+  ...handsStep(FILLING, 'fill', 'Fill the bottles', bottles * FILL_EACH),
+  atOnce,
+});
+
 /** One load of the canner after another, each as long as the formula says. */
 function loadsOf(step: DayStep, bottles: number, holds: number): DayStep[] {
   const loads = Math.max(1, Math.ceil(bottles / Math.max(1, holds)));
@@ -85,8 +95,8 @@ function loadsOf(step: DayStep, bottles: number, holds: number): DayStep[] {
     ...step,
     id: i === 0 ? step.id : `${step.id} ${i + 1}`,
     title: loads === 1 ? step.title : `${step.title}, load ${i + 1} of ${loads}`,
-    // The first load goes in hot from the filling; the next waits for it.
-    ...(i === 0 ? { atOnce: true } : {}),
+    // The first load goes in hot from the filling; the jars of the next wait for the canner, and not for long.
+    ...(i === 0 ? { atOnce: true } : { longestWait: LONGEST_WAIT }),
   }));
 }
 
@@ -110,11 +120,13 @@ export function dayLot(making: DayMaking, past: readonly PastLot[]): DayLot {
       learned: lots,
       ...needsOf(step, long, making.panId),
     };
-    if (step.kind === 'process') steps.push(...loadsOf(laid, bottles, making.cannerHolds));
-    else steps.push(step.kind === 'fill' ? { ...laid, atOnce: steps.length > 0 } : laid);
+    if (step.kind === 'process') {
+      if (!hasFill && !steps.some((s) => s.id === FILLING)) steps.push(fillingOf(bottles, steps.length > 0));
+      steps.push(...loadsOf(laid, bottles, making.cannerHolds));
+    } else steps.push(step.kind === 'fill' ? { ...laid, atOnce: steps.length > 0 } : laid);
   }
-  if (!hasFill && content.steps.length > 0)
-    steps.push({ ...handsStep('filling', 'fill', 'Fill the bottles', bottles * FILL_EACH), atOnce: true });
+  if (!hasFill && content.steps.length > 0 && !steps.some((s) => s.id === FILLING))
+    steps.push(fillingOf(bottles, true));
   if (content.steps.some((s) => s.kind === 'process'))
     steps.push({
       id: 'undisturbed',

@@ -30,10 +30,24 @@ export {
 } from './days.ts';
 export type { DueItem, DueWhen, LotToday } from './due.ts';
 export { type DayHours, hoursFrom, type WeekHours } from './hours.ts';
+export {
+  afterNeeds,
+  dayLotsOf,
+  itemMaking,
+  type Making,
+  makingOf,
+  type PlanKitchen,
+  type PlannedContainer,
+  type PlannedFormula,
+  type PlannedItem,
+  partsFor,
+  usualContainer,
+} from './making.ts';
 export { type MemoryOf, minutesOf, type YieldMemory, yieldMemory } from './memory.ts';
 export { type Pack, type PackCover, packsToBuy } from './packs.ts';
 export { mainLine, methodOf, type PastLot, type PastStep, pastLot } from './past.ts';
 export { type Divided, dividePicking, type PickingUse, type Ripeness, type Share } from './picking.ts';
+export { costOf, costsOf } from './prices.ts';
 export {
   type Pan,
   type Parting,

@@ -52,6 +52,9 @@ export interface Scaled {
   /** mL in those bottles. */
   millilitres: number;
   lines: ScaledLine[];
+  /** Bottled over promised: the range that the bottles are counted from, once, at whatever size. */
+  shares: { low: number; middle: number; high: number };
+  bottleMl: number;
   /** mL of the fullest moment, and the multiple of the formula that the largest pan takes; null without a pan. */
   fullestMl: number;
   panScale: number | null;
@@ -116,13 +119,19 @@ function toHave(
 
 function byStock({ seen, setting }: Seen, main: string | undefined): { scale: number; limit: string } {
   let [scale, limit] = [Number.POSITIVE_INFINITY, ''];
+  // Two lines of one thing share what there is of it.
+  const takes = new Map<string, { name: string; grams: number }>();
   for (const line of seen.lines) {
     const needs = toHave(line, main, setting.trimLoss);
     if (!line.ingredient || !needs || line.ingredient.family === 'water') continue;
-    const there = setting.inStock(line.ingredient.id);
-    if (there / needs >= scale) continue;
-    scale = there / needs;
-    limit = `${line.ingredient.name} sets the size: ${whole(there)} g are in stock, and one making takes ${whole(needs)} g`;
+    const { id, name } = line.ingredient;
+    takes.set(id, { name, grams: (takes.get(id)?.grams ?? 0) + needs });
+  }
+  for (const [id, { name, grams }] of takes) {
+    const there = setting.inStock(id);
+    if (there / grams >= scale) continue;
+    scale = there / grams;
+    limit = `${name} sets the size: ${whole(there)} g are in stock, and one making takes ${whole(grams)} g`;
   }
   if (!Number.isFinite(scale))
     throw new RangeError('No line of it is kept in stock, so stock cannot set its size');
@@ -165,6 +174,30 @@ function sized(want: Want, facts: Seen, main: string | undefined): { scale: numb
   }
 }
 
+/** Full bottles out of what a formula promises, by the shares of it that are bottled: rounded here and nowhere else. */
+function bottlesFrom(promisedMl: number, shares: Scaled['shares'], bottleMl: number) {
+  const filled = (share: number) => Math.floor((promisedMl * share) / bottleMl + 1e-6);
+  return {
+    bottles: filled(shares.middle),
+    bottlesLow: filled(shares.low),
+    bottlesHigh: filled(shares.high),
+    millilitres: promisedMl * shares.middle,
+  };
+}
+
+/** The same making at another multiple of its formula. @param scale over 0 */
+export function rescaled(making: Scaled, scale: number): Scaled {
+  const by = scale / making.scale;
+  const times = (grams: number | null) => (grams === null ? null : grams * by);
+  return {
+    ...making,
+    scale,
+    ...bottlesFrom(making.forecast.millilitres * scale, making.shares, making.bottleMl),
+    fullestMl: making.fullestMl * by,
+    lines: making.lines.map((l) => ({ ...l, toHave: times(l.toHave), goesIn: times(l.goesIn) })),
+  };
+}
+
 /**
  * A formula scaled to what is wanted or in hand: its multiple, amounts of every line, bottles to be expected from the kitchen's own yields.
  * @param content the formula; @param want what sets the size, g or bottles over 0; @param setting the kitchen's, with its past yields, pans and stock
@@ -182,13 +215,16 @@ export function scaled(content: FormulaContent, want: Want, setting: ScaleSettin
     (id) => setting.catalogue.find(id)?.family,
   )?.id;
   const { scale, limit } = sized(want, { content, seen, setting, ratio, pan, panScale }, main);
-  const filled = (share: number) => Math.floor((scale * seen.millilitres * share) / content.bottleMl + 1e-6);
+  const shares = {
+    low: setting.ofPromised?.low ?? ratio,
+    middle: ratio,
+    high: setting.ofPromised?.high ?? ratio,
+  };
   return {
     scale,
-    bottles: filled(ratio),
-    bottlesLow: filled(setting.ofPromised?.low ?? ratio),
-    bottlesHigh: filled(setting.ofPromised?.high ?? ratio),
-    millilitres: scale * seen.millilitres * ratio,
+    ...bottlesFrom(seen.millilitres * scale, shares, content.bottleMl),
+    shares,
+    bottleMl: content.bottleMl,
     lines: seen.lines.map((line, i) => {
       const have = toHave(line, main, setting.trimLoss);
       return {

@@ -1,6 +1,14 @@
 import { chance } from '../formula/index.ts';
 import { lowerBoundOf } from './lowerBound.ts';
-import { type Block, blocksOf, type LaidStep, type PlanSetting, Timetable } from './timetable.ts';
+import {
+  type Block,
+  blocksOf,
+  followsAtOnce,
+  type LaidStep,
+  type PlanSetting,
+  refuseLongChains,
+  Timetable,
+} from './timetable.ts';
 
 export interface Schedule {
   steps: LaidStep[];
@@ -45,6 +53,7 @@ const MOST_TRIES = 240;
  */
 export function schedule(setting: PlanSetting, options: { seed?: number; tries?: number } = {}): Schedule {
   const blocks = blocksOf(setting);
+  refuseLongChains(setting, blocks);
   const lowerBound = lowerBoundOf(setting, blocks);
   const roll = chance(options.seed ?? 1);
   let ranks = blocks.map((list) => list.map((b) => b.tail));
@@ -72,7 +81,10 @@ function mirrored(setting: PlanSetting, due: number): PlanSetting {
       const steps = [...lot.steps].reverse();
       return {
         id: lot.id,
-        steps: steps.map((step, i) => ({ ...step, atOnce: steps[i - 1]?.atOnce ?? false })),
+        steps: steps.map(({ longestWait: _, ...step }, i) => ({
+          ...step,
+          atOnce: i > 0 && followsAtOnce(steps[i - 1]!),
+        })),
       };
     }),
     hours: setting.hours

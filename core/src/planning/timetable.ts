@@ -1,11 +1,15 @@
 /** A step of a plan: how long, what it needs while it lasts, and whether it follows at once. */
 export interface PlannedStep {
   id: string;
+  /** What it is called, where that is not its id. */
+  title?: string;
   minutes: number;
   /** How much of which resource: a burner, a pan, the canner, hands. A step without hands waits by itself, through the night too. */
   needs: Readonly<Record<string, number>>;
   /** It cannot wait for the step before it: it begins the minute that ends. */
   atOnce?: boolean;
+  /** The most minutes it may wait for the step before it: hot jars do not stand until the next day. */
+  longestWait?: number;
   /** Somebody is in the kitchen while it lasts, though not with both hands at it: it is held to the hours as well. */
   attended?: boolean;
 }
@@ -39,6 +43,10 @@ export const HANDS = 'hands';
 /** Whether a step is done only while somebody is there. */
 export const inHours = (step: PlannedStep): boolean => (step.needs[HANDS] ?? 0) > 0 || step.attended === true;
 
+/** Whether a step is laid without a gap behind the one before it: so is what may wait for a while only. */
+export const followsAtOnce = (step: PlannedStep): boolean =>
+  step.atOnce === true || step.longestWait !== undefined;
+
 /** Steps that go together without a gap. */
 export interface Block {
   lot: number;
@@ -54,7 +62,7 @@ export function blocksOf(setting: PlanSetting): Block[][] {
   return setting.lots.map((lot, l) => {
     const groups: PlannedStep[][] = [];
     for (const step of lot.steps) {
-      if (step.atOnce && groups.length > 0) groups.at(-1)!.push(step);
+      if (followsAtOnce(step) && groups.length > 0) groups.at(-1)!.push(step);
       else groups.push([step]);
     }
     const minutes = groups.map((g) => g.reduce((sum, s) => sum + s.minutes, 0));
@@ -66,6 +74,31 @@ export function blocksOf(setting: PlanSetting): Block[][] {
       tail: minutes.slice(place).reduce((a, b) => a + b, 0),
     }));
   });
+}
+
+const hoursSaid = (minutes: number): string => `${(minutes / 60).toFixed(1).replace(/\.0$/, '')} h`;
+
+/**
+ * Refuses a chain of steps that follow at once and need somebody for longer than any day has hours: no plan holds it.
+ * @throws RangeError naming the chain, how long it takes and how long the longest day is
+ */
+export function refuseLongChains(setting: PlanSetting, blocks: readonly Block[][]): void {
+  const longest = setting.hours.reduce((most, h) => Math.max(most, h.to - h.from), 0);
+  for (const { lot, steps } of blocks.flat()) {
+    let chain: PlannedStep[] = [];
+    for (const step of [...steps, null]) {
+      if (step && inHours(step)) {
+        chain.push(step);
+        continue;
+      }
+      const minutes = chain.reduce((sum, s) => sum + s.minutes, 0);
+      if (chain.length > 1 && minutes > longest)
+        throw new RangeError(
+          `${chain.map((s) => s.title ?? s.id).join(', then ')} follow each other at once in ${setting.lots[lot]!.id} and take ${hoursSaid(minutes)} together; the longest day in the kitchen has ${hoursSaid(longest)}. Make the lot smaller, or the hours longer`,
+        );
+      chain = [];
+    }
+  }
 }
 
 /** What is taken of each resource, as it is laid. */

@@ -1,6 +1,6 @@
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
 import { isWaiting, lotBottles, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
-import { inWords } from '../record/index.ts';
+import { inWords } from '../quantity/index.ts';
 import { type DueItem, type DueWhen, type LotToday, plural, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
 

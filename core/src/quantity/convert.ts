@@ -1,4 +1,4 @@
-import type { Quantity } from './parse.ts';
+import { askOf, type Quantity } from './parse.ts';
 import { type CupSchool, cupSchools, millilitresIn, type UnitId, units } from './units.ts';
 
 /** What converting a measure of an ingredient to grams needs to know of it. Densities in g/mL as poured, pieces in g each. */
@@ -90,13 +90,14 @@ function factor(
  * Mass of a said quantity of an ingredient: by weight, by volume and bulk density, or by count and piece weight.
  * @param quantity from `parseQuantity`; @param ingredient densities in g/mL and piece weights in g; @param options.cup school of cups; @param options.measures the kitchen's own measures, tried first
  * @returns grams, with the assumption made where it was not a weight, and the range where one was said
- * @throws RangeError where the density, the piece weight or the school of cups is not known
+ * @throws RangeError where the density, the piece weight or the school of cups is not known, or a comma may part decimals or thousands
  */
 export function toGrams(
   quantity: Quantity,
   ingredient: Measurable & { id?: string },
   options: { cup?: CupSchool | undefined; measures?: readonly OwnMeasure[] } = {},
 ): Grams {
+  if (quantity.asks === 'decimal-or-thousands') throw new RangeError(askOf(quantity)!);
   const [each, assumption] = factor(quantity, ingredient, options.cup, options.measures ?? []);
   const result: Grams = { grams: quantity.amount * each };
   if (assumption) result.assumption = assumption;

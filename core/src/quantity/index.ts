@@ -6,8 +6,11 @@ export {
   toGrams,
   toMillimetres,
 } from './convert.ts';
+export { type Figure, type FigureOptions, readFigure } from './figure.ts';
 export { asFraction } from './fraction.ts';
-export { parseQuantity, type Quantity } from './parse.ts';
+export { inWords } from './inWords.ts';
+export { askOf, parseQuantity, type Quantity } from './parse.ts';
+export { type ReadPrice, readPrice } from './price.ts';
 export {
   type CupSchool,
   cupSchools,

@@ -1,4 +1,7 @@
+import { DIGITS, readDigits } from './digits.ts';
 import { type CupSchool, millilitresIn, type UnitId, unitNamed, units } from './units.ts';
+
+type QuantityAsks = 'weight-or-volume' | 'decimal-or-thousands';
 
 /** A quantity as a cook said it. `unit` is a `UnitId`, or the kitchen's own word ("sprig", "stick") for a count. */
 export interface Quantity {
@@ -9,8 +12,8 @@ export interface Quantity {
   range?: [number, number];
   /** Volume in mL at the school of cups given, for volumes. */
   millilitres?: number;
-  /** Set where the words leave open what was meant: "oz" alone may be a weight or a volume. */
-  asks?: 'weight-or-volume';
+  /** Set where the words leave open what was meant: "oz" alone may be a weight or a volume, "1,500 kg" one and a half or fifteen hundred. */
+  asks?: QuantityAsks;
 }
 
 const VULGAR: Record<string, string> = {
@@ -54,12 +57,27 @@ const WORDS: Record<string, string> = {
 const NUMBER = String.raw`(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:\.\d+)?|\.\d+)`;
 const RANGED = new RegExp(`^(${NUMBER})\\s*(?:(?:-|–|to|or)\\s*(${NUMBER}))?\\s*(.*)$`, 'i');
 
-function plainNumbers(text: string): string {
-  let plain = text.trim().replace(/⁄/g, '/');
+/** Units of which a thousand and a thousandth are both usual amounts. */
+const OPEN = /^\s*(?:kg|kilos?|kilograms?|l|lit(?:er|re)s?)\b/i;
+
+/** Numbers with a point for the decimals and nothing else in them. */
+function plainDigits(text: string): { plain: string; open: boolean } {
+  let open = false;
+  const plain = text.replace(DIGITS, (digits, at: number) => {
+    const rest = text.slice(at + digits.length);
+    const { value, or } = readDigits(digits, OPEN.test(rest));
+    if (or !== undefined) open = true;
+    return String(value);
+  });
+  return { plain, open };
+}
+
+function plainNumbers(text: string): { plain: string; open: boolean } {
+  const { plain: digits, open } = plainDigits(text.trim());
+  let plain = digits.replace(/⁄/g, '/');
   plain = plain.replace(/(\d)?\s*([¼½¾⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])/g, (_, digit: string | undefined, v: string) =>
     digit ? `${digit} ${VULGAR[v]}` : VULGAR[v]!,
   );
-  plain = plain.replace(/(\d),(\d{3})(?!\d)/g, '$1$2').replace(/(\d),(\d)/g, '$1.$2');
   plain = plain
     .replace(/^a dozen\b/i, '12')
     .replace(/^half an?\s+/i, '1/2 ')
@@ -67,7 +85,7 @@ function plainNumbers(text: string): string {
       const whole = WORDS[word.toLowerCase()] ?? word;
       return /^\d+$/.test(whole) ? `${whole} 1/2` : all;
     });
-  return plain.replace(/^([a-z]+)\b/i, (word) => WORDS[word.toLowerCase()] ?? word);
+  return { plain: plain.replace(/^([a-z]+)\b/i, (word) => WORDS[word.toLowerCase()] ?? word), open };
 }
 
 function numberOf(text: string): number {
@@ -90,7 +108,7 @@ function singular(word: string): string {
   return lower.replace(/s$/, '');
 }
 
-function unitOf(words: string): { unit: string; asks?: 'weight-or-volume' } {
+function unitOf(words: string): { unit: string; asks?: QuantityAsks } {
   const text = words.trim().replace(/\s+/g, ' ');
   if (text === '') return { unit: 'each' };
   const unit = unitNamed(text);
@@ -135,9 +153,9 @@ function compound(plain: string, said: string): Quantity | undefined {
  */
 export function parseQuantity(text: string, options: { cup?: CupSchool } = {}): Quantity {
   const said = text.trim();
-  const plain = plainNumbers(said);
+  const { plain, open } = plainNumbers(said);
   const joined = compound(plain, said);
-  if (joined) return joined;
+  if (joined) return open ? { ...joined, asks: 'decimal-or-thousands' } : joined;
   const match = RANGED.exec(plain);
   if (!match)
     throw new RangeError(`"${said}" has no amount. Begin with a number, as in "250 g" or "2 cups".`);
@@ -148,9 +166,18 @@ export function parseQuantity(text: string, options: { cup?: CupSchool } = {}): 
   const amount = high === undefined ? low : (low + high) / 2;
   const quantity: Quantity = { amount, unit, said };
   if (high !== undefined) quantity.range = [low, high];
-  if (asks) quantity.asks = asks;
+  if (open) quantity.asks = 'decimal-or-thousands';
+  else if (asks) quantity.asks = asks;
   const facts = units[unit as UnitId];
   if (facts?.dimension === 'volume' && (facts.size !== undefined || options.cup))
     quantity.millilitres = amount * millilitresIn(unit as UnitId, options.cup);
   return quantity;
 }
+
+/** The question that a quantity leaves open, for whoever said it. */
+export const askOf = ({ asks, said }: Quantity): string | null =>
+  asks === 'weight-or-volume'
+    ? `Is "${said}" by weight or by volume?`
+    : asks === 'decimal-or-thousands'
+      ? `Is "${said}" with decimals or in thousands? Write it as 1.5 or as 1500.`
+      : null;

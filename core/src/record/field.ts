@@ -110,6 +110,3 @@ export const otherwise = <T>(field: Field<T, boolean>, value: T): Field<T, true>
   ...(field as FieldData),
   default: value,
 });
-
-/** Words of a code as they are read: "two-piece-lid" reads "two-piece lid". */
-export const inWords = (code: string): string => code.replace(/-/g, ' ').replace(/^two piece/, 'two-piece');

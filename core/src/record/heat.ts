@@ -1,8 +1,8 @@
+import { PROCESS_METHODS } from '../heat/index.ts';
 import { choice, count, group, list, nullable, number, otherwise, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 
 export const LOAD_MARKS = ['boil', 'stopped', 'off', 'lifted'] as const;
-export const PROCESS_METHODS = ['boiling-water', 'hot-fill'] as const;
 
 const processKey = text(60, 'Which process?', 1);
 const processName = text(120, 'What is the process called?');

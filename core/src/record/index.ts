@@ -8,8 +8,8 @@ import { addition, mark, origin, photograph, placing, reading } from './making.t
 
 export { CLOSINGS, GLASS_FAULTS, TALLY_PARTS } from './bottling.ts';
 export { SEAL_FATES } from './checking.ts';
-export { type Field, type FieldData, type Fields, inWords, type Values } from './field.ts';
-export { LOAD_MARKS, PROCESS_METHODS } from './heat.ts';
+export type { Field, FieldData, Fields, Values } from './field.ts';
+export { LOAD_MARKS } from './heat.ts';
 export { CHECK_KINDS } from './instrument.ts';
 export {
   columnOf,

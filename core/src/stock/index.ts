@@ -1,4 +1,14 @@
 export { asDrawn, type OwnOfStock } from './asDrawn.ts';
 export { availableOf, type Cover, coverFrom, fitLots, type Withdrawal } from './cover.ts';
-export { leftOf, type StockKind, type StockLot, type Taking, type TakingKind, whyUnfit } from './lot.ts';
+export {
+  costOfPart,
+  leftOf,
+  type PaidLot,
+  type StockKind,
+  type StockLot,
+  type Taking,
+  type TakingKind,
+  unitCost,
+  whyUnfit,
+} from './lot.ts';
 export { LABELS, type Packaging, type PackedIn, packagingFor, packagingOf } from './packaging.ts';

@@ -35,6 +35,46 @@ export interface StockLot {
 export const leftOf = (lot: Pick<StockLot, 'quantity' | 'takings'>): number =>
   lot.takings.reduce((left, t) => (t.struck ? left : left - t.amount), lot.quantity);
 
+/** What a stock lot came to in all: what was bought, and what a count found more of it. */
+const cameTo = (lot: Pick<StockLot, 'quantity' | 'takings'>): number =>
+  lot.takings.reduce(
+    (all, t) => (t.kind === 'counted' && !t.struck && t.amount < 0 ? all - t.amount : all),
+    lot.quantity,
+  );
+
+const dividedOff = (lot: Pick<StockLot, 'takings'>): number =>
+  lot.takings.reduce((sum, t) => (t.kind === 'divided' && !t.struck ? sum + t.amount : sum), 0);
+
+/** A stock lot with what was paid for it. */
+export type PaidLot = Pick<StockLot, 'quantity' | 'takings'> & { costMinor: number | null };
+
+/**
+ * What the next part that is divided off a stock lot cost, in whole minor units: so that all parts together come to what was paid,
+ * however they are cut.
+ * @param lot as it stands before; @param amount of the part, in its unit, over 0
+ * @returns minor units; null where nothing was paid that is known
+ * @example costOfPart({ quantity: 3, takings: [], costMinor: 100 }, 1) // 33
+ */
+export function costOfPart(lot: PaidLot, amount: number): number | null {
+  if (lot.costMinor === null) return null;
+  const [all, before] = [cameTo(lot), dividedOff(lot)];
+  const upTo = (part: number) => Math.round((lot.costMinor! * Math.min(part, all)) / all);
+  return upTo(before + amount) - upTo(before);
+}
+
+/**
+ * What a unit of a stock lot cost, in minor units: what was paid, less what went with divided parts, over all there was besides them.
+ * What a count finds more makes it cheaper, never dearer in all.
+ * @returns minor units per g or piece; null where nothing was paid that is known
+ */
+export function unitCost(lot: PaidLot): number | null {
+  if (lot.costMinor === null) return null;
+  const [all, divided] = [cameTo(lot), dividedOff(lot)];
+  const own = all - divided;
+  if (own <= 1e-9) return 0;
+  return (lot.costMinor - Math.round((lot.costMinor * Math.min(divided, all)) / all)) / own;
+}
+
 const STOPPED = new Set(['held', 'recalled', 'discarded']);
 
 /**

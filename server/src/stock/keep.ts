@@ -2,7 +2,7 @@ import type { NewCount, NewDivision, NewLoss, NewReceipt, NewStock, StockLot } f
 import { dayOf } from '@inch/core/calendar';
 import type { Allergen } from '@inch/core/ingredient';
 import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
-import { asDrawn, packagingOf } from '@inch/core/stock';
+import { asDrawn, costOfPart, packagingOf } from '@inch/core/stock';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
 import { insert, rows, run, toSql } from '../database/pool.ts';
@@ -193,7 +193,6 @@ export async function divide(
   const at = happenedAt(w, body.at);
   const gotOn = dayOf(at, w.kitchen.timeZone);
   await checkThing(w, { kind: stock.kind, thing: body.thing, measured: stock.measured, gotOn });
-  const share = body.amount / stock.quantity;
   await write(
     w,
     {
@@ -204,7 +203,7 @@ export async function divide(
       said: '',
       words: body.words,
       supplier: stock.supplier,
-      costMinor: stock.costMinor === null ? null : Math.round(stock.costMinor * share),
+      costMinor: costOfPart(stock, body.amount),
       gotOn,
       bestBy: body.bestBy,
       measured: stock.measured,

@@ -21,7 +21,7 @@ export function FirstStart() {
   const { register, handleSubmit } = useForm<Answers>({
     defaultValues: { kitchenName: '', place: '', feet: '', name: '', password: '' },
   });
-  const write = useWrite((a: Answers) =>
+  const write = useWrite('kitchen', (a: Answers) =>
     call(accountRoutes.setup, {
       body: {
         kitchenName: a.kitchenName,

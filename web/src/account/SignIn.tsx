@@ -9,9 +9,13 @@ import { Doorway } from './Doorway.tsx';
 /** The way in for people who have an account. */
 export function SignIn() {
   const { register, handleSubmit } = useForm({ defaultValues: { name: '', password: '' } });
-  const write = useWrite((body: { name: string; password: string }) => call(accountRoutes.signIn, { body }), {
-    tellsErrors: true,
-  });
+  const write = useWrite(
+    'kitchen',
+    (body: { name: string; password: string }) => call(accountRoutes.signIn, { body }),
+    {
+      tellsErrors: true,
+    },
+  );
   return (
     <Doorway title="Sign in">
       <form className="grid gap-4" onSubmit={handleSubmit((values) => write.run(values))}>

@@ -1,7 +1,7 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
-import { useQuery } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { call, newId } from '../data/api.ts';
+import { useInstruments } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -26,6 +26,7 @@ function AddInstrument() {
     defaultValues: { kind: 'ph-meter', name: '', compensated: false },
   });
   const write = useWrite(
+    'instrument',
     (v: { kind: string; name: string; compensated: boolean }) =>
       call(instrumentRoutes.add, {
         body: { id: newId(), kind: v.kind as Instrument['kind'], name: v.name, compensated: v.compensated },
@@ -149,7 +150,7 @@ const ORDER: Instrument['kind'][] = ['ph-meter', 'refractometer', 'thermometer',
 
 /** The instruments of the kitchen, each with what it was calibrated or checked by: a reading counts only while that is good. */
 export function Bench() {
-  const { data } = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
+  const { data } = useInstruments();
   const mayWrite = useMayWrite();
   if (!data) return null;
   const sorted = [...data].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));

@@ -51,6 +51,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
   const points = pointsOf(texts, low);
   const verdict = verdictOf(points);
   const write = useWrite(
+    'instrument',
     () => call(instrumentRoutes.calibrate, { params: { id: meter.id }, body: { id: newId(), points } }),
     { done: 'The calibration is kept', tellsErrors: true },
   );

@@ -48,6 +48,7 @@ function Check({ instrument, kind }: { instrument: Instrument; kind: CheckKind }
   const [weight, setWeight] = useState('500');
   const verdict = judged(kind, figure(read), figure(weight), kitchen.elevationMetres);
   const write = useWrite(
+    'instrument',
     () =>
       call(instrumentRoutes.check, {
         params: { id: instrument.id },

@@ -1,7 +1,7 @@
 import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, newId } from '../data/api.ts';
+import { useVessels } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
@@ -38,6 +38,7 @@ function NewPan() {
   const read = shapeFrom(form, kitchen.cupSchool);
   const shape = 'shape' in read ? read.shape : null;
   const write = useWrite(
+    'vessel',
     () =>
       call(vesselRoutes.add, {
         body: { id: newId(), name, material, shape: shape as Vessel['shape'], use },
@@ -149,7 +150,7 @@ function NewPan() {
 
 function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
   const [unit] = useRulerUnit();
-  const write = useWrite((retired: boolean) =>
+  const write = useWrite('vessel', (retired: boolean) =>
     call(vesselRoutes.retire, { params: { id: pan.id }, body: { retired } }),
   );
   return (
@@ -192,7 +193,7 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
 
 /** The kitchen's pans: measured once, so that a dip of the ruler tells volume, °Bx and minutes. */
 export function Pans() {
-  const { data } = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
+  const { data } = useVessels();
   const mayWrite = useMayWrite();
   const [unit, setUnit] = useRulerUnit();
   if (!data) return null;

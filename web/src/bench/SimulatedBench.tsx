@@ -1,12 +1,9 @@
-import { vesselRoutes } from '@inch/contract/vessel';
 import { brixOf } from '@inch/core/formula';
 import { simulatedDepth, simulatedVolume } from '@inch/core/simulated';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-
 import { toast } from 'sonner';
-import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
+import { useVessels } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { useAttached } from '../parts/instrument/attached.ts';
@@ -200,7 +197,7 @@ export function SimulatedBench() {
   const simulation = useSimulation();
   const attached = useAttached();
   const { kitchen } = useSession();
-  const vessels = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
+  const vessels = useVessels();
   const own = vessels.data?.filter((v) => !v.retired && v.use === 'pan').slice(0, 3) ?? [];
   return (
     <Sheet

@@ -1,11 +1,11 @@
 import { ingredientRoutes } from '@inch/contract/ingredient';
-import { lotRoutes } from '@inch/contract/lot';
 import { titratableAcidity, titrationEndpoint } from '@inch/core/acid';
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { call, newId } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useLots } from '../data/lots.ts';
+import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
@@ -102,18 +102,12 @@ function KeepToLot({ worked, normality, sampleMl }: { worked: Worked; normality:
   const [sample, setSample] = useState<'pan' | 'finished'>('pan');
   // The reading is kept as said, in mL of 0.1 N base on the sample: the server works it out again.
   const said = `ta ${((worked.endpointMl * normality) / 0.1).toFixed(2)}/${sampleMl}`;
-  const write = useWrite(
-    () =>
-      call(lotRoutes.measure, {
-        params: { id: code },
-        body: { id: newId(), kind: 'ta', sample, said, raw: null },
-      }),
-    { done: 'The acidity is kept with the lot' },
-  );
+  const lot = making.find((l) => l.code === code);
+  const write = useRecord('reading', lot ?? { id: '', code: '' }, { done: 'Acidity recorded with the lot' });
   if (making.length === 0) return null;
   return (
     <div className="mt-4 grid gap-3">
-      <Choice label="Keep it with a lot" value={code} onChange={(e) => setCode(e.target.value)}>
+      <Choice label="Lot" value={code} onChange={(e) => setCode(e.target.value)}>
         <option value="">Choose a lot</option>
         {making.map((l) => (
           <option key={l.id} value={l.code}>
@@ -121,12 +115,16 @@ function KeepToLot({ worked, normality, sampleMl }: { worked: Worked; normality:
           </option>
         ))}
       </Choice>
-      <Choice label="Of what" value={sample} onChange={(e) => setSample(e.target.value as typeof sample)}>
+      <Choice label="Sample" value={sample} onChange={(e) => setSample(e.target.value as typeof sample)}>
         <option value="pan">what is in the pan</option>
         <option value="finished">the finished product, cooled</option>
       </Choice>
-      <Button tone="plain" disabled={code === '' || write.busy} onClick={() => write.run(undefined)}>
-        Keep {said.slice(3)} with it
+      <Button
+        tone="plain"
+        disabled={code === '' || write.busy}
+        onClick={() => write.run({ kind: 'ta', sample, said, words: `Acid ${said.slice(3)}` })}
+      >
+        Record {said.slice(3)}
       </Button>
     </div>
   );
@@ -139,6 +137,7 @@ function KeepStrength({ worked }: { worked: Worked }) {
   const entry = catalogue.find(id);
   const percent = worked.gramsPerLitre / 10;
   const write = useWrite(
+    'entry',
     () =>
       call(ingredientRoutes.enter, {
         body: {

@@ -1,7 +1,7 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
-import { useEntry } from '../data/useEntry.ts';
+import { useRecord } from '../data/record.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
@@ -11,8 +11,8 @@ type Line = LotView['product']['content']['lines'][number];
 /** One tick a bottle for one line: pressed when it is in, struck when it was a slip. */
 function LineTicks({ lot, line, open }: { lot: LotView; line: Line; open: boolean }) {
   const catalogue = useCatalogue();
-  const write = useEntry(lot, 'tick');
-  const strike = useWrite((entryId: string) =>
+  const write = useRecord('tick', lot);
+  const strike = useWrite('entry', (entryId: string) =>
     call(lotRoutes.strike, {
       params: { id: lot.id },
       body: { noun: 'tick', entryId, why: 'a slip in ticking' },

@@ -1,43 +1,47 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import type { HeatProcess } from '@inch/core/heat';
-import { useState } from 'react';
-import { numberOrNull, useEntry } from '../data/useEntry.ts';
+import { recordEntry } from '../data/record.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 
-const EMPTY = { processId: '', source: '', asked: '', minutes: '', bottles: '', inverted: '', at: '' };
+const EMPTY = {
+  ...{ processId: '', source: '', requiredMinutes: '', minutes: '' },
+  ...{ bottles: '', invertedSeconds: '', at: '' },
+};
 
-/** A process that was not clocked here: from the list, or told with its source. */
+/** A process that was not clocked here: from the list, or named with its source. */
 export function ByHand({ lot, processes }: { lot: LotView; processes: readonly HeatProcess[] }) {
-  const [a, change] = useState(EMPTY);
-  const set = (part: Partial<typeof EMPTY>) => change({ ...a, ...part });
-  const write = useEntry(lot, 'process', { done: 'Recorded', after: () => change(EMPTY) });
-  const process = processes.find((p) => p.id === a.processId);
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `heat-process ${lot.id}`,
+    empty: EMPTY,
+    schema: bodyOf('heat-process'),
+    read: (a, fields) => ({
+      processId: a.processId || null,
+      source: a.processId ? '' : a.source,
+      requiredMinutes: a.processId ? null : fields.figure('requiredMinutes', { unit: 'min' }),
+      minutes: fields.figure('minutes', { unit: 'min' }) ?? undefined,
+      bottles: fields.figure('bottles', { unit: '', whole: true }),
+      invertedSeconds: fields.figure('invertedSeconds', { unit: '' }),
+      ...happened(a.at),
+    }),
+    write: (body) => recordEntry('heat-process', lot, body),
+    done: 'Process recorded',
+  });
+  const process = processes.find((p) => p.id === form.values.processId);
   const hot = process?.method === 'hot-fill';
   return (
-    <form
-      className="grid grid-cols-3 gap-4 py-4 max-sm:grid-cols-1"
-      onSubmit={(e) => {
-        e.preventDefault();
-        write.run({
-          processId: a.processId || null,
-          source: a.source,
-          requiredMinutes: a.processId ? null : numberOrNull(a.asked),
-          minutes: Number(a.minutes),
-          bottles: numberOrNull(a.bottles),
-          invertedSeconds: numberOrNull(a.inverted),
-          ...happened(a.at),
-        });
-      }}
-    >
+    <form className="grid grid-cols-3 gap-4 py-4 max-sm:grid-cols-1" onSubmit={form.submit}>
+      <DraftNote form={form} />
       <Choice
         className="col-span-2 max-sm:col-span-1"
-        label="Which process"
-        value={a.processId}
-        onChange={(e) => set({ processId: e.target.value })}
-        error={write.fields.processId}
+        label="Process"
         hint={process ? process.source : 'An authority’s letter, or a tested book with its edition.'}
+        {...form.field('processId')}
       >
         <option value="">Our own, with its source</option>
         {processes.map((p) => (
@@ -50,57 +54,32 @@ export function ByHand({ lot, processes }: { lot: LotView; processes: readonly H
         label={hot ? 'Minutes held' : 'Minutes at a full boil'}
         figure
         inputMode="decimal"
-        value={a.minutes}
-        onChange={(e) => set({ minutes: e.target.value })}
-        error={write.fields.minutes}
+        {...form.field('minutes')}
       />
       {!process && (
         <>
+          <Field className="col-span-2 max-sm:col-span-1" label="Source" {...form.field('source')} />
           <Field
-            className="col-span-2 max-sm:col-span-1"
-            label="Its source"
-            value={a.source}
-            onChange={(e) => set({ source: e.target.value })}
-            error={write.fields.source}
-          />
-          <Field
-            label="Minutes it asks for here"
+            label="Minutes the source asks for"
+            hint="At this kitchen’s elevation."
             figure
             inputMode="decimal"
-            value={a.asked}
-            onChange={(e) => set({ asked: e.target.value })}
-            error={write.fields.requiredMinutes}
+            {...form.field('requiredMinutes')}
           />
         </>
       )}
       {hot && (
-        <Field
-          label="Seconds lid down"
-          figure
-          inputMode="numeric"
-          value={a.inverted}
-          onChange={(e) => set({ inverted: e.target.value })}
-          error={write.fields.invertedSeconds}
-        />
+        <Field label="Seconds lid down" figure inputMode="numeric" {...form.field('invertedSeconds')} />
       )}
       <Field
         label="Bottles in it"
         figure
         inputMode="numeric"
-        value={a.bottles}
-        onChange={(e) => set({ bottles: e.target.value })}
-        error={write.fields.bottles}
         hint="Empty means all that are filled."
+        {...form.field('bottles')}
       />
-      <Field
-        label="Processed at"
-        type="datetime-local"
-        value={a.at}
-        onChange={(e) => set({ at: e.target.value })}
-        error={write.fields.at}
-        hint={AT_HINT}
-      />
-      <Button type="submit" disabled={write.busy} className="col-span-full justify-self-start">
+      <Field label="Processed at" type="datetime-local" hint={AT_HINT} {...form.field('at')} />
+      <Button type="submit" disabled={form.busy} className="col-span-full justify-self-start">
         Record the process
       </Button>
     </form>

@@ -1,15 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
-import { vesselRoutes } from '@inch/contract/vessel';
 import { boilsIn, type CannerFill, cannerFill } from '@inch/core/bottling';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { finishedBrix } from '@inch/core/lot';
 import { vesselDepth, vesselVolume } from '@inch/core/pan';
 import { densityAt20 } from '@inch/core/sugar';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call } from '../data/api.ts';
-import { useContainers } from '../data/planning.ts';
+import { useContainers, useVessels } from '../data/queries.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
 import { clockTime, instantAt, kitchenDay } from '../ui/dates.ts';
@@ -110,7 +107,7 @@ function CannerDrawing({
 export function Canner({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
   const [unit] = useRulerUnit();
-  const vessels = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) }).data ?? [];
+  const vessels = useVessels().data ?? [];
   const containers = useContainers().data ?? [];
   const canners = vessels.filter((v) => v.use === 'canner' && !v.retired);
   const bottling = lot.bottlings.filter((b) => b.struck === null).at(-1);

@@ -1,9 +1,10 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { type CoolingStage, coolingClock } from '@inch/core/bottling';
 import { cooledIn } from '@inch/core/lot';
-import { useState } from 'react';
+import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
-import { useEntry } from '../data/useEntry.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { useNow } from '../data/useNow.ts';
 import { Button } from '../ui/Button.tsx';
 import { AT_HINT, clockTime, happened } from '../ui/dates.ts';
@@ -120,40 +121,28 @@ function Stage({ stage, told, now }: { stage: CoolingStage; told: number | null;
 }
 
 function ReadIt({ lot, bottling }: { lot: LotView; bottling: Bottling }) {
-  const [celsius, setCelsius] = useState('');
-  const [at, setAt] = useState('');
-  const write = useEntry(lot, 'cool', {
-    after: () => {
-      setCelsius('');
-      setAt('');
-    },
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `cooling ${bottling.id}`,
+    empty: { celsius: '', at: '' },
+    schema: bodyOf('cooling'),
+    read: (a, fields) => ({
+      bottlingId: bottling.id,
+      celsius: fields.figure('celsius', { unit: 'C' }) ?? undefined,
+      ...happened(a.at),
+    }),
+    write: (body) => recordEntry('cooling', lot, body),
+    done: 'Temperature recorded',
   });
   return (
     <form
-      className="mt-3 grid grid-cols-[13rem_1fr_auto] items-end gap-4 max-sm:grid-cols-1"
-      onSubmit={(e) => {
-        e.preventDefault();
-        write.run({ bottlingId: bottling.id, celsius: Number(celsius), ...happened(at) });
-      }}
+      className="mt-3 grid grid-cols-[13rem_1fr_auto] items-start gap-4 max-sm:grid-cols-1"
+      onSubmit={form.submit}
     >
-      <Field
-        label="In the warmest bottle, °C"
-        figure
-        inputMode="decimal"
-        value={celsius}
-        onChange={(e) => setCelsius(e.target.value)}
-        error={write.fields.celsius}
-      />
-      <Field
-        label="Read at"
-        type="datetime-local"
-        value={at}
-        onChange={(e) => setAt(e.target.value)}
-        error={write.fields.at}
-        hint={AT_HINT}
-      />
-      <Button type="submit" disabled={write.busy || celsius.trim() === ''}>
-        Keep the reading
+      <Field label="Warmest bottle, °C" figure inputMode="decimal" {...form.field('celsius')} />
+      <Field label="Read at" type="datetime-local" hint={AT_HINT} {...form.field('at')} />
+      <Button type="submit" className="mt-6" disabled={form.busy}>
+        Record
       </Button>
     </form>
   );

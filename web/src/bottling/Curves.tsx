@@ -5,9 +5,9 @@ import { type LoggedSample, thinned } from '@inch/core/instrument';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { useContainers } from '../data/planning.ts';
+import { useContainers } from '../data/queries.ts';
+import { useRecord } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
-import { useEntry } from '../data/useEntry.ts';
 import { readLoggerText } from '../parts/instrument/loggerText.ts';
 import { Button } from '../ui/Button.tsx';
 import { dayAndTime } from '../ui/dates.ts';
@@ -60,7 +60,7 @@ export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; aske
   const input = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('Logger in the middle jar');
   const [loadId, setLoad] = useState('');
-  const write = useEntry(lot, 'curve', { done: 'The curve is kept' });
+  const write = useRecord('curve', lot, { done: 'The curve is kept' });
   const loads = lot.loads.filter((l) => l.struck === null);
   const keep = (samples: HeatSample[], called: string) =>
     write.run({ name: called, samples, loadId: loadId || null });

@@ -1,6 +1,7 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
-import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { entryRoutes, type LotView } from '@inch/contract/lot';
+import { type ChangeEvent, useState } from 'react';
+import { call } from '../data/api.ts';
+import { useIds } from '../data/ids.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -14,13 +15,13 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
     release: {
       button: 'Release',
       title: 'Release this lot',
-      says: 'Every gate is open. You sign for it with your own password: your name and the time are recorded with the evidence.',
+      says: 'Every release check is passed. You sign with your own password: your name and the time are recorded with the evidence.',
       tone: 'main',
     },
     hold: {
       button: 'Hold',
       title: 'Hold this lot',
-      says: 'It leaves nowhere until it is taken up again. Say why.',
+      says: 'Nothing of it leaves the kitchen until the owner resumes it. Say why.',
       tone: 'plain',
     },
     close: {
@@ -30,9 +31,9 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
       tone: 'plain',
     },
     resume: {
-      button: 'Take up again',
-      title: 'Take it up again',
-      says: 'What held it is closed with its cause and what was done. It goes back to where it was held from, and its gates are asked again.',
+      button: 'Resume',
+      title: 'Resume this lot',
+      says: 'What held it is closed with its cause and what was done. It goes back to where it was held from, and its release checks are asked again.',
       tone: 'plain',
     },
     discard: {
@@ -65,63 +66,62 @@ function choices(lot: LotView, owner: boolean): Event[] {
   return list;
 }
 
-function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; onClose: () => void }) {
-  const [why, setWhy] = useState('');
-  const [done, setDone] = useState('');
-  const [password, setPassword] = useState('');
-  const write = useWrite(
-    () => {
-      const body = { id: newId(), why: why.trim() || null };
+/** A decision is not kept for later: it rests on how the lot stands now, so it wants the server. */
+function useDecision(lot: LotView, event: Event, onClose: () => void) {
+  const ids = useIds();
+  return useWrite(
+    'entry',
+    ({ why, done, password }: { why: string; done: string; password: string }) => {
+      const body = { id: ids.of(event), why: why.trim() || null };
       const sent = { params: { id: lot.id } };
       return RULINGS.includes(event)
-        ? call(lotRoutes.rule, {
+        ? call(entryRoutes.ruling, {
             ...sent,
             body: { ...body, event: event as 'resume', why: why.trim(), done: done.trim() || null },
           })
-        : call(lotRoutes.decide, {
+        : call(entryRoutes.decision, {
             ...sent,
             body: { ...body, event: event as 'release', ...(event === 'release' ? { password } : {}) },
           });
     },
     { after: onClose, tellsErrors: true },
   );
+}
+
+function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; onClose: () => void }) {
+  const [a, change] = useState({ why: '', done: '', password: '' });
+  const write = useDecision(lot, event, onClose);
   const words = WORDS[event];
+  const field = (name: keyof typeof a) => ({
+    value: a[name],
+    onChange: (e: ChangeEvent<HTMLInputElement>) => change({ ...a, [name]: e.target.value }),
+    error: write.fields[name],
+  });
+  const short =
+    (ASKS_WHY.includes(event) && a.why.trim().length < 2) ||
+    (event === 'resume' && a.done.trim().length < 2) ||
+    (event === 'release' && a.password === '');
   return (
     <Dialog open onClose={onClose} title={`${words.title}, ${lot.code}`}>
       <form
         className="grid gap-4"
         onSubmit={(e) => {
           e.preventDefault();
-          write.run(undefined);
+          write.run(a);
         }}
       >
         <p className="text-ink-2">{words.says}</p>
         {ASKS_WHY.includes(event) && (
-          <Field
-            label={event === 'resume' ? 'What was the cause' : 'Why'}
-            autoFocus
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-            error={write.fields.why}
-          />
+          <Field label={event === 'resume' ? 'Cause' : 'Why'} autoFocus {...field('why')} />
         )}
-        {event === 'resume' && (
-          <Field
-            label="What was done about it"
-            value={done}
-            onChange={(e) => setDone(e.target.value)}
-            error={write.fields.done}
-          />
-        )}
+        {event === 'resume' && <Field label="What was done about it" {...field('done')} />}
         {event === 'release' && (
           <Field
             label="Your password"
             type="password"
             autoComplete="current-password"
             autoFocus
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-            error={write.fields.password}
+            {...field('password')}
           />
         )}
         {write.error && !write.fields.why && !write.fields.done && !write.fields.password && (
@@ -131,18 +131,9 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
         )}
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
-          <Button
-            type="submit"
-            tone={words.tone}
-            disabled={
-              write.busy ||
-              (ASKS_WHY.includes(event) && why.trim().length < 2) ||
-              (event === 'resume' && done.trim().length < 2) ||
-              (event === 'release' && password === '')
-            }
-          >
+          <Button type="submit" tone={words.tone} disabled={write.busy || short}>
             {words.button}
           </Button>
         </div>
@@ -151,7 +142,7 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
   );
 }
 
-/** Release or hold, and what else may be decided. A release is offered only when every gate is open. */
+/** Release or hold, and what else may be decided. A release is offered only when every check is passed. */
 export function Decide({ lot }: { lot: LotView }) {
   const { account } = useSession();
   const [event, setEvent] = useState<Event | null>(null);
@@ -164,7 +155,7 @@ export function Decide({ lot }: { lot: LotView }) {
           key={e}
           tone={WORDS[e].tone}
           disabled={e === 'release' && shut}
-          title={e === 'release' && shut ? 'A gate is still shut' : undefined}
+          title={e === 'release' && shut ? 'A release check is missing' : undefined}
           onClick={() => setEvent(e)}
         >
           {WORDS[e].button}

@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
-import { useEntry } from '../data/useEntry.ts';
+import { useRecord } from '../data/record.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Caution } from '../ui/State.tsx';
@@ -15,7 +15,7 @@ const SAYS: readonly [FateKind, string][] = [
 
 /** What became of each bottle whose seal failed. */
 export function Fates({ lot }: { lot: LotView }) {
-  const write = useEntry(lot, 'fate', { tellsErrors: true });
+  const write = useRecord('fate', lot, { tellsErrors: true });
   const [many, setMany] = useState('1');
   const waiting = lot.sealChecks
     .filter((c) => c.struck === null)

@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { dayAndTime } from '../ui/dates.ts';

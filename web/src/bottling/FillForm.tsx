@@ -1,14 +1,18 @@
 import type { Container } from '@inch/contract/container';
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { bodyOf } from '@inch/contract/entry';
+import type { LotView } from '@inch/contract/lot';
 import { fillBottles, thermalShock } from '@inch/core/bottling';
+import { readFigure } from '@inch/core/quantity';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
-import { useContainers, useStock } from '../data/planning.ts';
+import { z } from 'zod';
+import { useIds } from '../data/ids.ts';
+import { useContainers, useStock } from '../data/queries.ts';
+import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
-import { numberOrNull } from '../data/useEntry.ts';
+import { type FieldReader, useDeedForm } from '../data/useDeedForm.ts';
 import { useSetting } from '../data/useSetting.ts';
-import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { BestFit, type SizeRow } from './BestFit.tsx';
@@ -20,10 +24,10 @@ const piecesLeft = (stock: readonly { thing: string; left: number }[] | undefine
 
 interface Answers {
   closing: 'hot' | 'cooled';
-  first: string;
-  middle: string;
-  last: string;
-  glass: string;
+  fillCelsius: string;
+  middleCelsius: string;
+  lastCelsius: string;
+  glassCelsius: string;
   hoursTo21: string;
   hoursToCold: string;
   place: string;
@@ -31,7 +35,12 @@ interface Answers {
   rims: boolean;
   rings: boolean;
   lids: boolean;
+  /** Millilitres to be filled; as expected where it is not said. */
+  ml: string;
+  counts: Record<string, string>;
 }
+
+type Form = ReturnType<typeof useFilling>;
 
 const CHECKS: readonly [keyof Answers & ('rims' | 'rings' | 'lids'), string][] = [
   ['rims', 'Every rim felt with a finger: no nick, no crack'],
@@ -41,7 +50,10 @@ const CHECKS: readonly [keyof Answers & ('rims' | 'rings' | 'lids'), string][] =
 
 /** Says what a cold glass would do, before anything hot is poured. */
 function Shock({ glass, fill }: { glass: string; fill: string }) {
-  const [g, f] = [numberOrNull(glass), numberOrNull(fill)];
+  const [g, f] = [glass, fill].map((text) => readFigure(text, { unit: 'C' }).value ?? null) as [
+    number | null,
+    number | null,
+  ];
   if (g === null || f === null || !(g >= -20 && g <= 120 && f >= -20 && f <= 120)) return null;
   const { differenceCelsius, limitCelsius, over } = thermalShock(g, f);
   return (
@@ -73,205 +85,210 @@ function Rating({ sizes, shelf }: { sizes: readonly Container[]; shelf: boolean 
 }
 
 const usual = (shelf: boolean): Answers => ({
-  ...{ closing: shelf ? 'hot' : 'cooled', first: '', middle: '', last: '', glass: '' },
-  ...{ hoursTo21: '', hoursToCold: '', place: shelf ? 'cellar' : 'cold room', at: '' },
-  ...{ rims: false, rings: false, lids: false },
+  ...{ closing: shelf ? 'hot' : 'cooled', fillCelsius: '', middleCelsius: '', lastCelsius: '' },
+  ...{ glassCelsius: '', hoursTo21: '', hoursToCold: '', place: shelf ? 'cellar' : 'cold room', at: '' },
+  ...{ rims: false, rings: false, lids: false, ml: '', counts: {} },
 });
 
+const Fillings = z.array(bodyOf('bottling')).min(1, 'How many bottles? Count at least one.');
+
 /** One filling a size: all of them, in the order of the sizes. */
-async function keepAll(lot: LotView, rows: readonly SizeRow[], a: Answers): Promise<void> {
+function fillingsOf(a: Answers, fields: FieldReader<Answers>, idOf: (containerId: string) => string) {
   const hot = a.closing === 'hot';
-  for (const { container, count } of rows)
-    if (Number(count) > 0)
-      await call(lotRoutes.bottle, {
-        params: { id: lot.id },
-        body: {
-          id: newId(),
-          containerId: container.id,
-          count: Number(count),
-          closing: a.closing,
-          fillCelsius: numberOrNull(a.first),
-          middleCelsius: numberOrNull(a.middle),
-          lastCelsius: numberOrNull(a.last),
-          glassCelsius: numberOrNull(a.glass),
-          checked: a.rims && a.rings && a.lids,
-          hoursTo21: hot ? null : numberOrNull(a.hoursTo21),
-          hoursToCold: hot ? null : numberOrNull(a.hoursToCold),
-          place: a.place,
-          ...happened(a.at),
-        },
-      });
+  const celsius = (name: 'fillCelsius' | 'middleCelsius' | 'lastCelsius' | 'glassCelsius') =>
+    fields.figure(name, { unit: 'C' });
+  const hours = (name: 'hoursTo21' | 'hoursToCold') => (hot ? null : fields.figure(name, { unit: '' }));
+  const each = {
+    closing: a.closing,
+    fillCelsius: celsius('fillCelsius'),
+    middleCelsius: celsius('middleCelsius'),
+    lastCelsius: celsius('lastCelsius'),
+    glassCelsius: celsius('glassCelsius'),
+    checked: a.rims && a.rings && a.lids,
+    hoursTo21: hours('hoursTo21'),
+    hoursToCold: hours('hoursToCold'),
+    place: a.place,
+    ...happened(a.at),
+  };
+  return Object.entries(a.counts).flatMap(([containerId, text]) => {
+    const { value, problem } = readFigure(text, { unit: '', whole: true, min: 0 });
+    if (problem !== undefined) fields.problem('counts', problem);
+    return value ? [{ id: idOf(containerId), containerId, count: value, ...each }] : [];
+  });
 }
 
-function Temperatures({
-  a,
-  set,
-  fields,
-}: {
-  a: Answers;
-  set: (part: Partial<Answers>) => void;
-  fields: Record<string, string>;
-}) {
-  const field = (key: 'first' | 'middle' | 'last' | 'glass', label: string, path: string) => (
-    <Field
-      label={label}
-      figure
-      inputMode="decimal"
-      value={a[key]}
-      onChange={(e) => set({ [key]: e.target.value })}
-      error={fields[path]}
-    />
+function useFilling(lot: LotView, shelf: boolean) {
+  const ids = useIds();
+  return useDeedForm({
+    of: 'entry',
+    draft: `bottling ${lot.id}`,
+    empty: usual(shelf),
+    schema: Fillings,
+    hasId: false,
+    read: (a, fields) => fillingsOf(a, fields, ids.of) as never,
+    fieldAt: (path) => {
+      const name = path.split('.').at(-1)!;
+      return name in usual(shelf) ? (name as keyof Answers) : 'counts';
+    },
+    write: async (fillings) => {
+      for (const filling of fillings) await recordEntry('bottling', lot, filling);
+    },
+    done: 'Bottles counted',
+    after: ids.forget,
+  });
+}
+
+function Temperatures({ form }: { form: Form }) {
+  const field = (name: 'fillCelsius' | 'middleCelsius' | 'lastCelsius' | 'glassCelsius', label: string) => (
+    <Field label={label} figure inputMode="decimal" {...form.field(name)} />
   );
+  const { closing, glassCelsius, fillCelsius } = form.values;
   return (
     <>
-      {field('first', a.closing === 'hot' ? 'First bottle, °C' : 'Filled at, °C', 'fillCelsius')}
-      {field('middle', 'A middle one, °C', 'middleCelsius')}
-      {field('last', 'Last bottle, °C', 'lastCelsius')}
-      {field('glass', 'Glass before, °C', 'glassCelsius')}
-      <Shock glass={a.glass} fill={a.first} />
+      {field('fillCelsius', closing === 'hot' ? 'First bottle, °C' : 'Filled at, °C')}
+      {field('middleCelsius', 'A middle one, °C')}
+      {field('lastCelsius', 'Last bottle, °C')}
+      {field('glassCelsius', 'Glass before, °C')}
+      <Shock glass={glassCelsius} fill={fillCelsius} />
     </>
   );
 }
 
-/** Bottles of one or several sizes filled in one go: what fits, what was looked at, how hot it was. */
-export function FillForm({ lot }: { lot: LotView }) {
+function Checks({ form }: { form: Form }) {
+  return (
+    <fieldset className="grid gap-1.5">
+      <legend className="mb-1 text-sm font-semibold text-ink-2">Looked at</legend>
+      {CHECKS.map(([key, says]) => {
+        const { error: _, ...field } = form.field(key);
+        return (
+          <label key={key} className="flex min-h-8 items-center gap-2.5">
+            <input type="checkbox" className="size-5 accent-[var(--rim)]" {...field} />
+            {says}
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+function Closing({ form }: { form: Form }) {
+  const cooled = form.values.closing === 'cooled';
+  return (
+    <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
+      <Choice
+        label="Closed"
+        className="col-span-2"
+        hint={cooled ? 'Cooled open, then closed: kept cold, with its cooling clock.' : 'Hot and tight.'}
+        {...form.field('closing')}
+      >
+        <option value="hot">hot</option>
+        <option value="cooled">cooled open</option>
+      </Choice>
+      <Field
+        className="col-span-2"
+        label="Place"
+        hint="Where they stand: cellar, cold room."
+        {...form.field('place')}
+      />
+      <Temperatures form={form} />
+      {cooled && (
+        <>
+          <Field
+            className="col-span-2"
+            label="Hours until at 21 °C"
+            figure
+            inputMode="decimal"
+            hint="Leave it empty while it still cools: its clock runs under Cool."
+            {...form.field('hoursTo21')}
+          />
+          <Field
+            className="col-span-2"
+            label="Hours until at 5 °C"
+            figure
+            inputMode="decimal"
+            {...form.field('hoursToCold')}
+          />
+        </>
+      )}
+      <Field
+        className="col-span-2"
+        label="Filled at"
+        type="datetime-local"
+        hint={AT_HINT}
+        {...form.field('at')}
+      />
+    </div>
+  );
+}
+
+/** Sizes in stock with the count that is typed for each, and what fits of them. */
+function useSizes(form: Form, shelf: boolean) {
   const containers = useContainers().data;
   const stock = useStock().data;
-  const setting = useSetting();
-  const shelf = lot.storage === 'shelf';
-  const { inPan } = expectation(lot, setting, [], serverNow());
-  const tally = lot.tallies.filter((t) => t.struck === null).at(-1);
-  const rest = Math.max(0, (tally?.inPanMl ?? inPan?.ml ?? 0) - lot.bottles.millilitres);
-  const [ml, setMl] = useState<string | null>(null);
-  const [counts, setCounts] = useState<Record<string, string>>({});
-  const [noFit, setNoFit] = useState(false);
-  const [a, change] = useState<Answers>(() => usual(shelf));
-  const set = (part: Partial<Answers>) => change((before) => ({ ...before, ...part }));
-  const write = useWrite(() => keepAll(lot, rows, a), {
-    done: 'Counted in',
-    after: () => {
-      setCounts({});
-      setMl(null);
-    },
-  });
-  if (!containers) return null;
-  const millilitres = ml ?? (rest > 0 ? String(Math.round(rest)) : '');
-  const rows: SizeRow[] = containers.map((container) => ({
+  const rows: SizeRow[] | undefined = containers?.map((container) => ({
     container,
     toHand: piecesLeft(stock, `bottle:${container.id}`),
-    count: counts[container.id] ?? '',
+    count: form.values.counts[container.id] ?? '',
   }));
-  const chosen = rows.filter((r) => Number(r.count) > 0);
-  const counted = rows.some((r) => r.toHand > 0);
-  const fit = () => {
+  const counted = rows?.some((r) => r.toHand > 0) ?? false;
+  /** Fills the counts in with what fits best; false where nothing does. */
+  const fit = (millilitres: number): boolean => {
     // Where no glass is in stock at all, nobody has counted it: then any number may be there.
-    const sizes = rows
+    const sizes = (rows ?? [])
       .filter((r) => (r.toHand > 0 || !counted) && (!shelf || r.container.rated.length > 0))
       .map((r) => ({
         id: r.container.id,
         millilitres: Math.round(r.container.nominalMl),
         count: counted ? r.toHand : 400,
       }));
-    const { bottles } = fillBottles(Number(millilitres), sizes);
-    setCounts(Object.fromEntries(bottles.map((b) => [b.id, String(b.count)])));
-    setNoFit(bottles.length === 0);
+    const { bottles } = fillBottles(millilitres, sizes);
+    form.set('counts', Object.fromEntries(bottles.map((b) => [b.id, String(b.count)])));
+    return bottles.length > 0;
   };
+  const lids = {
+    'two-piece-lid': piecesLeft(stock, 'lid:two-piece'),
+    'swing-top': piecesLeft(stock, 'lid:swing'),
+    'screw-cap': piecesLeft(stock, 'lid:screw'),
+  };
+  return { rows, fit, lids };
+}
+
+/** What is still to be filled, mL: what was in the pan, less what is in bottles. */
+function useRest(lot: LotView): number {
+  const { inPan } = expectation(lot, useSetting(), [], serverNow());
+  const tally = lot.tallies.filter((t) => t.struck === null).at(-1);
+  return Math.max(0, (tally?.inPanMl ?? inPan?.ml ?? 0) - lot.bottles.millilitres);
+}
+
+/** Bottles of one or several sizes filled in one go: what fits, what was looked at, how hot it was. */
+export function FillForm({ lot }: { lot: LotView }) {
+  const shelf = lot.storage === 'shelf';
+  const form = useFilling(lot, shelf);
+  const { rows, fit, lids } = useSizes(form, shelf);
+  const rest = useRest(lot);
+  const [noFit, setNoFit] = useState(false);
+  if (!rows) return null;
+  const millilitres = form.values.ml || (rest > 0 ? String(Math.round(rest)) : '');
+  const chosen = rows.filter((r) => (readFigure(r.count, { unit: '' }).value ?? 0) > 0);
   return (
-    <form
-      className="grid gap-5 py-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        write.run(undefined);
-      }}
-    >
+    <form className="grid gap-5 py-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
       <BestFit
         lot={lot}
         rows={rows}
         millilitres={millilitres}
-        setMillilitres={setMl}
-        setCount={(id, count) => setCounts({ ...counts, [id]: count })}
-        fit={fit}
+        setMillilitres={(ml) => form.set('ml', ml)}
+        setCount={(id, count) => form.set('counts', { ...form.values.counts, [id]: count })}
+        fit={() => setNoFit(!fit(readFigure(millilitres, { unit: 'ml' }).value ?? 0))}
         noFit={noFit && chosen.length === 0}
-        lids={{
-          'two-piece-lid': piecesLeft(stock, 'lid:two-piece'),
-          'swing-top': piecesLeft(stock, 'lid:swing'),
-          'screw-cap': piecesLeft(stock, 'lid:screw'),
-        }}
-        error={write.fields.count ?? write.fields.containerId}
+        lids={lids}
+        error={form.error('counts')}
       />
       <Rating sizes={chosen.map((r) => r.container)} shelf={shelf} />
-      <fieldset className="grid gap-1.5">
-        <legend className="mb-1 text-sm font-semibold text-ink-2">Looked at</legend>
-        {CHECKS.map(([key, says]) => (
-          <label key={key} className="flex min-h-8 items-center gap-2.5">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--rim)]"
-              checked={a[key]}
-              onChange={(e) => set({ [key]: e.target.checked })}
-            />
-            {says}
-          </label>
-        ))}
-      </fieldset>
-      <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
-        <Choice
-          label="Closed"
-          className="col-span-2"
-          value={a.closing}
-          onChange={(e) => set({ closing: e.target.value as Answers['closing'] })}
-          hint={
-            a.closing === 'hot'
-              ? 'Hot and tight.'
-              : 'Cooled open, then closed: kept cold, with its cooling clock.'
-          }
-        >
-          <option value="hot">hot</option>
-          <option value="cooled">cooled open</option>
-        </Choice>
-        <Field
-          className="col-span-2"
-          label="Into which place"
-          value={a.place}
-          onChange={(e) => set({ place: e.target.value })}
-          error={write.fields.place}
-        />
-        <Temperatures a={a} set={set} fields={write.fields} />
-        {a.closing === 'cooled' && (
-          <>
-            <Field
-              className="col-span-2"
-              label="Hours until at 21 °C"
-              figure
-              inputMode="decimal"
-              value={a.hoursTo21}
-              onChange={(e) => set({ hoursTo21: e.target.value })}
-              error={write.fields.hoursTo21}
-              hint="Leave it empty while it still cools: its clock runs under Cool."
-            />
-            <Field
-              className="col-span-2"
-              label="Hours until at 5 °C"
-              figure
-              inputMode="decimal"
-              value={a.hoursToCold}
-              onChange={(e) => set({ hoursToCold: e.target.value })}
-              error={write.fields.hoursToCold}
-            />
-          </>
-        )}
-        <Field
-          className="col-span-2"
-          label="Filled at"
-          type="datetime-local"
-          value={a.at}
-          onChange={(e) => set({ at: e.target.value })}
-          error={write.fields.at}
-          hint={AT_HINT}
-        />
-      </div>
-      <Button type="submit" disabled={write.busy || chosen.length === 0} className="justify-self-start">
-        Count them in
+      <Checks form={form} />
+      <Closing form={form} />
+      <Button type="submit" disabled={form.busy || chosen.length === 0} className="justify-self-start">
+        Count the bottles
       </Button>
     </form>
   );

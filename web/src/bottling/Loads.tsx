@@ -3,9 +3,9 @@ import { loadClock } from '@inch/core/bottling';
 import type { ProcessMatch } from '@inch/core/heat';
 import { bottlesProcessed } from '@inch/core/lot';
 import { useState } from 'react';
+import { useRecord } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
-import { useEntry } from '../data/useEntry.ts';
 import { useNow } from '../data/useNow.ts';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
@@ -54,7 +54,7 @@ function BoilRule({ share, colour }: { share: number; colour: string }) {
 function LoadRow({ lot, load, open }: { lot: LotView; load: Load; open: boolean }) {
   useNow();
   const clock = loadClock(load, serverNow());
-  const write = useEntry(lot, 'markLoad');
+  const write = useRecord('load-mark', lot);
   const mark = (kind: Kind) => write.run({ loadId: load.id, mark: kind });
   const act = (kind: Kind, says: string, tone: 'main' | 'plain' = 'main', disabled = false) => (
     <Button tone={tone} disabled={write.busy || disabled} onClick={() => mark(kind)}>
@@ -126,7 +126,7 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
   const rest = lot.bottles.filled - bottlesProcessed(lot);
   const [count, setCount] = useState<string | null>(null);
   const [processId, setProcess] = useState('');
-  const write = useEntry(lot, 'load', { after: () => setCount(null) });
+  const write = useRecord('load', lot, { after: () => setCount(null) });
   if (boiling.length === 0) return null;
   const value = count ?? String(Math.min(kitchen.workshop.cannerHolds, Math.max(1, rest)));
   return (

@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
-import { useEntry } from '../data/useEntry.ts';
+import { useRecord } from '../data/record.ts';
 import { CoverOpen } from '../parts/stock/CoverOpen.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
@@ -13,7 +13,7 @@ type Addition = LotView['additions'][number];
 function Origin({ lot, addition, open }: { lot: LotView; addition: Addition; open: number }) {
   const name = useCatalogue().get(addition.ingredientId).name;
   const [words, setWords] = useState('');
-  const write = useEntry(lot, 'origin');
+  const write = useRecord('origin', lot);
   return (
     <li className="flex flex-wrap items-end gap-4 border-b border-steel-line py-3">
       <span className="min-w-40 flex-1 pb-2">

@@ -1,32 +1,26 @@
 import { heatProcessRoutes } from '@inch/contract/heatProcess';
-import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { readFigure } from '@inch/core/quantity';
+import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
-import { numberOrNull } from '../data/useEntry.ts';
-import { useWrite } from '../data/useWrite.ts';
+import { type FieldReader, useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 
 const KINDS = ['syrup', 'cordial', 'shrub', 'concentrate', 'juice'] as const;
 
-const EMPTY = {
-  ...{ name: '', source: '', readOn: '', kind: 'syrup', fruits: '', acids: '', brixFrom: '', brixTo: '' },
-  ...{
-    ph: '',
-    closure: 'two-piece-lid',
-    largest: '475',
-    headspace: '0.5',
-    method: 'boiling-water',
-    rest: '5',
-  },
-  ...{ fill: '88', hold: '2', invert: '60' },
-};
-type Form = typeof EMPTY;
 interface Band {
   toFeet: string;
   minutes: string;
 }
+const EMPTY = {
+  ...{ name: '', source: '', readOn: '', kind: 'syrup', fruits: '', acids: '', brixFrom: '', brixTo: '' },
+  ...{ highestPh: '', closure: 'two-piece-lid', largestMl: '475', headspaceInches: '0.5' },
+  ...{ method: 'boiling-water', restMinutes: '5', fill: '88', hold: '2', invert: '60' },
+  bands: [{ toFeet: '', minutes: '' }] as Band[],
+};
+type Form = typeof EMPTY;
 
 /** Names of the catalogue, parted by commas, as their ids; what is not known is named. */
 function useNamed(): (text: string) => { ids: string[]; unknown: string[] } {
@@ -80,104 +74,117 @@ function Bands({
         </div>
       ))}
       <Button tone="quiet" size="small" onClick={() => change([...bands, { toFeet: '', minutes: '' }])}>
-        One more band
+        Add a band
       </Button>
       {error && <p className="text-sm font-semibold text-stop">{error}</p>}
     </fieldset>
   );
 }
 
+/** What is sent of the form: every figure as read. */
+function processFrom(f: Form, fields: FieldReader<Form>, named: ReturnType<typeof useNamed>) {
+  const hot = f.method === 'hot-fill';
+  const idsOf = (name: 'fruits' | 'acids') => {
+    const { ids, unknown } = named(f[name]);
+    if (unknown.length > 0) fields.problem(name, `Not in the catalogue: ${unknown.join(', ')}.`);
+    return ids;
+  };
+  const brix = [fields.figure('brixFrom', { unit: '' }), fields.figure('brixTo', { unit: '' })];
+  const holdMinutes = hot ? fields.figure('hold', { unit: 'min' }) : null;
+  return {
+    name: f.name,
+    source: f.source,
+    readOn: f.readOn || null,
+    fruits: idsOf('fruits'),
+    acids: idsOf('acids'),
+    products: [f.kind],
+    brix: brix[0] !== null && brix[1] !== null ? { from: brix[0], to: brix[1] } : null,
+    highestPh: fields.figure('highestPh', { unit: '' }),
+    closure: f.closure,
+    largestMl: fields.figure('largestMl', { unit: 'ml' }),
+    headspaceInches: fields.figure('headspaceInches', { unit: 'in' }),
+    method: f.method,
+    hotFill: hot
+      ? {
+          celsius: fields.figure('fill', { unit: 'C' }),
+          holdMinutes,
+          invertSeconds: fields.figure('invert', { unit: '' }),
+        }
+      : null,
+    restMinutes: hot ? 0 : fields.figure('restMinutes', { unit: 'min' }),
+    bands: bandsFrom(f.bands, fields, holdMinutes),
+  };
+}
+
+function bandsFrom(bands: readonly Band[], fields: FieldReader<Form>, holdMinutes: number | null) {
+  const read = (text: string) => {
+    const { value, problem } = readFigure(text, { unit: '' });
+    if (problem !== undefined) fields.problem('bands', problem);
+    return value ?? undefined;
+  };
+  return bands
+    .filter((b) => b.toFeet !== '' || b.minutes !== '')
+    .map((b) => ({ toFeet: read(b.toFeet), minutes: holdMinutes ?? read(b.minutes) }));
+}
+
 /** A process of the kitchen’s own: what its source says, and nothing else. */
 export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
-  const [f, change] = useState<Form>(EMPTY);
-  const [bands, setBands] = useState<Band[]>([{ toFeet: '', minutes: '' }]);
-  const set = (part: Partial<Form>) => change({ ...f, ...part });
   const named = useNamed();
-  const [fruits, acids] = [named(f.fruits), named(f.acids)];
-  const hot = f.method === 'hot-fill';
-  const write = useWrite(
-    () =>
-      call(heatProcessRoutes.add, {
-        body: {
-          id: newId(),
-          name: f.name,
-          source: f.source,
-          readOn: f.readOn || null,
-          fruits: fruits.ids,
-          acids: acids.ids,
-          products: [f.kind as 'syrup'],
-          brix: f.brixFrom && f.brixTo ? { from: Number(f.brixFrom), to: Number(f.brixTo) } : null,
-          highestPh: numberOrNull(f.ph),
-          closure: f.closure as 'any',
-          largestMl: Number(f.largest),
-          headspaceInches: Number(f.headspace),
-          method: f.method as 'hot-fill',
-          hotFill: hot
-            ? { celsius: Number(f.fill), holdMinutes: Number(f.hold), invertSeconds: Number(f.invert) }
-            : null,
-          restMinutes: hot ? 0 : Number(f.rest),
-          bands: bands
-            .filter((b) => b.toFeet !== '' || b.minutes !== '')
-            .map((b) => ({ toFeet: Number(b.toFeet), minutes: hot ? Number(f.hold) : Number(b.minutes) })),
-        },
-      }),
-    { done: 'The process is entered', after: onClose, tellsErrors: true },
-  );
-  const text = (
-    key: keyof Form,
-    label: string,
-    more: { figure?: boolean; hint?: string; path?: string } = {},
-  ) => (
+  const form = useDeedForm({
+    of: 'heat-process',
+    draft: 'process',
+    empty: EMPTY,
+    schema: heatProcessRoutes.add.body!,
+    read: (f, fields) => processFrom(f, fields, named),
+    fieldAt: (path) =>
+      ({ 'hotFill.celsius': 'fill', 'hotFill.holdMinutes': 'hold', 'hotFill.invertSeconds': 'invert' })[
+        path
+      ] as keyof Form | undefined,
+    write: (body) => call(heatProcessRoutes.add, { body }),
+    done: 'Process saved',
+    after: onClose,
+  });
+  const hot = form.values.method === 'hot-fill';
+  const text = (name: keyof Form & string, label: string, more: { figure?: boolean; hint?: string } = {}) => (
     <Field
       label={label}
-      value={f[key]}
-      onChange={(e) => set({ [key]: e.target.value })}
-      error={write.fields[more.path ?? key]}
       figure={more.figure ?? false}
       {...(more.hint ? { hint: more.hint } : {})}
+      {...form.field(name)}
     />
   );
-  const unknown = [...fruits.unknown, ...acids.unknown];
   return (
     <Dialog open wide onClose={onClose} title="A process of your own, with its source">
-      <form
-        className="grid grid-cols-2 gap-4 max-sm:grid-cols-1"
-        onSubmit={(e) => {
-          e.preventDefault();
-          write.run(undefined);
-        }}
-      >
-        {text('name', 'What it is called')}
-        {text('source', 'Its source', {
+      <form className="grid grid-cols-2 gap-4 max-sm:grid-cols-1" onSubmit={form.submit}>
+        <DraftNote form={form} />
+        {text('name', 'Name')}
+        {text('source', 'Source', {
           hint: 'An authority’s letter with its date, a tested book with its edition.',
         })}
-        <Field
-          label="Read against it on"
-          type="date"
-          value={f.readOn}
-          onChange={(e) => set({ readOn: e.target.value })}
-        />
-        <Choice label="For a" value={f.kind} onChange={(e) => set({ kind: e.target.value })}>
+        <Field label="Read against the source on" type="date" {...form.field('readOn')} />
+        <Choice label="Product" {...form.field('kind')}>
           {KINDS.map((k) => (
             <option key={k}>{k}</option>
           ))}
         </Choice>
-        {text('fruits', 'Fruits it was tested with', { hint: 'Parted by commas.' })}
-        {text('acids', 'Acids it has', { hint: 'Any other breaks the match.' })}
+        {text('fruits', 'Fruits it was tested with', {
+          hint: 'Parted by commas, as in “sour cherries, raspberries”.',
+        })}
+        {text('acids', 'Acids in it', { hint: 'Any other acid breaks the match.' })}
         <div className="grid grid-cols-3 gap-3">
           {text('brixFrom', '°Bx from', { figure: true })}
           {text('brixTo', '°Bx to', { figure: true })}
-          {text('ph', 'pH up to', { figure: true, path: 'highestPh' })}
+          {text('highestPh', 'pH up to', { figure: true })}
         </div>
         <div className="grid grid-cols-2 gap-3">
-          {text('largest', 'Largest jar, mL', { figure: true, path: 'largestMl' })}
-          {text('headspace', 'Headspace, in', { figure: true, path: 'headspaceInches' })}
+          {text('largestMl', 'Largest jar, mL', { figure: true })}
+          {text('headspaceInches', 'Headspace, in', { figure: true })}
         </div>
-        <Choice label="Closed with" value={f.closure} onChange={(e) => set({ closure: e.target.value })}>
-          <option value="two-piece-lid">a two-piece lid</option>
+        <Choice label="Closure" {...form.field('closure')}>
+          <option value="two-piece-lid">two-piece lid</option>
           <option value="any">any closure</option>
         </Choice>
-        <Choice label="How" value={f.method} onChange={(e) => set({ method: e.target.value })}>
+        <Choice label="Method" {...form.field('method')}>
           <option value="boiling-water">boiling water</option>
           <option value="hot-fill">hot fill</option>
         </Choice>
@@ -188,27 +195,19 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
             {text('invert', 'Lid down, s', { figure: true })}
           </div>
         ) : (
-          text('rest', 'Rest before lifting, min', { figure: true })
+          text('restMinutes', 'Rest before lifting, min', { figure: true })
         )}
         <Bands
-          bands={bands}
-          change={setBands}
-          error={write.fields.bands ?? write.fields['bands.0.minutes'] ?? write.fields['bands.0.toFeet']}
+          bands={form.values.bands}
+          change={(bands) => form.set('bands', bands)}
+          error={form.error('bands')}
         />
-        {unknown.length > 0 && (
-          <p className="col-span-full font-semibold text-hold">Not in the catalogue: {unknown.join(', ')}.</p>
-        )}
-        {write.error && Object.keys(write.fields).length === 0 && (
-          <p role="alert" className="col-span-full font-semibold text-stop">
-            {write.error.message}
-          </p>
-        )}
         <div className="col-span-full flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
-          <Button type="submit" disabled={write.busy || unknown.length > 0}>
-            Enter it
+          <Button type="submit" disabled={form.busy}>
+            Save
           </Button>
         </div>
       </form>

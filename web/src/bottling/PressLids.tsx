@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
 import { useState } from 'react';
-import { useEntry } from '../data/useEntry.ts';
+import { useRecord } from '../data/record.ts';
 import { Button } from '../ui/Button.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
@@ -42,7 +42,7 @@ export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
   const [here, setHere] = useState(0);
   const [seen, setSeen] = useState<string[]>([]);
   const [at, setAt] = useState('');
-  const write = useEntry(lot, 'checkSeals');
+  const write = useRecord('seal-check', lot);
   const tell = (told: Told) => {
     setLids((before) => before.map((lid, i) => (i === here ? told : lid)));
     setHere((i) => Math.min(count - 1, i + 1));

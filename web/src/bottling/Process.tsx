@@ -10,8 +10,7 @@ import {
 } from '@inch/core/heat';
 import { governingPh, matchLot } from '@inch/core/lot';
 import { useState } from 'react';
-import { useOwnProcesses } from '../data/ownProcesses.ts';
-import { useContainers } from '../data/planning.ts';
+import { useContainers, useOwnProcesses } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { grouped } from '../ui/format.ts';

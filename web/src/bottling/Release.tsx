@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
+import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { useEntry } from '../data/useEntry.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
@@ -14,7 +14,7 @@ type Deviation = LotView['deviations'][number];
 function CloseIt({ lot, deviation }: { lot: LotView; deviation: Deviation }) {
   const [cause, setCause] = useState('');
   const [done, setDone] = useState('');
-  const write = useEntry(lot, 'closeDeviation', { tellsErrors: true });
+  const write = useRecord('closing', lot, { tellsErrors: true });
   return (
     <form
       className="mt-2 grid grid-cols-[1fr_1fr_auto] items-end gap-4 max-sm:grid-cols-1"
@@ -87,7 +87,7 @@ function DeviationRow({ lot, deviation: d, open }: { lot: LotView; deviation: De
 
 function NewDeviation({ lot }: { lot: LotView }) {
   const [what, setWhat] = useState('');
-  const write = useEntry(lot, 'deviate', { after: () => setWhat('') });
+  const write = useRecord('deviation', lot, { after: () => setWhat('') });
   return (
     <form
       className="grid grid-cols-[1fr_auto] items-end gap-4 py-4"

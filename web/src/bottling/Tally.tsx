@@ -1,13 +1,17 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { type TallyPart, tallyUp } from '@inch/core/bottling';
 import { gapSaid } from '@inch/core/lot';
-import { inWords, TALLY_PARTS } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
+import { TALLY_PARTS } from '@inch/core/record';
 import { useState } from 'react';
+import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
-import { useEntry } from '../data/useEntry.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { grouped } from '../ui/format.ts';
@@ -24,7 +28,7 @@ const SHADES: Record<TallyPart, string> = {
   'left-in-the-pan': '0.22',
 };
 
-/** Where the lot's millilitres went, as lengths of one bar; what is told nowhere is hatched. */
+/** Where the lot's millilitres went, as lengths of one bar; what is unaccounted for is hatched. */
 function Bar({
   inPanMl,
   filledMl,
@@ -77,7 +81,7 @@ function Bar({
   );
 }
 
-function Told({ lot }: { lot: LotView }) {
+function Recorded({ lot }: { lot: LotView }) {
   return lot.tallies
     .filter((t) => t.struck === null)
     .map((t) => (
@@ -100,91 +104,81 @@ function Told({ lot }: { lot: LotView }) {
     ));
 }
 
-/** Every millilitre of the lot accounted for, and why where one is missing. */
-export function Tally({ lot, open }: { lot: LotView; open: boolean }) {
+type Texts = Record<TallyPart | 'inPanMl' | 'why', string>;
+const NO_PARTS = Object.fromEntries(TALLY_PARTS.map((part) => [part, ''])) as Record<TallyPart, string>;
+
+function TallyForm({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
   const setting = useSetting();
+  const [expected] = useState(() => expectation(lot, setting, [], serverNow()).inPan);
+  const suggested = expected ? String(Math.round(expected.ml)) : '';
+  const ml = { unit: 'ml', min: 0 } as const;
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `tally ${lot.id}`,
+    empty: { ...NO_PARTS, inPanMl: suggested, why: '' } as Texts,
+    schema: bodyOf('tally'),
+    read: (a, fields) => ({
+      inPanMl: fields.figure('inPanMl', ml) ?? undefined,
+      how: a.inPanMl === suggested ? (expected?.how ?? '') : 'as measured',
+      parts: TALLY_PARTS.map((part) => ({ part, ml: fields.figure(part, ml) ?? 0 })).filter((p) => p.ml > 0),
+      why: a.why.trim() || null,
+    }),
+    write: (body) => recordEntry('tally', lot, body),
+    done: 'Every millilitre accounted for',
+  });
+  const filledMl = lot.bottles.millilitres;
+  const { body } = form;
+  const result = body && tallyUp({ ...body, filledMl }, kitchen.fillTolerancePercent);
+  return (
+    <form className="grid gap-4 py-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
+        <Field
+          label="In the pan before filling, mL"
+          figure
+          inputMode="decimal"
+          hint={form.values.inPanMl === suggested ? expected?.how : undefined}
+          {...form.field('inPanMl')}
+        />
+        {TALLY_PARTS.map((part) => (
+          <Field
+            key={part}
+            label={`${part.charAt(0).toUpperCase()}${inWords(part).slice(1)}, mL`}
+            figure
+            inputMode="decimal"
+            {...form.field(part)}
+          />
+        ))}
+      </div>
+      {result && (
+        <>
+          <Bar inPanMl={body.inPanMl} filledMl={filledMl} parts={body.parts} colour={lot.product.colour} />
+          <p role="status">
+            <span className="figure font-bold">{grouped(filledMl)} mL</span> in bottles,{' '}
+            <State tone={result.asks ? 'hold' : 'go'}>
+              {gapSaid(result.gapMl)}, {Math.abs(result.gapPercent).toFixed(1)} % of it
+            </State>
+            ; this kitchen allows {kitchen.fillTolerancePercent} %.
+          </p>
+          {result.asks && <Field label="Why" {...form.field('why')} />}
+        </>
+      )}
+      <Button type="submit" disabled={form.busy} className="justify-self-start">
+        Record
+      </Button>
+    </form>
+  );
+}
+
+/** Every millilitre of the lot accounted for, and why where one is missing. */
+export function Tally({ lot, open }: { lot: LotView; open: boolean }) {
   const stands = lot.tallies.some((t) => t.struck === null);
   const stale = lot.gates.some((g) => g.id === 'count' && !g.open);
-  const [inPan, setInPan] = useState<string | null>(null);
-  const [told, setTold] = useState<Partial<Record<TallyPart, string>>>({});
-  const [why, setWhy] = useState('');
-  const write = useEntry(lot, 'tally', { done: 'Every millilitre told' });
-  const reckoned = stands ? null : expectation(lot, setting, [], serverNow()).inPan;
-  const text = inPan ?? (reckoned ? String(Math.round(reckoned.ml)) : '');
-  const parts = TALLY_PARTS.map((part) => ({ part, ml: Number(told[part] ?? 0) || 0 })).filter(
-    (p) => p.ml > 0,
-  );
-  const filledMl = lot.bottles.millilitres;
-  const result =
-    Number(text) > 0
-      ? tallyUp({ inPanMl: Number(text), filledMl, parts }, kitchen.fillTolerancePercent)
-      : null;
   return (
     <Ruled title="Every millilitre" className="mt-6">
-      <Told lot={lot} />
-      {open && (!stands || stale) && (
-        <form
-          className="grid gap-4 py-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            write.run({
-              inPanMl: Number(text),
-              how: inPan === null ? (reckoned?.how ?? '') : 'as told',
-              parts,
-              why: why.trim() || null,
-            });
-          }}
-        >
-          <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
-            <Field
-              label="In the pan before, mL"
-              figure
-              inputMode="decimal"
-              value={text}
-              onChange={(e) => setInPan(e.target.value)}
-              error={write.fields.inPanMl}
-              hint={inPan === null ? reckoned?.how : undefined}
-            />
-            {TALLY_PARTS.map((part) => (
-              <Field
-                key={part}
-                label={`${part.charAt(0).toUpperCase()}${inWords(part).slice(1)}, mL`}
-                figure
-                inputMode="decimal"
-                value={told[part] ?? ''}
-                onChange={(e) => setTold({ ...told, [part]: e.target.value })}
-              />
-            ))}
-          </div>
-          {result && (
-            <>
-              <Bar inPanMl={Number(text)} filledMl={filledMl} parts={parts} colour={lot.product.colour} />
-              <p role="status">
-                <span className="figure font-bold">{grouped(filledMl)} mL</span> in bottles,{' '}
-                <State tone={result.asks ? 'hold' : 'go'}>
-                  {result.gapMl >= 0
-                    ? `${grouped(result.gapMl)} mL told nowhere`
-                    : `${grouped(-result.gapMl)} mL more than was there`}
-                  , {Math.abs(result.gapPercent).toFixed(1)} % of it
-                </State>
-                ; this kitchen lets {kitchen.fillTolerancePercent} % pass.
-              </p>
-              {result.asks && (
-                <Field
-                  label="Why"
-                  value={why}
-                  onChange={(e) => setWhy(e.target.value)}
-                  error={write.fields.why}
-                />
-              )}
-            </>
-          )}
-          <Button type="submit" disabled={write.busy || !result} className="justify-self-start">
-            Account for it
-          </Button>
-        </form>
-      )}
+      <Recorded lot={lot} />
+      {open && (!stands || stale) && <TallyForm lot={lot} />}
     </Ruled>
   );
 }

@@ -4,7 +4,7 @@ import { thermalShock } from '@inch/core/bottling';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
 import { useState } from 'react';
-import { useContainers } from '../data/planning.ts';
+import { useContainers } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { minutesInWords } from '../ui/format.ts';

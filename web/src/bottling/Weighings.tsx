@@ -1,10 +1,12 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { netContents } from '@inch/core/bottling';
-import { useState } from 'react';
-import { useContainers } from '../data/planning.ts';
+import { useContainers } from '../data/queries.ts';
+import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
-import { numberOrNull, useEntry } from '../data/useEntry.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -53,59 +55,62 @@ function Verdict({ lot, bottling }: { lot: LotView; bottling: Bottling }) {
   );
 }
 
+function WeighForm({ lot, bottlings }: { lot: LotView; bottlings: readonly Bottling[] }) {
+  const containers = useContainers().data;
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `weighing ${lot.id}`,
+    empty: { bottlingId: bottlings.at(-1)!.id, grossGrams: '', tareGrams: '' },
+    schema: bodyOf('weighing'),
+    read: ({ bottlingId }, fields) => ({
+      bottlingId,
+      grossGrams: fields.figure('grossGrams', { unit: 'g' }) ?? undefined,
+      tareGrams: fields.figure('tareGrams', { unit: 'g' }),
+    }),
+    write: (body) => recordEntry('weighing', lot, body),
+    done: 'Weighing recorded',
+  });
+  const bottling = bottlings.find((b) => b.id === form.values.bottlingId);
+  const known = containers?.find((c) => c.id === bottling?.containerId)?.tareGrams;
+  return (
+    <form
+      className="grid grid-cols-[1fr_10rem_10rem_auto] items-start gap-4 py-4 max-sm:grid-cols-1"
+      onSubmit={form.submit}
+    >
+      <Choice label="Filling" {...form.field('bottlingId')}>
+        {bottlings.map((b) => (
+          <option key={b.id} value={b.id}>
+            {b.count} × {b.nominalMl} mL {b.container}
+          </option>
+        ))}
+      </Choice>
+      <Field label="Full bottle, g" figure inputMode="decimal" {...form.field('grossGrams')} />
+      <Field
+        label="Empty bottle, g"
+        figure
+        inputMode="decimal"
+        placeholder={known ? String(known) : ''}
+        hint="With its closure."
+        {...form.field('tareGrams')}
+      />
+      <Button type="submit" tone="plain" className="mt-6" disabled={form.busy}>
+        Record weight
+      </Button>
+      <DraftNote form={form} />
+    </form>
+  );
+}
+
 /** Bottles weighed: what the label says is in them, by average and by the shortfall that is allowed. */
 export function Weighings({ lot, open }: { lot: LotView; open: boolean }) {
   const bottlings = lot.bottlings.filter((b) => b.struck === null);
-  const containers = useContainers().data;
-  const [bottlingId, setBottling] = useState(bottlings.at(-1)?.id ?? '');
-  const [gross, setGross] = useState('');
-  const [tare, setTare] = useState('');
-  const write = useEntry(lot, 'weigh', { after: () => setGross('') });
-  const bottling = bottlings.find((b) => b.id === bottlingId) ?? bottlings.at(-1);
-  const known = containers?.find((c) => c.id === bottling?.containerId)?.tareGrams;
-  if (!bottling) return null;
+  if (bottlings.length === 0) return null;
   return (
     <Ruled title="Weigh a bottle" className="mt-6">
       {bottlings.map((b) => (
         <Verdict key={b.id} lot={lot} bottling={b} />
       ))}
-      {open && (
-        <form
-          className="grid grid-cols-[1fr_9rem_9rem_auto] items-end gap-4 py-4 max-sm:grid-cols-1"
-          onSubmit={(e) => {
-            e.preventDefault();
-            write.run({ bottlingId: bottling.id, grossGrams: Number(gross), tareGrams: numberOrNull(tare) });
-          }}
-        >
-          <Choice label="Of which filling" value={bottling.id} onChange={(e) => setBottling(e.target.value)}>
-            {bottlings.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.count} × {b.nominalMl} mL {b.container}
-              </option>
-            ))}
-          </Choice>
-          <Field
-            label="Full, g"
-            figure
-            inputMode="decimal"
-            value={gross}
-            onChange={(e) => setGross(e.target.value)}
-            error={write.fields.grossGrams}
-          />
-          <Field
-            label="Empty, g"
-            figure
-            inputMode="decimal"
-            value={tare}
-            placeholder={known ? String(known) : ''}
-            onChange={(e) => setTare(e.target.value)}
-            error={write.fields.tareGrams}
-          />
-          <Button type="submit" tone="plain" disabled={write.busy || !(Number(gross) > 0)}>
-            Weigh it
-          </Button>
-        </form>
-      )}
+      {open && <WeighForm lot={lot} bottlings={bottlings} />}
     </Ruled>
   );
 }

@@ -9,11 +9,15 @@ import { addressOf } from './address.ts';
 export class ApiProblem extends Error {
   readonly status: number;
   readonly kind: string;
+  /** Id of the request, the same in the server's log; empty where there is none. */
+  readonly requestId: string;
   readonly fields: Record<string, string>;
   constructor(status: number, problem: Partial<Problem>) {
-    super(problem.detail ?? problem.title ?? 'That did not work. Try again.');
+    const said = problem.detail ?? problem.title ?? 'That did not work. Try again.';
+    super(status >= 500 && problem.instance ? `${said} Request ${problem.instance.slice(-12)}.` : said);
     this.status = status;
     this.kind = problem.type ?? 'about:blank';
+    this.requestId = problem.instance?.replace('urn:uuid:', '') ?? '';
     this.fields = Object.fromEntries((problem.errors ?? []).map((e) => [e.path, e.message]));
   }
 }
@@ -45,12 +49,19 @@ export async function call<
     sent.params as Record<string, unknown>,
     sent.query as Record<string, unknown>,
   );
+  return (await send(route.method, address, sent.body)) as z.output<R>;
+}
+
+/** Posts a body to an address; throws `ApiProblem` or `ServerAway`. */
+export const post = (address: string, body: unknown): Promise<unknown> => send('POST', address, body);
+
+async function send(method: string, address: string, body: unknown): Promise<unknown> {
   const response = await fetch(address, {
-    method: route.method,
+    method,
     credentials: 'same-origin',
-    ...(sent.body === undefined
+    ...(body === undefined
       ? {}
-      : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(sent.body) }),
+      : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
   }).catch(() => {
     throw new ServerAway();
   });
@@ -74,7 +85,7 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** After a write every view is read again; the server has the say. */
+/** Every view is read again: something changed, and nobody knows what. */
 export const refresh = (): Promise<void> => queryClient.invalidateQueries();
 
 /** Reads again what was read before an instant, in ms. */

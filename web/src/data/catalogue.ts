@@ -8,10 +8,11 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from './api.ts';
+import { keys } from './keys.ts';
 
 /** The kitchen's own part of its catalogue, as entered; undefined until it is here. */
 export function useOwnCatalogue(): OwnCatalogue | undefined {
-  return useQuery({ queryKey: ['own catalogue'], queryFn: () => call(ingredientRoutes.own) }).data;
+  return useQuery({ queryKey: keys.all('ingredient'), queryFn: () => call(ingredientRoutes.own) }).data;
 }
 
 /** The catalogue of this kitchen: the shipped one, with its own entries, measures and prices laid over it. */

@@ -1,19 +1,17 @@
-import type { Instrument } from '@inch/contract/instrument';
 import { type LotHead, lotRoutes } from '@inch/contract/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { call, queryClient } from './api.ts';
+import { call } from './api.ts';
+import { keys } from './keys.ts';
 import { useWaiting } from './outbox/outbox.ts';
 import { withWaiting } from './outbox/overlay.ts';
-
-/** The instruments as they were last read: which of them correct by themselves. */
-export const keptInstruments = () => queryClient.getQueryData<Instrument[]>(['instruments']) ?? [];
+import { keptInstruments } from './queries.ts';
 
 /** A lot by its code, as the server has it and with what waits on this device. */
 export function useLot(code: string) {
   const waiting = useWaiting();
   const query = useQuery({
-    queryKey: ['lot', code],
+    queryKey: keys.one('lot', code),
     queryFn: () => call(lotRoutes.read, { params: { id: code } }),
     refetchInterval: 20_000,
   });
@@ -36,4 +34,4 @@ async function allLots(): Promise<{ lots: LotHead[] }> {
   return { lots };
 }
 
-export const useLots = () => useQuery({ queryKey: ['lots'], queryFn: allLots });
+export const useLots = () => useQuery({ queryKey: keys.list('lot'), queryFn: allLots });

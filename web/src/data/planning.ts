@@ -1,36 +1,34 @@
-import { type Container, containerRoutes } from '@inch/contract/container';
-import { type FormulaHead, formulaRoutes } from '@inch/contract/formula';
+import type { Container } from '@inch/contract/container';
+import type { FormulaHead } from '@inch/contract/formula';
 import type { Kitchen } from '@inch/contract/kitchen';
-import { planRoutes } from '@inch/contract/plan';
-import { type StockLot, type StockPack, stockRoutes } from '@inch/contract/stock';
-import { type Vessel, vesselRoutes } from '@inch/contract/vessel';
+import type { StockLot, StockPack } from '@inch/contract/stock';
+import type { Vessel } from '@inch/contract/vessel';
 import { dayOf } from '@inch/core/calendar';
-import type { ForecastSetting } from '@inch/core/formula';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
-import type { PastLot } from '@inch/core/planning';
+import type { PastLot, PlanKitchen } from '@inch/core/planning';
 import { asDrawn, fitLots } from '@inch/core/stock';
-import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { call } from './api.ts';
 import { useCatalogue } from './catalogue.ts';
-import { useOwnProcesses } from './ownProcesses.ts';
+import {
+  useContainers,
+  useFormulas,
+  useOwnProcesses,
+  usePacks,
+  usePast,
+  useStock,
+  useVessels,
+} from './queries.ts';
 import { serverNow } from './serverClock.ts';
 import { useSession } from './session.tsx';
 
-/** All of the kitchen that a plan is reckoned from. */
-export interface Kit {
+/** All of the kitchen that a plan is computed from, with its settings and its catalogue as its stock was measured. */
+export interface Planning extends PlanKitchen<FormulaHead> {
   kitchen: Kitchen;
-  formulas: readonly FormulaHead[];
   stock: readonly StockLot[];
   packs: readonly StockPack[];
   pans: readonly Vessel[];
   containers: readonly Container[];
-  past: readonly PastLot[];
   catalogue: KitchenCatalogue;
-  /** How formulas are forecast here, with what is in stock as it was measured. */
-  setting: ForecastSetting;
-  /** Day in the kitchen, as in 2026-11-25. */
-  today: string;
 }
 
 /** What stands on a burner. */
@@ -58,32 +56,27 @@ function asInStock(catalogue: KitchenCatalogue, stock: readonly StockLot[], day:
   });
 }
 
-export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => call(stockRoutes.list) });
-export const usePacks = () => useQuery({ queryKey: ['packs'], queryFn: () => call(stockRoutes.packs) });
-export const useContainers = () =>
-  useQuery({ queryKey: ['containers'], queryFn: () => call(containerRoutes.list) });
-export const usePast = () => useQuery({ queryKey: ['past lots'], queryFn: () => call(planRoutes.past) });
-export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => call(planRoutes.list) });
 /** The day in the kitchen. */
-export const useToday = (): string => dayOf(serverNow(), useSession().kitchen.timeZone);
+export const useKitchenDay = (): string => dayOf(serverNow(), useSession().kitchen.timeZone);
 
 /** All that a plan is reckoned from; null until it is here. */
-export function useKit(): Kit | null {
+export function usePlanning(): Planning | null {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
-  const formulas = useQuery({ queryKey: ['formulas'], queryFn: () => call(formulaRoutes.list) }).data;
-  const vessels = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) }).data;
+  const formulas = useFormulas().data;
+  const vessels = useVessels().data;
   const stock = useStock().data;
   const packs = usePacks().data;
   const containers = useContainers().data;
   const past = usePast().data;
-  const day = useToday();
+  const day = useKitchenDay();
   const processes = useOwnProcesses();
   return useMemo(() => {
     if (!formulas || !vessels || !stock || !packs || !containers || !past) return null;
     const real = asInStock(catalogue, stock, day);
     return {
       kitchen,
+      workshop: kitchen.workshop,
       formulas,
       stock,
       packs,

@@ -2,6 +2,7 @@ import { accountRoutes, type Session } from '@inch/contract/account';
 import { useQuery } from '@tanstack/react-query';
 import { createContext, useContext } from 'react';
 import { ApiProblem, call } from './api.ts';
+import { keys } from './keys.ts';
 
 /** Who is signed in, and to which kitchen. */
 export const SessionContext = createContext<Session | null>(null);
@@ -17,7 +18,7 @@ async function readSession(): Promise<Session | 'set up' | 'sign in'> {
 }
 
 export const useSessionQuery = () =>
-  useQuery({ queryKey: ['session'], queryFn: readSession, refetchInterval: 60_000 });
+  useQuery({ queryKey: keys.all('session'), queryFn: readSession, refetchInterval: 60_000 });
 
 export function useSession(): Session {
   return useContext(SessionContext)!;

@@ -1,22 +1,29 @@
 import { useMutation } from '@tanstack/react-query';
 import { toast } from 'sonner';
-import { ApiProblem, refresh } from './api.ts';
+import { ApiProblem } from './api.ts';
+import { readAgain, type WrittenNoun } from './keys.ts';
 
-/** A write: done once, every view read again after it; what went wrong is kept for the form, and told in a notice where neither a field nor the form itself shows it. */
+export interface WriteOptions<T, R> {
+  done?: string;
+  after?: (result: R, input: T) => void;
+  /** The form itself shows what went wrong. */
+  tellsErrors?: boolean;
+}
+
+/**
+ * A write: what it touches is read again after it; what went wrong is kept for the form, and told in a notice where neither a field nor
+ * the form shows it.
+ */
 export function useWrite<T, R>(
+  of: WrittenNoun,
   work: (input: T) => Promise<R>,
-  options: {
-    done?: string;
-    after?: (result: R, input: T) => void;
-    tellsErrors?: boolean;
-    /** The work itself has every view read again where that is wanted. */
-    refreshes?: boolean;
-  } = {},
+  options: WriteOptions<T, R> = {},
 ) {
   const mutation = useMutation({
     mutationFn: work,
     onSuccess: async (result, input) => {
-      if (!options.refreshes) await refresh();
+      // What was sent is read back before the form lets go, so that nothing is recorded twice.
+      await readAgain(of);
       if (options.done) toast.success(options.done);
       options.after?.(result, input);
     },

@@ -1,8 +1,10 @@
 import { formulaRoutes } from '@inch/contract/formula';
 import { differences } from '@inch/core/formula';
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { useQueries } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { call } from '../data/api.ts';
+import { keys } from '../data/keys.ts';
+import { useFormulas } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
 import { Away } from '../ui/Away.tsx';
@@ -151,7 +153,7 @@ function Changed({ a, b }: { a: Column; b: Column }) {
 }
 
 function Add({ add, taken }: { add: (pick: string) => void; taken: readonly string[] }) {
-  const { data } = useQuery({ queryKey: ['formulas'], queryFn: () => call(formulaRoutes.list) });
+  const { data } = useFormulas();
   return (
     <select
       aria-label="Put another beside them"
@@ -181,7 +183,7 @@ export function Compare() {
   const ids = [...new Set(picks.map((pick) => pick.split('.')[0]!))];
   const read = useQueries({
     queries: ids.map((id) => ({
-      queryKey: ['formula', id],
+      queryKey: keys.one('formula', id),
       queryFn: () => call(formulaRoutes.read, { params: { id } }),
     })),
   });

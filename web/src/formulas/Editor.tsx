@@ -11,6 +11,7 @@ import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useMemo, useReducer, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { call, newId } from '../data/api.ts';
+import { keys } from '../data/keys.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
 import { useWrite } from '../data/useWrite.ts';
@@ -34,7 +35,7 @@ import { type Wanted, WhatItTakes } from './WhatItTakes.tsx';
 export function Editor() {
   const { id = 'new' } = useParams();
   const { data, error, refetch } = useQuery({
-    queryKey: ['formula', id],
+    queryKey: keys.one('formula', id),
     queryFn: () => call(formulaRoutes.read, { params: { id } }),
     enabled: id !== 'new',
   });
@@ -93,6 +94,7 @@ function useSave(formula: Formula | null, after: number, settled: () => void) {
   const navigate = useNavigate();
   const [ids] = useState(() => ({ id: newId() }));
   return useWrite(
+    'formula',
     async ({ draft }: { draft: Draft }) => {
       const body = {
         versionId: newId(),

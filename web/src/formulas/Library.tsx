@@ -1,10 +1,9 @@
-import { type FormulaHead, formulaRoutes } from '@inch/contract/formula';
+import type { FormulaHead } from '@inch/contract/formula';
 import { extractionMethods, type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
-import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { call } from '../data/api.ts';
+import { useFormulas } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
 import { Away } from '../ui/Away.tsx';
@@ -134,10 +133,7 @@ function draftFrom(incoming: Incoming) {
 
 /** The kitchen's formulas, each with what its newest version is forecast to be. */
 export function Library() {
-  const { data, error, refetch } = useQuery({
-    queryKey: ['formulas'],
-    queryFn: () => call(formulaRoutes.list),
-  });
+  const { data, error, refetch } = useFormulas();
   const navigate = useNavigate();
   const mayWrite = useMayWrite();
   const [picks, setPicks] = useState<string[]>([]);

@@ -27,6 +27,7 @@ export function MoreMenu({
   const mayWrite = useMayWrite();
   const { catalogue } = useSetting();
   const archive = useWrite(
+    'formula',
     (archived: boolean) => call(formulaRoutes.archive, { params: { id: formula!.id }, body: { archived } }),
     { done: formula?.archived ? 'Taken out again' : 'Put away; its lots and versions stay' },
   );

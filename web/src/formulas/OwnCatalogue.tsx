@@ -100,6 +100,7 @@ function Measures({ own }: { own: Own }) {
   const [name, setName] = useState('');
   const [ml, setMl] = useState('');
   const keep = useWrite(
+    'ingredient',
     (measure: { name: string; ingredientId: string | null; millilitres?: number; retired?: boolean }) =>
       call(ingredientRoutes.measure, { body: { id: newId(), ...measure } }),
     {

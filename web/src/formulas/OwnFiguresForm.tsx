@@ -36,6 +36,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
   });
   const set = (part: Partial<typeof text>) => setText({ ...text, ...part });
   const write = useWrite(
+    'ingredient',
     () => {
       const [brix, ph, ta, price] = [text.brix, text.ph, text.ta, text.price].map(numberOf);
       const some = brix !== undefined || ph !== undefined || ta !== undefined;

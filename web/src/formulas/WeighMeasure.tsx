@@ -12,6 +12,7 @@ export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => v
   const [name, setName] = useState('cup');
   const [grams, setGrams] = useState('');
   const write = useWrite(
+    'ingredient',
     () =>
       call(ingredientRoutes.measure, {
         body: { id: newId(), name, ingredientId: entry.id, grams: numberOf(grams) ?? null },

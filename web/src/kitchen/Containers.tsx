@@ -1,11 +1,11 @@
 import { type Container, containerRoutes } from '@inch/contract/container';
 import { CLOSURES } from '@inch/core/bottling';
-import { parseQuantity } from '@inch/core/quantity';
-import { inWords, PROCESS_METHODS } from '@inch/core/record';
-import { useQuery } from '@tanstack/react-query';
+import { PROCESS_METHODS } from '@inch/core/heat';
+import { inWords, parseQuantity } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { call, newId } from '../data/api.ts';
+import { useContainers } from '../data/queries.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
@@ -44,6 +44,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
   const number = (text: string) => (text.trim() === '' ? null : Number(text));
   const headspace = inches(space);
   const write = useWrite(
+    'container',
     () =>
       call(containerRoutes.measure, {
         params: { id: c.id },
@@ -118,11 +119,12 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
 
 /** The kinds of bottle and jar of the kitchen, and what was measured of them. */
 export function Containers({ mayWrite }: { mayWrite: boolean }) {
-  const { data } = useQuery({ queryKey: ['containers'], queryFn: () => call(containerRoutes.list) });
+  const { data } = useContainers();
   const { register, handleSubmit, reset } = useForm({
     defaultValues: { name: '', nominalMl: '', heightMm: '', diameterMm: '', closure: 'two-piece-lid' },
   });
   const write = useWrite(
+    'container',
     (v: { name: string; nominalMl: string; heightMm: string; diameterMm: string; closure: string }) =>
       call(containerRoutes.add, {
         body: {

@@ -3,9 +3,9 @@ import { type Kitchen, kitchenRoutes } from '@inch/contract/kitchen';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { rulePacks } from '@inch/core/label';
 import { cupSchools } from '@inch/core/quantity';
-import { useQuery } from '@tanstack/react-query';
 import { useForm, useWatch } from 'react-hook-form';
 import { call, newId } from '../data/api.ts';
+import { useAccounts } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -53,6 +53,7 @@ function SettingsForm({ owner }: { owner: boolean }) {
   const { register, handleSubmit, control } = useForm<Answers>({ values: answersOf(kitchen) });
   const feet = useWatch({ control, name: 'feet' });
   const write = useWrite(
+    'kitchen',
     (a: Answers) =>
       call(kitchenRoutes.change, {
         body: {
@@ -144,11 +145,12 @@ function SettingsForm({ owner }: { owner: boolean }) {
 }
 
 function People() {
-  const { data } = useQuery({ queryKey: ['accounts'], queryFn: () => call(accountRoutes.list) });
+  const { data } = useAccounts();
   const { register, handleSubmit, reset } = useForm({
     defaultValues: { name: '', role: 'maker', password: '' },
   });
   const write = useWrite(
+    'kitchen',
     (v: { name: string; role: string; password: string }) =>
       call(accountRoutes.add, {
         body: { id: newId(), name: v.name, role: v.role as Account['role'], password: v.password },

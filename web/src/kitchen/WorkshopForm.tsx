@@ -49,6 +49,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
   const { currency } = useSession().kitchen;
   const { register, handleSubmit } = useForm<Answers>({ values: answersOf(kitchen.workshop) });
   const write = useWrite(
+    'kitchen',
     (a: Answers) =>
       call(kitchenRoutes.change, { body: { revision: kitchen.revision, workshop: workshopOf(a) } }),
     { done: 'Saved' },

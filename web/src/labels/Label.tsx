@@ -1,10 +1,13 @@
-import { type LabelView, lotRoutes } from '@inch/contract/lot';
+import { entryRoutes, type LabelView, lotRoutes } from '@inch/contract/lot';
 import { labelSizes } from '@inch/core/label';
+import { readFigure } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { addressOf } from '../data/address.ts';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
+import { useIds } from '../data/ids.ts';
+import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -53,21 +56,25 @@ function PrintForm({
 }) {
   const [copies, setCopies] = useState('12');
   const [seen, setSeen] = useState(false);
-  const n = Math.max(1, Math.round(Number(copies) || 1));
+  const read = readFigure(copies, { unit: '', whole: true, min: 1, max: 200 });
+  const ids = useIds();
   const write = useWrite(
-    () =>
-      call(lotRoutes.print, {
+    'entry',
+    (n: number) =>
+      call(entryRoutes.print, {
         params: { id: lotId },
-        body: { id: newId(), copies: n, differencesSeen: seen },
+        body: { id: ids.of('print'), copies: n, differencesSeen: seen },
       }),
     {
-      done: 'The print is recorded',
-      after: () =>
+      done: 'Print recorded',
+      after: (_, n) => {
+        ids.forget();
         window.open(
           addressOf(lotRoutes.labelPdf.path, { id: code }, { size, copies: n }),
           '_blank',
           'noopener',
-        ),
+        );
+      },
     },
   );
   if (label.refusal)
@@ -81,7 +88,7 @@ function PrintForm({
       className="flex flex-wrap items-end gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        write.run(undefined);
+        if (read.value) write.run(read.value);
       }}
     >
       {label.differences.length > 0 && (
@@ -105,7 +112,7 @@ function PrintForm({
         inputMode="numeric"
         value={copies}
         onChange={(e) => setCopies(e.target.value)}
-        error={write.fields.copies}
+        error={read.problem ?? write.fields.copies}
       />
       <Button type="submit" disabled={write.busy || (label.differences.length > 0 && !seen)}>
         Print as PDF
@@ -119,7 +126,7 @@ export function Label() {
   const { code = '' } = useParams();
   const lot = useLot(code);
   const label = useQuery({
-    queryKey: ['label', code],
+    queryKey: keys.one('label', code),
     queryFn: () => call(lotRoutes.label, { params: { id: code } }),
   });
   const [sizeId, setSizeId] = useState('usual');

@@ -1,4 +1,4 @@
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { useLots } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
 import { dayMonthYear } from '../ui/dates.ts';

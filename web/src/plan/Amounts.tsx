@@ -1,10 +1,11 @@
 import type { Plan } from '@inch/contract/plan';
 import { planRoutes } from '@inch/contract/plan';
+import { itemMaking, type Making } from '@inch/core/planning';
 import { coverFrom } from '@inch/core/stock';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, newId } from '../data/api.ts';
-import type { Kit } from '../data/planning.ts';
+import type { Planning } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
@@ -12,16 +13,15 @@ import { grouped, plural, weight } from '../ui/format.ts';
 import { Menu } from '../ui/Menu.tsx';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
-import { itemMaking, type Making } from './making.ts';
 import { ProductForm, wantSaid } from './ProductForm.tsx';
 import { useChangePlan } from './usePlan.ts';
 
 type Item = Plan['items'][number];
 
 /** From which stock lots a line would come, and what is short. */
-function FromStock({ thing, amount, kit }: { thing: string; amount: number; kit: Kit }) {
-  const { draws, short } = coverFrom(kit.stock, thing, amount, kit.today);
-  const codes = draws.map((d) => kit.stock.find((s) => s.id === d.stockId)!.code).join(', ');
+function FromStock({ thing, amount, planning }: { thing: string; amount: number; planning: Planning }) {
+  const { withdrawals: draws, short } = coverFrom(planning.stock, thing, amount, planning.today);
+  const codes = draws.map((d) => planning.stock.find((s) => s.id === d.stockId)!.code).join(', ');
   if (short <= 0) return <State tone="go">{codes}</State>;
   return (
     <State tone="hold">
@@ -30,7 +30,7 @@ function FromStock({ thing, amount, kit }: { thing: string; amount: number; kit:
   );
 }
 
-function SheetTable({ making, kit }: { making: Making; kit: Kit }) {
+function SheetTable({ making, planning }: { making: Making; planning: Planning }) {
   return (
     <table className="mt-2 w-full">
       <thead>
@@ -54,7 +54,7 @@ function SheetTable({ making, kit }: { making: Making; kit: Kit }) {
       </thead>
       <tbody>
         {making.whole.lines.map((line) => {
-          const water = kit.catalogue.find(line.ingredientId)?.family === 'water';
+          const water = planning.catalogue.find(line.ingredientId)?.family === 'water';
           return (
             <tr key={line.lineId} className="border-b border-steel-line">
               <td className="py-1.5 pr-3 font-semibold">{line.name}</td>
@@ -69,7 +69,7 @@ function SheetTable({ making, kit }: { making: Making; kit: Kit }) {
                 {water ? (
                   <span className="text-ink-2">the tap</span>
                 ) : line.toHave === null ? null : (
-                  <FromStock thing={line.ingredientId} amount={line.toHave} kit={kit} />
+                  <FromStock thing={line.ingredientId} amount={line.toHave} planning={planning} />
                 )}
               </td>
             </tr>
@@ -95,7 +95,7 @@ function PartRow({
   product: string;
 }) {
   const mayWrite = useMayWrite();
-  const write = useWrite(() =>
+  const write = useWrite('plan', () =>
     call(planRoutes.start, {
       params: { id: plan.id },
       body: { id: newId(), partId: part.id, revision: plan.revision },
@@ -127,12 +127,12 @@ function PartRow({
   );
 }
 
-function Product({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) {
+function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: Planning }) {
   const mayWrite = useMayWrite();
   const [changing, setChanging] = useState(false);
   const change = useChangePlan(plan, { after: () => setChanging(false) });
-  const making = itemMaking(item, kit);
-  const formula = kit.formulas.find((f) => f.id === item.formulaId);
+  const making = itemMaking(item, planning);
+  const formula = planning.formulas.find((f) => f.id === item.formulaId);
   const begun = item.parts.some((p) => p.lot);
   const replace = (next: Item | null) =>
     change.run({
@@ -171,7 +171,7 @@ function Product({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) {
               Parted into {plural(making.parting.lots, 'lot')}, because {making.parting.why.join('; ')}.
             </p>
           )}
-          <SheetTable making={making} kit={kit} />
+          <SheetTable making={making} planning={planning} />
         </>
       ) : (
         <p className="mt-1 font-semibold text-hold">Its lines cannot all be weighed: open the formula.</p>
@@ -183,7 +183,7 @@ function Product({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) {
       </ul>
       {changing && (
         <ProductForm
-          kit={kit}
+          planning={planning}
           item={item}
           busy={change.busy}
           save={replace}
@@ -195,7 +195,7 @@ function Product({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) {
 }
 
 /** The scaled sheets of a plan: what each product takes, what sets its size, its lots. */
-export function Amounts({ plan, kit }: { plan: Plan; kit: Kit }) {
+export function Amounts({ plan, planning }: { plan: Plan; planning: Planning }) {
   const mayWrite = useMayWrite();
   const [adding, setAdding] = useState(false);
   const change = useChangePlan(plan, { after: () => setAdding(false) });
@@ -208,7 +208,7 @@ export function Amounts({ plan, kit }: { plan: Plan; kit: Kit }) {
         </Empty>
       )}
       {plan.items.map((item) => (
-        <Product key={item.id} plan={plan} item={item} kit={kit} />
+        <Product key={item.id} plan={plan} item={item} planning={planning} />
       ))}
       {mayWrite && (
         <Button tone="plain" className="mt-5" onClick={() => setAdding(true)}>
@@ -217,7 +217,7 @@ export function Amounts({ plan, kit }: { plan: Plan; kit: Kit }) {
       )}
       {adding && (
         <ProductForm
-          kit={kit}
+          planning={planning}
           busy={change.busy}
           save={(item) => change.run({ items: [...plan.items, item] })}
           onClose={() => setAdding(false)}

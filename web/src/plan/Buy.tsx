@@ -2,7 +2,8 @@ import type { Basket } from '@inch/contract/stock';
 import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { type Kit, useKit, usePlans } from '../data/planning.ts';
+import { type Planning, usePlanning } from '../data/planning.ts';
+import { usePlans } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -25,9 +26,9 @@ import {
 } from './shopping.ts';
 
 /** What is left over and where it could go; what could stand in. */
-function Beside({ row, kit }: { row: ShoppingRow; kit: Kit }) {
-  const homes = homesFor(row, kit);
-  const instead = insteadOf(row, kit);
+function Beside({ row, planning }: { row: ShoppingRow; planning: Planning }) {
+  const homes = homesFor(row, planning);
+  const instead = insteadOf(row, planning);
   return (
     <>
       {row.cover && row.cover.leftOver > 0.5 && (
@@ -61,23 +62,31 @@ function Beside({ row, kit }: { row: ShoppingRow; kit: Kit }) {
 }
 
 /** One thing to buy, with its tick. */
-function BuyRow({ row, kit, taken, sell }: { row: ShoppingRow; kit: Kit; taken: boolean; sell: () => void }) {
+function BuyRow({
+  row,
+  planning,
+  taken,
+  sell,
+}: {
+  row: ShoppingRow;
+  planning: Planning;
+  taken: boolean;
+  sell: () => void;
+}) {
   const { kitchen } = useSession();
   const mayWrite = useMayWrite();
-  const write = useWrite(
-    (on: boolean) =>
-      tickOff(
-        row.name,
-        {
-          kind: row.kind,
-          thing: row.thing,
-          said: row.packs,
-          amount: row.cover?.bought ?? row.short,
-          paidMinor: row.cover?.costMinor ?? null,
-        },
-        on,
-      ),
-    { refreshes: true },
+  const write = useWrite('basket', (on: boolean) =>
+    tickOff(
+      row.name,
+      {
+        kind: row.kind,
+        thing: row.thing,
+        said: row.packs,
+        amount: row.cover?.bought ?? row.short,
+        paidMinor: row.cover?.costMinor ?? null,
+      },
+      on,
+    ),
   );
   // The tick shows what was pressed while it is on its way.
   const [pressed, setPressed] = useState(taken);
@@ -120,7 +129,7 @@ function BuyRow({ row, kit, taken, sell }: { row: ShoppingRow; kit: Kit; taken: 
               )}
             </span>
           )}
-          <Beside row={row} kit={kit} />
+          <Beside row={row} planning={planning} />
         </div>
       </div>
     </li>
@@ -185,7 +194,7 @@ function Total({ rows, basket }: { rows: readonly ShoppingRow[]; basket: Basket 
 
 /** The shopping list of one or several plans against stock: by shop, in real packs, ticked off while shopping. */
 export function Buy() {
-  const kit = useKit();
+  const planning = usePlanning();
   const basket = useBasket();
   const mayWrite = useMayWrite();
   // A receipt is of what is in the basket: a tick on its way is waited for.
@@ -193,12 +202,12 @@ export function Buy() {
   const { plans, chosen, choose } = useChosenPlans();
   const [receipt, setReceipt] = useState(false);
   const [selling, setSelling] = useState<ShoppingRow | null>(null);
-  if (!kit || !basket) return null;
-  const rows = shoppingRows(chosen, kit);
+  if (!planning || !basket) return null;
+  const rows = shoppingRows(chosen, planning);
   const short = rows.filter((r) => r.short > 0);
   const names = new Map([
-    ...packagingNamed(kit).map((p) => [p.thing, p.name] as const),
-    ...kit.catalogue.all.map((e) => [e.id, e.name] as const),
+    ...packagingNamed(planning).map((p) => [p.thing, p.name] as const),
+    ...planning.catalogue.all.map((e) => [e.id, e.name] as const),
   ]);
   return (
     <Sheet>
@@ -254,7 +263,7 @@ export function Buy() {
               <BuyRow
                 key={row.thing}
                 row={row}
-                kit={kit}
+                planning={planning}
                 taken={basket.some((b) => b.thing === row.thing)}
                 sell={() => setSelling(row)}
               />
@@ -264,7 +273,9 @@ export function Buy() {
       ))}
       <Covered rows={rows.filter((r) => r.short <= 0)} />
       {selling && <PackForm need={selling} onClose={() => setSelling(null)} />}
-      {receipt && <ReceiptDialog kit={kit} basket={basket} names={names} onClose={() => setReceipt(false)} />}
+      {receipt && (
+        <ReceiptDialog planning={planning} basket={basket} names={names} onClose={() => setReceipt(false)} />
+      )}
     </Sheet>
   );
 }

@@ -1,7 +1,15 @@
 import type { Plan } from '@inch/contract/plan';
-import { type CostBefore, drunkLitre, hardestOf } from '@inch/core/planning';
+import {
+  type CostBefore,
+  costOf,
+  dayLotsOf,
+  drunkLitre,
+  hardestOf,
+  itemMaking,
+  type Making,
+} from '@inch/core/planning';
 import { useState } from 'react';
-import type { Kit } from '../data/planning.ts';
+import type { Planning } from '../data/planning.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
@@ -9,7 +17,6 @@ import { minutesInWords, money } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { minorShown, minorTyped } from './amount.ts';
-import { costOf, dayLotsOf, itemMaking, type Making } from './making.ts';
 import { useChangePlan } from './usePlan.ts';
 
 type Item = Plan['items'][number];
@@ -173,17 +180,17 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
   );
 }
 
-function ProductCost({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) {
-  const making = itemMaking(item, kit);
+function ProductCost({ plan, item, planning }: { plan: Plan; item: Item; planning: Planning }) {
+  const making = itemMaking(item, planning);
   if (!making) return null;
-  const cost = costOf(item, making, kit);
+  const cost = costOf(item, making, planning);
   const hardest = hardestOf(
-    dayLotsOf(item, making, kit).flatMap((lot) => lot.steps),
+    dayLotsOf(item, making, planning).flatMap((lot) => lot.steps),
     2,
   )
     .map((s) => `${s.title.toLowerCase()} ${minutesInWords(s.minutes)}`)
     .join(', ');
-  const learned = kit.past.filter((p) => p.formulaId === item.formulaId).length;
+  const learned = planning.past.filter((p) => p.formulaId === item.formulaId).length;
   return (
     <section aria-label={making.formula.name} className="border-b border-ink py-5">
       <h2 className="flex items-center gap-3 text-xl font-bold">
@@ -203,7 +210,8 @@ function ProductCost({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) 
       <p className="mt-2 text-sm text-ink-2">
         {cost.leftOver > 0 && (
           <>
-            Packs left over are worth {money(cost.leftOver, kit.kitchen.currency)} more, and are not in it.{' '}
+            Packs left over are worth {money(cost.leftOver, planning.kitchen.currency)} more, and are not in
+            it.{' '}
           </>
         )}
         {learned > 0
@@ -223,8 +231,8 @@ function ProductCost({ plan, item, kit }: { plan: Plan; item: Item; kit: Kit }) 
 }
 
 /** What each product will cost before it is made: by the bottle, by the litre, by the litre as drunk. */
-export function Cost({ plan, kit }: { plan: Plan; kit: Kit }) {
+export function Cost({ plan, planning }: { plan: Plan; planning: Planning }) {
   if (plan.items.length === 0)
     return <Empty title="Nothing to cost yet">Put a product into the plan first.</Empty>;
-  return plan.items.map((item) => <ProductCost key={item.id} plan={plan} item={item} kit={kit} />);
+  return plan.items.map((item) => <ProductCost key={item.id} plan={plan} item={item} planning={planning} />);
 }

@@ -4,7 +4,7 @@ import { instantOf } from '@inch/core/calendar';
 import { HANDS, panResource } from '@inch/core/planning';
 import { useMemo, useState } from 'react';
 import { addressOf } from '../data/address.ts';
-import type { Kit } from '../data/planning.ts';
+import type { Planning } from '../data/planning.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
@@ -27,12 +27,12 @@ import { useLaying } from './useLaying.ts';
 import { useChangePlan } from './usePlan.ts';
 
 /** The hour by which everything is to stand ready on the plan's day. */
-function dueInstant(plan: Plan, kit: Kit): string | null {
+function dueInstant(plan: Plan, planning: Planning): string | null {
   if (!plan.due) return null;
   const weekday = (new Date(plan.due).getUTCDay() + 6) % 7;
   return instantOf(
-    `${plan.due} ${kit.kitchen.workshop.hours[weekday]?.from ?? '08:00'}`,
-    kit.kitchen.timeZone,
+    `${plan.due} ${planning.kitchen.workshop.hours[weekday]?.from ?? '08:00'}`,
+    planning.kitchen.timeZone,
   );
 }
 
@@ -40,17 +40,17 @@ function dueInstant(plan: Plan, kit: Kit): string | null {
 type Told = { words: string; bound: string } | { error: string } | null;
 
 /** Hours as they are on the screen: as kept, until they are laid anew or moved. */
-function useHours(plan: Plan, kit: Kit, lots: readonly LaidLot[]) {
+function useHours(plan: Plan, planning: Planning, lots: readonly LaidLot[]) {
   const [origin] = useState(() => quarterFrom(serverNow()));
   const [draft, setDraft] = useState<LaidPlanStep[] | null>(null);
   const [told, setTold] = useState<Told>(null);
   const { lay, busy } = useLaying();
   const steps = draft ?? plan.steps;
-  const due = dueInstant(plan, kit);
+  const due = dueInstant(plan, planning);
   const open = lots.filter((l) => !l.begun);
   const at = (minute: number) => dayAndTime(new Date(Date.parse(origin) + minute * 60_000).toISOString());
   const layThem = (way: 'back' | 'forward', missed?: string) => {
-    const setting = settingFor(open, kit, origin);
+    const setting = settingFor(open, planning, origin);
     const minute = way === 'back' ? (Date.parse(due!) - Date.parse(origin)) / 60_000 : null;
     lay(setting, minute, (answer) => {
       if ('error' in answer) return setTold({ error: answer.error });
@@ -91,10 +91,15 @@ function useHours(plan: Plan, kit: Kit, lots: readonly LaidLot[]) {
 }
 
 /** Where the hours are drawn from and to: whole days around all that is laid. */
-function useAxis(steps: readonly LaidPlanStep[], lots: readonly LaidLot[], kit: Kit, origin: string) {
+function useAxis(
+  steps: readonly LaidPlanStep[],
+  lots: readonly LaidLot[],
+  planning: Planning,
+  origin: string,
+) {
   return useMemo(() => {
     const drawn = steps.filter((s) => s.kind !== 'ready');
-    const hours = settingFor(lots, kit, origin).hours.map((h) => ({
+    const hours = settingFor(lots, planning, origin).hours.map((h) => ({
       from: Date.parse(origin) + h.from * 60_000,
       to: Date.parse(origin) + h.to * 60_000,
     }));
@@ -107,7 +112,7 @@ function useAxis(steps: readonly LaidPlanStep[], lots: readonly LaidLot[], kit: 
       drawn.some((s) => s.attended && Date.parse(s.from) < h.to && Date.parse(s.to) > h.from),
     );
     return axisOf(busy, Math.min(start, first), Math.max(end, last));
-  }, [steps, lots, kit, origin]);
+  }, [steps, lots, planning, origin]);
 }
 
 function Legend({ colour }: { colour: string }) {
@@ -167,19 +172,19 @@ const stale = (steps: readonly LaidPlanStep[], lots: readonly LaidLot[]) =>
   );
 
 /** The lots of a plan laid on the hours: by the worker, then by hand, with every clash told. */
-export function Hours({ plan, kit }: { plan: Plan; kit: Kit }) {
+export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
   const mayWrite = useMayWrite();
-  const lots = useMemo(() => laidLots(plan, kit), [plan, kit]);
-  const hours = useHours(plan, kit, lots);
+  const lots = useMemo(() => laidLots(plan, planning), [plan, planning]);
+  const hours = useHours(plan, planning, lots);
   const { steps, origin, told } = hours;
-  const axis = useAxis(steps, lots, kit, origin);
+  const axis = useAxis(steps, lots, planning, origin);
   const change = useChangePlan(plan, { done: 'The hours are kept', after: hours.forget });
   if (lots.length === 0)
     return (
       <Empty title="Nothing to lay yet">Put a product into the plan first: its steps are what is laid.</Empty>
     );
   const laid = steps.length > 0;
-  const clashes = laid ? clashesIn(steps, lots, kit, origin) : [];
+  const clashes = laid ? clashesIn(steps, lots, planning, origin) : [];
   const handsHours = lots.reduce(
     (sum, l) => sum + l.day.steps.reduce((m, s) => m + ((s.needs[HANDS] ?? 0) > 0 ? s.minutes : 0), 0),
     0,
@@ -240,7 +245,7 @@ export function Hours({ plan, kit }: { plan: Plan; kit: Kit }) {
               lots={lots}
               axis={axis}
               clashes={clashes}
-              pans={kit.pans.map((p) => [panResource(p.id), p.name])}
+              pans={planning.pans.map((p) => [panResource(p.id), p.name])}
               move={mayWrite ? hours.move : null}
             />
           </div>

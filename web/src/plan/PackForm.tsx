@@ -21,6 +21,7 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
   const amount = amountTyped(size, need, catalogue, kitchen.cupSchool);
   const minor = minorTyped(price);
   const write = useWrite(
+    'pack',
     () =>
       call(stockRoutes.addPack, {
         body: {

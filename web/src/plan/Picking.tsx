@@ -1,11 +1,11 @@
 import { planRoutes } from '@inch/contract/plan';
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
-import { type Divided, dividePicking } from '@inch/core/planning';
+import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call, newId } from '../data/api.ts';
-import { type Kit, useKit } from '../data/planning.ts';
+import { type Planning, usePlanning } from '../data/planning.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -14,7 +14,6 @@ import { Choice } from '../ui/Field.tsx';
 import { money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { asRipeness, asUses, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
-import { makingOf, partsFor, usualContainer } from './making.ts';
 import { PartedBar, SharesList } from './PartedPicking.tsx';
 import { cell, RipeTable, UseTable } from './PickingTables.tsx';
 import { PlanNav } from './PlanNav.tsx';
@@ -24,7 +23,7 @@ async function keepDivision(
   stock: StockLot,
   divided: Divided,
   rows: readonly UseRow[],
-  kit: Kit,
+  planning: Planning,
 ): Promise<string> {
   const frozen = divided.frozen.reduce((sum, f) => sum + f.grams, 0);
   const items = rows.flatMap((row) => {
@@ -33,8 +32,8 @@ async function keepDivision(
       .reduce((sum, s) => sum + s.grams, 0);
     if (grams <= 0) return [];
     const want = { by: 'fruit' as const, lineId: row.lineId, grams: Math.round(grams), trimmed: false };
-    const containerId = usualContainer(row.formula, kit);
-    const making = makingOf(row.formula, want, containerId, kit);
+    const containerId = usualContainer(row.formula, planning);
+    const making = makingOf(row.formula, want, containerId, planning);
     const id = newId();
     return {
       id,
@@ -64,34 +63,36 @@ async function keepDivision(
       body: {
         id: newId(),
         stockId: newId(),
-        thing: kit.catalogue.all.find((e) => e.formOf === stock.thing && e.frozen)?.id ?? stock.thing,
+        thing: planning.catalogue.all.find((e) => e.formOf === stock.thing && e.frozen)?.id ?? stock.thing,
         amount: Math.round(frozen),
         words: 'frozen',
-        bestBy: addDays(kit.today, 365),
+        bestBy: addDays(planning.today, 365),
       },
     });
   return id;
 }
 
-function Dividing({ stock, kit }: { stock: StockLot; kit: Kit }) {
+function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) {
   const navigate = useNavigate();
   const mayWrite = useMayWrite();
   const { currency } = useSession().kitchen;
-  const [ripe, setRipe] = useState(() => ripenessOf(stock, kit.today));
-  const [rows, setRows] = useState(() => usesOf(stock, kit));
-  const [room, setRouter] = useState(String(kit.kitchen.workshop.freezerGrams / 1000));
-  const [worth, setWorth] = useState(() => ((kit.catalogue.pricePerKg(stock.thing) ?? 0) / 100).toFixed(2));
+  const [ripe, setRipe] = useState(() => ripenessOf(stock, planning.today));
+  const [rows, setRows] = useState(() => usesOf(stock, planning));
+  const [room, setRouter] = useState(String(planning.kitchen.workshop.freezerGrams / 1000));
+  const [worth, setWorth] = useState(() =>
+    ((planning.catalogue.pricePerKg(stock.thing) ?? 0) / 100).toFixed(2),
+  );
   const parts = asRipeness(ripe);
   const whole = parts.reduce((sum, p) => sum + p.grams, 0);
   const divided =
     whole > 0
       ? dividePicking({
           parts,
-          uses: asUses(rows, kit),
+          uses: asUses(rows, planning),
           freezer: { room: gramsTyped(room), marginPerKgMinor: Number(worth.replace(',', '.')) * 100 || 0 },
         })
       : null;
-  const write = useWrite(() => keepDivision(stock, divided!, rows, kit), {
+  const write = useWrite('stock', () => keepDivision(stock, divided!, rows, planning), {
     after: (id) => navigate(`/plan/${id}`),
   });
   const tooMuch = whole > stock.left + 50;
@@ -130,7 +131,7 @@ function Dividing({ stock, kit }: { stock: StockLot; kit: Kit }) {
         {rows.length === 0 ? (
           <p className="py-3 text-ink-2">No formula here takes it.</p>
         ) : (
-          <UseTable rows={rows} set={setRows} kit={kit} />
+          <UseTable rows={rows} set={setRows} planning={planning} />
         )}
       </Ruled>
       {divided && (
@@ -166,11 +167,11 @@ function Dividing({ stock, kit }: { stock: StockLot; kit: Kit }) {
 
 /** One picking over several products and the freezer: by what will not wait, by the day, by what it earns. */
 export function Picking() {
-  const kit = useKit();
+  const planning = usePlanning();
   const [chosen, setChosen] = useState('');
-  if (!kit) return null;
-  const fruit = kit.stock.filter(
-    (s) => s.left > 50 && s.whyUnfit === null && kit.catalogue.find(s.thing)?.family === 'fruit',
+  if (!planning) return null;
+  const fruit = planning.stock.filter(
+    (s) => s.left > 50 && s.whyUnfit === null && planning.catalogue.find(s.thing)?.family === 'fruit',
   );
   const stock =
     fruit.find((s) => s.id === chosen) ??
@@ -197,7 +198,7 @@ export function Picking() {
               </option>
             ))}
           </Choice>
-          <Dividing key={stock.id} stock={stock} kit={kit} />
+          <Dividing key={stock.id} stock={stock} planning={planning} />
         </>
       ) : (
         <Empty title="No fruit is in stock">

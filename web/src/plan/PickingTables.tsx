@@ -1,4 +1,4 @@
-import type { Kit } from '../data/planning.ts';
+import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 import { money } from '../ui/format.ts';
 import { Fruit } from '../ui/State.tsx';
@@ -42,7 +42,15 @@ export function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[
 }
 
 /** What it may be made into: when, between what, for how much. */
-export function UseTable({ rows, set, kit }: { rows: UseRow[]; set: (rows: UseRow[]) => void; kit: Kit }) {
+export function UseTable({
+  rows,
+  set,
+  planning,
+}: {
+  rows: UseRow[];
+  set: (rows: UseRow[]) => void;
+  planning: Planning;
+}) {
   const { currency } = useSession().kitchen;
   const change = (row: UseRow, part: Partial<UseRow>) =>
     set(rows.map((r) => (r === row ? { ...r, ...part } : r)));
@@ -68,7 +76,7 @@ export function UseTable({ rows, set, kit }: { rows: UseRow[]; set: (rows: UseRo
         <tbody>
           {rows.map((row) => {
             const { name, colour, id } = row.formula;
-            const earns = row.price === '' ? null : marginPerKg(row, kit);
+            const earns = row.price === '' ? null : marginPerKg(row, planning);
             return (
               <tr key={id} className={`border-b border-steel-line ${row.considered ? '' : 'opacity-60'}`}>
                 <td className="py-1.5 pr-3">

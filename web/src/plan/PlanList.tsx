@@ -2,7 +2,8 @@ import { type Plan, planRoutes } from '@inch/contract/plan';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { call, newId } from '../data/api.ts';
-import { useKit, usePlans, useToday } from '../data/planning.ts';
+import { useKitchenDay, usePlanning } from '../data/planning.ts';
+import { usePlans } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -15,9 +16,10 @@ import { PlanNav } from './PlanNav.tsx';
 
 function NewPlanForm() {
   const navigate = useNavigate();
-  const today = useToday();
+  const today = useKitchenDay();
   const { register, handleSubmit } = useForm({ defaultValues: { name: '', due: '' } });
   const write = useWrite(
+    'plan',
     (v: { name: string; due: string }) =>
       call(planRoutes.create, {
         body: { id: newId(), content: { name: v.name, due: v.due || null, items: [], steps: [] } },
@@ -60,9 +62,9 @@ function standing(plan: Plan): { tone: 'go' | 'hold' | 'plain'; words: string } 
 }
 
 function PlanRow({ plan }: { plan: Plan }) {
-  const kit = useKit();
+  const planning = usePlanning();
   const { tone, words } = standing(plan);
-  const formulas = plan.items.flatMap((i) => kit?.formulas.find((f) => f.id === i.formulaId) ?? []);
+  const formulas = plan.items.flatMap((i) => planning?.formulas.find((f) => f.id === i.formulaId) ?? []);
   return (
     <li>
       <Link

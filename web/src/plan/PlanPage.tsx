@@ -1,7 +1,7 @@
 import type { Plan } from '@inch/contract/plan';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { type Kit, useKit } from '../data/planning.ts';
+import { type Planning, usePlanning } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { Away } from '../ui/Away.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
@@ -49,7 +49,7 @@ function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
   );
 }
 
-const SHOWN: Record<string, (props: { plan: Plan; kit: Kit }) => React.ReactNode> = {
+const SHOWN: Record<string, (props: { plan: Plan; planning: Planning }) => React.ReactNode> = {
   amounts: Amounts,
   hours: Hours,
   cost: Cost,
@@ -59,11 +59,11 @@ const SHOWN: Record<string, (props: { plan: Plan; kit: Kit }) => React.ReactNode
 export function PlanPage() {
   const { id = '', part = 'amounts' } = useParams();
   const { data: plan, error, refetch } = usePlan(id);
-  const kit = useKit();
+  const planning = usePlanning();
   const mayWrite = useMayWrite();
   const [changing, setChanging] = useState(false);
   if (error && !plan) return <Away error={error} retry={() => void refetch()} />;
-  if (!plan || !kit) return null;
+  if (!plan || !planning) return null;
   const Part = SHOWN[part] ?? Amounts;
   return (
     <Sheet>
@@ -91,7 +91,7 @@ export function PlanPage() {
           ]}
         />
       </div>
-      <Part plan={plan} kit={kit} />
+      <Part plan={plan} planning={planning} />
       {changing && <ChangeHead plan={plan} onClose={() => setChanging(false)} />}
     </Sheet>
   );

@@ -1,15 +1,15 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import type { Plan } from '@inch/contract/plan';
 import type { Want } from '@inch/core/planning';
+import { type Making, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import { parseQuantity, toGrams } from '@inch/core/quantity';
 import { useState } from 'react';
 import { newId } from '../data/api.ts';
-import type { Kit } from '../data/planning.ts';
+import type { Planning } from '../data/planning.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { grouped, plural, weight } from '../ui/format.ts';
-import { type Making, makingOf, partsFor, usualContainer } from './making.ts';
 
 type Item = Plan['items'][number];
 
@@ -30,7 +30,7 @@ const WAYS: { by: Want['by']; says: string }[] = [
   { by: 'pan', says: 'the largest pan' },
 ];
 
-function startFrom(formula: FormulaHead | undefined, kit: Kit, item?: Item): Answers {
+function startFrom(formula: FormulaHead | undefined, planning: Planning, item?: Item): Answers {
   const want = item?.want;
   return {
     formulaId: item?.formulaId ?? formula?.id ?? '',
@@ -39,12 +39,12 @@ function startFrom(formula: FormulaHead | undefined, kit: Kit, item?: Item): Ans
     fruit: want?.by === 'fruit' ? `${want.grams / 1000} kg` : '',
     lineId: want?.by === 'fruit' ? want.lineId : (formula?.content.lines[0]?.id ?? ''),
     trimmed: want?.by === 'fruit' ? want.trimmed : false,
-    containerId: item?.containerId ?? (formula ? (usualContainer(formula, kit) ?? '') : ''),
+    containerId: item?.containerId ?? (formula ? (usualContainer(formula, planning) ?? '') : ''),
   };
 }
 
 /** What sets the size as it was typed, or what is still asked. */
-function wantOf(a: Answers, formula: FormulaHead, kit: Kit): Want | string {
+function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | string {
   if (a.by === 'stock' || a.by === 'pan') return { by: a.by };
   if (a.by === 'bottles') {
     const bottles = Number(a.bottles);
@@ -59,10 +59,10 @@ function wantOf(a: Answers, formula: FormulaHead, kit: Kit): Want | string {
     const bare = /^[\d.,]+$/.test(a.fruit.trim());
     const { grams } = toGrams(
       parseQuantity(bare ? `${a.fruit} kg` : a.fruit),
-      kit.catalogue.get(line.ingredientId),
+      planning.catalogue.get(line.ingredientId),
       {
-        cup: kit.kitchen.cupSchool ?? undefined,
-        measures: kit.catalogue.measures,
+        cup: planning.kitchen.cupSchool ?? undefined,
+        measures: planning.catalogue.measures,
       },
     );
     return grams > 0 ? { by: 'fruit', lineId: line.id, grams, trimmed: a.trimmed } : 'More than nothing.';
@@ -71,13 +71,13 @@ function wantOf(a: Answers, formula: FormulaHead, kit: Kit): Want | string {
   }
 }
 
-function reckoned(a: Answers, kit: Kit): { making: Making; want: Want } | string {
-  const formula = kit.formulas.find((f) => f.id === a.formulaId);
+function reckoned(a: Answers, planning: Planning): { making: Making; want: Want } | string {
+  const formula = planning.formulas.find((f) => f.id === a.formulaId);
   if (!formula) return 'Of which formula?';
-  const want = wantOf(a, formula, kit);
+  const want = wantOf(a, formula, planning);
   if (typeof want === 'string') return want;
   try {
-    const making = makingOf(formula, want, a.containerId || null, kit);
+    const making = makingOf(formula, want, a.containerId || null, planning);
     return making.whole.scale > 0 ? { making, want } : 'Nothing of it is there yet.';
   } catch (error) {
     return (error as Error).message;
@@ -117,19 +117,19 @@ function ComesTo({ making }: { making: Making }) {
 function FruitFields({
   answers,
   set,
-  kit,
+  planning,
 }: {
   answers: Answers;
   set: (part: Partial<Answers>) => void;
-  kit: Kit;
+  planning: Planning;
 }) {
-  const formula = kit.formulas.find((f) => f.id === answers.formulaId);
+  const formula = planning.formulas.find((f) => f.id === answers.formulaId);
   return (
     <>
       <Choice label="Of what" value={answers.lineId} onChange={(e) => set({ lineId: e.target.value })}>
         {formula?.content.lines.map((line) => (
           <option key={line.id} value={line.id}>
-            {kit.catalogue.find(line.ingredientId)?.name ?? line.ingredientId}
+            {planning.catalogue.find(line.ingredientId)?.name ?? line.ingredientId}
           </option>
         ))}
       </Choice>
@@ -155,24 +155,24 @@ function FruitFields({
 
 /** A product put into a plan, or its size changed: what sets it, and what that comes to, as it is typed. */
 export function ProductForm({
-  kit,
+  planning,
   item,
   busy,
   save,
   onClose,
 }: {
-  kit: Kit;
+  planning: Planning;
   item?: Item;
   busy: boolean;
   save: (item: Item) => void;
   onClose: () => void;
 }) {
-  const formulas = kit.formulas.filter((f) => !f.archived || f.id === item?.formulaId);
+  const formulas = planning.formulas.filter((f) => !f.archived || f.id === item?.formulaId);
   const [answers, setAnswers] = useState(() =>
-    startFrom(formulas.find((f) => f.id === item?.formulaId) ?? formulas[0], kit, item),
+    startFrom(formulas.find((f) => f.id === item?.formulaId) ?? formulas[0], planning, item),
   );
   const set = (part: Partial<Answers>) => setAnswers({ ...answers, ...part });
-  const found = reckoned(answers, kit);
+  const found = reckoned(answers, planning);
   const submit = () => {
     if (typeof found === 'string') return;
     const id = item?.id ?? newId();
@@ -207,7 +207,7 @@ export function ProductForm({
               ...answers,
               formulaId: formula.id,
               lineId: formula.content.lines[0]?.id ?? '',
-              containerId: usualContainer(formula, kit) ?? '',
+              containerId: usualContainer(formula, planning) ?? '',
             });
           }}
         >
@@ -235,7 +235,7 @@ export function ProductForm({
             onChange={(e) => set({ containerId: e.target.value })}
           >
             <option value="">not said yet</option>
-            {kit.containers.map((c) => (
+            {planning.containers.map((c) => (
               <option key={c.id} value={c.id}>
                 {c.name}, {c.nominalMl} mL
               </option>
@@ -250,7 +250,7 @@ export function ProductForm({
               onChange={(e) => set({ bottles: e.target.value })}
             />
           )}
-          {answers.by === 'fruit' && <FruitFields answers={answers} set={set} kit={kit} />}
+          {answers.by === 'fruit' && <FruitFields answers={answers} set={set} planning={planning} />}
         </div>
         {typeof found === 'string' ? (
           <p className="font-semibold text-hold">{found}</p>

@@ -2,7 +2,8 @@ import { type Basket, stockRoutes } from '@inch/contract/stock';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, newId } from '../data/api.ts';
-import type { Kit } from '../data/planning.ts';
+import { useIds } from '../data/ids.ts';
+import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
@@ -74,30 +75,33 @@ function LineRow({
 
 /** A receipt turned into stock lots in one go: what was ticked off, what else was bought, or a file of the shop's. */
 export function ReceiptDialog({
-  kit,
+  planning,
   basket,
   names,
   onClose,
 }: {
-  kit: Kit;
+  planning: Planning;
   basket: Basket;
   names: ReadonlyMap<string, string>;
   onClose: () => void;
 }) {
   const file = useRef<HTMLInputElement>(null);
+  const ids = useIds();
   const [lines, setLines] = useState(() => fromBasket(basket, names));
   const [supplier, setSupplier] = useState('');
-  const [gotOn, setGotOn] = useState(kit.today);
+  const [gotOn, setGotOn] = useState(planning.today);
   const [problem, setProblem] = useState<string | null>(null);
-  const amounts = lines.map((l) => amountTyped(l.amount, l, kit.catalogue, kit.kitchen.cupSchool));
+  const amounts = lines.map((l) => amountTyped(l.amount, l, planning.catalogue, planning.kitchen.cupSchool));
   const write = useWrite(
+    'stock',
     () =>
       call(stockRoutes.receive, {
         body: {
+          id: ids.of('receipt'),
           supplier,
           gotOn,
           lines: lines.map((l, i) => ({
-            id: newId(),
+            id: ids.of(l.key),
             kind: l.kind,
             thing: l.thing,
             said: l.amount,
@@ -119,7 +123,7 @@ export function ReceiptDialog({
   );
   const open = async (chosen: File) => {
     try {
-      setLines([...lines, ...receiptFromCsv(await chosen.text(), kit)]);
+      setLines([...lines, ...receiptFromCsv(await chosen.text(), planning)]);
       setProblem(null);
     } catch (error) {
       setProblem((error as Error).message);
@@ -132,7 +136,7 @@ export function ReceiptDialog({
         key: newId(),
         kind: 'ingredient',
         thing,
-        name: kit.catalogue.find(thing)?.name ?? thing,
+        name: planning.catalogue.find(thing)?.name ?? thing,
         amount: '',
         paid: '',
         bestBy: '',
@@ -153,7 +157,7 @@ export function ReceiptDialog({
           <Field
             label="On"
             type="date"
-            max={kit.today}
+            max={planning.today}
             value={gotOn}
             onChange={(e) => setGotOn(e.target.value)}
             error={write.fields.gotOn}

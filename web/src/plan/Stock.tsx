@@ -1,7 +1,7 @@
 import type { StockLot } from '@inch/contract/stock';
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
-import { useStock } from '../data/planning.ts';
+import { useStock } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';

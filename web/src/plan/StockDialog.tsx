@@ -1,5 +1,5 @@
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, newId } from '../data/api.ts';
@@ -49,6 +49,7 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
   const amount = amountTyped(text, stock, catalogue, kitchen.cupSchool);
   const params = { id: stock.id };
   const write = useWrite(
+    'stock',
     async () => {
       const id = newId();
       if (deed === 'count')

@@ -38,7 +38,7 @@ export function Stocktake({ stock, onDone }: { stock: readonly StockLot[]; onDon
     const found = read(s);
     return typeof found === 'number' ? [{ stock: s, found }] : [];
   });
-  const write = useWrite(() => record(counts, why), {
+  const write = useWrite('stock', () => record(counts, why), {
     after: (n) => {
       toast.success(`${plural(n, 'count')} recorded`);
       onDone();

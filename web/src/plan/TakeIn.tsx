@@ -7,7 +7,8 @@ import { toast } from 'sonner';
 import { call, newId } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useLots } from '../data/lots.ts';
-import { useContainers, useToday } from '../data/planning.ts';
+import { useKitchenDay } from '../data/planning.ts';
+import { useContainers } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
@@ -110,7 +111,7 @@ export function TakeIn() {
   const catalogue = useCatalogue();
   const containers = useContainers().data ?? [];
   const lots = useLots().data?.lots ?? [];
-  const today = useToday();
+  const today = useKitchenDay();
   const [params] = useSearchParams();
   const [a, setAnswers] = useState<Answers>({
     ...EMPTY,
@@ -122,6 +123,7 @@ export function TakeIn() {
   const set = (part: Partial<Answers>) => setAnswers({ ...a, ...part });
   const amount = amountTyped(a.amount, a, catalogue, kitchen.cupSchool);
   const write = useWrite(
+    'stock',
     () =>
       call(stockRoutes.add, {
         body: {

@@ -1,6 +1,6 @@
 import { type MemoryOf, type PastLot, type PastSpread, spreadOf, yieldMemory } from '@inch/core/planning';
 import { Link } from 'react-router';
-import { type Kit, useKit } from '../data/planning.ts';
+import { type Planning, usePlanning } from '../data/planning.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { plural } from '../ui/format.ts';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
@@ -124,11 +124,11 @@ const OF: Record<MemoryOf, string> = {
   'this fruit': 'of this fruit',
 };
 
-function FormulaYield({ formulaId, kit }: { formulaId: string; kit: Kit }) {
-  const own = kit.past.filter((p) => p.formulaId === formulaId);
+function FormulaYield({ formulaId, planning }: { formulaId: string; planning: Planning }) {
+  const own = planning.past.filter((p) => p.formulaId === formulaId);
   const last = own.at(-1)!;
-  const memory = yieldMemory(kit.past, last);
-  const formula = kit.formulas.find((f) => f.id === formulaId);
+  const memory = yieldMemory(planning.past, last);
+  const formula = planning.formulas.find((f) => f.id === formulaId);
   if (!memory) return null;
   const colour = formula?.colour ?? '#4A5468';
   return (
@@ -165,9 +165,9 @@ function FormulaYield({ formulaId, kit }: { formulaId: string; kit: Kit }) {
 
 /** What past lots gave, by product: the distribution that the next plan is reckoned with. */
 export function Yields() {
-  const kit = useKit();
-  if (!kit) return null;
-  const formulas = [...new Set([...kit.past].reverse().map((p) => p.formulaId))];
+  const planning = usePlanning();
+  if (!planning) return null;
+  const formulas = [...new Set([...planning.past].reverse().map((p) => p.formulaId))];
   return (
     <Sheet>
       <PlanNav />
@@ -183,7 +183,7 @@ export function Yields() {
         </Empty>
       )}
       {formulas.map((id) => (
-        <FormulaYield key={id} formulaId={id} kit={kit} />
+        <FormulaYield key={id} formulaId={id} planning={planning} />
       ))}
     </Sheet>
   );

@@ -2,8 +2,8 @@ import type { FormulaHead } from '@inch/contract/formula';
 import type { StockLot } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import type { PickingUse, Ripeness } from '@inch/core/planning';
-import type { Kit } from '../data/planning.ts';
-import { costOf, makingOf, usualContainer } from './making.ts';
+import { costOf, makingOf, usualContainer } from '@inch/core/planning';
+import type { Planning } from '../data/planning.ts';
 
 /** What a picking may be made into, as it is typed. */
 export interface UseRow {
@@ -40,18 +40,18 @@ export function ripenessOf(stock: StockLot, today: string): RipeRow[] {
 }
 
 /** Formulas that a fruit goes into, each with what one making of it takes and what its last plan sold it for. */
-export function usesOf(stock: StockLot, kit: Kit): UseRow[] {
-  return kit.formulas
+export function usesOf(stock: StockLot, planning: Planning): UseRow[] {
+  return planning.formulas
     .filter((f) => !f.archived)
     .flatMap((formula) => {
       const line = formula.content.lines.find((l) => l.ingredientId === stock.thing);
-      const one = line && oneMaking(formula, line.id, kit);
+      const one = line && oneMaking(formula, line.id, planning);
       if (!line || !one) return [];
       return {
         formula,
         lineId: line.id,
         considered: true,
-        on: addDays(kit.today, 1),
+        on: addDays(planning.today, 1),
         least: kilos(one.grams / 2),
         most: kilos(Math.min(stock.left, one.grams * (one.panScale ?? 3))),
         price: '',
@@ -60,10 +60,10 @@ export function usesOf(stock: StockLot, kit: Kit): UseRow[] {
 }
 
 /** One making of a formula: g of the fruit it takes, bottles it gives, what it costs without the fruit; null where it cannot be weighed. */
-function oneMaking(formula: FormulaHead, lineId: string, kit: Kit) {
+function oneMaking(formula: FormulaHead, lineId: string, planning: Planning) {
   try {
-    const containerId = usualContainer(formula, kit);
-    const sized = makingOf(formula, { by: 'bottles', bottles: 12 }, containerId, kit);
+    const containerId = usualContainer(formula, planning);
+    const sized = makingOf(formula, { by: 'bottles', bottles: 12 }, containerId, planning);
     const grams = sized.whole.lines.find((l) => l.lineId === lineId)?.toHave ?? 0;
     if (grams <= 0) return null;
     const thing = sized.content.lines.find((l) => l.id === lineId)!.ingredientId;
@@ -77,7 +77,7 @@ function oneMaking(formula: FormulaHead, lineId: string, kit: Kit) {
       bought: null,
       parts: [{ id: 'one', scale: sized.whole.scale, lot: null }],
     };
-    const cost = costOf(item, withoutFruit, kit);
+    const cost = costOf(item, withoutFruit, planning);
     const by = 1 / sized.whole.scale;
     return {
       grams: grams * by,
@@ -91,8 +91,8 @@ function oneMaking(formula: FormulaHead, lineId: string, kit: Kit) {
 }
 
 /** What a kilo of the fruit earns in one use, minor units: its bottles at their price, less what else they cost. */
-export function marginPerKg(row: UseRow, kit: Kit): number {
-  const one = oneMaking(row.formula, row.lineId, kit);
+export function marginPerKg(row: UseRow, planning: Planning): number {
+  const one = oneMaking(row.formula, row.lineId, planning);
   if (!one) return 0;
   const priceMinor = (Number(row.price.replace(',', '.')) || 0) * 100;
   return (priceMinor * one.bottles - one.costMinor) / (one.grams / 1000);
@@ -101,13 +101,13 @@ export function marginPerKg(row: UseRow, kit: Kit): number {
 export const asRipeness = (rows: readonly RipeRow[]): Ripeness[] =>
   rows.map((r) => ({ id: r.id, grams: gramsTyped(r.kg), until: r.until })).filter((r) => r.grams > 0);
 
-export const asUses = (rows: readonly UseRow[], kit: Kit): PickingUse[] =>
+export const asUses = (rows: readonly UseRow[], planning: Planning): PickingUse[] =>
   rows
     .filter((r) => r.considered)
     .map((r) => ({
       id: r.formula.id,
       on: r.on,
-      marginPerKgMinor: marginPerKg(r, kit),
+      marginPerKgMinor: marginPerKg(r, planning),
       least: gramsTyped(r.least),
       most: Math.max(gramsTyped(r.least), gramsTyped(r.most)),
     }));

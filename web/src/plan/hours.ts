@@ -5,14 +5,15 @@ import {
   type Clash,
   clashesOf,
   type DayLot,
+  dayLotsOf,
   HANDS,
   hoursFrom,
+  itemMaking,
   type LaidStep,
   type PlanSetting,
   panResource,
 } from '@inch/core/planning';
-import type { Kit } from '../data/planning.ts';
-import { dayLotsOf, itemMaking } from './making.ts';
+import type { Planning } from '../data/planning.ts';
 
 export type LaidPlanStep = Plan['steps'][number];
 
@@ -34,11 +35,11 @@ export const quarterFrom = (now: string): string =>
   new Date(Math.ceil(Date.parse(now) / (15 * MINUTE)) * 15 * MINUTE).toISOString();
 
 /** The lots of a plan with their steps, each with its learned minutes and its pan. */
-export function laidLots(plan: Plan, kit: Kit): LaidLot[] {
+export function laidLots(plan: Plan, planning: Planning): LaidLot[] {
   return plan.items.flatMap((item) => {
-    const making = itemMaking(item, kit);
+    const making = itemMaking(item, planning);
     if (!making) return [];
-    const days = dayLotsOf(item, making, kit);
+    const days = dayLotsOf(item, making, planning);
     return item.parts.map((part, i) => ({
       partId: part.id,
       name: item.parts.length > 1 ? `${making.formula.name}, lot ${i + 1}` : making.formula.name,
@@ -50,26 +51,26 @@ export function laidLots(plan: Plan, kit: Kit): LaidLot[] {
 }
 
 /** What the hours are shared over, as the kitchen has it. */
-export function settingFor(lots: readonly LaidLot[], kit: Kit, origin: string): PlanSetting {
-  const { burners, hands, hours } = kit.kitchen.workshop;
+export function settingFor(lots: readonly LaidLot[], planning: Planning, origin: string): PlanSetting {
+  const { burners, hands, hours } = planning.kitchen.workshop;
   return {
     lots: lots.map((l) => ({ ...l.day, earliest: 0 })),
     resources: {
       [HANDS]: hands,
       [BURNER]: burners,
       [CANNER]: 1,
-      ...Object.fromEntries(kit.pans.map((p) => [panResource(p.id), 1])),
+      ...Object.fromEntries(planning.pans.map((p) => [panResource(p.id), 1])),
     },
-    hours: hoursFrom(hours, origin, REACH, kit.kitchen.timeZone),
+    hours: hoursFrom(hours, origin, REACH, planning.kitchen.timeZone),
   };
 }
 
 /** What resources are called. */
-export const resourceNames = (kit: Kit): Record<string, string> => ({
+export const resourceNames = (planning: Planning): Record<string, string> => ({
   [HANDS]: 'hands',
   [BURNER]: 'burners',
   [CANNER]: 'the canner',
-  ...Object.fromEntries(kit.pans.map((p) => [panResource(p.id), p.name])),
+  ...Object.fromEntries(planning.pans.map((p) => [panResource(p.id), p.name])),
 });
 
 const minuteOf = (instant: string, origin: string) => (Date.parse(instant) - Date.parse(origin)) / MINUTE;
@@ -105,16 +106,16 @@ const inMinutes = (steps: readonly LaidPlanStep[], origin: string): LaidStep[] =
 export function clashesIn(
   steps: readonly LaidPlanStep[],
   lots: readonly LaidLot[],
-  kit: Kit,
+  planning: Planning,
   origin: string,
 ): Clash[] {
   const laid = lots.filter((l) => steps.some((s) => s.partId === l.partId));
-  const setting = settingFor(laid, kit, origin);
+  const setting = settingFor(laid, planning, origin);
   const anywhen = {
     ...setting,
     lots: setting.lots.map((l) => ({ ...l, earliest: Number.NEGATIVE_INFINITY })),
   };
-  return clashesOf(anywhen, inMinutes(steps, origin), resourceNames(kit));
+  return clashesOf(anywhen, inMinutes(steps, origin), resourceNames(planning));
 }
 
 /** A step moved to another minute, with what goes with it at once. */

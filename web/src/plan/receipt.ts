@@ -1,7 +1,7 @@
 import type { StockLot } from '@inch/contract/stock';
 import { namedIn } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
-import type { Kit } from '../data/planning.ts';
+import type { Planning } from '../data/planning.ts';
 import { amountTyped, minorTyped } from './amount.ts';
 import { packagingNamed } from './shopping.ts';
 
@@ -20,11 +20,13 @@ export interface ReceiptLine {
 /** A receipt's file that cannot be read: which line of it, and what to do. Nothing of it is taken. */
 export class ReceiptProblem extends Error {}
 
-function thingNamed(words: string, kit: Kit): Pick<ReceiptLine, 'kind' | 'thing' | 'name'> | null {
+function thingNamed(words: string, planning: Planning): Pick<ReceiptLine, 'kind' | 'thing' | 'name'> | null {
   const wanted = words.trim().toLowerCase();
-  const packaging = packagingNamed(kit).find((p) => p.name.toLowerCase() === wanted || p.thing === wanted);
+  const packaging = packagingNamed(planning).find(
+    (p) => p.name.toLowerCase() === wanted || p.thing === wanted,
+  );
   if (packaging) return { kind: 'packaging', thing: packaging.thing, name: packaging.name };
-  const { entry } = namedIn(words, kit.catalogue);
+  const { entry } = namedIn(words, planning.catalogue);
   return entry ? { kind: 'ingredient', thing: entry.id, name: entry.name } : null;
 }
 
@@ -40,7 +42,7 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
  * The lines of a receipt out of a CSV file with a header: what and amount, and if they are there paid, best by and words.
  * @throws ReceiptProblem naming the line of the file
  */
-export function receiptFromCsv(text: string, kit: Kit): ReceiptLine[] {
+export function receiptFromCsv(text: string, planning: Planning): ReceiptLine[] {
   let rows: { record: Record<string, string>; info: { lines: number } }[];
   try {
     rows = parse(text, {
@@ -62,12 +64,12 @@ export function receiptFromCsv(text: string, kit: Kit): ReceiptLine[] {
   return rows.map(({ record, info }, i) => {
     const { what = '', amount = '', paid = '', words = '' } = record;
     const bestBy = record['best by'] ?? '';
-    const thing = thingNamed(what, kit);
+    const thing = thingNamed(what, planning);
     if (!thing)
       throw new ReceiptProblem(
         `Line ${info.lines}: "${what}" is not in the catalogue. Write it as it is called there.`,
       );
-    const read = amountTyped(amount, thing, kit.catalogue, kit.kitchen.cupSchool);
+    const read = amountTyped(amount, thing, planning.catalogue, planning.kitchen.cupSchool);
     if (typeof read === 'string') throw new ReceiptProblem(`Line ${info.lines}: ${read}`);
     if (paid !== '' && minorTyped(paid) === null)
       throw new ReceiptProblem(`Line ${info.lines}: "${paid}" is not a price.`);

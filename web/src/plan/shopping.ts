@@ -2,11 +2,17 @@ import type { FormulaHead } from '@inch/contract/formula';
 import type { Plan } from '@inch/contract/plan';
 import type { StockLot } from '@inch/contract/stock';
 import { type Interchange, interchanges, lineAmounts } from '@inch/core/formula';
-import { type LeftOverHome, type Need, shoppingList, type ToBuy, whereItGoes } from '@inch/core/planning';
+import {
+  itemMaking,
+  type LeftOverHome,
+  type Need,
+  shoppingList,
+  type ToBuy,
+  whereItGoes,
+} from '@inch/core/planning';
 import { availableOf, packagingOf } from '@inch/core/stock';
 import { stringify } from 'csv-stringify/browser/esm/sync';
-import type { Kit } from '../data/planning.ts';
-import { itemMaking } from './making.ts';
+import type { Planning } from '../data/planning.ts';
 
 /** A row of the shopping list with what a shopper wants to know of it. */
 export interface ShoppingRow extends ToBuy {
@@ -21,9 +27,9 @@ export interface ShoppingRow extends ToBuy {
 const lotsOpen = (plan: Plan) => plan.items.filter((item) => item.parts.some((p) => !p.lot));
 
 /** What the lots of a plan that are not begun yet still need. */
-function needsOf(plan: Plan, kit: Kit): Need[] {
+function needsOf(plan: Plan, planning: Planning): Need[] {
   return lotsOpen(plan).flatMap((item) => {
-    const making = itemMaking(item, kit);
+    const making = itemMaking(item, planning);
     if (!making) return [];
     const all = item.parts.reduce((sum, p) => sum + p.scale, 0);
     const open = item.parts.filter((p) => !p.lot).reduce((sum, p) => sum + p.scale, 0);
@@ -31,10 +37,10 @@ function needsOf(plan: Plan, kit: Kit): Need[] {
   });
 }
 
-function packsSaid(row: ToBuy, kit: Kit): { packs: string; shop: string } {
+function packsSaid(row: ToBuy, planning: Planning): { packs: string; shop: string } {
   const chosen = (row.cover?.packs ?? []).map(({ id, count }) => ({
     count,
-    pack: kit.packs.find((p) => p.id === id)!,
+    pack: planning.packs.find((p) => p.id === id)!,
   }));
   return {
     packs: chosen.map(({ count, pack }) => `${count} × ${pack.said}`).join(', '),
@@ -43,48 +49,48 @@ function packsSaid(row: ToBuy, kit: Kit): { packs: string; shop: string } {
 }
 
 /** The shopping list of some plans together, against stock. */
-export function shoppingRows(plans: readonly Plan[], kit: Kit): ShoppingRow[] {
-  const by = plans.map((plan) => ({ plan, needs: needsOf(plan, kit) }));
+export function shoppingRows(plans: readonly Plan[], planning: Planning): ShoppingRow[] {
+  const by = plans.map((plan) => ({ plan, needs: needsOf(plan, planning) }));
   const rows = shoppingList(
     by.flatMap((p) => p.needs),
-    kit.stock as StockLot[],
-    kit.packs.map((p) => ({ ...p })),
-    kit.today,
+    planning.stock as StockLot[],
+    planning.packs.map((p) => ({ ...p })),
+    planning.today,
   );
   return rows.map((row) => ({
     ...row,
-    ...packsSaid(row, kit),
+    ...packsSaid(row, planning),
     plans: by.filter((p) => p.needs.some((n) => n.thing === row.thing)).map((p) => p.plan.name),
   }));
 }
 
 /** g of an ingredient that one making of a formula takes; 0 where it takes none. */
-function takes(formula: FormulaHead, thing: string, kit: Kit): number {
+function takes(formula: FormulaHead, thing: string, planning: Planning): number {
   const content = formula.content as Parameters<typeof lineAmounts>[0];
   if (!content.lines.some((l) => l.ingredientId === thing)) return 0;
-  return lineAmounts(content, kit.setting, kit.kitchen.elevationMetres)
+  return lineAmounts(content, planning.setting, planning.kitchen.elevationMetres)
     .filter((_, i) => content.lines[i]!.ingredientId === thing)
     .reduce((sum, a) => sum + (a.grams ?? 0), 0);
 }
 
 /** Where what is left over of the packs could go, at most two. */
-export function homesFor(row: ShoppingRow, kit: Kit): LeftOverHome[] {
+export function homesFor(row: ShoppingRow, planning: Planning): LeftOverHome[] {
   if (row.kind !== 'ingredient' || !row.cover || row.cover.leftOver < 1) return [];
-  const uses = kit.formulas
+  const uses = planning.formulas
     .filter((f) => !f.archived)
-    .map((f) => ({ name: f.name, amount: takes(f, row.thing, kit) }));
+    .map((f) => ({ name: f.name, amount: takes(f, row.thing, planning) }));
   return whereItGoes(row.cover.leftOver, uses)
     .filter((home) => home.scale >= 0.1)
     .slice(0, 2);
 }
 
 /** What stands in for what is short, of things that are in stock or that have a price here; at most three. */
-export function insteadOf(row: ShoppingRow, kit: Kit): (Interchange & { inStock: number })[] {
-  const entry = row.kind === 'ingredient' ? kit.catalogue.find(row.thing) : undefined;
+export function insteadOf(row: ShoppingRow, planning: Planning): (Interchange & { inStock: number })[] {
+  const entry = row.kind === 'ingredient' ? planning.catalogue.find(row.thing) : undefined;
   if (!entry || row.short <= 0) return [];
-  return interchanges(entry, row.short, kit.catalogue.all)
-    .map((to) => ({ ...to, inStock: availableOf(kit.stock, to.ingredient.id, kit.today) }))
-    .filter((to) => to.inStock > 0 || kit.packs.some((p) => p.thing === to.ingredient.id))
+  return interchanges(entry, row.short, planning.catalogue.all)
+    .map((to) => ({ ...to, inStock: availableOf(planning.stock, to.ingredient.id, planning.today) }))
+    .filter((to) => to.inStock > 0 || planning.packs.some((p) => p.thing === to.ingredient.id))
     .sort((a, b) => Number(b.inStock >= b.grams) - Number(a.inStock >= a.grams))
     .slice(0, 3);
 }
@@ -107,4 +113,4 @@ export const listAsCsv = (rows: readonly ShoppingRow[]): string =>
   );
 
 /** Everything that may be bought, by its name: the catalogue and the kitchen's packaging. */
-export const packagingNamed = (kit: Kit) => packagingOf(kit.containers);
+export const packagingNamed = (planning: Planning) => packagingOf(planning.containers);

@@ -4,6 +4,7 @@ import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { call } from '../data/api.ts';
+import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useSession } from '../data/session.tsx';
 import { Away } from '../ui/Away.tsx';
@@ -67,7 +68,7 @@ function History({ lot }: { lot: LotView }) {
 
 function Journal({ code }: { code: string }) {
   const { data } = useQuery({
-    queryKey: ['journal', code],
+    queryKey: keys.one('journal', code),
     queryFn: () => call(lotRoutes.journal, { params: { id: code } }),
   });
   return (

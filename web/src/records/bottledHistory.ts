@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { gapSaid } from '@inch/core/lot';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import type { Happening } from './happening.ts';
 
 const PUT = { boil: 'Full boil', stopped: 'The boil stopped', off: 'Fire off', lifted: 'Lifted' } as const;

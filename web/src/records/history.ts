@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { catalogueOf, type LotRecord } from '@inch/core/lot';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { money, plural, weight } from '../ui/format.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';

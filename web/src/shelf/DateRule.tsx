@@ -1,6 +1,6 @@
 import type { LotHead } from '@inch/contract/lot';
 import { addDays } from '@inch/core/calendar';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { dayMonth } from '../ui/dates.ts';
 import { placeOn, type Span } from './span.ts';
 

@@ -1,12 +1,13 @@
-import { type LotHead, lotRoutes } from '@inch/contract/lot';
-import { inWords } from '@inch/core/record';
-import { useForm, useWatch } from 'react-hook-form';
+import { bodyOf } from '@inch/contract/entry';
+import type { LotHead } from '@inch/contract/lot';
+import { inWords } from '@inch/core/quantity';
 import { Link } from 'react-router';
-import { call, newId } from '../data/api.ts';
+import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
@@ -14,14 +15,8 @@ import { State } from '../ui/State.tsx';
 
 export type MoveKind = 'sold' | 'moved' | 'given' | 'retained' | 'broken';
 
-interface Answers {
-  group: string;
-  kind: MoveKind;
-  count: string;
-  to: string;
-  price: string;
-  note: string;
-}
+/** What stays in the kitchen, in another place. */
+const STAYS: ReadonlySet<string> = new Set(['moved', 'retained']);
 
 const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'sold', says: 'Sell', needsRelease: true },
@@ -31,47 +26,51 @@ const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'broken', says: 'Broken', needsRelease: false },
 ];
 
+/** A sale, a gift, a move: recorded by the one form layer, so that a lost answer never sells a bottle twice. */
+function useMove(lot: LotHead, kind: MoveKind, onClose: () => void) {
+  const { kitchen } = useSession();
+  return useDeedForm({
+    of: 'entry',
+    draft: `movement ${lot.id}`,
+    empty: { group: '0', kind: kind as string, count: '1', to: '', price: '', note: '' },
+    schema: bodyOf('movement'),
+    read: (a, fields) => {
+      const group = lot.bottles.groups[Number(a.group)];
+      const count = fields.figure('count', { unit: '', whole: true, min: 1 });
+      const each = a.kind === 'sold' ? fields.price('price', kitchen.currency) : null;
+      return {
+        bottlingId: group?.bottlingId,
+        kind: a.kind,
+        from: group?.place,
+        to: STAYS.has(a.kind) ? a.to || null : null,
+        count: count ?? undefined,
+        priceMinor: each === null || count === null ? null : each * count,
+        note: a.note || null,
+      };
+    },
+    fieldAt: (path) => ({ from: 'group' as const, priceMinor: 'price' as const })[path],
+    write: (body) => recordEntry('movement', lot, body, `${body.kind}: ${plural(body.count, 'bottle')}`),
+    after: onClose,
+  });
+}
+
 function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClose: () => void }) {
   const { kitchen } = useSession();
-  const groups = lot.bottles.groups;
-  const { register, handleSubmit, control } = useForm<Answers>({
-    defaultValues: { group: '0', kind, count: '1', to: '', price: '', note: '' },
-  });
-  const answers = useWatch({ control });
-  const stays = answers.kind === 'moved' || answers.kind === 'retained';
-  const write = useWrite(
-    (a: Answers) => {
-      const group = groups[Number(a.group)]!;
-      const each = a.price.trim() === '' ? null : Math.round(Number(a.price.replace(',', '.')) * 100);
-      const count = Number(a.count);
-      return call(lotRoutes.move, {
-        params: { id: lot.id },
-        body: {
-          id: newId(),
-          bottlingId: group.bottlingId,
-          kind: a.kind,
-          from: group.place,
-          to: a.kind === 'moved' || a.kind === 'retained' ? a.to || null : null,
-          count,
-          priceMinor: a.kind === 'sold' && each !== null ? each * count : null,
-          note: a.note || null,
-        },
-      });
-    },
-    { after: onClose },
-  );
+  const form = useMove(lot, kind, onClose);
+  const chosen = form.values.kind;
   const released = lot.state === 'released';
   return (
-    <form className="grid gap-4" onSubmit={handleSubmit((a) => write.run(a))}>
-      <Choice label="From" {...register('group')} error={write.fields.from}>
-        {groups.map((g, i) => (
+    <form className="grid gap-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <Choice label="From" {...form.field('group')}>
+        {lot.bottles.groups.map((g, i) => (
           <option key={g.place + g.bottlingId} value={i}>
             {g.place}: {g.count} × {g.nominalMl} mL
           </option>
         ))}
       </Choice>
       <div className="grid grid-cols-2 gap-4">
-        <Choice label="What happens" {...register('kind')}>
+        <Choice label="What happens" {...form.field('kind')}>
           {KINDS.map((k) => (
             <option key={k.kind} value={k.kind} disabled={k.needsRelease && !released}>
               {k.says}
@@ -79,42 +78,33 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
             </option>
           ))}
         </Choice>
-        <Field
-          label="How many"
-          figure
-          inputMode="numeric"
-          {...register('count')}
-          error={write.fields.count}
-        />
+        <Field label="Bottles" figure inputMode="numeric" {...form.field('count')} />
       </div>
-      {stays && (
+      {STAYS.has(chosen) && (
         <Field
-          label="Where to"
-          {...register('to')}
-          error={write.fields.to}
-          placeholder={answers.kind === 'retained' ? 'retained shelf' : ''}
+          label="New place"
+          placeholder={chosen === 'retained' ? 'retained shelf' : ''}
+          {...form.field('to')}
         />
       )}
-      {answers.kind === 'sold' && (
+      {chosen === 'sold' && (
         <Field
-          label={`Price a bottle, ${kitchen.currency}`}
+          label={`Price per bottle, ${kitchen.currency}`}
           figure
           inputMode="decimal"
-          {...register('price')}
-          error={write.fields.priceMinor}
+          {...form.field('price')}
         />
       )}
       <Field
-        label={answers.kind === 'sold' || answers.kind === 'given' ? 'To whom, or at which market' : 'A word'}
-        {...register('note')}
-        error={write.fields.note}
+        label={chosen === 'sold' || chosen === 'given' ? 'Buyer or market' : 'Note'}
+        {...form.field('note')}
       />
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={onClose}>
-          Not now
+          Cancel
         </Button>
-        <Button type="submit" disabled={write.busy}>
-          {KINDS.find((k) => k.kind === answers.kind)?.says.split(',')[0]}
+        <Button type="submit" disabled={form.busy}>
+          {KINDS.find((k) => k.kind === chosen)?.says.split(',')[0]}
         </Button>
       </div>
     </form>

@@ -1,6 +1,6 @@
 import type { LotHead } from '@inch/contract/lot';
 import { daysBetween } from '@inch/core/calendar';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { dayMonth, kitchenDay } from '../ui/dates.ts';
 
 const DAY = 86_400_000;

@@ -1,15 +1,15 @@
-import { instrumentRoutes } from '@inch/contract/instrument';
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import type { TodayView } from '@inch/contract/today';
 import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
 import { presentStep } from '@inch/core/lot';
-import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { toast } from 'sonner';
-import { call, newId, queryClient, refresh } from '../data/api.ts';
+import { call, newId, queryClient } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
-import { outbox } from '../data/outbox/outbox.ts';
+import { keys, readAgain } from '../data/keys.ts';
+import { useInstruments } from '../data/queries.ts';
+import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -33,14 +33,17 @@ function offerToStrike(lotId: string, noun: 'reading' | 'addition', entryId: str
         void call(lotRoutes.strike, {
           params: { id: lotId },
           body: { noun, entryId, why: 'a slip in jotting' },
-        }).then(refresh),
+        }).then(() => readAgain('entry')),
     },
   });
 }
 
 /** The lot as it was last read, so that a line can be jotted while the server is away. */
 async function lotOf(code: string): Promise<LotView> {
-  const query = { queryKey: ['lot', code], queryFn: () => call(lotRoutes.read, { params: { id: code } }) };
+  const query = {
+    queryKey: keys.one('lot', code),
+    queryFn: () => call(lotRoutes.read, { params: { id: code } }),
+  };
   const kept = queryClient.getQueryData<LotView>(query.queryKey);
   return kept ?? queryClient.fetchQuery(query);
 }
@@ -52,21 +55,16 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
   const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
   const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
   const id = newId();
-  const outcome = await outbox.write({
-    deed: 'add',
-    lotId: lot.id,
-    code,
-    words: `${weight(grams)} of ${ingredientId}`,
-    body: {
-      id,
-      stepId: step?.id ?? null,
-      lineId: line?.lineId ?? null,
-      ingredientId,
-      grams,
-      why: line ? null : 'jotted',
-    },
-  });
-  if (outcome === 'sent') offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
+  const said = {
+    id,
+    stepId: step?.id ?? null,
+    lineId: line?.lineId ?? null,
+    ingredientId,
+    grams,
+    why: line ? null : 'jotted',
+  };
+  const outcome = await recordEntry('addition', lot, said, `${weight(grams)} of ${ingredientId}`);
+  if (outcome.sent) offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
 }
 
 async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
@@ -75,14 +73,9 @@ async function keepReading(code: string, jot: Jotting, instrumentId: string | nu
   const lot = await lotOf(code);
   const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
   const id = newId();
-  const outcome = await outbox.write({
-    deed: 'measure',
-    lotId: lot.id,
-    code,
-    words: jot.understood,
-    body: { id, stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId },
-  });
-  if (outcome === 'sent') offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
+  const reading = { id, stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId };
+  const outcome = await recordEntry('reading', lot, reading, jot.understood);
+  if (outcome.sent) offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
 }
 
 /** The line across the top: type as on a scrap, see it understood, keep it with Enter. */
@@ -93,12 +86,13 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
   const mayWrite = useMayWrite();
   const catalogue = useCatalogue();
   const cup = useSession().kitchen.cupSchool ?? undefined;
-  const instruments = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
+  const instruments = useInstruments();
   useKey('j', 'jot a reading or a note', () => input.current?.focus());
   const jot = text.trim() ? parseJot(text) : null;
   const code = jot ? lotFor(jot.lotCode, pathname, open) : null;
   const weighed = jot?.addition ? weighedAddition(jot.addition, { catalogue, cup }) : null;
   const write = useWrite(
+    'entry',
     async () => {
       if (!jot || !code) return;
       if (weighed && 'grams' in weighed) await keepAddition(code, weighed);
@@ -108,9 +102,8 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
           jot,
           instruments.data?.find((i) => i.kind === MEASURES[jot.kind])?.id ?? null,
         );
-      void refresh();
     },
-    { after: () => setText(''), refreshes: true },
+    { after: () => setText('') },
   );
   const asks = weighed && 'asks' in weighed ? weighed.asks : null;
   const problem = write.fields.raw ?? write.fields.because ?? asks;

@@ -1,6 +1,4 @@
 import { accountRoutes } from '@inch/contract/account';
-import { todayRoutes } from '@inch/contract/today';
-import { useQuery } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { Link, Outlet, useMatch, useNavigate } from 'react-router';
@@ -8,6 +6,7 @@ import { call, queryClient, refresh, ServerAway } from '../data/api.ts';
 import { kept } from '../data/kept.ts';
 import { useLive } from '../data/live.ts';
 import { outbox } from '../data/outbox/outbox.ts';
+import { useToday } from '../data/queries.ts';
 import { learnServerClock } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
 import { useKey } from '../ui/keys.tsx';
@@ -93,15 +92,7 @@ function PlaceKey({ press, says, go }: { press: string; says: string; go: () => 
 
 /** The rule, the strip and the sheet that every screen stands in. */
 export function Shell() {
-  const {
-    data: today,
-    dataUpdatedAt,
-    error,
-  } = useQuery({
-    queryKey: ['today'],
-    queryFn: () => call(todayRoutes.read),
-    refetchInterval: 20_000,
-  });
+  const { data: today, dataUpdatedAt, error } = useToday(20_000);
   const { account } = useSession();
   const cooking = useMatch('/stove/:code/cook') !== null;
   useLive();

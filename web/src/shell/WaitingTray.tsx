@@ -12,7 +12,7 @@ function Row({ entry }: { entry: Waiting }) {
   return (
     <li className="border-b border-steel-line py-2.5">
       <p className="flex items-baseline gap-3">
-        <span className="figure text-sm text-ink-2">{clockTime(entry.body.at)}</span>
+        <span className="figure text-sm text-ink-2">{clockTime(entry.since)}</span>
         <span className="min-w-0 flex-1">
           <strong className="figure">{entry.code}</strong> {entry.words}
         </span>
@@ -26,11 +26,11 @@ function Row({ entry }: { entry: Waiting }) {
           </Button>
           {sure ? (
             <Button size="small" tone="stop" onClick={() => void outbox.drop(entry)}>
-              It goes unrecorded
+              Remove it unrecorded
             </Button>
           ) : (
             <Button size="small" tone="quiet" onClick={() => setSure(true)}>
-              take it off…
+              Remove…
             </Button>
           )}
         </div>

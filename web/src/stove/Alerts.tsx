@@ -2,7 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
 import { type ReactNode, useEffect } from 'react';
-import { useDeed } from '../data/deeds.ts';
+import { useRecord } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { recordedOf } from '../parts/lot/WeighIn.tsx';
 import { Button } from '../ui/Button.tsx';
@@ -75,7 +75,7 @@ function Coming({ lot, step, pan, now }: Props) {
 function Prompt({ lot, step, now }: Props) {
   const said = lot.product.content.steps.find((s) => s.id === step.formulaStepId);
   const prompt = stepPrompt(step, said, now);
-  const write = useDeed(lot);
+  const write = useRecord('mark', lot);
   const mayWrite = useMayWrite();
   if (!prompt) return null;
   if (!prompt.due)
@@ -96,9 +96,8 @@ function Prompt({ lot, step, now }: Props) {
             disabled={write.busy}
             onClick={() =>
               write.run({
-                deed: 'mark',
                 words: `${prompt.words}: done`,
-                body: { stepId: step.id, mark: 'answer' },
+                ...{ stepId: step.id, mark: 'answer' },
               })
             }
           >
@@ -112,7 +111,7 @@ function Prompt({ lot, step, now }: Props) {
 
 /** Past its mark: how much water brings it back, part of it first. */
 function Overshoot({ lot, step, pan }: Props) {
-  const write = useDeed(lot);
+  const write = useRecord('addition', lot);
   const mayWrite = useMayWrite();
   const cure = pan?.corrections[0];
   if (!pan?.target || cure?.kind !== 'water') return null;
@@ -133,9 +132,8 @@ function Overshoot({ lot, step, pan }: Props) {
           disabled={write.busy}
           onClick={() =>
             write.run({
-              deed: 'add',
               words: `${weight(put)} water, to bring it back`,
-              body: {
+              ...{
                 stepId: step.id,
                 ingredientId: 'water',
                 grams: put,

@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { type StepClock, type StepTiming, stepTiming } from '@inch/core/lot';
 import { useState } from 'react';
-import { useDeed } from '../data/deeds.ts';
+import { useRecord } from '../data/record.ts';
 import { recordedOf } from '../parts/lot/WeighIn.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
@@ -123,12 +123,11 @@ export function ClockButtons({
   at: string | undefined;
 }) {
   const [asking, setAsking] = useState(false);
-  const write = useDeed(lot, { after: () => setAsking(false) });
+  const write = useRecord('mark', lot, { after: () => setAsking(false) });
   const mark = (kind: 'start' | 'pause' | 'done' | 'reopen') =>
     write.run({
-      deed: 'mark',
       words: `${step.title}: ${kind}`,
-      body: { stepId: step.id, mark: kind, ...(at ? { at } : {}) },
+      ...{ stepId: step.id, mark: kind, ...(at ? { at } : {}) },
     });
   const toggle = () =>
     mark(clock.state === 'running' ? 'pause' : clock.state === 'done' ? 'reopen' : 'start');

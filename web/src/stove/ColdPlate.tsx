@@ -2,7 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import type { PanNow } from '@inch/core/lot';
 import { runsLike, viscosity } from '@inch/core/sugar';
 import { useEffect, useState } from 'react';
-import { useDeed } from '../data/deeds.ts';
+import { useRecord } from '../data/record.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/format.ts';
 import { ring } from '../ui/sound.ts';
@@ -17,7 +17,7 @@ const OUTCOMES = ['runs', 'runs slowly', 'wrinkles', 'sets'];
 export function ColdPlate({ lot, step, pan }: { lot: LotView; step: Step; pan: PanNow }) {
   const [endsAt, setEndsAt] = useState<number | null>(null);
   const [left, setLeft] = useState(COOLS);
-  const write = useDeed(lot, { after: () => setEndsAt(null) });
+  const write = useRecord('reading', lot, { after: () => setEndsAt(null) });
   useEffect(() => {
     if (endsAt === null) return;
     const timer = setInterval(() => {
@@ -61,9 +61,8 @@ export function ColdPlate({ lot, step, pan }: { lot: LotView; step: Step; pan: P
                 disabled={write.busy}
                 onClick={() =>
                   write.run({
-                    deed: 'measure',
                     words: `cold plate: ${outcome}`,
-                    body: { stepId: step.id, kind: 'note', said: `cold plate: ${outcome}` },
+                    ...{ stepId: step.id, kind: 'note', said: `cold plate: ${outcome}` },
                   })
                 }
               >

@@ -4,9 +4,11 @@ import { useQueries } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { call } from '../data/api.ts';
-import { keptInstruments, useLot, useLots } from '../data/lots.ts';
+import { keys } from '../data/keys.ts';
+import { useLot, useLots } from '../data/lots.ts';
 import { useWaiting } from '../data/outbox/outbox.ts';
 import { withWaiting } from '../data/outbox/overlay.ts';
+import { keptInstruments } from '../data/queries.ts';
 import { useNow } from '../data/useNow.ts';
 import { useAttached } from '../parts/instrument/attached.ts';
 import { panOf } from '../parts/lot/pan.ts';
@@ -31,7 +33,7 @@ function useMaking(): LotView[] {
   const waiting = useWaiting();
   const read = useQueries({
     queries: codes.map((code) => ({
-      queryKey: ['lot', code],
+      queryKey: keys.one('lot', code),
       queryFn: () => call(lotRoutes.read, { params: { id: code } }),
       refetchInterval: 20_000,
     })),

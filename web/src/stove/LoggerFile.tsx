@@ -1,8 +1,8 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/lot';
 import { type LoggedSample, type LoggerFile as Read, thinned } from '@inch/core/instrument';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { call, newId } from '../data/api.ts';
+import { recordEntry } from '../data/record.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { readLoggerText } from '../parts/instrument/loggerText.ts';
 import { Button } from '../ui/Button.tsx';
@@ -15,16 +15,12 @@ type Step = LotView['steps'][number];
 /** Sends the samples worth keeping as readings of their own time, one after another. */
 async function keepAll(lot: LotView, stepId: string, samples: readonly LoggedSample[]): Promise<void> {
   for (const { at, celsius } of samples)
-    await call(lotRoutes.measure, {
-      params: { id: lot.id },
-      body: {
-        id: newId(),
-        stepId,
-        kind: 'temperature',
-        said: `logger ${celsius.toFixed(1)} °C`,
-        raw: Math.round(celsius * 10) / 10,
-        at,
-      },
+    await recordEntry('reading', lot, {
+      stepId,
+      kind: 'temperature',
+      said: `logger ${celsius.toFixed(1)} °C`,
+      raw: Math.round(celsius * 10) / 10,
+      at,
     });
 }
 
@@ -38,7 +34,7 @@ export function LoggerFile({ lot, step }: { lot: LotView; step: Step }) {
         60,
       )
     : [];
-  const write = useWrite(() => keepAll(lot, step.id, kept), {
+  const write = useWrite('entry', () => keepAll(lot, step.id, kept), {
     done: 'The logger’s temperatures are kept',
     after: () => setFile(null),
   });

@@ -1,10 +1,8 @@
 import type { LotView } from '@inch/contract/lot';
-import { vesselRoutes } from '@inch/contract/vessel';
 import type { PanNow } from '@inch/core/lot';
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { call } from '../data/api.ts';
-import { useDeed } from '../data/deeds.ts';
+import { useVessels } from '../data/queries.ts';
+import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
@@ -17,8 +15,8 @@ const litres = (ml: number) => `${grouped(ml / 1000, 2)} L`;
 
 /** Which pan the lot is in; asked once, told to every device. */
 export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
-  const { data } = useQuery({ queryKey: ['vessels'], queryFn: () => call(vesselRoutes.list) });
-  const write = useDeed(lot);
+  const { data } = useVessels();
+  const write = useRecord('placing', lot);
   const mayWrite = useMayWrite();
   const pans = data?.filter((v) => !v.retired && v.use === 'pan') ?? [];
   if (!mayWrite || !data) return null;
@@ -42,9 +40,8 @@ export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
           const vesselId = event.target.value;
           if (vesselId)
             write.run({
-              deed: 'place',
               words: `into ${pans.find((p) => p.id === vesselId)?.name}`,
-              body: { stepId: step?.id ?? null, vesselId },
+              ...{ stepId: step?.id ?? null, vesselId },
             });
         }}
       >

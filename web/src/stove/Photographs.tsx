@@ -6,6 +6,7 @@ import { type ReactNode, useRef } from 'react';
 import { toast } from 'sonner';
 import { addressOf } from '../data/address.ts';
 import { ApiProblem, call, newId, ServerAway } from '../data/api.ts';
+import { keys } from '../data/keys.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -61,7 +62,7 @@ function TakePicture({
   children: (open: () => void, busy: boolean) => ReactNode;
 }) {
   const input = useRef<HTMLInputElement>(null);
-  const write = useWrite((file: File) => send(lotId, of, file), {
+  const write = useWrite('entry', (file: File) => send(lotId, of, file), {
     after: () => toast.success('Photograph kept, without its location'),
   });
   return (
@@ -87,7 +88,7 @@ function TakePicture({
 
 const usePhotographs = (lot: LotView) =>
   useQuery({
-    queryKey: ['photographs', lot.id],
+    queryKey: keys.one('photograph', lot.id),
     queryFn: () => call(photographRoutes.ofLot, { params: { id: lot.id } }),
   }).data;
 

@@ -25,6 +25,7 @@ function StrikeDialog({
 }) {
   const [why, setWhy] = useState('');
   const write = useWrite(
+    'entry',
     () =>
       call(lotRoutes.strike, {
         params: { id: lot.id },

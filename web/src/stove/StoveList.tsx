@@ -1,10 +1,9 @@
-import { formulaRoutes } from '@inch/contract/formula';
 import { lotRoutes } from '@inch/contract/lot';
-import { useQuery } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { call, newId } from '../data/api.ts';
 import { useLots } from '../data/lots.ts';
+import { useFormulas } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
@@ -14,21 +13,18 @@ import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
 
 function StartLot() {
-  const formulas = useQuery({
-    queryKey: ['formulas'],
-    queryFn: () => call(formulaRoutes.list),
-    select: (all) => all.filter((f) => !f.archived),
-  });
+  const formulas = useFormulas().data?.filter((f) => !f.archived);
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const { register, handleSubmit } = useForm({
     values: {
-      formulaId: params.get('formula') ?? formulas.data?.[0]?.id ?? '',
+      formulaId: params.get('formula') ?? formulas?.[0]?.id ?? '',
       scale: '1',
       at: localInput(new Date().toISOString()),
     },
   });
   const write = useWrite(
+    'entry',
     (v: { formulaId: string; scale: string; at: string }) => {
       const at = fromLocalInput(v.at);
       const justNow = at !== undefined && Math.abs(Date.parse(at) - Date.now()) < 120_000;
@@ -43,7 +39,7 @@ function StartLot() {
     },
     { after: ({ code }) => navigate(`/stove/${code}`) },
   );
-  if (formulas.data?.length === 0)
+  if (formulas?.length === 0)
     return (
       <p className="py-4">
         There is no formula yet.{' '}
@@ -56,7 +52,7 @@ function StartLot() {
   return (
     <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
       <Choice label="Of which formula" {...register('formulaId')} error={write.fields.formulaId}>
-        {formulas.data?.map((f) => (
+        {formulas?.map((f) => (
           <option key={f.id} value={f.id}>
             {f.name}, version {f.version}
           </option>

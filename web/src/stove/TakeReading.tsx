@@ -1,12 +1,11 @@
-import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
+import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
 import { samplesAsked, type Taken } from '@inch/core/lot';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call } from '../data/api.ts';
-import { useDeed } from '../data/deeds.ts';
+import { useInstruments } from '../data/queries.ts';
+import { useRecord } from '../data/record.ts';
 import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
@@ -80,7 +79,7 @@ function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: s
 }
 
 function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
-  const instruments = useQuery({ queryKey: ['instruments'], queryFn: () => call(instrumentRoutes.list) });
+  const instruments = useInstruments();
   const own = instruments.data?.filter((i) => i.kind === kinds[kind].instrument) ?? [];
   const live = useLiveFigure(kinds[kind].instrument);
   const [text, setText] = useState('');
@@ -92,13 +91,12 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
   const [because, setBecause] = useState('');
   const chosen = own.find((i) => i.id === instrumentId) ?? own.find((i) => i.name === live?.name) ?? own[0];
   const [raw, celsius] = [rawOf(kind, text), numberIn(warmth)];
-  const write = useDeed(lot, { after: onClose });
+  const write = useRecord('reading', lot, { after: onClose });
   const said = saidOf(kind, text, warmth);
   const keep = () =>
     write.run({
-      deed: 'measure',
       words: `${kinds[kind].name} ${text}${warmth ? ` at ${warmth} °C` : ''}`,
-      body: {
+      ...{
         stepId,
         kind,
         sample,

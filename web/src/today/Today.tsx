@@ -1,8 +1,7 @@
 import { liveRoutes } from '@inch/contract/live';
-import { type TodayView, todayRoutes } from '@inch/contract/today';
-import { useQuery } from '@tanstack/react-query';
+import type { TodayView } from '@inch/contract/today';
 import { Link } from 'react-router';
-import { call } from '../data/api.ts';
+import { useToday } from '../data/queries.ts';
 import { useNow } from '../data/useNow.ts';
 import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
@@ -95,11 +94,7 @@ function summary(today: TodayView): string {
 
 /** What needs a hand now, next and later: one list by urgency, each with its one action. */
 export function Today() {
-  const {
-    data: today,
-    error,
-    refetch,
-  } = useQuery({ queryKey: ['today'], queryFn: () => call(todayRoutes.read) });
+  const { data: today, error, refetch } = useToday();
   const now = useNow(15_000);
   if (error && !today) return <Away error={error} retry={() => void refetch()} />;
   if (!today) return null;

@@ -17,9 +17,9 @@ export type SimulationAnswer = { id: number; result: Simulation } | { id: number
 let newest = 0;
 const breath = () => new Promise<void>((resolve) => setTimeout(resolve));
 
-async function answer({ id, content, setting, own, seed, draws }: SimulationQuestion): Promise<void> {
+async function answer({ id, content, setting, own, seed, scenarios }: SimulationQuestion): Promise<void> {
   try {
-    const run = simulation(content, { ...setting, catalogue: kitchenCatalogue(own) }, { seed, draws });
+    const run = simulation(content, { ...setting, catalogue: kitchenCatalogue(own) }, { seed, scenarios });
     for (;;) {
       const step = run.next();
       if (step.done) {

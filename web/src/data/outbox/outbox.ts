@@ -1,19 +1,23 @@
-import { lotRoutes } from '@inch/contract/lot';
-import type { AnyRoute } from '@inch/contract/route';
-import { stockRoutes } from '@inch/contract/stock';
 import { useSyncExternalStore } from 'react';
-import { ApiProblem, call, refresh, ServerAway } from '../api.ts';
+import { ApiProblem, post, ServerAway } from '../api.ts';
+import { readAgain } from '../keys.ts';
 import { serverNow } from '../serverClock.ts';
 import { allWaiting, changeWaiting, dropWaiting, putWaiting } from './store.ts';
 import type { Deed, Waiting } from './waiting.ts';
 
-type NewBody = { body: { id: string } & Record<string, unknown> };
-
 const EVERY_MS = 4000;
 
+/** What came of a write: the server's answer, or that it waits on this device. */
+export type Outcome = { sent: true; answer: unknown } | { sent: false };
+
+/** Whether nobody can say if the server has it: it did not answer, or fell over while it wrote. */
+const unsure = (error: unknown): boolean =>
+  error instanceof ServerAway || (error instanceof ApiProblem && error.status >= 500);
+
 /**
- * Writes kept on the device while the server does not answer: sent in order when it does, each exactly once, since its id is made
- * here and the server keeps an id once. What the server refuses is shown and never dropped.
+ * The one way in which anything is recorded: sent at once where the server answers, kept on the device and sent in order where it does
+ * not. The id in its body goes with every attempt, and the server writes an id once, so a lost answer never writes twice.
+ * What the server refuses is shown and never dropped.
  */
 class Outbox {
   private waiting: readonly Waiting[] = [];
@@ -38,22 +42,21 @@ class Outbox {
   };
   readonly list = (): readonly Waiting[] => this.waiting;
 
-  /** Writes something of a lot: sent at once where the server answers and nothing waits before it, kept on the device otherwise. */
-  async write(
-    entry: Pick<Waiting, 'deed' | 'lotId' | 'code' | 'words'> & NewBody,
-  ): Promise<'sent' | 'waiting'> {
+  /** Writes a deed: sent at once where nothing waits before it, kept on the device where the server does not answer. */
+  async write(deed: Deed): Promise<Outcome> {
     const queued = this.waiting.some((w) => w.problem === null);
     if (!queued) {
       try {
-        await post(entry.deed, entry.lotId, entry.body);
-        return 'sent';
+        const answer = await post(deed.address, deed.body);
+        return { sent: true, answer };
       } catch (error) {
-        if (!(error instanceof ServerAway)) throw error;
+        if (!unsure(error)) throw error;
       }
     }
-    await this.keep(entry);
+    await putWaiting({ ...deed, since: serverNow(), accountId: this.accountId!, problem: null });
+    await this.read();
     if (queued) void this.send();
-    return 'waiting';
+    return { sent: false };
   }
 
   /** Tries a refused entry again, behind the others. */
@@ -66,12 +69,6 @@ class Outbox {
   /** Takes a refused entry off this device, because somebody looked at it and said so. */
   async drop(entry: Waiting): Promise<void> {
     await dropWaiting(entry.number);
-    await this.read();
-  }
-
-  private async keep(entry: Pick<Waiting, 'deed' | 'lotId' | 'code' | 'words'> & NewBody) {
-    const body = { at: serverNow(), ...entry.body };
-    await putWaiting({ ...entry, body, accountId: this.accountId!, problem: null });
     await this.read();
   }
 
@@ -95,7 +92,7 @@ class Outbox {
   private async sendAll(): Promise<void> {
     await this.loaded;
     if (!this.next()) return;
-    let sent = 0;
+    const touched = new Set<Deed['of']>();
     await navigator.locks.request('inch-outbox', async () => {
       await this.read();
       for (let entry = this.next(); entry; entry = this.next()) {
@@ -103,7 +100,7 @@ class Outbox {
         if (outcome === 'away') break;
         if (outcome === 'sent') {
           await dropWaiting(entry.number);
-          sent++;
+          touched.add(entry.of);
           this.tell(this.waiting.filter((w) => w.number !== entry.number));
           continue;
         }
@@ -111,7 +108,7 @@ class Outbox {
         await this.read();
       }
     });
-    if (sent > 0) await refresh();
+    await Promise.all([...touched].map(readAgain));
   }
 
   private next(): Waiting | undefined {
@@ -119,14 +116,9 @@ class Outbox {
   }
 }
 
-const post = (deed: Deed, lotId: string, body: object): Promise<unknown> =>
-  deed === 'tick'
-    ? call(stockRoutes.tick as AnyRoute, { body })
-    : call(lotRoutes[deed] as AnyRoute, { params: { id: lotId }, body });
-
 async function trySending(entry: Waiting): Promise<'sent' | 'away' | { problem: string }> {
   try {
-    await post(entry.deed, entry.lotId, entry.body);
+    await post(entry.address, entry.body);
     return 'sent';
   } catch (error) {
     if (error instanceof ApiProblem && ![401, 429].includes(error.status) && error.status < 500)

@@ -43,7 +43,8 @@ function readingOf(body: Body, compensated: boolean): LotView['readings'][number
     instrument: null,
     counts: false,
     whyNot: 'waiting to be sent',
-    note: (body.because as string | null) ?? null,
+    because: (body.because as string | null) ?? null,
+    instrumentId: (body.instrumentId as string | null) ?? null,
   };
 }
 
@@ -62,14 +63,14 @@ function withMark(lot: LotView, body: Body): LotView {
 /** What the overlay has to know of the kitchen's instruments. */
 type Compensating = readonly { id: string; compensated: boolean }[];
 
-function withOne(lot: LotView, { deed, body }: Waiting, instruments: Compensating): LotView {
+function withOne(lot: LotView, { noun, body }: Waiting, instruments: Compensating): LotView {
   const compensated = instruments.some((i) => i.id === body.instrumentId && i.compensated);
-  if (deed === 'mark') return withMark(lot, body);
-  if (deed === 'measure')
+  if (noun === 'mark') return withMark(lot, body);
+  if (noun === 'reading')
     return lot.readings.some((r) => r.id === body.id)
       ? lot
       : { ...lot, readings: [...lot.readings, readingOf(body, compensated)] };
-  if (deed === 'add')
+  if (noun === 'addition')
     return lot.additions.some((a) => a.id === body.id)
       ? lot
       : {
@@ -85,6 +86,7 @@ function withOne(lot: LotView, { deed, body }: Waiting, instruments: Compensatin
               why: (body.why as string | null) ?? null,
               from: (body.from as string | null) ?? null,
               beforeTrimming: (body.beforeTrimming as number | null) ?? null,
+              entry: null,
               withdrawals: [],
             },
           ],

@@ -1,5 +1,5 @@
 import { Allergen, type Family, ingredientRoutes } from '@inch/contract/ingredient';
-import { inWords } from '@inch/core/record';
+import { inWords } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { z } from 'zod';
 import { call, newId } from '../../data/api.ts';
@@ -44,6 +44,7 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
   const [text, setText] = useState(empty);
   const [allergens, setAllergens] = useState<AllergenName[]>([]);
   const write = useWrite(
+    'ingredient',
     async () => {
       const ingredientId = idFor(called);
       await call(ingredientRoutes.enter, {

@@ -3,7 +3,7 @@ import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { parseQuantity, toGrams } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
-import { useDeed } from '../../data/deeds.ts';
+import { useRecord } from '../../data/record.ts';
 import { useSession } from '../../data/session.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { weight } from '../../ui/format.ts';
@@ -109,7 +109,7 @@ export function LineToAdd({
   const [before, setBefore] = useState('');
   const taken = useTaken(line.ingredientId);
   const [why, setWhy] = useState('');
-  const write = useDeed(lot);
+  const write = useRecord('addition', lot);
   const done = recordedOf(lot, line);
   const water = catalogue.find(line.ingredientId)?.family === 'water';
   if (done) return <Recorded line={line} done={done} water={water} />;
@@ -122,9 +122,8 @@ export function LineToAdd({
   const bad = typeof used === 'string' ? used : typeof gross === 'string' ? gross : null;
   const record = () =>
     write.run({
-      deed: 'add',
       words: leaving ? `${line.name} left out` : `${line.name} ${weight(used as number)}`,
-      body: {
+      ...{
         stepId,
         lineId: line.lineId,
         ingredientId: line.ingredientId,

@@ -21,7 +21,7 @@ export function CoverOpen({
   const { fit } = useFit(thing);
   const [chosen, setChosen] = useState('');
   const stock = fit.find((s) => s.id === chosen);
-  const write = useWrite(() =>
+  const write = useWrite('stock', () =>
     call(stockRoutes.cover, {
       body: {
         id: newId(),

@@ -1,8 +1,6 @@
-import { stockRoutes } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
 import { coverFrom, fitLots } from '@inch/core/stock';
-import { useQuery } from '@tanstack/react-query';
-import { call } from '../../data/api.ts';
+import { useStock } from '../../data/queries.ts';
 import { serverNow } from '../../data/serverClock.ts';
 import { useSession } from '../../data/session.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -15,7 +13,7 @@ export type TakenFrom = { by: 'oldest' } | { by: 'lot'; stockId: string } | { by
 /** The stock lots of one thing that may be used today, the oldest first. */
 export function useFit(thing: string) {
   const { kitchen } = useSession();
-  const { data } = useQuery({ queryKey: ['stock'], queryFn: () => call(stockRoutes.list) });
+  const { data } = useStock();
   const day = dayOf(serverNow(), kitchen.timeZone);
   return { stock: data ?? [], fit: fitLots(data ?? [], thing, day), day };
 }

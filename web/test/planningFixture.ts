@@ -1,6 +1,6 @@
 import type { Container } from '@inch/contract/container';
 import { shippedCatalogue } from '@inch/core/ingredient';
-import type { Kit } from '../src/data/planning.ts';
+import type { Planning } from '../src/data/planning.ts';
 
 export const jar: Container = {
   id: '01930000-0000-7000-8000-000000000001',
@@ -64,7 +64,8 @@ const stockLot = (thing: string, quantity: number) => ({
   whyUnfit: null,
 });
 /** A kitchen with one formula, a little sugar in stock and one pack. */
-export const kit: Kit = {
+export const planning: Planning = {
+  workshop: { cannerHolds: 7, cannerLoads: 2, kwhMinor: 28, handsHourMinor: 1200 },
   kitchen: {
     id: 'k',
     name: 'Test',

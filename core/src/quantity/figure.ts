@@ -1,0 +1,105 @@
+import { readDigits } from './digits.ts';
+import { parseQuantity } from './parse.ts';
+import { type UnitId, units } from './units.ts';
+
+/** What a field asks for: the unit that a bare number is in, and the bounds it lies within, both included. */
+export interface FigureOptions {
+  /** A unit, or '' for a figure that has none of its own, such as pH, °Bx, % or a count. */
+  unit: UnitId | '';
+  min?: number;
+  max?: number;
+  /** Whether only a whole number is taken. */
+  whole?: boolean;
+}
+
+/** What was read of a field: its value in the field's unit, or the sentence that asks for another. Empty is no value. */
+export type Figure = { value: number | null; problem?: undefined } | { value?: undefined; problem: string };
+
+const EXAMPLE: Partial<Record<UnitId, string>> = {
+  g: '250, 0.25 kg or 8 3/4 oz',
+  kg: '1.5, 1500 g or 3 lb',
+  ml: '250, 0.25 L or 1 cup',
+  l: '1.5, 1500 mL or 3 pints',
+  in: '2 5/8, 1/2 or 12 mm',
+  mm: '66 or 2 5/8 in',
+  C: '88 or 190 F',
+  min: '25, 1 h or 90 s',
+};
+
+/** Signs and spaces as a keyboard, a phone or another program writes them. */
+const plain = (text: string): string =>
+  text
+    .trim()
+    .replace(/[−–](?=\s*\d)/g, '-')
+    .replace(/(?<=\d)\s(?=\d{3}(?!\d|\/|\s*\d))/g, '\u202f');
+
+const BARE =
+  /^(-?)\s*((?:\d+(?:(?:[.,]|[\u202f\u00a0\u2009'’](?=\d{3}(?!\d)))\d+)*|[.,]\d+))\s*(%|°\s*bx|°|ph|n)?$/i;
+
+function celsius(text: string): number | null {
+  const match = /^(-?[\d.,]+)\s*°?\s*([cf])$/i.exec(text);
+  if (!match) return null;
+  const value = readDigits(match[1]!.replace('-', ''), false).value * (match[1]!.startsWith('-') ? -1 : 1);
+  return match[2]!.toLowerCase() === 'f' ? ((value - 32) * 5) / 9 : value;
+}
+
+function inUnit(text: string, unit: UnitId): number {
+  if (unit === 'C') {
+    const warm = celsius(text);
+    if (warm !== null) return warm;
+    throw new RangeError(`"${text}" is not a temperature`);
+  }
+  const read = parseQuantity(text);
+  if (read.range || read.asks === 'decimal-or-thousands')
+    throw new RangeError(`"${text}" may be more than one figure`);
+  // A bare fraction has no unit of its own: it is in that of the field.
+  if (read.unit === 'each') return read.amount;
+  const [from, to] = [units[read.unit as UnitId], units[unit]];
+  if (!from?.size || !to.size || from.dimension !== to.dimension)
+    throw new RangeError(`"${text}" is not in ${unit}`);
+  return (read.amount * from.size) / to.size;
+}
+
+function figureOf(text: string, unit: UnitId | ''): number {
+  const bare = BARE.exec(text);
+  if (bare) {
+    const { value, or } = readDigits(bare[2]!, unit === 'kg' || unit === 'l');
+    if (or !== undefined)
+      throw new RangeError(`"${text}" is ${value} or ${or}: write it as ${value} or as ${or}`);
+    return bare[1] === '-' ? -value : value;
+  }
+  if (unit === '') throw new RangeError(`"${text}" is not a number`);
+  return inUnit(text, unit);
+}
+
+const shown = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 3 });
+
+function outOfBounds(value: number, { unit, min, max, whole }: FigureOptions): string | null {
+  const of = unit === '' ? '' : ` ${unit === 'C' ? '°C' : unit}`;
+  if (whole && !Number.isInteger(value)) return 'Write a whole number.';
+  if (min !== undefined && value < min) return `Not under ${shown(min)}${of}.`;
+  if (max !== undefined && value > max) return `Not over ${shown(max)}${of}.`;
+  return null;
+}
+
+/**
+ * Reads a figure as it is typed into a field: decimal comma or point, parted thousands, fractions, with or without a unit. The one
+ * reader of all fields: what it cannot read is refused with what to write instead, and nothing that is no number ever leaves it.
+ * @param text as typed; @param options the field's unit and bounds
+ * @returns the value in the field's unit, null for an empty field, or the sentence that asks for another
+ * @example readFigure('2,5', { unit: 'kg' }) // { value: 2.5 }
+ */
+export function readFigure(text: string, options: FigureOptions): Figure {
+  const said = plain(text);
+  if (said === '') return { value: null };
+  try {
+    const value = figureOf(said, options.unit);
+    if (!Number.isFinite(value)) throw new RangeError(`"${text.trim()}" is not a number`);
+    const problem = outOfBounds(value, options);
+    return problem ? { problem } : { value };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    const example = options.unit === '' ? '12.5' : (EXAMPLE[options.unit] ?? '12.5');
+    return { problem: `${error.message}. Write for instance ${example}.` };
+  }
+}

@@ -1,9 +1,0 @@
-import { heatProcessRoutes, type OwnProcess } from '@inch/contract/heatProcess';
-import { useQuery } from '@tanstack/react-query';
-import { call } from './api.ts';
-
-const NONE: OwnProcess[] = [];
-
-/** Heat processes of the kitchen's own; none until they are read. */
-export const useOwnProcesses = (): OwnProcess[] =>
-  useQuery({ queryKey: ['processes'], queryFn: () => call(heatProcessRoutes.list) }).data ?? NONE;
