@@ -1,6 +1,7 @@
 import {
   checkDue,
   checkStanding,
+  delimiterOf,
   type InstrumentLine,
   instrumentLine,
   judgeCheck,
@@ -11,6 +12,7 @@ import {
   SPOKEN_UNITS,
   type SpeakingKind,
   thinned,
+  thinnedTo,
 } from '@inch/core/instrument';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -137,8 +139,16 @@ describe('checks of instruments without buffers', () => {
 });
 
 describe('a temperature logger’s file', () => {
+  const read = (rows: string[][], zone = 'UTC', unit?: 'C' | 'F') => {
+    const reading = readLogger(rows, zone, unit);
+    if (reading.asks) throw new Error('it asks for the unit');
+    return reading;
+  };
+  const celsius = (rows: string[][], zone?: string, unit?: 'C' | 'F') =>
+    read(rows, zone, unit).samples.map((s) => s.celsius);
+
   it('finds its columns and turns Fahrenheit', () => {
-    const file = readLogger([
+    const file = read([
       ['Logger 12', ''],
       ['Date', 'Probe temp (°F)'],
       ['2026-11-25T09:00:00Z', '194'],
@@ -150,19 +160,182 @@ describe('a temperature logger’s file', () => {
     expect(file.understood).toMatch(/hottest 100\.0/);
   });
 
-  it('takes times as the device wrote them, a comma for a point, and no headings at all', () => {
-    const file = readLogger([
-      ['1', '2026-11-25 09:00:00', '88,5'],
-      ['2', '2026-11-25 09:01:00', '89,0'],
-    ]);
-    expect(file.samples).toHaveLength(2);
-    expect(Date.parse(file.samples[1]!.at) - Date.parse(file.samples[0]!.at)).toBe(60_000);
+  it.each([
+    'Temp F',
+    'Temp(F)',
+    'Temp [F]',
+    'temp_f',
+    'TempF',
+    'Temperature, deg F',
+    'Temp. degF',
+    'Fahrenheit',
+    'Temp ºF',
+    'Temp ˚F',
+    'Temp ℉',
+    'Temp degrees Fahrenheit',
+  ])('reads "%s" as Fahrenheit', (heading) => {
+    expect(
+      celsius([
+        ['Time', heading],
+        ['2026-11-25 09:00:00', '212'],
+      ]),
+    ).toEqual([100]);
   });
 
-  it('says what it misses', () => {
-    expect(() => readLogger([['a', 'b']])).toThrow(/No column of times/);
-    expect(() => readLogger([['2026-11-25 09:00:00', 'warm']])).toThrow(/No column of temperatures/);
+  it.each(['Temp C', 'Temp(C)', 'temp_c', 'TempC', 'Celsius', 'Temp ℃', 'Temp deg C'])(
+    'reads "%s" as Celsius',
+    (heading) => {
+      expect(
+        celsius([
+          ['Time', heading],
+          ['2026-11-25 09:00:00', '88,5'],
+        ]),
+      ).toEqual([88.5]);
+    },
+  );
+
+  it('takes the unit from the row under the heading, from a cell, or from a line above; asks where none names it', () => {
+    const at = '2026-11-25 09:00:00';
+    expect(
+      celsius([
+        ['Time', 'Temp'],
+        ['', '°F'],
+        [at, '212'],
+      ]),
+    ).toEqual([100]);
+    expect(
+      celsius([
+        ['Time', 'Temp'],
+        [at, '212 °F'],
+      ]),
+    ).toEqual([100]);
+    expect(celsius([['Units: Temp F'], ['Time', 'Temp'], [at, '212']])).toEqual([100]);
+    expect(
+      readLogger(
+        [
+          ['Time', 'Temp'],
+          [at, '212'],
+        ],
+        'UTC',
+      ),
+    ).toEqual({ asks: 'unit', first: 212 });
+    expect(
+      celsius(
+        [
+          ['Time', 'Temp'],
+          [at, '212'],
+        ],
+        'UTC',
+        'F',
+      ),
+    ).toEqual([100]);
+    expect(() =>
+      readLogger(
+        [
+          ['Time', 'Temp °C'],
+          [at, '212 °F'],
+        ],
+        'UTC',
+      ),
+    ).toThrow(/both/);
+    expect(() =>
+      readLogger(
+        [
+          ['Time', 'Temp (K)'],
+          [at, '373'],
+        ],
+        'UTC',
+      ),
+    ).toThrow(/kelvin/);
   });
+
+  it('takes the temperature, and not the number of the row, where there are no headings', () => {
+    const rows = [
+      ['1', '2026-11-25 09:00:00', '88,5 C'],
+      ['2', '2026-11-25 09:01:00', '89,0 C'],
+    ];
+    expect(celsius(rows)).toEqual([88.5, 89]);
+    expect(() => readLogger([['2026-11-25 09:00:00', '88', '5']], 'UTC')).toThrow(/several columns/);
+  });
+
+  it('takes times in the kitchen’s zone, with the date and the clock apart, and with the day or the month first', () => {
+    const at = (rows: string[][], zone: string) => read(rows, zone, 'C').samples.map((s) => s.at);
+    expect(at([['2026-11-25 09:00:07', '88']], 'America/Denver')).toEqual(['2026-11-25T16:00:07.000Z']);
+    expect(
+      at(
+        [
+          ['Date', 'Time', 'Temp'],
+          ['25.11.2026', '9:31:30 PM', '88'],
+        ],
+        'Europe/Berlin',
+      ),
+    ).toEqual(['2026-11-25T20:31:30.000Z']);
+    expect(
+      at(
+        [
+          ['03/11/2026 09:00', '88'],
+          ['13/11/2026 09:00', '87'],
+        ],
+        'UTC',
+      )[0],
+    ).toBe('2026-11-03T09:00:00.000Z');
+    expect(
+      at(
+        [
+          ['03/11/2026 09:00', '88'],
+          ['03/13/2026 09:00', '87'],
+        ],
+        'UTC',
+      )[0],
+    ).toBe('2026-03-11T09:00:00.000Z');
+    expect(() => at([['03/11/2026 09:00', '88']], 'UTC')).toThrow(/day or the month first/);
+  });
+
+  it('refuses dates and times that cannot be, and says what it misses', () => {
+    const of = (time: string) => () =>
+      readLogger(
+        [
+          ['Time', 'Temp C'],
+          [time, '88'],
+        ],
+        'UTC',
+      );
+    expect(of('2026-02-30 09:00:00')).toThrow(/not a date/);
+    expect(of('2026-13-01 09:00:00')).toThrow(/not a date/);
+    expect(of('2026-11-25 25:00:00')).toThrow(/time of day/);
+    expect(() => readLogger([['a', 'b']], 'UTC')).toThrow(/No column of times/);
+    expect(() => readLogger([['2026-11-25 09:00:00', 'warm']], 'UTC')).toThrow(/No column of temperatures/);
+  });
+
+  it('parts columns by what its heading shows, so that a comma stays the decimal sign', () => {
+    expect(delimiterOf('Logger, cellar\nTime;Temp C\n2026-11-25 09:00:00;88,5')).toBe(';');
+    expect(delimiterOf('Time\tTemp, C\n')).toBe('\t');
+    expect(delimiterOf('Time,Temp C\n2026-11-25 09:00:00,88.5')).toBe(',');
+    expect(delimiterOf('2026-11-25 09:00:00;88,5')).toBe(';');
+    expect(() =>
+      readLogger(
+        [
+          ['Time', 'Temp C'],
+          ['2026-11-25 09:00:00', '88', '5'],
+        ],
+        'UTC',
+      ),
+    ).toThrow(/more columns/);
+  });
+
+  it('reads a million rows, and thins them to what can be kept', () => {
+    const from = Date.UTC(2026, 10, 1);
+    const rows = Array.from({ length: 1_000_000 }, (_, i) => {
+      const wall = new Date(from + i * 1000).toISOString();
+      return [`${wall.slice(0, 10)} ${wall.slice(11, 19)}`, i === 654_321 ? '99' : '20'];
+    });
+    const file = read([['Time', 'Temp C'], ...rows], 'America/St_Johns');
+    expect(file.samples).toHaveLength(1_000_000);
+    const { samples, everySeconds } = thinnedTo(file.samples, 600);
+    expect(samples.length).toBeLessThanOrEqual(600);
+    expect(everySeconds).toBe(1920);
+    expect(samples.some((s) => s.celsius === 99)).toBe(true);
+  }, 120_000);
 
   it('thinned, it keeps the hottest, the coldest, the last, and nothing it had not', () => {
     const samples = fc

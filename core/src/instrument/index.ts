@@ -8,7 +8,16 @@ export {
   judgeCheck,
   type KeptCheck,
 } from './checks.ts';
-export { type LoggedSample, type LoggerFile, readLogger, thinned } from './logger.ts';
+export {
+  type LoggedSample,
+  type LoggerFile,
+  type LoggerReading,
+  type LoggerUnit,
+  readLogger,
+  thinned,
+  thinnedTo,
+} from './logger.ts';
+export { delimiterOf } from './loggerColumns.ts';
 export {
   type InstrumentLine,
   type InstrumentOrder,

@@ -1,9 +1,15 @@
+import { instantOf } from '../calendar/index.ts';
+import { columnsOf, figureOf, type LoggerRows, unitNamed } from './loggerColumns.ts';
+import { type DayOrder, dayOrderOf, type Wall, wallOf } from './loggerTime.ts';
+
 /** A temperature as a logger kept it. */
 export interface LoggedSample {
   /** ISO instant. */
   at: string;
   celsius: number;
 }
+
+export type LoggerUnit = 'C' | 'F';
 
 export interface LoggerFile {
   samples: LoggedSample[];
@@ -13,76 +19,79 @@ export interface LoggerFile {
   skipped: number;
 }
 
-const TIMED = /time|date|when|stamp/i;
-const WARM = /temp|°\s*[cf]|\bt\b|celsius|fahrenheit/i;
-const FAHRENHEIT = /°\s*f|fahrenheit|\(f\)|_f\b/i;
+/** What was read of a logger's file, or the unit that has to be asked because nothing in it names one. */
+export type LoggerReading = ({ asks?: undefined } & LoggerFile) | { asks: 'unit'; first: number };
 
-/** An instant from a logger's words: ISO, or a day and a clock as the device wrote them, in the time zone of the device that reads the file. */
-function instantOf(text: string): string | null {
-  const words = text.trim();
-  const local = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})[ T](\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?$/.exec(
-    words,
-  );
-  const ms = local
-    ? new Date(
-        Number(local[1]),
-        Number(local[2]) - 1,
-        Number(local[3]),
-        Number(local[4]),
-        Number(local[5]),
-        Number(local[6] ?? 0),
-      ).getTime()
-    : /^\d{4}-\d{2}-\d{2}T.*(Z|[+-]\d{2}:?\d{2})$/.test(words)
-      ? Date.parse(words)
-      : Number.NaN;
-  return Number.isNaN(ms) ? null : new Date(ms).toISOString();
-}
+/** Coldest and hottest figure, °C, that a probe in fruit or water can have read. */
+const [COLDEST, HOTTEST] = [-40, 200];
+const HALF_HOUR = 30;
 
-const figureOf = (text: string | undefined): number | null => {
-  const bare = (text ?? '')
-    .trim()
-    .replace(',', '.')
-    .replace(/\s*°?\s*[cf]$/i, '');
-  return bare === '' || Number.isNaN(Number(bare)) ? null : Number(bare);
-};
-
-/**
- * Reads a temperature logger's table: which column is the time, which the temperature, °C or °F by its heading.
- * @param rows cells of a CSV file, headings among the first ten rows where it has them
- * @returns samples in order of time, °C; @throws RangeError where no column of times and temperatures is found
- */
-export function readLogger(rows: readonly (readonly string[])[]): LoggerFile {
-  const head = rows
-    .slice(0, 10)
-    .findIndex((row) => row.some((c) => TIMED.test(c)) && row.some((c) => WARM.test(c)));
-  const names = head >= 0 ? rows[head]! : [];
-  const body = rows.slice(head + 1);
-  const first = body.find((row) => row.some((c) => instantOf(c) !== null));
-  if (!first) throw new RangeError('No column of times was found: write them as 2026-11-25 09:10:00');
-  const timeColumn = first.findIndex((c) => instantOf(c) !== null);
-  const named = names.findIndex((c, i) => i !== timeColumn && WARM.test(c));
-  const warmColumn = named >= 0 ? named : first.findIndex((c, i) => i !== timeColumn && figureOf(c) !== null);
-  if (warmColumn < 0) throw new RangeError('No column of temperatures was found beside the times');
-  const fahrenheit = FAHRENHEIT.test(names[warmColumn] ?? '') || /°?\s*f$/i.test(first[warmColumn] ?? '');
-  const samples: LoggedSample[] = [];
-  let skipped = 0;
-  for (const row of body) {
-    const [at, read] = [instantOf(row[timeColumn] ?? ''), figureOf(row[warmColumn])];
-    const celsius = read === null ? null : fahrenheit ? ((read - 32) * 5) / 9 : read;
-    if (at === null || celsius === null || celsius < -40 || celsius > 200) skipped++;
-    else samples.push({ at, celsius });
-  }
-  samples.sort((a, b) => a.at.localeCompare(b.at));
-  if (samples.length === 0) throw new RangeError('The file has no row with both a time and a temperature');
-  const hottest = Math.max(...samples.map((s) => s.celsius));
-  return {
-    samples,
-    skipped,
-    understood: `${samples.length} temperatures in ${fahrenheit ? '°F, turned into °C' : '°C'}, hottest ${hottest.toFixed(1)} °C`,
+/** Turns wall-clock times into instants; a zone's offset is looked up once for each half hour. */
+function instants(timeZone: string): (wall: Wall) => number {
+  const starts = new Map<string, number>();
+  return (wall) => {
+    if (wall.instant !== undefined) return wall.instant;
+    const half = Math.floor(wall.minute / HALF_HOUR) * HALF_HOUR;
+    const key = `${wall.day} ${String(wall.hour).padStart(2, '0')}:${String(half).padStart(2, '0')}`;
+    const known = starts.get(key) ?? Date.parse(instantOf(key, timeZone));
+    starts.set(key, known);
+    return known + ((wall.minute - half) * 60 + wall.second) * 1000;
   };
 }
 
-/** The samples worth keeping in a record: the first of each so many seconds, and the hottest and the coldest of them all. */
+interface Timed {
+  ms: number;
+  celsius: number;
+}
+
+function timedOf(
+  rows: LoggerRows,
+  { time, clock, warm }: { time: number; clock: number | null; warm: number },
+  unit: LoggerUnit,
+  { order, timeZone }: { order: DayOrder; timeZone: string },
+): Timed[] {
+  const instant = instants(timeZone);
+  const timed: Timed[] = [];
+  for (const row of rows) {
+    const wall = wallOf(row, time, clock, order);
+    const read = figureOf(row[warm]);
+    if (!wall || read === null) continue;
+    const celsius = unit === 'F' ? ((read - 32) * 5) / 9 : read;
+    if (celsius >= COLDEST && celsius <= HOTTEST) timed.push({ ms: instant(wall), celsius });
+  }
+  return timed.sort((a, b) => a.ms - b.ms);
+}
+
+/**
+ * Reads a temperature logger's table: which column is the time, which the temperature, °C or °F as its heading or its cells say.
+ * @param rows cells of the file, headings among the first twenty rows where it has them
+ * @param timeZone IANA name of the zone that the logger's clock shows, where its times name none
+ * @param said the unit, where nothing in the file names it
+ * @returns samples in order of time, °C, or the question for the unit
+ * @throws RangeError where no column of times or temperatures is found, where a date cannot be, or where two units are named
+ */
+export function readLogger(rows: LoggerRows, timeZone: string, said?: LoggerUnit): LoggerReading {
+  const columns = columnsOf(rows);
+  const named = unitNamed(columns);
+  const first = figureOf(columns.body.find((r) => figureOf(r[columns.warm]) !== null)?.[columns.warm]) ?? 0;
+  const unit = named ?? said;
+  if (!unit) return { asks: 'unit', first };
+  const order = dayOrderOf(columns.body, columns.time);
+  const timed = timedOf(columns.body, columns, unit, { order, timeZone });
+  if (timed.length === 0) throw new RangeError('The file has no row with both a time and a temperature');
+  const hottest = timed.reduce((most, s) => Math.max(most, s.celsius), COLDEST);
+  const from = columns.name ? ` from the column “${columns.name}”` : '';
+  return {
+    samples: timed.map(({ ms, celsius }) => ({ at: new Date(ms).toISOString(), celsius })),
+    skipped: columns.body.length - timed.length,
+    understood: `${timed.length} temperatures${from} in ${unit === 'F' ? '°F, turned into °C' : '°C'}, hottest ${hottest.toFixed(1)} °C`,
+  };
+}
+
+/**
+ * The samples worth keeping in a record: the first of each so many seconds, and the hottest, the coldest and the last of them all.
+ * @param samples in order of time; @param everySeconds s
+ */
 export function thinned(samples: readonly LoggedSample[], everySeconds = 60): LoggedSample[] {
   if (samples.length === 0) return [];
   const by = (better: (a: number, b: number) => boolean) =>
@@ -90,9 +99,28 @@ export function thinned(samples: readonly LoggedSample[], everySeconds = 60): Lo
   const kept = new Set([by((a, b) => a > b), by((a, b) => a < b), samples.at(-1)!]);
   let next = Number.NEGATIVE_INFINITY;
   for (const sample of samples) {
-    if (Date.parse(sample.at) < next) continue;
+    const ms = Date.parse(sample.at);
+    if (ms < next) continue;
     kept.add(sample);
-    next = Date.parse(sample.at) + everySeconds * 1000;
+    next = ms + everySeconds * 1000;
   }
   return samples.filter((s) => kept.has(s));
+}
+
+/**
+ * The samples worth keeping where only so many can be: thinned to the shortest of the usual intervals that gives no more.
+ * @param samples in order of time; @param most how many can be kept, at least 4; @param fromSeconds shortest interval, s
+ */
+export function thinnedTo(
+  samples: readonly LoggedSample[],
+  most: number,
+  fromSeconds = 60,
+): { samples: LoggedSample[]; everySeconds: number } {
+  let everySeconds = fromSeconds;
+  let kept = thinned(samples, everySeconds);
+  while (kept.length > most) {
+    everySeconds *= 2;
+    kept = thinned(kept, everySeconds);
+  }
+  return { samples: kept, everySeconds };
 }

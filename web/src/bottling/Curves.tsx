@@ -1,14 +1,13 @@
 import type { LotView } from '@inch/contract/lot';
 import { warming } from '@inch/core/bottling';
 import { boilingPointOfWater, type HeatSample } from '@inch/core/heat';
-import { type LoggedSample, thinned } from '@inch/core/instrument';
+import { type LoggerFile, thinnedTo } from '@inch/core/instrument';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
-import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { useState } from 'react';
 import { useContainers } from '../data/queries.ts';
 import { useRecord } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
-import { readLoggerText } from '../parts/instrument/loggerText.ts';
+import { LoggerPicker } from '../parts/instrument/LoggerPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
@@ -18,16 +17,13 @@ import { HeatCurve } from './HeatCurve.tsx';
 /** As many readings as a curve keeps. */
 const MOST = 2500;
 
-function fromLogger(text: string): HeatSample[] {
-  const { samples } = readLoggerText(text);
-  const inOrder = [...samples].sort((a: LoggedSample, b: LoggedSample) => a.at.localeCompare(b.at));
-  const kept = [5, 10, 20, 30, 60].map((s) => thinned(inOrder, s)).find((list) => list.length <= MOST);
-  if (!kept || kept.length < 2) throw new Error('That file has no curve of a length that can be kept.');
-  const from = Date.parse(kept[0]!.at);
-  return kept.map((s) => ({ seconds: (Date.parse(s.at) - from) / 1000, celsius: s.celsius }));
+function curveOf(file: LoggerFile): HeatSample[] {
+  const { samples } = thinnedTo(file.samples, MOST, 5);
+  const from = Date.parse(samples[0]!.at);
+  return samples.map((s) => ({ seconds: (Date.parse(s.at) - from) / 1000, celsius: s.celsius }));
 }
 
-function Told({ lot, asked }: { lot: LotView; asked: number | null }) {
+function Recorded({ lot, asked }: { lot: LotView; asked: number | null }) {
   return lot.curves
     .filter((c) => c.struck === null)
     .map((c) => {
@@ -46,7 +42,7 @@ function Told({ lot, asked }: { lot: LotView; asked: number | null }) {
           </p>
           <HeatCurve samples={c.samples} colour={lot.product.colour} />
           <p className="text-sm text-ink-2">
-            {dayAndTime(c.at)}, {c.by}. A cross-check of the process, never a process of its own.
+            {dayAndTime(c.at)}, {c.by}. A check on the process; it does not replace one.
           </p>
         </div>
       );
@@ -57,20 +53,12 @@ function Told({ lot, asked }: { lot: LotView; asked: number | null }) {
 export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; asked: number | null }) {
   const { kitchen } = useSession();
   const containers = useContainers().data ?? [];
-  const input = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('Logger in the middle jar');
   const [loadId, setLoad] = useState('');
-  const write = useRecord('curve', lot, { done: 'The curve is kept' });
+  const write = useRecord('curve', lot, { done: 'Curve saved' });
   const loads = lot.loads.filter((l) => l.struck === null);
   const keep = (samples: HeatSample[], called: string) =>
     write.run({ name: called, samples, loadId: loadId || null });
-  const openFile = async (file: File) => {
-    try {
-      keep(fromLogger(await file.text()), name);
-    } catch (error) {
-      toast.error((error as Error).message);
-    }
-  };
   const simulate = () => {
     const b = lot.bottlings.filter((x) => x.struck === null).at(-1);
     const c = containers.find((x) => x.id === b?.containerId);
@@ -89,7 +77,7 @@ export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; aske
   };
   return (
     <>
-      <Told lot={lot} asked={asked} />
+      <Recorded lot={lot} asked={asked} />
       {open && (
         <div className="flex flex-wrap items-end gap-4 py-4">
           <Field
@@ -113,22 +101,11 @@ export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; aske
               ))}
             </Choice>
           )}
-          <input
-            ref={input}
-            type="file"
-            accept=".csv,.txt,text/csv"
-            aria-label="A logger’s file of the bottle"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              if (file) void openFile(file);
-              e.target.value = '';
-            }}
+          <LoggerPicker
+            label="A logger’s file of the bottle"
+            disabled={write.busy}
+            onRead={(file) => keep(curveOf(file), name)}
           />
-          <Button tone="plain" disabled={write.busy} onClick={() => input.current?.click()}>
-            Read a logger’s file
-          </Button>
           <Button tone="quiet" disabled={write.busy || lot.bottles.filled === 0} onClick={simulate}>
             Simulated thermometer
           </Button>
