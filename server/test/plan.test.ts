@@ -144,6 +144,7 @@ function calendarFrom(text: string) {
         says: a.getFirstPropertyValue('description'),
       })),
       transparent: event.getFirstPropertyValue('transp'),
+      status: event.getFirstPropertyValue('status'),
     };
   });
 }
@@ -194,6 +195,36 @@ describe('the calendar file of a plan', () => {
     expect(after.map((e) => e.uid)).toEqual(before.map((e) => e.uid));
     expect(after[0]!.from).toBe('2026-12-17T08:00:00.000Z');
     for (const [i, e] of after.entries()) expect(e.sequence).toBeGreaterThan(before[i]!.sequence);
+  });
+
+  it('cancels what was taken out, until it is put back', async () => {
+    const id = await newPlan();
+    const before = await fileOf(id);
+    const fewer = content();
+    fewer.steps.splice(1, 1);
+    await change(id, { content: fewer, revision: 1 });
+    const taken = before[1]!;
+    const found = async () => (await fileOf(id)).find((e) => e.uid === taken.uid)!;
+    expect(await found()).toMatchObject({ status: 'CANCELLED', from: taken.from, sequence: 2, alarms: [] });
+    expect(await fileOf(id)).toHaveLength(3);
+    await change(id, { content: content(), revision: 2 });
+    expect((await found()).status).toBeNull();
+  });
+
+  it('keeps steps apart whose names differ by a space or a dash, or that come twice', async () => {
+    const id = newId();
+    const at = '2026-12-17T09:00:00.000Z';
+    const steps = [
+      step('one', 'rest a', at, 5),
+      step('one', 'rest-a', at, 5),
+      step('one-rest', 'a', at, 5),
+      step('one', 'rest a', at, 5),
+    ];
+    await who.post('/api/plans', {
+      id,
+      content: { ...content(), items: [item('x', ['one', 'one-rest'])], steps },
+    });
+    expect(new Set((await fileOf(id)).map((e) => e.uid)).size).toBe(4);
   });
 });
 

@@ -8,7 +8,7 @@ import { journal, type Writing } from '../journal/writing.ts';
 import { beginLot } from '../lot/begin.ts';
 import { calendarOf } from './calendar.ts';
 import { pastLots } from './past.ts';
-import { partNames, planOf, plansOf } from './store.ts';
+import { earlierSteps, partNames, planOf, plansOf } from './store.ts';
 
 type Content = z.output<typeof PlanContent>;
 
@@ -113,7 +113,9 @@ export function planRouter(app: AppContext): void {
   serve(app, planRoutes.past, ({ pool, kitchen }) => pastLots(pool, kitchen));
   serve(app, planRoutes.calendar, async ({ pool, kitchen, params, res }) => {
     const plan = await planOf(pool, kitchen.id, params.id);
-    sendCalendar(res, calendarOf(plan, await partNames(pool, kitchen.id, plan)), 'plan.ics');
+    const names = await partNames(pool, kitchen.id, plan);
+    const calendar = calendarOf(plan, names, await earlierSteps(pool, kitchen.id, plan.id));
+    sendCalendar(res, calendar, 'plan.ics');
     return undefined;
   });
 }

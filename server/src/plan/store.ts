@@ -1,4 +1,4 @@
-import type { Plan, PlanContent } from '@inch/contract/plan';
+import { type Plan, PlanContent } from '@inch/contract/plan';
 import type { PlannedStart } from '@inch/core/planning';
 import type { z } from 'zod';
 import { type Database, fromSql, rows } from '../database/pool.ts';
@@ -81,4 +81,14 @@ export async function startsOf(db: Database, kitchenId: string): Promise<Planned
     }
   }
   return starts;
+}
+
+/** The steps of a plan in each state in which it was saved, the oldest first, as the journal keeps them. */
+export async function earlierSteps(db: Database, kitchenId: string, id: string): Promise<Plan['steps'][]> {
+  const saved = await rows<{ payload: string }>(
+    db,
+    "SELECT payload FROM journal WHERE kitchen_id = ? AND noun = 'plan' AND noun_id = ? AND action IN ('begin', 'change', 'finish') ORDER BY sequence",
+    [kitchenId, id],
+  );
+  return saved.map(({ payload }) => PlanContent.parse(JSON.parse(payload)).steps);
 }
