@@ -163,9 +163,9 @@ describe('a process', () => {
     expect(await button('Fire off').isDisabled()).toBe(true);
     await page.getByRole('list', { name: 'Running clocks' }).getByText(lot.code).waitFor();
     await button('The boil stopped').click();
-    await page.getByText('The clock begins anew at the next full boil.').waitFor();
+    await page.getByText('The clock starts again at the next full boil.').waitFor();
     await button('Full boil').click();
-    await page.getByText('begun anew once').waitFor();
+    await page.getByText('started again once').waitFor();
     await page
       .getByLabel('Time left')
       .getByText(/^1[45]:\d\d$/)

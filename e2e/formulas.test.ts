@@ -71,7 +71,7 @@ describe('from a scrap of paper to a saved formula', () => {
     expect(await glass('Acid, pH')).toBeGreaterThan(2.5);
     expect(await glass('Sugar, °Bx')).toBeGreaterThan(20);
     await page.getByText(/4.000 draws/).waitFor();
-    await page.getByText(/in nine makings of ten; \d+ in a hundred at or under the limit/).waitFor();
+    await page.getByText(/in nine batches of ten; \d+ in a hundred at or under the limit/).waitFor();
     await page.getByRole('tab', { name: 'How sure' }).click();
     await page.getByText('pH at or under the limit of 4.2').waitFor();
     await page.getByRole('img', { name: /^pH: middle 3\.\d\d, nine of ten from/ }).waitFor();
@@ -111,7 +111,7 @@ describe('from a scrap of paper to a saved formula', () => {
     const [first, second] = await row.getByRole('cell').allTextContents();
     expect(second).toBe('3.30');
     expect(first).not.toBe(second);
-    await page.getByLabel('Put another beside them').selectOption({ label: 'Damson shrub, version 1' });
+    await page.getByLabel('Add another').selectOption({ label: 'Damson shrub, version 1' });
     await page.getByRole('main').getByRole('link', { name: 'Damson shrub' }).waitFor();
   });
 });
@@ -237,7 +237,7 @@ describe('what else could go in', () => {
     await menu(1, /Weigh your measure/);
     await dialog().getByLabel('One of these').fill('mug');
     await dialog().getByLabel('weighs, g').fill('170');
-    await dialog().getByRole('button', { name: 'Remember it' }).click();
+    await dialog().getByRole('button', { name: 'Save' }).click();
     await page.getByText(/your mug of it, 170 g, weighed once/).waitFor();
     await page.getByText('1 700 g').first().waitFor();
   });
@@ -247,7 +247,7 @@ describe('what else could go in', () => {
     const before = await glass('Acid, pH');
     await menu(1, /Your own figures/);
     await dialog().getByLabel('pH').fill('3.65');
-    await dialog().getByRole('button', { name: 'Keep them' }).click();
+    await dialog().getByRole('button', { name: 'Save' }).click();
     await page.getByText(/as you measured it on/).waitFor();
     expect(await glass('Acid, pH')).toBeGreaterThan(before);
   });
@@ -268,7 +268,7 @@ describe('in and out', () => {
       name: 'Red currants in the jar',
     });
     await page.goto('/formulas');
-    await button('Bring one in…').click();
+    await button('Import…').click();
     await dialog()
       .locator('input[type=file]')
       .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: readFileSync(file) });
@@ -286,7 +286,7 @@ describe('in and out', () => {
 
   it('a bad file names its line and nothing is taken', async () => {
     await page.goto('/formulas');
-    await button('Bring one in…').click();
+    await button('Import…').click();
     await dialog()
       .locator('input[type=file]')
       .setInputFiles({
@@ -307,7 +307,7 @@ describe('in and out', () => {
   it('is put away and taken out again', async () => {
     await open('Boiled apple juice');
     await button('More with this formula').click();
-    await page.getByRole('menuitem', { name: 'Put it away' }).click();
+    await page.getByRole('menuitem', { name: 'Archive' }).click();
     await page.getByText('· put away').waitFor();
     await page.goto('/formulas');
     await button('1 put away').click();
@@ -316,7 +316,7 @@ describe('in and out', () => {
       .getByRole('link', { name: /Boiled apple juice/ })
       .click();
     await button('More with this formula').click();
-    await page.getByRole('menuitem', { name: 'Take it out again' }).click();
+    await page.getByRole('menuitem', { name: 'Restore' }).click();
     await page.getByText('· put away').waitFor({ state: 'detached' });
   });
 });

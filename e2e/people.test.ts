@@ -126,12 +126,12 @@ describe('the owner and a held lot', () => {
   it('takes it up again with a reason, and holds it once more', async () => {
     const { code } = await lotOf('held', 'Spruce');
     await page.goto(`/bottling/${code}`);
-    await button('Take up again').click();
+    await button('Reopen').click();
     const dialog = page.getByRole('dialog');
-    expect(await dialog.getByRole('button', { name: 'Take up again' }).isDisabled()).toBe(true);
+    expect(await dialog.getByRole('button', { name: 'Reopen' }).isDisabled()).toBe(true);
     await dialog.getByLabel('What was the cause').fill('it stands on spruce tips');
     await dialog.getByLabel('What was done about it').fill('it will be acidified');
-    await dialog.getByRole('button', { name: 'Take up again' }).click();
+    await dialog.getByRole('button', { name: 'Reopen' }).click();
     await page.getByText(/^\W*resting$/).waitFor();
     expect(await button('Release').count()).toBe(0);
     await button('Hold').click();
@@ -166,7 +166,7 @@ describe('a formula somebody else saved meanwhile', () => {
       .first()
       .waitFor();
     expect(await page.getByLabel('Line 2, amount as you say it').inputValue()).toBe('1.9 kg');
-    await button('Save yours on top of it').click();
+    await button('Save yours as a newer version').click();
     await button(`Save version ${version + 2}`).click();
     await page.getByText(`Version ${version + 2} saved`).waitFor();
     expect(await page.getByLabel('Line 2, amount as you say it').inputValue()).toBe('1.9 kg');

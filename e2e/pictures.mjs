@@ -60,7 +60,7 @@ async function pressSome() {
 
 /** A pan of apple juice and sugar on the simulated fire, some minutes in, three instruments attached. */
 async function boilSomething() {
-  await page.getByRole('button', { name: 'Set a pan on' }).click();
+  await page.getByRole('button', { name: 'Put a pan on' }).click();
   for (const one of ['scale', 'refractometer', 'thermometer'])
     await page.getByRole('button', { name: `Attach Simulated ${one}` }).click();
   for (const [grams, part] of [
@@ -71,7 +71,7 @@ async function boilSomething() {
     await page.getByPlaceholder('Type a part of its name').fill(part);
     await page.getByRole('option', { name: part, exact: true }).click();
     await page.getByLabel('Put in, g').fill(grams);
-    await page.getByRole('button', { name: 'Put it in' }).click();
+    await page.getByRole('button', { name: 'Add' }).click();
   }
   await page.getByRole('button', { name: 'full', exact: true }).click();
   await page.getByRole('button', { name: '× 240' }).click();

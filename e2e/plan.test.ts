@@ -56,19 +56,19 @@ async function openPlan(): Promise<void> {
 describe('from bottles wanted and fruit in hand to two lots on the stove', () => {
   it('two products for one date: their sizes, what sets them, and what your last lots gave', async () => {
     await go('Plan');
-    await page.getByLabel('What is it for').fill('The fair on the 19th');
-    await page.getByLabel('To stand ready on').fill(daysAgo(-26, '').slice(0, 10));
+    await page.getByLabel('Name').fill('The fair on the 19th');
+    await page.getByLabel('Ready by').fill(daysAgo(-26, '').slice(0, 10));
     await page.getByRole('button', { name: 'Begin a plan' }).click();
-    await button('Put a product in').click();
+    await button('Add a product').click();
     await dialog().getByLabel('Product').selectOption({ label: 'Sour cherry syrup' });
     await dialog().getByLabel('Bottles wanted').fill('36');
     await dialog()
-      .getByText(/Parted into 2 lots/)
+      .getByText(/Split into 2 lots/)
       .waitFor();
     await dialog()
       .getByText(/Your last three gave 0\.83 L per kg/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Put it in' }).click();
+    await dialog().getByRole('button', { name: 'Add' }).click();
     await product('Sour cherry syrup')
       .getByText(/Lot 2 of 2/)
       .waitFor();
@@ -76,14 +76,14 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
       /36 bottles wanted: 3[56] bottles to be expected/,
     );
 
-    await button('Put a product in').click();
+    await button('Add a product').click();
     await dialog().getByLabel('Product').selectOption({ label: 'Damson shrub' });
-    await dialog().getByLabel('Its size is set by').selectOption({ label: 'the fruit in hand' });
+    await dialog().getByLabel('Size set by').selectOption({ label: 'the fruit in hand' });
     await dialog().getByLabel('How much is there').fill('3.4 kg');
     await dialog()
       .getByText(/g of damsons are in hand/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Put it in' }).click();
+    await dialog().getByRole('button', { name: 'Add' }).click();
     await product('Damson shrub').waitFor();
     expect(await product('Damson shrub').textContent()).toMatch(/Damsons3 kg3\s[34]\d\d g.*S32/);
   });
@@ -101,7 +101,7 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
     await button('Receipt…').click();
     await dialog().getByLabel('Bought at').fill('Beck House and Fell');
     await dialog().getByLabel('Sour cherries, stoned, paid').fill('47.50');
-    await dialog().getByRole('button', { name: 'Take it all in' }).click();
+    await dialog().getByRole('button', { name: 'Save receipt' }).click();
     await page.getByText(/Taken in: S\d+, S\d+/).waitFor();
     await main()
       .getByRole('checkbox', { name: 'Sugar, white is in the basket' })
@@ -130,13 +130,13 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
     await page.setViewportSize(TABLE);
     await openPlan();
     await ofPlan('Hours');
-    await button(/^Lay them back from/).click();
+    await button(/^Schedule back from/).click();
     await main()
       .getByText(/^Begins/)
       .waitFor();
     await main().getByText('No clash').waitFor();
     await main().getByText('Canner', { exact: true }).waitFor();
-    await button('Keep these hours').click();
+    await button('Save hours').click();
     await main().getByRole('link', { name: 'as a calendar file' }).waitFor();
     const loads = await main()
       .getByRole('button', { name: /load \d of 2/ })
@@ -247,7 +247,7 @@ describe('a picking divided', () => {
       .getByText(/into the freezer, a stock lot of its own/)
       .waitFor();
     const before = await leftOf('damson');
-    await button('Divide it so, and plan the making').click();
+    await button('Divide it and start a plan').click();
     await product('Damson shrub')
       .getByText(/3.000 g of damsons in hand/)
       .waitFor();

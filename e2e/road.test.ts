@@ -76,16 +76,16 @@ describe('the whole road, as a maker', () => {
     await page.getByLabel('Your name').fill('Wren');
     await page.getByLabel('A password').fill('enamel-and-steel');
     await button('Open the kitchen').click();
-    await page.getByText('Nothing needs a hand').waitFor();
+    await page.getByText('Nothing to do').waitFor();
     await page.getByRole('button', { name: /Kitchen and account/ }).click();
     await page.getByRole('menuitem', { name: 'Kitchen settings' }).click();
     await page.getByText('Water boils at 97.6 °C here.').waitFor();
     await page.getByLabel('Cups and spoons of which country').selectOption('us');
     await button('Save').click();
     await page.getByText('Saved', { exact: true }).waitFor();
-    await page.getByLabel('Name of another').fill('Tam');
-    await page.getByLabel('Their password').fill('funnel-and-ladle');
-    await button('Add them').click();
+    await page.getByLabel('Name of the person').fill('Tam');
+    await page.getByLabel('First password').fill('funnel-and-ladle');
+    await button('Add person').click();
     await page.getByText('Tam', { exact: true }).waitFor();
     await page.getByRole('button', { name: /Kitchen and account/ }).click();
     await page.getByRole('menuitem', { name: 'Sign out' }).click();
@@ -94,7 +94,7 @@ describe('the whole road, as a maker', () => {
 
   it('the maker sets out jars and instruments', async () => {
     await page.goto('/kitchen');
-    await page.getByLabel('Another kind').fill('Half-pint jar');
+    await page.getByLabel('Add a bottle or jar').fill('Half-pint jar');
     await page.getByLabel('mL', { exact: true }).fill('237');
     await page.getByLabel('High, mm').fill('98');
     await page.getByLabel('Across, mm').fill('75');
@@ -106,7 +106,7 @@ describe('the whole road, as a maker', () => {
       ['Refractometer', 'Hand refractometer'],
     ] as const) {
       await page.getByLabel('Kind', { exact: true }).selectOption({ label: kind });
-      await page.getByLabel('What you call it').fill(name);
+      await page.getByLabel('Name').fill(name);
       await button('Add it').click();
       await page.getByText(name).first().waitFor();
     }
@@ -192,7 +192,7 @@ describe('the whole road, as a maker', () => {
     await row.hover();
     await row.getByRole('button', { name: /^Strike/ }).click();
     await page.getByLabel('Why').fill('meter not calibrated');
-    await button('Strike it').click();
+    await button('Strike').click();
     await page.getByText('struck by Tam: meter not calibrated').waitFor();
   });
 
@@ -206,7 +206,7 @@ describe('the whole road, as a maker', () => {
     ] as const)
       await page.getByLabel(`${name}, millivolts`).fill(mv(ph));
     await page.getByText(/Accepted: slope 9\d\.\d %/).waitFor();
-    await button('Keep the calibration').click();
+    await button('Save calibration').click();
     await page.getByText(/^\W*calibrated today$/).waitFor();
     await page.goto(`/stove/${code}`);
     await button('pH').click();

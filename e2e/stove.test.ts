@@ -80,7 +80,7 @@ const pourIn = async (grams: number, part: string, name: string) => {
   await page.getByPlaceholder('Type a part of its name').fill(part);
   await page.getByRole('option', { name, exact: true }).click();
   await page.getByLabel('Put in, g').fill(String(grams));
-  await button('Put it in').click();
+  await button('Add').click();
 };
 /** What the simulated bench tells, once it is shown. */
 async function told(words: RegExp): Promise<string> {
@@ -109,7 +109,7 @@ describe('a whole cook on the simulated bench', () => {
   it('begins at the scale: each thing is weighed from it, and the pan is chosen', async () => {
     lot = await beginLot('Apple concentrate, simulated');
     await page.goto('/bench/simulated');
-    await button('Set a pan on').click();
+    await button('Put a pan on').click();
     for (const one of ['scale', 'refractometer', 'thermometer'])
       await button(`Attach Simulated ${one}`).click();
     await pourIn(3000, 'apple juice', 'Apple juice, pressed');
@@ -203,13 +203,13 @@ describe('a whole cook on the simulated bench', () => {
     await button('Done').click();
     const dialog = page.getByRole('dialog');
     await dialog.getByText('Citric acid, anhydrous').waitFor();
-    await dialog.getByRole('button', { name: 'Back to weigh it in' }).click();
+    await dialog.getByRole('button', { name: 'Go back and weigh it' }).click();
     await button('Weighed in').click();
     await page.getByLabel('Citric acid, anhydrous, grams weighed').waitFor({ state: 'detached' });
     await button('Done').click();
     await page.getByRole('heading', { name: 'Fill hot' }).waitFor();
     await page.getByText('everything is told').waitFor();
-    const asked = page.getByRole('region', { name: 'Is everything in?' });
+    const asked = page.getByRole('region', { name: 'Is everything recorded?' });
     await asked
       .getByText(/extra$/)
       .first()
@@ -297,7 +297,7 @@ describe('two devices on one lot', () => {
       await page.waitForTimeout(700);
     }
     await other.page.getByRole('button', { name: 'Done', exact: true }).click();
-    await other.page.getByRole('dialog').getByRole('button', { name: 'Done all the same' }).click();
+    await other.page.getByRole('dialog').getByRole('button', { name: 'Finish anyway' }).click();
     await page.getByRole('heading', { name: 'Reduce to 40 °Bx' }).waitFor({ timeout: 5000 });
     await other.page.context().close();
   });

@@ -98,10 +98,15 @@ export type EntryBody<N extends Noun> = z.ZodType<
 export type EntryInput<N extends Noun> = z.input<EntryBody<N>>;
 export type EntrySaid<N extends Noun> = z.output<EntryBody<N>>;
 
-export const bodyOf = <N extends Noun>(noun: N): EntryBody<N> => {
+const bodies = new Map<Noun, z.ZodType>();
+
+/** The schema of what is posted of an entry; one and the same for a noun wherever it is asked for. */
+export function bodyOf<N extends Noun>(noun: N): EntryBody<N> {
   const { said, asked } = entries[noun] as EntryKind;
-  return z.strictObject({ id: Id, ...shapeOf({ ...said, ...asked }), ...happened }) as never;
-};
+  const body = bodies.get(noun) ?? z.strictObject({ id: Id, ...shapeOf({ ...said, ...asked }), ...happened });
+  bodies.set(noun, body);
+  return body as never;
+}
 
 const Struck = z.object({ at: z.string(), by: z.string(), why: z.string() }).nullable();
 

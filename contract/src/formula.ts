@@ -165,8 +165,9 @@ export const formulaRoutes = {
   archive: route({
     method: 'POST',
     path: '/api/formulas/:id/archive',
+    status: 200,
     access: 'maker',
-    summary: 'Put a formula away, or take it out again; its lots and versions stay',
+    summary: 'Archive a formula, or restore it; its lots and versions stay',
     params: byId,
     body: z.object({ archived: z.boolean() }),
     response: z.object({ id: z.string(), archived: z.boolean() }),

@@ -15,7 +15,7 @@ export const Instrument = z.object({
   /** Whether a reading taken now would count, and where not, why. */
   counts: z.boolean(),
   whyNot: z.string().nullable(),
-  /** Day from which it wants checking again; null where it has never been, or was refused. */
+  /** Day from which it needs checking again; null where it has never been, or was refused. */
   dueOn: z.string().nullable(),
 });
 export type Instrument = z.infer<typeof Instrument>;

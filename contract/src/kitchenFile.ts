@@ -59,7 +59,7 @@ const ByProduct = z.strictObject({
   do: z.literal('by-product'),
   at: Wall,
   ingredientId: key,
-  grams: z.number('How many grams?').gt(0, 'How many grams? More than nothing.'),
+  grams: z.number('How many grams?').gt(0, 'How many grams? A number over 0.'),
   words: z.string('What is it called?').max(120),
   bestBy: Day.nullable().default(null),
 });

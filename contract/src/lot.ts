@@ -176,7 +176,7 @@ export const NewLot = z.strictObject({
   formulaId: Id,
   scale: z
     .number('How many times the formula?')
-    .gt(0, 'More than nothing.')
+    .gt(0, 'A number over 0.')
     .max(100, 'At most a hundredfold.')
     .default(1),
   ...happened,
@@ -198,7 +198,7 @@ export const lotRoutes = {
     method: 'GET',
     path: '/api/lots/:id',
     access: 'reader',
-    summary: 'One lot by id or code, with its gates, keeping and bottles',
+    summary: 'One lot by id or code, with its release checks, keeping and bottles',
     params: byId,
     response: LotView,
   }),
@@ -214,7 +214,7 @@ export const lotRoutes = {
     method: 'GET',
     path: '/api/lots/:id/release.pdf',
     access: 'reader',
-    summary: 'The release sheet: gates, evidence, deviations and signature',
+    summary: 'The release sheet: release checks, evidence, deviations and signature',
     params: byId,
     response: z.unknown(),
     media: 'application/pdf',

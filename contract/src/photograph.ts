@@ -15,6 +15,9 @@ export const Photograph = z.object({
 });
 export type Photograph = z.infer<typeof Photograph>;
 
+/** Kinds of picture that are taken. */
+const PICTURES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+
 export const photographRoutes = {
   take: route({
     method: 'POST',
@@ -29,6 +32,7 @@ export const photographRoutes = {
       words: z.string().trim().max(200, 'At most 200 characters.').default(''),
       at: Instant.optional(),
     }),
+    sends: PICTURES,
     response: Written,
   }),
   ofLot: route({

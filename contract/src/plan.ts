@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { route } from './route.ts';
 import { Day, Id, Instant, Name, Written } from './values.ts';
 
-const grams = z.number().gt(0, 'More than nothing.').max(500_000, 'At most 500 kg.');
+const grams = z.number().gt(0, 'A number over 0.').max(500_000, 'At most 500 kg.');
 
 /** What sets the size of one making. */
 export const Want = z.discriminatedUnion('by', [
@@ -22,7 +22,7 @@ export const Want = z.discriminatedUnion('by', [
 /** One lot of a making: its size, and the lot once it is begun. */
 const Part = z.object({
   id: z.string().min(1).max(40),
-  scale: z.number().gt(0, 'More than nothing.').max(100, 'At most a hundredfold.'),
+  scale: z.number().gt(0, 'A number over 0.').max(100, 'At most a hundredfold.'),
   /** Filled by the server when it is begun; what a client sends here is not taken. */
   lot: z.object({ id: z.string(), code: z.string() }).nullable().default(null),
 });
@@ -40,7 +40,7 @@ export const PlanItem = z.object({
     .object({
       name: z.string().trim().max(60).default(''),
       priceMinor: z.number().int().min(0).max(10_000_000),
-      millilitres: z.number().gt(0, 'More than nothing.').max(20_000),
+      millilitres: z.number().gt(0, 'A number over 0.').max(20_000),
       waterParts: z.number().min(0).max(100),
     })
     .nullable()

@@ -19,6 +19,8 @@ export interface Route<P extends Shape, Q extends Shape, B extends Shape, R exte
   status?: 200 | 201;
   /** Set where the answer is a file rather than JSON. */
   media?: string;
+  /** Content types of what is sent, where that is a file rather than JSON. */
+  sends?: readonly string[];
 }
 
 // biome-ignore lint/suspicious/noExplicitAny: a list of routes has routes of every shape
@@ -32,3 +34,7 @@ export function route<
 >(shape: Route<P, Q, B, R>): Route<P, Q, B, R> {
   return shape;
 }
+
+/** Status of a good answer of a route. */
+export const statusOf = ({ method, status }: Pick<AnyRoute, 'method' | 'status'>): 200 | 201 =>
+  status ?? (method === 'POST' ? 201 : 200);

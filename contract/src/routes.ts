@@ -38,6 +38,28 @@ const routesByNoun = {
   meta: metaRoutes,
 };
 
+/** What each noun of the API is. */
+export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
+  account: 'People of the kitchen, and their sessions',
+  kitchen: 'The kitchen and its settings',
+  'kitchen-file': 'The whole kitchen as one file, out and in',
+  formula: 'Formulas and their versions',
+  'formula-file': 'One formula as a file, out and in',
+  ingredient: 'Ingredients and measures, of the catalogue and of the kitchen',
+  lot: 'Lots: what was made at one time of one formula',
+  entry: 'What is recorded of a lot',
+  instrument: 'Instruments with their checks and calibrations',
+  container: 'Kinds of bottle and jar',
+  'heat-process': 'Heat processes with their sources',
+  today: 'What is to be done today',
+  vessel: 'Pans and other vessels with their measures',
+  photograph: 'Photographs of a lot',
+  live: 'What changes meanwhile, as it changes',
+  stock: 'Ingredients in stock, packs, the shopping basket and receipts',
+  plan: 'Plans of what is made when',
+  meta: 'The API itself',
+};
+
 /** Every route of the API with the noun it belongs to. */
 export const allRoutes: readonly (AnyRoute & { noun: string; name: string })[] = Object.entries(
   routesByNoun,

@@ -6,7 +6,7 @@ import { Day, happened, Id, Why, Written } from './values.ts';
 
 export const StockKind = z.enum(['ingredient', 'packaging']);
 const Thing = z.string().min(1, 'What is it?').max(60);
-const Amount = z.number().gt(0, 'More than nothing.').max(1_000_000, 'At most a million.');
+const Amount = z.number().gt(0, 'A number over 0.').max(1_000_000, 'At most a million.');
 const Minor = z.number().int().min(0, 'Not under 0.').max(100_000_000);
 const Words = z.string().trim().max(120, 'At most 120 characters.');
 const figure = (low: number, high: number, what: string) =>
@@ -94,7 +94,7 @@ export const NewLoss = z.object({
 export const NewCount = z.object({
   id: Id,
   /** What is really there, g or pieces. */
-  found: z.number().min(0, 'Not under nothing.').max(1_000_000, 'At most a million.'),
+  found: z.number().min(0, '0 or more.').max(1_000_000, 'At most a million.'),
   why: Why.nullable().default(null),
   ...happened,
 });

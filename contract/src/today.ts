@@ -61,7 +61,7 @@ export const todayRoutes = {
     method: 'GET',
     path: '/api/today',
     access: 'reader',
-    summary: 'What needs a hand, what stands in the way, clocks and open lots',
+    summary: 'What is due, problems, clocks and open lots',
     response: TodayView,
   }),
 };

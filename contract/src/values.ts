@@ -8,7 +8,11 @@ export const Instant = z.iso.datetime({
 export const Day = z.iso.date();
 export const Name = z.string().trim().min(1, 'Give it a name.').max(120, 'At most 120 characters.');
 export const Words = z.string().trim().max(2000, 'At most 2,000 characters.');
-export const Why = z.string().trim().min(2, 'Say why, in a word or two.').max(500, 'At most 500 characters.');
+export const Why = z
+  .string()
+  .trim()
+  .min(2, 'Write a reason of two letters or more.')
+  .max(500, 'At most 500 characters.');
 export const Grams = z.number().min(0, 'Not under 0 g.').max(500_000, 'At most 500 kg.');
 export const Colour = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written #RRGGBB.');
 

@@ -71,8 +71,9 @@ export const vesselRoutes = {
   retire: route({
     method: 'POST',
     path: '/api/vessels/:id/retirement',
+    status: 200,
     access: 'maker',
-    summary: 'Put a vessel away, or take it out again',
+    summary: 'Retire a vessel, or restore it',
     params: z.object({ id: z.string().max(40) }),
     body: z.object({ retired: z.boolean() }),
     response: z.object({ id: z.string() }),

@@ -150,7 +150,7 @@ describe('hours laid backwards from a date', () => {
   });
 });
 
-describe('somebody in the house', () => {
+describe('somebody at home', () => {
   const pot = { id: 'pot', minutes: 300, needs: { [BURNER]: 1 }, attended: true };
 
   it('is held to the hours like hands, but leaves the hands free', () => {

@@ -100,7 +100,7 @@ describe('what is due', () => {
       dueOn: null,
       whyNot: 'the scale was not checked on a known weight',
     };
-    expect(due([lot('making', { steps })], T(2), [scale])).toContainEqual(['later', 'Scale wants checking']);
+    expect(due([lot('making', { steps })], T(2), [scale])).toContainEqual(['later', 'Scale needs checking']);
     expect(due([], T(2), [scale])).toEqual([]);
     expect(due([lot('making', { steps })], T(2), [{ ...scale, whyNot: null }])).toEqual([['next', 'Drip']]);
   });
@@ -109,7 +109,7 @@ describe('what is due', () => {
     expect(due([lot('resting', filled)], T(12.1))).toEqual([['now', 'Press 12 lids']]);
     expect(due([lot('resting', { ...filled, storage: 'cold' })], T(0.1))).toEqual([['now', 'Check 12 caps']]);
   });
-  it('is a release when every gate is open, and the first missing thing while not', () => {
+  it('is a release when every release check is passed, and the first missing thing while not', () => {
     expect(due([lot('bottled', filled, {}, [{ id: 'acid', open: true, missing: null }])], T(20))).toEqual([
       ['now', 'Release 12 bottles'],
     ]);
@@ -120,10 +120,10 @@ describe('what is due', () => {
   it('is the meter’s buffers while a lot waits for its pH', () => {
     const waiting = lot('bottled', filled, {}, [{ id: 'acid', open: false, missing: 'Measure.' }]);
     const meter = { name: 'pH pen', kind: 'ph-meter', calibratedAt: T(-24) };
-    expect(due([waiting], T(2), [meter])).toContainEqual(['now', 'pH pen wants its buffers']);
+    expect(due([waiting], T(2), [meter])).toContainEqual(['now', 'pH pen needs calibrating']);
     expect(due([waiting], T(2), [{ ...meter, calibratedAt: T(1) }])).not.toContainEqual([
       'now',
-      'pH pen wants its buffers',
+      'pH pen needs calibrating',
     ]);
     expect(due([lot('released', filled)], T(2), [meter])).toEqual([]);
   });

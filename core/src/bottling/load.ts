@@ -95,6 +95,6 @@ export function whyNotMarked(run: CannerRun, kind: LoadMarkKind, at: string): st
   if (!NEXT[clock.phase].includes(kind))
     return `This load is ${clock.phase}: ${kind === 'boil' ? 'a full boil' : kind} cannot be marked now.`;
   if (kind === 'off' && clock.leftSeconds > 0.5)
-    return `${Math.ceil(clock.leftSeconds / 60)} min are still to come. If the boil stopped, say so, and the clock begins anew.`;
+    return `${Math.ceil(clock.leftSeconds / 60)} min are still to come. If the boil stopped, say so, and the clock starts again.`;
   return null;
 }

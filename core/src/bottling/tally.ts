@@ -26,10 +26,10 @@ export interface TallyResult {
  * @throws RangeError outside those ranges
  */
 export function tallyUp(tally: Tally, tolerancePercent: number): TallyResult {
-  if (!(tally.inPanMl > 0)) throw new RangeError(`${tally.inPanMl} mL in the pan: more than nothing`);
+  if (!(tally.inPanMl > 0)) throw new RangeError(`${tally.inPanMl} mL in the pan: write more than 0`);
   if (!(tolerancePercent >= 0)) throw new RangeError(`A tolerance of ${tolerancePercent} % is under 0`);
   if (!(tally.filledMl >= 0) || tally.parts.some((p) => !(p.ml >= 0)))
-    throw new RangeError('What is told is 0 mL or more');
+    throw new RangeError('Each part is 0 mL or more');
   const accountedMl = tally.filledMl + tally.parts.reduce((sum, p) => sum + p.ml, 0);
   const gapMl = tally.inPanMl - accountedMl;
   const gapPercent = (100 * gapMl) / tally.inPanMl;

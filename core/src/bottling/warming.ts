@@ -145,7 +145,7 @@ export function boilsIn(canner: {
   jars?: { count: number; glassGrams: number; contentGrams: number; brix: number; celsius: number };
 }): number {
   const { waterMl, startCelsius, boilsAt, watts, jars } = canner;
-  if (!(waterMl > 0)) throw new RangeError(`${waterMl} mL of water: more than nothing`);
+  if (!(waterMl > 0)) throw new RangeError(`${waterMl} mL of water: write more than 0`);
   if (!(watts > 0)) throw new RangeError(`${watts} W: a fire gives more than nothing`);
   if (!(startCelsius >= 0 && startCelsius <= boilsAt))
     throw new RangeError(`Water at ${startCelsius} °C is outside 0 to ${boilsAt}`);

@@ -93,7 +93,7 @@ export function whyNoPh(lines: readonly LineAmount[], product: Composition): str
   const unknown = unknownLines(lines);
   if (unknown.length > 0)
     return `No figure: the acidity of ${unknown.map((l) => l.ingredient!.name.toLowerCase()).join(', ')} is not known well enough. Measure it.`;
-  if (!hasAcid(product)) return 'No figure: there is nothing acid in it.';
+  if (!hasAcid(product)) return 'No figure: nothing acid is in it.';
   return phOf(product) === null ? 'No figure: there is too little water in it.' : null;
 }
 

@@ -56,7 +56,7 @@ function whyHeld(lines: readonly LineAmount[], { ph, phWhy }: Foreseen, limit: n
   const low = lowAcidLines(lines);
   const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
   if (low.length > 0 && (ph === null || ph.high > limit))
-    return `It stands on low-acid things (${names}). A lot of it is held until a measured pH is at or under ${limit}.`;
+    return `It contains low-acid ingredients (${names}). A lot of it is held until a measured pH is at or under ${limit}.`;
   if (ph === null) return phWhy;
   if (ph.middle > limit)
     return `The forecast pH ${ph.middle.toFixed(2)} is over the limit of ${limit}. Add acid.`;

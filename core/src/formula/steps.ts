@@ -130,7 +130,7 @@ function strainStep(pan: Pan, step: FormulaStep, scenario: Scenario): Result {
     outcome: {
       retained: left,
       ...(undrawn > 0.9 * liquidOf(blendedPan(pan)) && undrawn > 0
-        ? { note: 'Nothing was drawn from the fruit before this: put a draw in front of it.' }
+        ? { note: 'Nothing was extracted from the fruit before this: add an extraction step before it.' }
         : {}),
     },
   };

@@ -8,7 +8,7 @@ export type SugarRole = 'draws' | 'keeps' | 'taste';
 const WORDS: Record<SugarRole, string> = {
   draws: 'It draws the juice here: with less of it less comes out.',
   keeps: 'It is part of what keeps this: cut it and the date is shorter.',
-  taste: 'For taste and body: nothing that keeps it rests on it.',
+  taste: 'For taste and body; it does not preserve.',
 };
 
 /**

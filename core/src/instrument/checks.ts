@@ -35,8 +35,8 @@ const UNITS: Record<CheckKind, string> = { water: '°Bx', weight: 'g', ice: '°C
 const REMEDY: Record<CheckKind, string> = {
   water: 'Set its zero with distilled water at 20 °C and check again.',
   weight: 'Level it, change its battery, and check again.',
-  ice: 'Stir more crushed ice into less water; if it still reads so, put the thermometer away.',
-  boil: 'Bring the water to a full boil, bulb off the bottom; if it still reads so, put the thermometer away.',
+  ice: 'Stir more crushed ice into less water; if it still reads so, retire the thermometer.',
+  boil: 'Bring the water to a full boil, bulb off the bottom; if it still reads so, retire the thermometer.',
 };
 
 /**
@@ -116,7 +116,7 @@ export function checkStanding(
   return { counts: true, whyNot: null };
 }
 
-/** The day from which an instrument wants checking again: null where it has never been, or failed last. */
+/** The day from which an instrument needs checking again: null where it has never been, or failed last. */
 export function checkDue(
   instrument: CheckedKind,
   checks: readonly KeptCheck[],

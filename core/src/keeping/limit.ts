@@ -73,13 +73,13 @@ function shelf(p: KeepingProduct): KeepingTime {
   if (p.closedHot !== true) missing.push('bottles closed hot');
   if (p.sealChecked !== true) missing.push('a checked seal');
   if (missing.length > 0)
-    return none(`Nothing carries it on the shelf yet: it lacks ${missing.join('; ')}.`, missing);
+    return none(`Nothing preserves it on the shelf yet: it lacks ${missing.join('; ')}.`, missing);
   return {
     row: 'shelf',
     class: 'shelf',
     time: months(p.ownRetained ? 18 : 12),
     openedDays: 28,
-    reason: `Measured pH ${asRead(p).toFixed(2)} and a sourced heat process carry it; sealed and checked, it keeps ${p.ownRetained ? 18 : 12} months in the cool and dark.`,
+    reason: `Measured pH ${asRead(p).toFixed(2)} and a sourced heat process preserve it; sealed and checked, it keeps ${p.ownRetained ? 18 : 12} months in the cool and dark.`,
     missing: [],
   };
 }
@@ -105,12 +105,12 @@ function heatedCold(p: KeepingProduct): KeepingTime {
       'cold-unmeasured',
       days(count),
       3,
-      `${why}${pieces}; only the cold carries it, for ${count} days.`,
+      `${why}${pieces}; only cold storage preserves it, for ${count} days.`,
       ['a measured pH at or under 4.6'],
     );
   }
   const at = `pH ${asRead(p).toFixed(2)} and a kill step`;
-  if (ph > 4.2) return cold('cold-4.6', days(14), 14, `The cold carries it, with ${at}, for 14 days.`);
+  if (ph > 4.2) return cold('cold-4.6', days(14), 14, `Cold storage preserves it, with ${at}, for 14 days.`);
   const acetic = p.aceticPercent ?? 0;
   if (ph <= 3.5 && acetic >= 1) {
     const count = acetic >= 2 && p.ownRetained ? 6 : 3;
@@ -118,7 +118,7 @@ function heatedCold(p: KeepingProduct): KeepingTime {
       'cold-acetic',
       months(count),
       14,
-      `The cold carries it, with ${at} and ${acetic.toFixed(1)} % acetic acid, for ${count} months.`,
+      `Cold storage preserves it, with ${at} and ${acetic.toFixed(1)} % acetic acid, for ${count} months.`,
     );
   }
   if (ph <= 3.5 && (p.brix ?? 0) >= 60)
@@ -126,9 +126,9 @@ function heatedCold(p: KeepingProduct): KeepingTime {
       'cold-sugar',
       months(3),
       14,
-      `The cold carries it, with ${at} at ${p.brix!.toFixed(0)} °Bx, for 3 months.`,
+      `Cold storage preserves it, with ${at} at ${p.brix!.toFixed(0)} °Bx, for 3 months.`,
     );
-  return cold('cold-4.2', months(1), 14, `The cold carries it, with ${at}, for 1 month.`);
+  return cold('cold-4.2', months(1), 14, `Cold storage preserves it, with ${at}, for 1 month.`);
 }
 
 /**
@@ -151,7 +151,7 @@ export function keepingLimit(product: KeepingProduct): KeepingTime {
   if (product.storage !== 'cold')
     return none('How it is to be kept is not decided.', ['a choice of shelf, cold or frozen']);
   if (product.cooledInTime !== true)
-    return none('It is not recorded as chilled in time, so the cold cannot carry it.', [
+    return none('It is not recorded as chilled in time, so cold storage cannot preserve it.', [
       product.killStep === true
         ? 'cooling to 21 °C in 2 h and 5 °C in 6 h'
         : 'cold at 5 °C from straining on',
@@ -161,7 +161,7 @@ export function keepingLimit(product: KeepingProduct): KeepingTime {
       'cold-never-heated',
       days(3),
       3,
-      'It was never heated (unpasteurised): only the cold carries it, for 3 days.',
+      'It was never heated (unpasteurised): only cold storage preserves it, for 3 days.',
       ['a kill step: the whole liquid at 90 °C or boiling for 1 minute'],
     );
   return heatedCold(product);

@@ -39,7 +39,7 @@ export function labelCheck(label: LabelContent, kitchen: LabelKitchen): LabelChe
     'No bottles are counted, so there are no net contents.',
     pack.netRule,
   );
-  need('Date', label.dateLine, 'There is no date: nothing carries it yet.', 'keeping table');
+  need('Date', label.dateLine, 'There is no date: nothing preserves it yet.', 'keeping table');
   need('Keeping', label.keepLine, 'Nor are there keeping words.', 'keeping table');
   need('Lot', label.lotLine, 'No lot code.', pack.source);
   need(

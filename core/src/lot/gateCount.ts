@@ -38,7 +38,7 @@ function tallyMissing(lot: LotRecord): string | null {
   const { millilitres } = lotBottles(lot);
   if (Math.abs(tally.filledMl - millilitres) > 0.5)
     return 'Bottles were filled after the millilitres were accounted for: do it again.';
-  if (tally.asks && !tally.why) return `${gapSaid(tally.gapMl)}, more than this kitchen lets pass: say why.`;
+  if (tally.asks && !tally.why) return `${gapSaid(tally.gapMl)}, more than this kitchen allows: write why.`;
   return null;
 }
 

@@ -19,7 +19,7 @@ function everythingIn(lot: LotRecord): Gate {
   const inPan = standing(lot.additions).filter((a) => a.grams > 0);
   return gate(
     'everything-in',
-    'Is everything in?',
+    'Is everything recorded?',
     inPan.length > 0 ? [shown(`${inPan.length} weighed in`, 'addition', inPan[0]!.id)] : [],
     left.length > 0
       ? `Not recorded as in or left out: ${left.join(', ')}.`

@@ -31,7 +31,7 @@ function exceptional(state: LotState, event: LotEvent): LotState | null {
 /**
  * The state a lot goes to: the only place that decides it.
  * @param from where it is, with the state it was held from while held; @param event what is to happen
- * @param gatesOpen whether every gate is open, which a release needs
+ * @param gatesOpen whether every release check is passed, which a release needs
  * @throws TransitionError where the lot may not go there, with what to do instead
  */
 export function transition(
@@ -41,15 +41,13 @@ export function transition(
 ): LotState {
   if (event === 'resume') {
     if (from.state !== 'held' || !from.heldFrom)
-      throw new TransitionError('It is not held, so there is nothing to take up again.');
+      throw new TransitionError('It is not held, so there is nothing to resume.');
     return from.heldFrom === 'released' ? 'bottled' : from.heldFrom;
   }
   if (event === 'release' && from.state === 'held')
-    throw new TransitionError(
-      'A held lot is not released. Mend what holds it, take it up again, then release.',
-    );
+    throw new TransitionError('A held lot is not released. Correct what holds it, resume it, then release.');
   if (event === 'release' && !gatesOpen)
-    throw new TransitionError('Not every gate is open. Bottling lists what is missing.');
+    throw new TransitionError('A release check is missing. Bottling lists which.');
   const to = exceptional(from.state, event) ?? FORWARD[from.state]?.[event];
   if (!to) throw new TransitionError(`A lot that is ${from.state} cannot ${event.replace('-', ' ')}.`);
   return to;

@@ -47,7 +47,7 @@ const toFive = (minutes: number) => Math.max(5, Math.round(minutes / 5) * 5);
 
 type Needs = Pick<DayStep, 'needs' | 'attended'>;
 
-/** What a step of a formula needs while it lasts. A pot that simmers or reduces wants somebody in the house, not both hands. */
+/** What a step of a formula needs while it lasts. A pot that simmers or reduces wants somebody at home, not both hands. */
 function needsOf(step: FormulaStep, minutes: number, panId: string | null): Needs {
   const pan = panId === null ? {} : { [panResource(panId)]: 1 };
   const waits = { needs: {} };

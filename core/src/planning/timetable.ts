@@ -4,7 +4,7 @@ export interface PlannedStep {
   /** What it is called, where that is not its id. */
   title?: string;
   minutes: number;
-  /** How much of which resource: a burner, a pan, the canner, hands. A step without hands waits by itself, through the night too. */
+  /** How much of which resource: a burner, a pan, the canner, hands. A step without hands needs nobody, through the night too. */
   needs: Readonly<Record<string, number>>;
   /** It cannot wait for the step before it: it begins the minute that ends. */
   atOnce?: boolean;

@@ -16,7 +16,7 @@ export interface MeterToday {
   name: string;
   kind: string;
   calibratedAt: string | null;
-  /** Day from which it wants checking again; null where it never was, or was refused. */
+  /** Day from which it needs checking again; null where it never was, or was refused. */
   dueOn?: Day | null;
   /** Why a reading with it would not count now; null where it would. */
   whyNot?: string | null;
@@ -121,7 +121,7 @@ function checkItems(
       when: 'later' as const,
       at: null,
       lot: null,
-      title: `${m.name} wants checking`,
+      title: `${m.name} needs checking`,
       detail:
         m.dueOn && m.dueOn <= today
           ? `due since ${spokenDay(m.dueOn)}; a reading today would not count`
@@ -152,7 +152,7 @@ function meterItems(
       when: 'now' as const,
       at: null,
       lot: null,
-      title: `${m.name} wants its buffers`,
+      title: `${m.name} needs calibrating`,
       detail: `${m.calibratedAt ? `last calibrated ${spokenDay(dayOf(m.calibratedAt, timeZone))}` : 'never calibrated'}; a reading today would not count for release`,
       action: { label: 'Calibrate', place: 'bench' as const },
     }));

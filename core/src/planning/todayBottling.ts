@@ -27,11 +27,11 @@ function bottledItem({ record, gates }: LotToday): DueItem {
     lot: tag(record),
     title: open
       ? `Release ${plural(lotBottles(record).left, 'bottle')}`
-      : `${plural(shut.length, 'gate')} still shut`,
+      : `${plural(shut.length, 'release check')} missing`,
     detail: open
-      ? `${record.product.name} · every gate is open`
+      ? `${record.product.name} · every release check is passed`
       : `${record.product.name} · ${shut[0]!.missing}`,
-    action: { label: open ? 'Release' : 'See gates', place: 'bottling' },
+    action: { label: open ? 'Release' : 'See release checks', place: 'bottling' },
   };
 }
 

@@ -32,7 +32,7 @@ export function plannedStarts(starts: readonly PlannedStart[], now: string): Due
       at: s.at,
       lot: null,
       title: `Start ${s.product}`,
-      detail: `laid so for ${s.plan}`,
+      detail: `scheduled for ${s.plan}`,
       action: { label: 'Open the plan', place: 'plan' as const, part: s.planId },
     }));
 }

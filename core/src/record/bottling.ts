@@ -100,7 +100,7 @@ export const tally = kind({
       { max: 12 },
       'Where did the rest go?',
     ),
-    why: nullable(why('Say why, in a word or two.')),
+    why: nullable(why('Write a reason of two letters or more.')),
   },
   kept: {
     /** What was in bottles when it was said, mL, and what it left open. */

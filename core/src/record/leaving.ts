@@ -62,7 +62,7 @@ export const decision = kind({
   verb: 'decide',
   said: {
     event: choice(DECISIONS, 'Release, hold or close?'),
-    why: nullable(why('Say why, in a word or two.')),
+    why: nullable(why('Write a reason of two letters or more.')),
   },
   /** A release is signed: the account's own password, again. */
   asked: { password: nullable(text(200, 'What is your password?')) },
@@ -77,7 +77,10 @@ export const ruling = kind({
   summary: 'Resume a held lot, discard it, or recall it',
   who: 'owner',
   verb: 'decide',
-  said: { event: choice(RULINGS, 'Resume, discard or recall?'), why: why('Say why, in a word or two.') },
+  said: {
+    event: choice(RULINGS, 'Resume, discard or recall?'),
+    why: why('Write a reason of two letters or more.'),
+  },
   /** Resuming closes what holds the lot: what was done about its cause. */
   asked: { done: nullable(why('What was done about it?')) },
   kept: decided,

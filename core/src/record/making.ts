@@ -63,7 +63,7 @@ export const addition = kind({
     ingredientId: text(60, 'Which ingredient?', 1),
     /** 0 where the line was left out. */
     grams: grams('How many grams?'),
-    why: nullable(why('Say why, in a word or two.')),
+    why: nullable(why('Write a reason of two letters or more.')),
     /** From which bag, picking or bottle it came, in words. */
     from: nullable(text(120, 'From which bag, picking or shop?')),
     /** g of it before trimming, where that was weighed too: so much leaves the stock. */
@@ -131,7 +131,7 @@ export const reading = kind({
     celsius: nullable(number(-50, 200, 'How warm was the sample, °C?')),
     instrumentId: instrumentChoice,
     /** A word why, for a reading that was questioned. */
-    because: nullable(why('Say why, in a word or two.')),
+    because: nullable(why('Write a reason of two letters or more.')),
   },
   kept: {
     /** Of a titration it is worked out from what was said. */

@@ -4,7 +4,8 @@ import type { Request, Response } from 'express';
 import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 
-const COOKIE = 'inch_session';
+/** Name of the cookie that a session is kept in. */
+export const SESSION_COOKIE = 'inch_session';
 const DAYS = 30;
 const DAY = 86_400_000;
 
@@ -12,8 +13,8 @@ const hashed = (token: string) => createHash('sha256').update(token).digest('hex
 
 function tokenOf(req: Request): string | null {
   const header = req.headers.cookie ?? '';
-  const found = header.split(/;\s*/).find((part) => part.startsWith(`${COOKIE}=`));
-  return found ? found.slice(COOKIE.length + 1) : null;
+  const found = header.split(/;\s*/).find((part) => part.startsWith(`${SESSION_COOKIE}=`));
+  return found ? found.slice(SESSION_COOKIE.length + 1) : null;
 }
 
 /** Opens a session and sets its cookie. Over HTTPS the cookie is marked secure. */
@@ -27,7 +28,7 @@ export async function openSession(db: Database, res: Response, accountId: string
     created_at: toSql(new Date(now).toISOString()),
     expires_at: toSql(new Date(now + DAYS * DAY).toISOString()),
   });
-  res.cookie(COOKIE, token, {
+  res.cookie(SESSION_COOKIE, token, {
     httpOnly: true,
     sameSite: 'lax',
     secure: res.req.secure,
@@ -39,7 +40,7 @@ export async function openSession(db: Database, res: Response, accountId: string
 export async function closeSession(db: Database, req: Request, res: Response): Promise<void> {
   const token = tokenOf(req);
   if (token) await run(db, 'DELETE FROM session WHERE token_hash = ?', [hashed(token)]);
-  res.clearCookie(COOKIE, { path: '/' });
+  res.clearCookie(SESSION_COOKIE, { path: '/' });
 }
 
 type Row = KitchenRow & { account_id: string; account_name: string; role: Session['account']['role'] };

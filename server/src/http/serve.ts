@@ -1,6 +1,6 @@
 import type { Account } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { Access, AnyRoute, Route } from '@inch/contract/route';
+import { type Access, type AnyRoute, type Route, statusOf } from '@inch/contract/route';
 import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';
@@ -66,7 +66,7 @@ function reply(res: Response, route: AnyRoute, answer: unknown): void {
   if (res.headersSent || answer === undefined) return;
   const checked = route.response.safeParse(answer);
   if (!checked.success) throw new Error(`${route.method} ${route.path} answers otherwise: ${checked.error}`);
-  res.status(route.status ?? (route.method === 'POST' ? 201 : 200)).json(checked.data);
+  res.status(statusOf(route)).json(checked.data);
 }
 
 type Inner<S> = S extends z.ZodType ? z.output<S> : never;

@@ -84,7 +84,7 @@ function whyHeldByItself(lot: StoredLot): string | null {
     return `pH ${(ph.ph - ph.margin).toFixed(2)} is over the limit of ${lot.criticalPh}.`;
   const low = lowAcidIn(lot);
   if (!ph && low.length > 0)
-    return `It stands on low-acid things (${low.join(', ')}) and no pH at or under ${lot.criticalPh} is measured.`;
+    return `It contains low-acid ingredients (${low.join(', ')}) and no pH at or under ${lot.criticalPh} is measured.`;
   return null;
 }
 

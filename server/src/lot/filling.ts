@@ -20,7 +20,7 @@ function refuseUntold(lot: StoredLot): void {
   if (open.length > 0)
     throw new Problem(
       409,
-      `Is everything in? Not recorded yet: ${open.join(', ')}. Weigh it in, or leave it out and say why; then fill.`,
+      `Is everything recorded? Not recorded yet: ${open.join(', ')}. Weigh it in, or leave it out and say why; then fill.`,
     );
 }
 

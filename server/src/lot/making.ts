@@ -30,7 +30,7 @@ function refuseUnlikely(said: Judging<'addition'>['said'], content: string): voi
   const lines = (JSON.parse(content) as { lines: { id: string }[] }).lines;
   if (said.lineId !== null && !lines.some((line) => line.id === said.lineId))
     throw invalid('lineId', 'That line is not one of this formula.');
-  if (said.grams === 0 && !said.why) throw invalid('why', 'Left out: say why, in a word or two.');
+  if (said.grams === 0 && !said.why) throw invalid('why', 'Left out: write a reason.');
   if (said.beforeTrimming !== null && said.beforeTrimming < said.grams)
     throw invalid('beforeTrimming', 'Before trimming it weighed at least as much. Weigh again.');
 }

@@ -63,7 +63,7 @@ const shown = (lot: StoredLot): Photograph[] =>
 export function photographRouter(app: AppContext): void {
   app.router.use(
     photographRoutes.take.path,
-    express.raw({ type: ['image/jpeg', 'image/png', 'image/webp'], limit: LARGEST_PHOTOGRAPH }),
+    express.raw({ type: [...photographRoutes.take.sends!], limit: LARGEST_PHOTOGRAPH }),
   );
   serve(app, photographRoutes.take, async (call) => {
     const image = await stripped(call.req.body);

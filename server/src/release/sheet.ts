@@ -57,7 +57,7 @@ function head(lot: LotView, kitchen: Kitchen): string[] {
 export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): ReleaseSheet {
   const { words, released } = verdict(lot, kitchen.timeZone);
   const gates = lot.gates.map((gate) => ({
-    heading: `${gate.question} ${gate.open ? 'Open' : 'Shut'}`,
+    heading: `${gate.question} ${gate.open ? 'Passed' : 'Missing'}`,
     lines: [...gate.evidence.map((e) => e.words), ...(gate.missing ? [`Missing: ${gate.missing}`] : [])],
   }));
   const deviations = lot.deviations.map(

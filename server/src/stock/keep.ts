@@ -169,10 +169,7 @@ export async function count(
   const amount = stock.left - body.found;
   const share = Math.abs(amount) / Math.max(stock.left, body.found, 1e-9);
   if (share > 0.1 && !body.why)
-    throw invalid(
-      'why',
-      `${amountSaid(stock, stock.left)} were thought to be there. Say in a word why it is another.`,
-    );
+    throw invalid('why', `${amountSaid(stock, stock.left)} were thought to be there. Write why it differs.`);
   return record(w, stock, {
     id: body.id,
     kind: 'counted',

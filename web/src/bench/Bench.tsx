@@ -43,12 +43,12 @@ function AddInstrument() {
             </option>
           ))}
         </Choice>
-        <Field label="What you call it" {...register('name')} error={write.fields.name} />
+        <Field label="Name" {...register('name')} error={write.fields.name} />
         <label className="flex items-center gap-2">
           <input type="checkbox" className="size-5 accent-[var(--rim)]" {...register('compensated')} />{' '}
           corrects for temperature by itself
         </label>
-        <Button type="submit">Add it</Button>
+        <Button type="submit">Add instrument</Button>
       </fieldset>
     </form>
   );
@@ -122,7 +122,7 @@ function KeptChecks({ instrument }: { instrument: Instrument }) {
 function standingSaid(i: Instrument): string {
   if (i.kind === 'ph-meter') return i.calibratedToday ? 'calibrated today' : 'not calibrated today';
   if (i.counts) return i.dueOn ? `good until ${dayMonth(i.dueOn)}` : 'good';
-  return i.checks.length === 0 ? 'not checked yet' : 'wants checking';
+  return i.checks.length === 0 ? 'not checked yet' : 'needs checking';
 }
 
 function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; mayWrite: boolean }) {
@@ -176,8 +176,8 @@ export function Bench() {
       </p>
       {sorted.length === 0 && (
         <Empty title="No instruments yet">
-          Nobody sees acidity, and it decides what keeps. Add your pH meter, then calibrate it on 7.00 and
-          4.01.
+          Acidity cannot be seen, and it decides how long a product keeps. Add your pH meter, then calibrate
+          it on 7.00 and 4.01.
         </Empty>
       )}
       {sorted.map((i) => (

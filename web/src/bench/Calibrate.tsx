@@ -53,7 +53,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
   const write = useWrite(
     'instrument',
     () => call(instrumentRoutes.calibrate, { params: { id: meter.id }, body: { id: newId(), points } }),
-    { done: 'The calibration is kept', tellsErrors: true },
+    { done: 'Calibration saved', tellsErrors: true },
   );
   const set = (key: keyof Texts, part: Partial<Texts['seven']>) =>
     setTexts({ ...texts, [key]: { ...texts[key], ...part } });
@@ -128,7 +128,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
         </p>
       )}
       <Button type="submit" className="mt-3" disabled={write.busy || !verdict}>
-        Keep the calibration
+        Save calibration
       </Button>
     </form>
   );

@@ -59,7 +59,7 @@ function Check({ instrument, kind }: { instrument: Instrument; kind: CheckKind }
           weightGrams: kind === 'weight' ? figure(weight) : null,
         },
       }),
-    { done: 'The check is kept', after: () => setRead('') },
+    { done: 'Check saved', after: () => setRead('') },
   );
   return (
     <form
@@ -97,7 +97,7 @@ function Check({ instrument, kind }: { instrument: Instrument; kind: CheckKind }
           </Button>
         )}
         <Button type="submit" tone="plain" className="min-h-12" disabled={!verdict || write.busy}>
-          Keep the check
+          Save check
         </Button>
       </div>
       {verdict && (

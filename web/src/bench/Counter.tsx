@@ -41,7 +41,7 @@ async function attachSerial(): Promise<void> {
 export function Counter() {
   const attached = useAttached();
   return (
-    <Ruled title="On the counter now">
+    <Ruled title="Attached now">
       {attached.length === 0 && (
         <p className="py-3 text-ink-2">
           Nothing is attached to this device. Read by eye and type, or try the{' '}

@@ -44,7 +44,7 @@ function NewPan() {
         body: { id: newId(), name, material, shape: shape as Vessel['shape'], use },
       }),
     {
-      done: 'The pan is kept',
+      done: 'Pan saved',
       after: () => {
         setName('');
         setForm(EMPTY);
@@ -60,12 +60,7 @@ function NewPan() {
         write.run(undefined);
       }}
     >
-      <Field
-        label="What you call it"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={write.fields.name}
-      />
+      <Field label="Name" value={name} onChange={(e) => setName(e.target.value)} error={write.fields.name} />
       <Choice
         label="Made of"
         value={material}
@@ -142,7 +137,7 @@ function NewPan() {
         />
       )}
       <Button type="submit" disabled={write.busy || !shape || !named.success}>
-        Keep the pan
+        Save pan
       </Button>
     </form>
   );
@@ -178,7 +173,9 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
               <span className="figure">{Math.round(pan.learned.spread * 100)} %</span>
             </>
           ) : (
-            <span className="text-ink-2">Its boil is not known yet: the first lot reduced in it tells.</span>
+            <span className="text-ink-2">
+              Its boil-off rate is not known yet. It is learned from the first lot reduced in it.
+            </span>
           )}
         </p>
       </div>

@@ -87,7 +87,7 @@ function PourIn() {
         <IngredientPicker label="Put in, of what" value={id} onChoose={setId} />
       </span>
       <Button type="submit" className="min-h-11" disabled={!(Number(grams) > 0) || !entry}>
-        Put it in
+        Add
       </Button>
     </form>
   );
@@ -227,7 +227,7 @@ export function SimulatedBench() {
         <h1>Simulated bench</h1>
         {simulation && (
           <Button tone="quiet" size="small" onClick={() => simulated.clear()}>
-            clear it away
+            Clear
           </Button>
         )}
       </div>
@@ -242,7 +242,7 @@ export function SimulatedBench() {
             goes wrong, without fruit.
           </p>
           <div className="mt-4 flex flex-wrap justify-center gap-2">
-            <Button onClick={() => simulated.setUp(USUAL_PAN, kitchen.elevationMetres)}>Set a pan on</Button>
+            <Button onClick={() => simulated.setUp(USUAL_PAN, kitchen.elevationMetres)}>Put a pan on</Button>
             {own.map((pan) => (
               <Button
                 key={pan.id}

@@ -16,8 +16,8 @@ export function BottlingList() {
       <h1>Bottling</h1>
       {data.lots.length === 0 ? (
         <Empty title="Nothing to fill yet">
-          A lot comes here from the stove: its bottles are counted, its gates opened one by one, and then it
-          is released or held.
+          A lot comes here from Stove: its bottles are counted, its release checks passed one by one, and then
+          it is released or held.
         </Empty>
       ) : (
         <>
@@ -28,11 +28,11 @@ export function BottlingList() {
             <LotList
               lots={waiting}
               to={(lot) => `/bottling/${lot.code}`}
-              end={(lot) => `${lot.gatesOpen} of ${lot.gatesAll} gates open`}
+              end={(lot) => `${lot.gatesOpen} of ${lot.gatesAll} release checks passed`}
             />
           </Ruled>
           {through.length > 0 && (
-            <Ruled title="Through the gates, or ended" className="mt-8">
+            <Ruled title="Released or ended" className="mt-8">
               <LotList
                 lots={through}
                 to={(lot) => `/bottling/${lot.code}`}

@@ -232,8 +232,8 @@ export function Canner({ lot }: { lot: LotView }) {
         </div>
       )}
       <p className="mt-3 text-sm text-ink-2">
-        Reckoned from the jars’ own displacement and the heat that reaches the water. The clock starts at the
-        full boil itself.
+        Calculated from the jars’ own displacement and the heat that reaches the water. The clock starts at
+        the full boil itself.
       </p>
     </div>
   );

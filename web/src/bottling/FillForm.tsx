@@ -187,7 +187,7 @@ function Closing({ form }: { form: Form }) {
       <Field
         className="col-span-2"
         label="Place"
-        hint="Where they stand: cellar, cold room."
+        hint="Cellar, cold room, shelf 2."
         {...form.field('place')}
       />
       <Temperatures form={form} />

@@ -57,7 +57,7 @@ function Shown({ gate, code }: { gate: Gate; code: string }) {
   );
 }
 
-/** A gate drawn: two posts and a bar, across while it is shut, up when open. */
+/** A release check drawn as a gate: its bars across while it is missing, up when passed. */
 function GateGlyph({ open }: { open: boolean }) {
   return (
     <svg viewBox="0 0 34 28" width="34" height="28" aria-hidden="true">
@@ -71,15 +71,15 @@ function GateGlyph({ open }: { open: boolean }) {
   );
 }
 
-/** What stands between the bottles and the stall: each gate with its evidence and what it still waits for. */
+/** The release checks of a lot: each with its evidence, and with what is missing. */
 export function Gates({ lot }: { lot: LotView }) {
   const open = lot.gates.filter((g) => g.open).length;
   return (
     <Ruled
-      title="Gates"
+      title="Release checks"
       aside={
         <span className="figure text-sm font-bold">
-          {open} of {lot.gates.length} open
+          {open} of {lot.gates.length} passed
         </span>
       }
     >
@@ -97,7 +97,9 @@ export function Gates({ lot }: { lot: LotView }) {
               <div className="min-w-0 flex-1">
                 <p className="font-semibold">
                   {gate.question}{' '}
-                  <span className={gate.open ? 'text-go' : 'text-hold'}>{gate.open ? 'Open' : 'Shut'}</span>
+                  <span className={gate.open ? 'text-go' : 'text-hold'}>
+                    {gate.open ? 'Passed' : 'Missing'}
+                  </span>
                 </p>
                 <Shown gate={gate} code={lot.code} />
                 {gate.missing && (

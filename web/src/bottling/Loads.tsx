@@ -76,11 +76,11 @@ function LoadRow({ lot, load, open }: { lot: LotView; load: Load; open: boolean 
           </span>
         )}
         {phase === 'boil stopped' && (
-          <span className="font-semibold text-stop">The clock begins anew at the next full boil.</span>
+          <span className="font-semibold text-stop">The clock starts again at the next full boil.</span>
         )}
         {clock.restarts > 0 && phase !== 'boil stopped' && (
           <span className="text-sm text-hold">
-            begun anew {clock.restarts === 1 ? 'once' : `${clock.restarts} times`}
+            started again {clock.restarts === 1 ? 'once' : `${clock.restarts} times`}
           </span>
         )}
       </div>

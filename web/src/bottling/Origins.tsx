@@ -29,7 +29,7 @@ function Origin({ lot, addition, open }: { lot: LotView; addition: Addition; ope
         }}
       >
         <Field
-          label="From where, in words"
+          label="Where did it come from"
           aria-label={`${name}, from where`}
           value={words}
           onChange={(e) => setWords(e.target.value)}

@@ -76,9 +76,7 @@ function DeviationRow({ lot, deviation: d, open }: { lot: LotView; deviation: De
         </p>
       )}
       {!d.closed && holds && (
-        <p className="text-sm text-ink-2">
-          It holds the lot: the owner closes it by taking the lot up again.
-        </p>
+        <p className="text-sm text-ink-2">It holds the lot. The owner closes it by resuming the lot.</p>
       )}
       {!d.closed && !holds && open && <CloseIt lot={lot} deviation={d} />}
     </li>
@@ -127,8 +125,8 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
   return (
     <>
       <p className="border-l-4 border-rim py-0.5 pl-3">
-        Critical limit of this lot: <span className="figure font-bold">pH {lot.criticalPh}</span>. Released
-        are only lots whose every gate is open, by somebody who signs for it. What this program shows was
+        Critical limit of this lot: <span className="figure font-bold">pH {lot.criticalPh}</span>. A lot is
+        released only when every release check is passed and somebody signs for it. What is shown here was
         measured; it replaces no authority.
       </p>
       <Ruled title="Deviations" className="mt-6">
@@ -140,7 +138,7 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
         </ul>
       </Ruled>
       {(open || (mayWrite && lot.state === 'released')) && (
-        <Fold title="Something else was out of its limits" open={false}>
+        <Fold title="Record something out of its limits" open={false}>
           {lot.state === 'released' && (
             <p className="pt-3 font-semibold text-hold">The lot is released: it is held at once.</p>
           )}

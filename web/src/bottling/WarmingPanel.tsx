@@ -141,8 +141,8 @@ export function WarmingPanel({
   return (
     <div className="py-4">
       <p className="mb-3 text-sm text-ink-2">
-        A reckoning, not a process: it replaces no source, and opens no gate. At {boilsAt.toFixed(1)} °C,
-        filled at {fillCelsius} °C, {minutes} min at the boil.
+        A calculation, not a process: it replaces no source and passes no release check. At{' '}
+        {boilsAt.toFixed(1)} °C, filled at {fillCelsius} °C, {minutes} min at the boil.
       </p>
       <div className="grid max-w-2xl grid-cols-3 gap-4 max-sm:grid-cols-1">
         <Choice label="What is in it" value={kind} onChange={(e) => setKind(e.target.value as typeof kind)}>

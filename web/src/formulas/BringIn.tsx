@@ -65,7 +65,7 @@ function Review({
     <>
       <p className="mb-2" role="status">
         {plural(lines.length, 'line')} read,{' '}
-        {open === 0 ? 'every one understood.' : `${open} still open: they are asked about until you say.`}
+        {open === 0 ? 'all understood.' : `${open} still open: choose what they are.`}
       </p>
       <ul className="max-h-[50vh] overflow-y-auto border-t border-ink">
         {lines.map((line, i) => (
@@ -81,7 +81,7 @@ function Review({
         <Button tone="plain" onClick={back}>
           Back
         </Button>
-        <Button onClick={() => take(lines)}>Take {plural(lines.length, 'line')}</Button>
+        <Button onClick={() => take(lines)}>Import {plural(lines.length, 'line')}</Button>
       </div>
     </>
   );
@@ -116,14 +116,14 @@ export function BringIn({
       setProblem(null);
     } catch (error) {
       if (!(error instanceof FileProblem)) throw error;
-      setProblem(`${error.message} Nothing was taken.`);
+      setProblem(`${error.message} Nothing was imported.`);
     }
   };
   const fromFile = async (e: ChangeEvent<HTMLInputElement>) => {
     const file = e.target.files?.[0];
     e.target.value = '';
     if (!file) return;
-    if (file.size > LARGEST) setProblem('That file is over 1 MB: it is no formula. Nothing was taken.');
+    if (file.size > LARGEST) setProblem('That file is over 1 MB: it is no formula. Nothing was imported.');
     else {
       const content = await file.text();
       read(() => readFile(file.name, content, catalogue));
@@ -163,14 +163,14 @@ export function BringIn({
               />
             </label>
             <Button tone="plain" onClick={onClose}>
-              Not now
+              Cancel
             </Button>
             <Button disabled={text.trim() === ''} onClick={() => read(() => readFile('', text, catalogue))}>
-              Read it
+              Read
             </Button>
           </div>
           <p className="mt-4 text-sm text-ink-2">
-            A file is our own formula file, a Recipe of schema.org as JSON-LD, or the lines as CSV.
+            Accepted: a formula file of Inch Pantry, a schema.org Recipe (JSON-LD), or its lines as CSV.
           </p>
         </>
       )}

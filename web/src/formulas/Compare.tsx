@@ -156,12 +156,12 @@ function Add({ add, taken }: { add: (pick: string) => void; taken: readonly stri
   const { data } = useFormulas();
   return (
     <select
-      aria-label="Put another beside them"
+      aria-label="Add another"
       value=""
       onChange={(e) => add(e.target.value)}
       className="min-h-10 rounded-lg border border-steel bg-enamel px-3"
     >
-      <option value="">Put another beside them…</option>
+      <option value="">Add another…</option>
       {(data ?? []).flatMap((f) =>
         Array.from({ length: f.version }, (_, i) => `${f.id}.${f.version - i}`)
           .filter((pick) => !taken.includes(pick))

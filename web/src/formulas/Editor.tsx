@@ -70,7 +70,7 @@ function Saved({ formula }: { formula: Formula }) {
             It stands under Versions below. What you typed is still here.
             <span className="mt-3 flex flex-wrap gap-3">
               <Button tone="plain" size="small" onClick={() => see(formula.version)}>
-                Save yours on top of it
+                Save yours as a newer version
               </Button>
               <Button
                 tone="quiet"
@@ -80,7 +80,7 @@ function Saved({ formula }: { formula: Formula }) {
                   see(null);
                 }}
               >
-                Leave yours, begin from version {formula.version}
+                Discard yours, start from version {formula.version}
               </Button>
             </span>
           </Caution>
@@ -248,7 +248,7 @@ function Desk({
       <Heading
         draft={draft}
         change={change}
-        said={`draft of version ${after + 1} · ${draft.kind}${formula?.archived ? ' · put away' : ''}`}
+        said={`draft of version ${after + 1} · ${draft.kind}${formula?.archived ? ' · archived' : ''}`}
         error={save.fields.name}
         actions={
           <>

@@ -57,7 +57,7 @@ function bandWords({ forecast: f, simulated }: Props): string {
   const under = simulated.result?.chances.phUnderLimit;
   if (!f.ph) return f.phWhy ?? '';
   if (!spread) return `pH ${f.ph.low.toFixed(2)} to ${f.ph.high.toFixed(2)} at the outmost.`;
-  return `pH ${spread.low.toFixed(2)} to ${spread.high.toFixed(2)} in nine makings of ten; ${((under ?? 0) * 100).toFixed(0)} in a hundred at or under the limit.`;
+  return `pH ${spread.low.toFixed(2)} to ${spread.high.toFixed(2)} in nine batches of ten; ${((under ?? 0) * 100).toFixed(0)} in a hundred at or under the limit.`;
 }
 
 function Figure({ value, name }: { value: string; name: string }) {
@@ -126,10 +126,7 @@ export function ForecastPanel(props: Props) {
         ))}
       <Figures {...props} />
       <Tabs.Root defaultValue="hurdles" className="mt-5">
-        <Tabs.List
-          aria-label="What stands behind it"
-          className="flex justify-between border-b border-steel-line"
-        >
+        <Tabs.List aria-label="What it rests on" className="flex justify-between border-b border-steel-line">
           <Tabs.Trigger value="hurdles" className={tab}>
             Hurdles
           </Tabs.Trigger>

@@ -35,7 +35,7 @@ export function HowSure({
   criticalPh: number;
   colour: string;
 }) {
-  if (!s) return <p className="py-4 text-ink-2">It is being drawn…</p>;
+  if (!s) return <p className="py-4 text-ink-2">Calculating…</p>;
   const { targets } = content;
   return (
     <div className="mt-3">
@@ -51,7 +51,9 @@ export function HowSure({
           />
         </>
       ) : (
-        <p className="py-2 text-sm font-semibold text-hold">No pH is drawn: an acidity in it is not known.</p>
+        <p className="py-2 text-sm font-semibold text-hold">
+          No pH is forecast: the acidity of something in it is not known.
+        </p>
       )}
       <h3 className="mt-2 text-sm font-semibold text-ink-2">Sugar, °Bx</h3>
       <Distribution
@@ -77,10 +79,10 @@ export function HowSure({
       <p className="mt-3 text-sm text-ink-2">
         {s.waterActivity &&
           `${s.abv ? `Alcohol ${s.abv.low.toFixed(1)} to ${s.abv.high.toFixed(1)} % ABV. ` : ''}a_w ${s.waterActivity.low.toFixed(3)} to ${s.waterActivity.high.toFixed(3)}, calculated: information only. `}
-        {grouped(s.scenarios)} makings drawn over the published ranges of each fruit, your ranges and
-        measures, what a cloth and a boil leave open, and the model’s own error.
+        {grouped(s.scenarios)} simulated batches, over the published ranges of each fruit, your own ranges and
+        measures, what straining and boiling leave open, and the model’s own error.
         {s.redrawn > 0.05 * s.scenarios &&
-          ` ${grouped(s.redrawn)} fruits were drawn again, as no juice has such figures: measure yours.`}
+          ` ${grouped(s.redrawn)} simulated fruits were discarded, as no juice has such figures: measure yours.`}
       </p>
     </div>
   );

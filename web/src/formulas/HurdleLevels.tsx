@@ -69,13 +69,13 @@ function levelWords(h: Hurdle, f: Forecast): string {
 export function HurdleLevels({ forecast: f, criticalPh }: { forecast: Forecast; criticalPh: number }) {
   return (
     <table className="mt-2 w-full text-sm">
-      <caption className="sr-only">What could carry it</caption>
+      <caption className="sr-only">What could preserve it</caption>
       <thead className="sr-only">
         <tr>
           <th>Hurdle</th>
           <th>Level against limit</th>
           <th>Forecast</th>
-          <th>Asked, and whether it carries</th>
+          <th>Required, and whether it is met</th>
         </tr>
       </thead>
       <tbody>
@@ -92,10 +92,10 @@ export function HurdleLevels({ forecast: f, criticalPh }: { forecast: Forecast; 
             </td>
             <td className="py-1.5 pl-2">
               <span className="figure block">{levelWords(h, f)}</span>
-              <span className="block text-xs text-ink-2">asked: {h.limit}</span>
+              <span className="block text-xs text-ink-2">required: {h.limit}</span>
             </td>
             <td className="py-1.5 text-right font-semibold whitespace-nowrap text-go">
-              {h.carries ? '● carries' : ''}
+              {h.carries ? '● met' : ''}
             </td>
           </tr>
         ))}

@@ -71,7 +71,7 @@ export function InTheGlass({ forecast: f, content }: { forecast: Forecast; conte
         </p>
       ))}
       {faults.length === 0 && f.grams > 0 && (
-        <p className="mt-2 text-ink-2">Nothing speaks for setting, graining or parting.</p>
+        <p className="mt-2 text-ink-2">No sign that it will set, crystallise or separate.</p>
       )}
       {content.headspaceMl !== undefined && hotMl !== null && f.bottles > 0 && (
         <p className="mt-2 text-sm text-ink-2">

@@ -28,7 +28,7 @@ export function InsteadOf({
     const { content, left } = interchanged(draft.content, setting, lineId, to);
     change({ do: 'content', change: content });
     toast.success(`${to.ingredient.name}, ${weight(to.grams)}`, {
-      description: left.length > 0 ? `${left.join('. ')}.` : 'The water line gave way.',
+      description: left.length > 0 ? `${left.join('. ')}.` : 'The water line was reduced by as much.',
     });
     onClose();
   };

@@ -166,7 +166,7 @@ export function Library() {
           {mayWrite && (
             <>
               <Button tone="plain" onClick={() => setBringing(true)}>
-                Bring one in…
+                Import…
               </Button>
               <Link to="/formulas/new" className={buttonLook({})}>
                 New formula
@@ -176,7 +176,7 @@ export function Library() {
         </div>
       </div>
       {shown.length === 0 ? (
-        <Empty title={away ? 'Nothing is put away' : 'No formulas yet'}>
+        <Empty title={away ? 'No archived formulas' : 'No formulas yet'}>
           Say what goes in as you would on a scrap of paper, and see how sweet and sharp it comes out before
           you buy.
         </Empty>
@@ -185,12 +185,12 @@ export function Library() {
       )}
       {(archived.length > 0 || away) && (
         <Button tone="quiet" size="small" className="mt-3" onClick={() => setAway(!away)}>
-          {away ? 'Back to the formulas in use' : `${archived.length} put away`}
+          {away ? 'Back to the formulas in use' : `${archived.length} archived`}
         </Button>
       )}
       {bringing && (
         <BringIn
-          title="Bring a formula in"
+          title="Import a formula"
           onClose={() => setBringing(false)}
           take={(incoming) => navigate('/formulas/new', { state: { draft: draftFrom(incoming) } })}
         />

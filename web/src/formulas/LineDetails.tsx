@@ -44,7 +44,7 @@ export const BasisChoice = memo(function BasisChoice({
   const others = named.filter((other) => other.id !== id);
   return (
     <select
-      aria-label={`Line ${n}, told by`}
+      aria-label={`Line ${n}, measured by`}
       value={basisKey(basis)}
       onChange={(e) => change({ do: 'line', id, change: { basis: basisFrom(e.target.value) } })}
       className={quiet}

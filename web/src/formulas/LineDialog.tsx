@@ -10,7 +10,7 @@ export type LineQuestion = 'interchange' | 'swap' | 'measure' | 'figures';
 const TITLES: Record<LineQuestion, string> = {
   interchange: 'Something like it instead',
   swap: 'The same with another',
-  measure: 'Weigh your measure once',
+  measure: 'Weigh your measure',
   figures: 'Your own figures',
 };
 

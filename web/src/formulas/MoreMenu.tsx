@@ -29,7 +29,7 @@ export function MoreMenu({
   const archive = useWrite(
     'formula',
     (archived: boolean) => call(formulaRoutes.archive, { params: { id: formula!.id }, body: { archived } }),
-    { done: formula?.archived ? 'Taken out again' : 'Put away; its lots and versions stay' },
+    { done: formula?.archived ? 'Restored' : 'Archived. Its lots and versions stay' },
   );
   const copy = () =>
     navigate('/formulas/new', { state: { draft: { ...draft, name: `${draft.name}, another` } } });
@@ -64,7 +64,7 @@ export function MoreMenu({
   if (formula && mayWrite) actions.unshift({ name: 'Copy as a new formula', act: copy });
   if (formula && mayWrite)
     actions.push({
-      name: formula.archived ? 'Take it out again' : 'Put it away',
+      name: formula.archived ? 'Restore' : 'Archive',
       act: () => archive.run(!formula.archived),
       apart: true,
     });

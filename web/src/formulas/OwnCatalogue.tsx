@@ -129,10 +129,10 @@ function Measures({ own }: { own: Own }) {
               <Button
                 size="small"
                 tone="quiet"
-                aria-label={`Forget ${m.name}`}
+                aria-label={`Delete ${m.name}`}
                 onClick={() => keep.run({ name: m.name, ingredientId: m.ingredientId, retired: true })}
               >
-                Forget
+                Delete
               </Button>
             )}
           </li>
@@ -165,7 +165,7 @@ function Measures({ own }: { own: Own }) {
             error={keep.fields.millilitres}
           />
           <Button type="submit" tone="plain" disabled={keep.busy || name.trim() === ''}>
-            Remember it
+            Save
           </Button>
         </form>
       )}

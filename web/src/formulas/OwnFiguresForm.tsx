@@ -51,7 +51,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
         },
       });
     },
-    { tellsErrors: true, done: `${entry.name}: your own figures count now`, after: done },
+    { tellsErrors: true, done: `${entry.name}: your own figures are used from now on`, after: done },
   );
   const error = (field: string) => write.fields[`measured.${field}`];
   return (
@@ -118,10 +118,10 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
       )}
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={done}>
-          Not now
+          Cancel
         </Button>
         <Button type="submit" disabled={write.busy}>
-          Keep them
+          Save
         </Button>
       </div>
     </form>

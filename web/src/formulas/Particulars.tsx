@@ -52,7 +52,7 @@ function Process({ draft, change }: Props) {
         label="Heat process"
         value={content.processId ?? ''}
         onChange={(e) => set({ processId: e.target.value || undefined })}
-        hint="It counts only where the product matches it, line by line."
+        hint="It counts only where the product matches all of it."
         error={
           fit && fit.reasons.length > 0
             ? `This product does not match: ${fit.reasons.join('; ')}.`
@@ -84,7 +84,7 @@ function Keeping({ draft, change }: Props) {
   const set = (part: Partial<Draft['content']>) => change({ do: 'content', change: part });
   const perBottle = content.lines.some((line) => line.basis?.per === 'bottle');
   return (
-    <Ruled title="Kept, bottled and used" className="mt-8">
+    <Ruled title="Storage, bottle and use" className="mt-8">
       <div className={grid}>
         <Choice
           label="Kind"
@@ -194,7 +194,7 @@ function Origin({ draft, change }: Props) {
           className="col-span-2"
           label="What this version changes"
           value={draft.note}
-          placeholder="A word for later"
+          placeholder="Note"
           onChange={(e) => change({ do: 'head', change: { note: e.target.value } })}
         />
       </div>

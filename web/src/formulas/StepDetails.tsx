@@ -25,7 +25,7 @@ function DrawDetails({ step, n, set }: Props) {
   return (
     <>
       <select
-        aria-label={`Step ${n}, how it is drawn`}
+        aria-label={`Step ${n}, extraction method`}
         className={choice}
         value={step.method ?? ''}
         onChange={(e) => e.target.value && set(drawnBy(e.target.value as ExtractionMethod))}
@@ -39,10 +39,10 @@ function DrawDetails({ step, n, set }: Props) {
       </select>
       <Share
         key={step.method ?? ''}
-        label={`Step ${n}, percent drawn`}
+        label={`Step ${n}, percent extracted`}
         value={step.draws}
         typical={facts?.draws[1]}
-        words="% drawn"
+        words="% extracted"
         set={(draws) => set({ draws })}
       />
       <Tick

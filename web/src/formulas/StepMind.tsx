@@ -11,9 +11,9 @@ interface Props {
 function words(step: FormulaStep): string {
   const said: string[] = [];
   if (step.prompt && step.promptEvery) said.push(`${step.prompt} every ${step.promptEvery} min`);
-  if (step.toleranceMinutes !== undefined) said.push(`on time within ${step.toleranceMinutes} min`);
+  if (step.toleranceMinutes !== undefined) said.push(`within ${step.toleranceMinutes} min`);
   if (step.neverBoil) said.push('never boil');
-  return said.length > 0 ? said.join(' · ') : 'mind…';
+  return said.length > 0 ? said.join(' · ') : 'prompts and limits…';
 }
 
 /** What is to be minded while a step runs: done again and again, how far off is on time, kept under the boil. */
@@ -24,7 +24,7 @@ export function StepMind({ step, n, set }: Props) {
       <button
         type="button"
         className="rounded px-1 text-sm text-link underline-offset-2 hover:underline"
-        aria-label={`Step ${n}, what to mind: ${words(step)}`}
+        aria-label={`Step ${n}, prompts and limits: ${words(step)}`}
         onClick={() => setOpen(true)}
       >
         {words(step)}
@@ -34,9 +34,9 @@ export function StepMind({ step, n, set }: Props) {
   return (
     <span className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1">
       <label className="whitespace-nowrap">
-        again and again:{' '}
+        repeat:{' '}
         <input
-          aria-label={`Step ${n}, what to do again and again`}
+          aria-label={`Step ${n}, what to repeat`}
           className="w-36 rounded-md border border-steel-line bg-transparent px-1.5 py-0.5 hover:border-steel"
           placeholder="stir"
           defaultValue={step.prompt ?? ''}

@@ -17,7 +17,7 @@ import { StepMind } from './StepMind.tsx';
 
 const KINDS: { kind: StepKind; name: string }[] = [
   { kind: 'prepare', name: 'Prepare' },
-  { kind: 'draw', name: 'Draw' },
+  { kind: 'draw', name: 'Extract' },
   { kind: 'strain', name: 'Strain' },
   { kind: 'add', name: 'Add' },
   { kind: 'reduce', name: 'Reduce' },
@@ -147,13 +147,13 @@ export function Steps({
           k.kind === 'draw' ? (
             <Menu
               key={k.kind}
-              label="Add a step: draw"
+              label="Add a step: extract"
               actions={Object.entries(extractionMethods).map(([method, facts]) => ({
                 name: facts.name,
                 act: () => change({ do: 'add step', kind: 'draw', method: method as ExtractionMethod }),
               }))}
             >
-              draw ▾
+              extract ▾
             </Menu>
           ) : (
             <Button

@@ -63,7 +63,7 @@ export function SwapWith({ lineId, draft, change, onClose }: Asked) {
   return (
     <>
       <p className="text-ink-2">
-        Another thing in its place, and water, sugar and acid brought back to the old °Bx, acid and yield.
+        Replaces the ingredient, and adjusts water, sugar and acid to keep °Bx, acid and yield.
       </p>
       <div className="mt-3 rounded-lg border border-steel">
         <IngredientPicker label="In its place" value={chosen} onChoose={setChosen} />
@@ -87,7 +87,7 @@ export function SwapWith({ lineId, draft, change, onClose }: Asked) {
       )}
       <div className="mt-5 flex justify-end gap-3">
         <Button tone="plain" onClick={onClose}>
-          Not now
+          Cancel
         </Button>
         <Button
           disabled={!swap}
@@ -98,7 +98,7 @@ export function SwapWith({ lineId, draft, change, onClose }: Asked) {
             onClose();
           }}
         >
-          Take it
+          Replace
         </Button>
       </div>
     </>

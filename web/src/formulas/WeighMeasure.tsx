@@ -17,7 +17,7 @@ export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => v
       call(ingredientRoutes.measure, {
         body: { id: newId(), name, ingredientId: entry.id, grams: numberOf(grams) ?? null },
       }),
-    { tellsErrors: true, done: `A ${name} of ${entry.name.toLowerCase()} is known now`, after: done },
+    { tellsErrors: true, done: `A ${name} of ${entry.name.toLowerCase()} saved`, after: done },
   );
   return (
     <form
@@ -57,10 +57,10 @@ export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => v
       )}
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={done}>
-          Not now
+          Cancel
         </Button>
         <Button type="submit" disabled={write.busy || numberOf(grams) === undefined}>
-          Remember it
+          Save
         </Button>
       </div>
     </form>

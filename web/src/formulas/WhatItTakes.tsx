@@ -111,15 +111,17 @@ function Asked({
           </span>
         )}
         {!answer && (
-          <span className="text-ink-2">Say what it is to be, and see how much of one line that takes.</span>
+          <span className="text-ink-2">
+            Enter the figure you want, and see how much of one line it takes.
+          </span>
         )}
       </p>
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={onClose}>
-          Not now
+          Cancel
         </Button>
         <Button type="submit" disabled={grams === null || grams === 0}>
-          Take it
+          Use it
         </Button>
       </div>
     </form>

@@ -106,10 +106,10 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
         </fieldset>
         <div className="col-span-full flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
           <Button type="submit" disabled={write.busy || Number.isNaN(headspace)}>
-            Keep it
+            Save
           </Button>
         </div>
       </form>
@@ -179,7 +179,7 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
         >
           <Field
             className="col-span-2"
-            label="Another kind"
+            label="Add a bottle or jar"
             {...register('name')}
             error={write.fields.name}
           />
@@ -212,7 +212,7 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
             ))}
           </Choice>
           <Button type="submit" tone="plain" className="mt-6" disabled={write.busy}>
-            Add it
+            Add bottle or jar
           </Button>
         </form>
       )}

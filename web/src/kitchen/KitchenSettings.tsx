@@ -89,7 +89,7 @@ function SettingsForm({ owner }: { owner: boolean }) {
           label="Cups and spoons of which country"
           {...register('cupSchool')}
           error={write.fields.cupSchool}
-          hint="Shown wherever a cup is said."
+          hint="Used wherever a line says cup, tablespoon or teaspoon."
         >
           <option value="">not said yet</option>
           {Object.entries(cupSchools).map(([id, school]) => (
@@ -98,7 +98,7 @@ function SettingsForm({ owner }: { owner: boolean }) {
             </option>
           ))}
         </Choice>
-        <Choice label="Label rules" {...register('rulePack')} hint="Your own local rule goes before them.">
+        <Choice label="Label rules" {...register('rulePack')} hint="Your own local rule comes first.">
           {Object.values(rulePacks).map((pack) => (
             <option key={pack.id} value={pack.id}>
               {pack.name}, {pack.source}
@@ -114,12 +114,12 @@ function SettingsForm({ owner }: { owner: boolean }) {
           hint="4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
         />
         <Field
-          label="Millilitres that may be told nowhere, %"
+          label="Unaccounted volume allowed, %"
           figure
           inputMode="decimal"
           {...register('fillTolerancePercent')}
           error={write.fields.fillTolerancePercent}
-          hint="Of a lot, before its filling asks for a reason."
+          hint="Of what was in the pan. Over it, filling asks for a reason. For instance 5."
         />
         <TextField
           className="col-span-full"
@@ -168,21 +168,21 @@ function People() {
         ))}
       </ul>
       <form className="grid gap-3 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
-        <Field label="Name of another" {...register('name')} error={write.fields.name} />
+        <Field label="Name of the person" {...register('name')} error={write.fields.name} />
         <Choice label="Role" {...register('role')} hint="A maker makes and releases; a reader only looks.">
           <option value="maker">maker</option>
           <option value="reader">reader</option>
           <option value="owner">owner</option>
         </Choice>
         <Field
-          label="Their password"
+          label="First password"
           type="password"
           autoComplete="new-password"
           {...register('password')}
           error={write.fields.password}
         />
         <Button type="submit" tone="plain" disabled={write.busy}>
-          Add them
+          Add person
         </Button>
       </form>
     </Ruled>

@@ -56,7 +56,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
   );
   const error = (field: string) => write.fields[`workshop.${field}`];
   return (
-    <Ruled title="Work: what a plan goes round" className="mt-8">
+    <Ruled title="Working hours and equipment" className="mt-8">
       <form onSubmit={handleSubmit((a) => write.run(a))}>
         <fieldset disabled={!owner} className="grid grid-cols-4 gap-4 py-4 max-sm:grid-cols-2">
           <Field
@@ -67,21 +67,21 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
             error={error('burners')}
           />
           <Field
-            label="Pairs of hands"
+            label="People working at once"
             figure
             inputMode="numeric"
             {...register('hands')}
             error={error('hands')}
           />
           <Field
-            label="Canner takes, jars"
+            label="Jars per canner load"
             figure
             inputMode="numeric"
             {...register('cannerHolds')}
             error={error('cannerHolds')}
           />
           <Field
-            label="Loads hot jars wait for"
+            label="Canner loads that hot jars may wait for"
             figure
             inputMode="numeric"
             {...register('cannerLoads')}
@@ -95,14 +95,14 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
             error={error('kwhMinor')}
           />
           <Field
-            label={`An hour of hands, ${currency}`}
+            label={`Labour cost per hour, ${currency}`}
             figure
             inputMode="decimal"
             {...register('handsHour')}
             error={error('handsHourMinor')}
           />
           <Field
-            label="Freezer room, kg"
+            label="Freezer space, kg"
             figure
             inputMode="decimal"
             {...register('freezerKg')}
@@ -137,7 +137,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
           </ul>
           {owner && (
             <Button type="submit" tone="plain" disabled={write.busy} className="justify-self-start">
-              Save the work
+              Save
             </Button>
           )}
         </fieldset>

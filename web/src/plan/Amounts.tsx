@@ -149,8 +149,8 @@ function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: P
           <Menu
             label={`More for ${formula.name}`}
             actions={[
-              { name: 'Change its size', act: () => setChanging(true), disabled: begun },
-              { name: 'Take it out of the plan', act: () => replace(null), disabled: begun, apart: true },
+              { name: 'Change size', act: () => setChanging(true), disabled: begun },
+              { name: 'Remove from the plan', act: () => replace(null), disabled: begun, apart: true },
             ]}
           >
             change…
@@ -168,7 +168,7 @@ function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: P
           </p>
           {making.parting.why.length > 0 && (
             <p className="text-sm text-ink-2">
-              Parted into {plural(making.parting.lots, 'lot')}, because {making.parting.why.join('; ')}.
+              Split into {plural(making.parting.lots, 'lot')}, because {making.parting.why.join('; ')}.
             </p>
           )}
           <SheetTable making={making} planning={planning} />
@@ -203,8 +203,8 @@ export function Amounts({ plan, planning }: { plan: Plan; planning: Planning }) 
     <>
       {plan.items.length === 0 && (
         <Empty title="No product in it yet">
-          Put one in by the bottles you want, by the fruit on the table, by what is in stock, or as much as
-          the largest pan takes.
+          Add one by the bottles you want, by the fruit in hand, by what is in stock, or as much as the
+          largest pan takes.
         </Empty>
       )}
       {plan.items.map((item) => (
@@ -212,7 +212,7 @@ export function Amounts({ plan, planning }: { plan: Plan; planning: Planning }) 
       ))}
       {mayWrite && (
         <Button tone="plain" className="mt-5" onClick={() => setAdding(true)}>
-          Put a product in
+          Add a product
         </Button>
       )}
       {adding && (

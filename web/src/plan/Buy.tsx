@@ -40,7 +40,7 @@ function Beside({ row, planning }: { row: ShoppingRow; planning: Planning }) {
       )}
       {instead.length > 0 && (
         <details className="mt-0.5">
-          <summary className="w-fit cursor-pointer font-semibold text-link">or instead…</summary>
+          <summary className="w-fit cursor-pointer font-semibold text-link">substitutes…</summary>
           <ul className="py-1">
             {instead.map((to) => (
               <li key={to.ingredient.id}>
@@ -124,7 +124,7 @@ function BuyRow({
               <State tone="hold">{row.asks}</State>{' '}
               {mayWrite && (
                 <Button size="small" tone="quiet" onClick={sell}>
-                  say it…
+                  set the pack…
                 </Button>
               )}
             </span>
@@ -257,7 +257,7 @@ export function Buy() {
         </Empty>
       )}
       {byShop(short).map(([shop, list]) => (
-        <Ruled key={shop} title={shop || 'Where, and in which packs?'} className="mt-5">
+        <Ruled key={shop} title={shop || 'Where, and in which packs is it sold?'} className="mt-5">
           <ul>
             {list.map((row) => (
               <BuyRow

@@ -25,7 +25,7 @@ const PARTS: [keyof CostBefore & ('ingredients' | 'packaging' | 'energy' | 'hand
   ['ingredients', 'Ingredients'],
   ['packaging', 'Glass, lids, labels'],
   ['energy', 'Energy'],
-  ['hands', 'Hands'],
+  ['hands', 'Labour'],
 ];
 
 /** Where the money goes: parts of one bar, each with its figure. */
@@ -58,7 +58,7 @@ function CostParts({ cost, colour, hardest }: { cost: CostBefore; colour: string
         ))}
         <tr className="border-b border-ink font-bold">
           <th scope="row" className="py-1.5 text-left">
-            All of it
+            Total
           </th>
           <td />
           <td className="figure py-1.5 text-right">{money(cost.total, kitchen.currency)}</td>
@@ -89,7 +89,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
     ml: item.bought ? String(item.bought.millilitres) : '',
     water: item.bought ? String(item.bought.waterParts) : String(making.content.waterParts ?? ''),
   });
-  const change = useChangePlan(plan, { done: 'Kept' });
+  const change = useChangePlan(plan, { done: 'Prices saved' });
   const priceMinor = minorTyped(price);
   const ml = Number(bought.ml);
   const boughtMinor = minorTyped(bought.price);
@@ -107,15 +107,15 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
     <div className="mt-4">
       <div className="grid grid-cols-5 gap-3 max-lg:grid-cols-2">
         <Field
-          label={`Your price a bottle, ${kitchen.currency}`}
+          label={`Your price per bottle, ${kitchen.currency}`}
           figure
           inputMode="decimal"
           value={price}
           onChange={(e) => setPrice(e.target.value)}
         />
         <Field
-          label="A bought one"
-          placeholder="what is it"
+          label="A bought product"
+          placeholder="raspberry syrup"
           value={bought.name}
           onChange={(e) => setBought({ ...bought, name: e.target.value })}
         />
@@ -145,8 +145,8 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
         {left !== null && (
           <State tone={left > 0 ? 'go' : 'stop'}>
             {left > 0
-              ? `${money(left, kitchen.currency)} a bottle stays`
-              : `${money(-left, kitchen.currency)} a bottle is lost`}
+              ? `${money(left, kitchen.currency)} profit per bottle`
+              : `${money(-left, kitchen.currency)} loss per bottle`}
           </State>
         )}
         {ownLitre !== null && (
@@ -154,7 +154,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
             <span className="figure font-bold">{money(ownLitre, kitchen.currency)}</span> a litre as drunk
             {otherLitre !== null && (
               <>
-                , {other!.name || 'the bought one'}{' '}
+                , {other!.name || 'the bought product'}{' '}
                 <span className="figure font-bold">{money(otherLitre, kitchen.currency)}</span>
               </>
             )}
@@ -172,7 +172,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
               })
             }
           >
-            Keep the prices
+            Save prices
           </Button>
         )}
       </p>
@@ -215,8 +215,8 @@ function ProductCost({ plan, item, planning }: { plan: Plan; item: Item; plannin
           </>
         )}
         {learned > 0
-          ? `Minutes of hands are learned from ${learned === 1 ? 'one lot' : `your last ${Math.min(5, learned)} lots`} of it.`
-          : 'Minutes of hands are the formula’s own, until lots tell better.'}
+          ? `Working minutes are learned from ${learned === 1 ? 'one lot' : `your last ${Math.min(5, learned)} lots`} of it.`
+          : 'Working minutes are those of the formula, until lots have been made.'}
       </p>
       {cost.unpriced.length > 0 && (
         <p className="mt-1">
@@ -233,6 +233,6 @@ function ProductCost({ plan, item, planning }: { plan: Plan; item: Item; plannin
 /** What each product will cost before it is made: by the bottle, by the litre, by the litre as drunk. */
 export function Cost({ plan, planning }: { plan: Plan; planning: Planning }) {
   if (plan.items.length === 0)
-    return <Empty title="Nothing to cost yet">Put a product into the plan first.</Empty>;
+    return <Empty title="Nothing to cost yet">Add a product to the plan first.</Empty>;
   return plan.items.map((item) => <ProductCost key={item.id} plan={plan} item={item} planning={planning} />);
 }

@@ -107,7 +107,7 @@ function useAxis(
     const last = Math.max(...drawn.map((s) => Date.parse(s.to)));
     const start = hours.filter((h) => h.from <= first).at(-1)?.from ?? first;
     const end = hours.find((h) => h.to >= last)?.to ?? last;
-    // A day on which everything waits by itself is drawn together with its nights.
+    // A day on which everything needs nobody is drawn together with its nights.
     const busy = hours.filter((h) =>
       drawn.some((s) => s.attended && Date.parse(s.from) < h.to && Date.parse(s.to) > h.from),
     );
@@ -120,13 +120,13 @@ function Legend({ colour }: { colour: string }) {
   return (
     <p className="mt-3 flex flex-wrap gap-x-6 gap-y-1 text-sm text-ink-2">
       <span>
-        <span className={sample} style={{ background: colour, borderColor: colour }} /> both hands
+        <span className={sample} style={{ background: colour, borderColor: colour }} /> hands-on
       </span>
       <span>
-        <span className={sample} style={{ borderColor: colour }} /> somebody in the house
+        <span className={sample} style={{ borderColor: colour }} /> somebody at home
       </span>
       <span>
-        <span className={`${sample} border-dashed`} style={{ borderColor: colour }} /> waits by itself
+        <span className={`${sample} border-dashed`} style={{ borderColor: colour }} /> needs nobody
       </span>
       <span>Drag a step, or move it with the arrow keys: a quarter of an hour, with shift an hour.</span>
     </p>
@@ -142,9 +142,7 @@ function Clashes({ clashes, lots }: { clashes: ReturnType<typeof clashesIn>; lot
     );
   return (
     <div role="status" className="mt-3">
-      <State tone="stop">
-        {clashes.length === 1 ? 'It clashes' : `It clashes in ${clashes.length} places`}
-      </State>
+      <State tone="stop">{clashes.length === 1 ? '1 clash' : `${clashes.length} clashes`}</State>
       <ul className="mt-1 border-t border-steel-line">
         {clashes.map((c) => {
           const lot = lots.find((l) => l.partId === c.lotId);
@@ -178,10 +176,12 @@ export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
   const hours = useHours(plan, planning, lots);
   const { steps, origin, told } = hours;
   const axis = useAxis(steps, lots, planning, origin);
-  const change = useChangePlan(plan, { done: 'The hours are kept', after: hours.forget });
+  const change = useChangePlan(plan, { done: 'Hours saved', after: hours.forget });
   if (lots.length === 0)
     return (
-      <Empty title="Nothing to lay yet">Put a product into the plan first: its steps are what is laid.</Empty>
+      <Empty title="Nothing to schedule yet">
+        Add a product to the plan first: its steps are then scheduled.
+      </Empty>
     );
   const laid = steps.length > 0;
   const clashes = laid ? clashesIn(steps, lots, planning, origin) : [];
@@ -194,7 +194,7 @@ export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
       <div className="flex flex-wrap items-center gap-3">
         {mayWrite && hours.due && (
           <Button tone={laid ? 'plain' : 'main'} disabled={hours.busy} onClick={() => hours.layThem('back')}>
-            Lay them back from {dayMonthYear(hours.due)}
+            Schedule back from {dayMonthYear(hours.due)}
           </Button>
         )}
         {mayWrite && (
@@ -203,16 +203,16 @@ export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
             disabled={hours.busy}
             onClick={() => hours.layThem('forward')}
           >
-            As early as can be
+            As early as possible
           </Button>
         )}
         {mayWrite && hours.changed && (
           <>
             <Button disabled={change.busy} onClick={() => change.run({ steps: [...steps] })}>
-              Keep these hours
+              Save hours
             </Button>
             <Button tone="quiet" onClick={hours.forget}>
-              as they were
+              Discard changes
             </Button>
           </>
         )}
@@ -234,7 +234,7 @@ export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
       )}
       {laid && !hours.changed && stale(steps, lots) && (
         <p className="mt-3">
-          <State tone="hold">The amounts or what was learned changed since: lay the hours anew.</State>
+          <State tone="hold">The amounts or what was learned changed since: schedule the hours again.</State>
         </p>
       )}
       {laid ? (
@@ -260,8 +260,8 @@ export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
             ))}
         </>
       ) : (
-        <Empty title="The hours are not laid yet">
-          {Math.round(handsHours / 60)} hours of hands, and what waits by itself. It is laid so that no pan,
+        <Empty title="Not scheduled yet">
+          {Math.round(handsHours / 60)} hours of hands, and what needs nobody. It is laid so that no pan,
           burner, canner or pair of hands is wanted twice, and nobody works by night.
         </Empty>
       )}

@@ -99,7 +99,7 @@ function Bar({
   const left = placeOf(axis, Date.parse(step.from));
   const width = Math.max(5, placeOf(axis, Date.parse(step.to)) - left - 2);
   const minutes = (Date.parse(step.to) - Date.parse(step.from)) / 60_000;
-  const said = `${lot.name}: ${step.title}, ${dayAndTime(step.from)} to ${clockTime(step.to)}, ${minutesInWords(minutes)}${weight === 'waits' ? ', waits by itself' : weight === 'attended' ? ', somebody in the house' : ', hands'}${clash ? ', clashes' : ''}`;
+  const said = `${lot.name}: ${step.title}, ${dayAndTime(step.from)} to ${clockTime(step.to)}, ${minutesInWords(minutes)}${weight === 'waits' ? ', needs nobody' : weight === 'attended' ? ', somebody at home' : ', hands'}${clash ? ', clashes' : ''}`;
   const keys = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 60 : 15;
     if (event.key === 'ArrowLeft') move?.(step, -by);

@@ -70,13 +70,13 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
         />
         <div className="col-span-2 flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
           <Button
             type="submit"
             disabled={write.busy || typeof amount === 'string' || minor === null || said.trim() === ''}
           >
-            Keep it
+            Save
           </Button>
         </div>
       </form>

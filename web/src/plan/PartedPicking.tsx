@@ -26,7 +26,7 @@ export function PartedBar({
   return (
     <div
       role="img"
-      aria-label="The picking, parted"
+      aria-label="The picking, divided"
       className="flex h-14 overflow-hidden rounded border-2 border-steel"
     >
       {used.map((u) => (

@@ -127,7 +127,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
           <p className="pt-1 text-sm text-ink-2">What it saves you to buy later.</p>
         </Ruled>
       </div>
-      <Ruled title="What it may be made into" className="mt-6">
+      <Ruled title="What it can be made into" className="mt-6">
         {rows.length === 0 ? (
           <p className="py-3 text-ink-2">No formula here takes it.</p>
         ) : (
@@ -136,7 +136,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
       </Ruled>
       {divided && (
         <Ruled
-          title="So it earns most"
+          title="Most profitable use"
           className="mt-6"
           aside={<strong className="figure">{money(divided.marginMinor, currency)}</strong>}
         >
@@ -156,7 +156,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
           )}
           {mayWrite && (
             <Button className="mt-4" disabled={write.busy || tooMuch} onClick={() => write.run(undefined)}>
-              Divide it so, and plan the making
+              Divide it and start a plan
             </Button>
           )}
         </Ruled>

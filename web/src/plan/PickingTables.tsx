@@ -41,7 +41,7 @@ export function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[
   );
 }
 
-/** What it may be made into: when, between what, for how much. */
+/** What it can be made into: when, between what, for how much. */
 export function UseTable({
   rows,
   set,

@@ -29,18 +29,18 @@ function NewPlanForm() {
   return (
     <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
       <Field
-        label="What is it for"
+        label="Name"
         placeholder="the fair on the 19th"
         {...register('name')}
         error={write.fields['content.name']}
       />
       <Field
-        label="To stand ready on"
+        label="Ready by"
         type="date"
         min={today}
         {...register('due')}
         error={write.fields['content.due']}
-        hint="Without a date it is laid as early as can be."
+        hint="Without a date it is scheduled as early as possible."
       />
       <Button type="submit" disabled={write.busy}>
         Begin a plan
@@ -112,8 +112,8 @@ export function PlanList() {
       </p>
       {data.length === 0 ? (
         <Empty title="No plan yet">
-          Say what it is for and by when. Then put products into it: by bottles wanted, by the fruit on the
-          table, by what is in stock.
+          Give it a name and a date. Then add products: by bottles wanted, by the fruit on the table, by what
+          is in stock.
         </Empty>
       ) : (
         <ul className="mt-4 border-t border-ink">

@@ -30,15 +30,15 @@ function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
         }}
       >
         <Field
-          label="What is it for"
+          label="Name"
           value={name}
           onChange={(e) => setName(e.target.value)}
           error={change.fields['content.name']}
         />
-        <Field label="To stand ready on" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+        <Field label="Ready by" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
           <Button type="submit" disabled={change.busy}>
             Save
@@ -73,8 +73,8 @@ export function PlanPage() {
         </Link>
         <h1>{plan.name}</h1>
         <p className="flex-1 text-ink-2">
-          {plan.due ? `to stand ready on ${dayMonthYear(plan.due)}` : 'as early as can be'}
-          {plan.done && ', done with'}
+          {plan.due ? `ready by ${dayMonthYear(plan.due)}` : 'as early as can be'}
+          {plan.done && ', finished'}
         </p>
         <Link to={`/plan/buy?plan=${plan.id}`} className={buttonLook({ tone: 'plain', size: 'small' })}>
           What to buy
@@ -105,7 +105,7 @@ function HeadMenu({ plan, change }: { plan: Plan; change: () => void }) {
       actions={[
         { name: 'Change name or day', act: change },
         {
-          name: plan.done ? 'Take it up again' : 'It is done with',
+          name: plan.done ? 'Reopen the plan' : 'Finish the plan',
           act: () => write.run({ done: !plan.done }),
           apart: true,
         },

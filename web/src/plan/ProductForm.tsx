@@ -65,7 +65,7 @@ function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | st
         measures: planning.catalogue.measures,
       },
     );
-    return grams > 0 ? { by: 'fruit', lineId: line.id, grams, trimmed: a.trimmed } : 'More than nothing.';
+    return grams > 0 ? { by: 'fruit', lineId: line.id, grams, trimmed: a.trimmed } : 'A number over 0.';
   } catch (error) {
     return (error as Error).message;
   }
@@ -107,7 +107,7 @@ function ComesTo({ making }: { making: Making }) {
       </p>
       {parting.lots > 1 && (
         <p className="mt-1">
-          <strong>Parted into {plural(parting.lots, 'lot')}</strong>: {parting.why.join('; ')}.
+          <strong>Split into {plural(parting.lots, 'lot')}</strong>: {parting.why.join('; ')}.
         </p>
       )}
     </div>
@@ -189,7 +189,7 @@ export function ProductForm({
     });
   };
   return (
-    <Dialog open onClose={onClose} title={item ? 'Change its size' : 'Put a product into the plan'}>
+    <Dialog open onClose={onClose} title={item ? 'Change size' : 'Add a product to the plan'}>
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -219,7 +219,7 @@ export function ProductForm({
         </Choice>
         <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
           <Choice
-            label="Its size is set by"
+            label="Size set by"
             value={answers.by}
             onChange={(e) => set({ by: e.target.value as Want['by'] })}
           >
@@ -259,10 +259,10 @@ export function ProductForm({
         )}
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
           <Button type="submit" disabled={busy || typeof found === 'string'}>
-            {item ? 'Take this size' : 'Put it in'}
+            {item ? 'Save' : 'Add product'}
           </Button>
         </div>
       </form>

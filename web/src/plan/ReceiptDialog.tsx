@@ -66,8 +66,8 @@ function LineRow({
         value={line.bestBy}
         onChange={(e) => set({ bestBy: e.target.value })}
       />
-      <Button tone="quiet" size="small" className="mb-1" onClick={drop} aria-label={`Leave ${line.name} off`}>
-        leave off
+      <Button tone="quiet" size="small" className="mb-1" onClick={drop} aria-label={`Remove ${line.name}`}>
+        remove
       </Button>
     </li>
   );
@@ -114,7 +114,7 @@ export function ReceiptDialog({
       }),
     {
       after: ({ stock }) => {
-        toast.success(`Taken in: ${stock.map((s) => s.code).join(', ')}`, {
+        toast.success(`Added to stock: ${stock.map((s) => s.code).join(', ')}`, {
           description: 'Write the codes on the bags.',
         });
         onClose();
@@ -188,7 +188,7 @@ export function ReceiptDialog({
         )}
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <div className="w-64 rounded-lg border border-steel">
-            <IngredientPicker label="Something else on it" value="" onChoose={add} />
+            <IngredientPicker label="Add another item" value="" onChoose={add} />
           </div>
           <Button tone="quiet" onClick={() => file.current?.click()}>
             from a CSV file…
@@ -209,10 +209,10 @@ export function ReceiptDialog({
         </div>
         <div className="mt-5 flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
           <Button type="submit" disabled={write.busy || !ready}>
-            Take it all in
+            Save receipt
           </Button>
         </div>
       </form>

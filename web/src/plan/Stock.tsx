@@ -134,7 +134,7 @@ export function Stock() {
             checked={all}
             onChange={(e) => setAll(e.target.checked)}
           />{' '}
-          used up as well
+          Show what is used up
         </label>
         {mayWrite && (
           <Button tone="quiet" size="small" onClick={() => setCounting(!counting)}>

@@ -18,10 +18,10 @@ import { amountSaid, amountTyped } from './amount.ts';
 type Deed = 'count' | 'wasted' | 'spoiled' | 'divide';
 
 const DEEDS: [Deed, string][] = [
-  ['count', 'count it: so much is there'],
-  ['wasted', 'so much was thrown away'],
-  ['spoiled', 'so much spoiled'],
-  ['divide', 'put so much apart, in the freezer'],
+  ['count', 'Count: set the amount that is there'],
+  ['wasted', 'Record waste'],
+  ['spoiled', 'Record spoilage'],
+  ['divide', 'Divide: move part into the freezer'],
 ];
 
 const WORDS: Record<StockLot['takings'][number]['kind'], string> = {
@@ -78,7 +78,7 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
         write.run(undefined);
       }}
     >
-      <Choice label="What about it" value={deed} onChange={(e) => setDeed(e.target.value as Deed)}>
+      <Choice label="Action" value={deed} onChange={(e) => setDeed(e.target.value as Deed)}>
         {DEEDS.filter(([d]) => d !== 'divide' || stock.kind === 'ingredient').map(([d, says]) => (
           <option key={d} value={d}>
             {says}
@@ -86,7 +86,7 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
         ))}
       </Choice>
       <Field
-        label={deed === 'count' ? 'There are' : 'How much'}
+        label={deed === 'count' ? 'Counted' : 'How much'}
         figure
         placeholder={stock.kind === 'ingredient' ? '1.2 kg' : '12'}
         value={text}
@@ -96,7 +96,7 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
         }
       />
       <Field
-        label={deed === 'divide' ? 'A word on the bag' : 'Why, in a word'}
+        label={deed === 'divide' ? 'Note' : 'Reason'}
         value={why}
         onChange={(e) => setWhy(e.target.value)}
         error={write.fields.why}
@@ -109,7 +109,7 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
         className="self-end"
         disabled={write.busy || typeof amount === 'string' || text === ''}
       >
-        Record it
+        Record
       </Button>
     </form>
   );
@@ -123,13 +123,13 @@ function Facts({ stock }: { stock: StockLot }) {
     stock.measured.taPer100g !== null && `${stock.measured.taPer100g} g acid in 100 g`,
   ];
   const facts: [string, string | null | false][] = [
-    ['Came', `${dayMonthYear(stock.gotOn)}${stock.supplier ? `, ${stock.supplier}` : ''}`],
-    ['So much', `${stock.said || amountSaid(stock.kind, stock.quantity)}`],
+    ['Received', `${dayMonthYear(stock.gotOn)}${stock.supplier ? `, ${stock.supplier}` : ''}`],
+    ['Amount received', `${stock.said || amountSaid(stock.kind, stock.quantity)}`],
     ['Paid', stock.costMinor !== null && money(stock.costMinor, kitchen.currency)],
     ['Best by', stock.bestBy && dayMonthYear(stock.bestBy)],
     ['Measured', measured?.filter(Boolean).join(', ') ?? null],
-    ['Carries', stock.allergens.length > 0 && stock.allergens.map(inWords).join(', ')],
-    ['Put apart from', stock.dividedFrom],
+    ['Allergens', stock.allergens.length > 0 && stock.allergens.map(inWords).join(', ')],
+    ['Divided from', stock.dividedFrom],
   ];
   return (
     <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
@@ -143,7 +143,7 @@ function Facts({ stock }: { stock: StockLot }) {
       )}
       {stock.leftBy && (
         <>
-          <dt className="text-ink-2">Left by</dt>
+          <dt className="text-ink-2">By-product of</dt>
           <dd>
             <Link className="text-link underline" to={`/records/${stock.leftBy.code}`}>
               {stock.leftBy.code} {stock.leftBy.name}

@@ -89,7 +89,7 @@ export function Stocktake({ stock, onDone }: { stock: readonly StockLot[]; onDon
           />
         </label>
         <Button tone="plain" onClick={onDone}>
-          Not now
+          Cancel
         </Button>
         <Button type="submit" disabled={write.busy || counts.length === 0 || counts.length < filled.length}>
           Record {plural(counts.length, 'count')}

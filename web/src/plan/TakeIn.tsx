@@ -159,7 +159,7 @@ export function TakeIn() {
     >
       <fieldset disabled={write.busy} className="grid gap-3">
         <Choice
-          label="What has come"
+          label="What is added"
           value={a.kind}
           onChange={(e) => setAnswers({ ...a, kind: e.target.value as Answers['kind'], thing: '' })}
         >
@@ -170,7 +170,7 @@ export function TakeIn() {
           <div>
             <p className="mb-1 text-sm font-semibold text-ink-2">Which</p>
             <div className="rounded-lg border border-steel">
-              <IngredientPicker label="Which has come" value={a.thing} onChoose={(thing) => set({ thing })} />
+              <IngredientPicker label="Which" value={a.thing} onChoose={(thing) => set({ thing })} />
             </div>
           </div>
         ) : (
@@ -200,7 +200,7 @@ export function TakeIn() {
             onChange={(e) => set({ cost: e.target.value })}
           />
           <Field
-            label="It came on"
+            label="Received on"
             type="date"
             max={today}
             value={a.gotOn}
@@ -216,20 +216,20 @@ export function TakeIn() {
           />
         </div>
         <Field
-          label="From whom"
+          label="Supplier"
           placeholder="shop, farm, own hedge"
           value={a.supplier}
           onChange={(e) => set({ supplier: e.target.value })}
         />
         <Field
-          label="A word on the bag"
+          label="Note"
           placeholder="picked ripe; frozen flat"
           value={a.words}
           onChange={(e) => set({ words: e.target.value })}
         />
         {a.kind === 'ingredient' && <More a={a} set={set} fields={write.fields} lots={lots} />}
         <Button type="submit" disabled={!ready}>
-          Take it in
+          Add to stock
         </Button>
       </fieldset>
     </form>

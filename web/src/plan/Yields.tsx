@@ -73,9 +73,9 @@ const FIGURES: {
   of: (p: PastLot) => number | null;
   times?: number;
 }[] = [
-  { name: 'Through the cloth', unit: 'kg per kg', digits: 2, of: (p) => p.juicePerKg },
+  { name: 'Strained', unit: 'kg per kg', digits: 2, of: (p) => p.juicePerKg },
   { name: 'In bottles', unit: 'L per kg', digits: 2, of: (p) => p.litresPerKg },
-  { name: 'Of what was promised', unit: '%', digits: 0, of: (p) => p.ofPromised, times: 100 },
+  { name: 'Of the forecast', unit: '%', digits: 0, of: (p) => p.ofPromised, times: 100 },
   { name: 'Lost in trimming', unit: '%', digits: 1, of: (p) => p.trimLoss, times: 100 },
   { name: 'Boiled off', unit: 'g a minute', digits: 0, of: (p) => p.boiledOff },
 ];
@@ -173,8 +173,7 @@ export function Yields() {
       <PlanNav />
       <h1>Past yields</h1>
       <p className="mt-1 text-ink-2">
-        The book’s yield is never yours. What your last lots gave sets the size of the next, and how long it
-        takes.
+        What your last lots gave sets the size of the next one, and how long it takes.
       </p>
       {formulas.length === 0 && (
         <Empty title="Nothing bottled yet">

@@ -134,7 +134,7 @@ function Facts({ lot }: { lot: LotView }) {
         <Fact name="Filled">{plural(bottles.filled, 'bottle')}</Fact>
         <Fact name="Gone">{String(gone)}</Fact>
         <Fact name="Left">{String(bottles.left)}</Fact>
-        <Fact name="Gates open">{`${lot.gates.filter((g) => g.open).length} of ${lot.gates.length}`}</Fact>
+        <Fact name="Release checks passed">{`${lot.gates.filter((g) => g.open).length} of ${lot.gates.length}`}</Fact>
       </dl>
       <Ruled title="Hurdles as measured" className="mt-6">
         <ul>

@@ -10,8 +10,8 @@ const MARKS = {
   start: 'Started',
   pause: 'Paused',
   done: 'Done',
-  reopen: 'Taken up again',
-  answer: 'Done again, as prompted',
+  reopen: 'Reopened',
+  answer: 'Repeated, as prompted',
 } as const;
 
 function steps(lot: LotView): Happening[] {

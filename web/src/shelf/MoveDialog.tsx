@@ -22,7 +22,7 @@ const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'sold', says: 'Sell', needsRelease: true },
   { kind: 'moved', says: 'Move', needsRelease: false },
   { kind: 'given', says: 'Give', needsRelease: true },
-  { kind: 'retained', says: 'Retain, to look at as it ages', needsRelease: false },
+  { kind: 'retained', says: 'Retain as a sample', needsRelease: false },
   { kind: 'broken', says: 'Broken', needsRelease: false },
 ];
 

@@ -112,7 +112,7 @@ export function Shelf() {
     <Sheet>
       <Heading lots={standing} find={find} setFind={setFind} />
       {standing.length === 0 ? (
-        <Empty title="The shelf is bare">Bottles stand here once they are counted at Bottling.</Empty>
+        <Empty title="No bottles on the shelf">Bottles stand here once they are counted at Bottling.</Empty>
       ) : (
         <div className="relative mt-3">
           <div className="ml-[19.75rem] max-md:hidden">

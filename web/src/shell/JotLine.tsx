@@ -28,7 +28,7 @@ const MEASURES: Record<string, string> = {
 function offerToStrike(lotId: string, noun: 'reading' | 'addition', entryId: string, words: string): void {
   toast(words, {
     action: {
-      label: 'Strike it',
+      label: 'Strike',
       onClick: () =>
         void call(lotRoutes.strike, {
           params: { id: lotId },

@@ -7,10 +7,10 @@ export function Lost() {
   const error = useRouteError();
   return (
     <Sheet>
-      <Empty title={error ? 'This screen could not be drawn' : 'There is nothing here'}>
+      <Empty title={error ? 'This screen could not be shown' : 'There is nothing here'}>
         <p>
           {error
-            ? 'What was kept stays kept. Go to Today and try again.'
+            ? 'Nothing that was saved is lost. Go to Today and try again.'
             : 'Perhaps the address was mistyped, or the thing belongs to another kitchen.'}
         </p>
         <Link to="/" className={buttonLook({}, 'mt-6')}>

@@ -17,7 +17,7 @@ function AskToNotify() {
       size="small"
       onClick={() => void Notification.requestPermission().then(() => setAsked(true))}
     >
-      tell me on the device too
+      Notify me on this device
     </Button>
   );
 }
@@ -40,10 +40,10 @@ export function RingBar({ today }: { today: TodayView | undefined }) {
       </p>
       <AskToNotify />
       <Link to={first.to} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
-        Go to it
+        Open
       </Link>
       <Button className="min-h-14 px-6" onClick={() => heard(first.key)}>
-        Heard
+        Dismiss
       </Button>
     </section>
   );

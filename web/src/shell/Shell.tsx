@@ -109,7 +109,7 @@ export function Shell() {
         href="#sheet"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-enamel focus:p-3"
       >
-        Skip to the sheet
+        Skip to content
       </a>
       {!cooking && <Rule open={today?.open ?? []} />}
       <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-20">

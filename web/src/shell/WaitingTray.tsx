@@ -26,7 +26,7 @@ function Row({ entry }: { entry: Waiting }) {
           </Button>
           {sure ? (
             <Button size="small" tone="stop" onClick={() => void outbox.drop(entry)}>
-              Remove it unrecorded
+              Delete without recording
             </Button>
           ) : (
             <Button size="small" tone="quiet" onClick={() => setSure(true)}>
@@ -54,14 +54,14 @@ export function WaitingTray() {
         className="min-h-10 border-l border-steel-line px-3 text-sm"
       >
         <State tone={refused > 0 ? 'stop' : 'hold'}>
-          {refused > 0 ? `${refused} not taken` : `${held} waiting`}
+          {refused > 0 ? `${refused} refused` : `${held} waiting`}
         </State>
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} title="Kept on this device">
         <p className="text-ink-2">
           {held > 0
             ? `${plural(held, 'entry', 'entries')} will be sent in order as soon as the server answers. Nothing is lost if the page is closed.`
-            : 'The server answered, and would not take what stands below. It stays here until you say.'}
+            : 'The server answered, and refused the entries below. They stay here until you send them again or delete them.'}
         </p>
         <ul className="mt-3">
           {waiting.map((entry) => (

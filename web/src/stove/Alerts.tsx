@@ -42,7 +42,7 @@ function Missed({ lot, now }: { lot: LotView; now: string }) {
   return (
     <Alert>
       <strong>Not recorded as in:</strong> {missed.join(', ')}. Weigh it in at its step, or leave it out with
-      a word why.
+      a reason.
     </Alert>
   );
 }
@@ -101,7 +101,7 @@ function Prompt({ lot, step, now }: Props) {
               })
             }
           >
-            Done it
+            Done
           </Button>
         )}
       </span>
@@ -123,7 +123,7 @@ function Overshoot({ lot, step, pan }: Props) {
           Past its mark: {pan.brix.toFixed(1)} for {pan.target.brix.toFixed(0)} °Bx.
         </strong>{' '}
         <span className="figure font-bold">{weight(cure.grams)}</span> of water brings it back. You can add
-        and not take out: put in <span className="figure font-bold">{weight(put)}</span> first, stir, and read
+        but not take out: add <span className="figure font-bold">{weight(put)}</span> first, stir, and read
         again.
       </p>
       {mayWrite && (

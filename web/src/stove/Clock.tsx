@@ -92,15 +92,14 @@ function NotInYet({
         ))}
       </ul>
       <p className="mt-3 text-ink-2">
-        Weigh it in, or leave it out with a word why. Carried on, it is asked for again before the bottles are
-        filled.
+        Weigh it in, or leave it out with a reason. You are asked again before the bottles are filled.
       </p>
       <div className="mt-4 flex flex-wrap justify-end gap-3">
         <Button tone="quiet" size="stove" onClick={onDone}>
-          Done all the same
+          Finish anyway
         </Button>
         <Button size="stove" onClick={onClose}>
-          Back to weigh it in
+          Go back and weigh it
         </Button>
       </div>
     </Dialog>
@@ -143,12 +142,12 @@ export function ClockButtons({
           disabled={write.busy}
           onClick={toggle}
         >
-          {clock.state === 'running' ? 'Pause' : clock.state === 'paused' ? 'Go on' : 'Start'}
+          {clock.state === 'running' ? 'Pause' : clock.state === 'paused' ? 'Resume' : 'Start'}
         </Button>
       )}
       {clock.state === 'done' ? (
         <Button size="stove" tone="plain" disabled={write.busy} onClick={toggle}>
-          Take up again
+          Reopen
         </Button>
       ) : (
         <Button

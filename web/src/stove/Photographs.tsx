@@ -63,7 +63,7 @@ function TakePicture({
 }) {
   const input = useRef<HTMLInputElement>(null);
   const write = useWrite('entry', (file: File) => send(lotId, of, file), {
-    after: () => toast.success('Photograph kept, without its location'),
+    after: () => toast.success('Photograph saved, without its location'),
   });
   return (
     <>

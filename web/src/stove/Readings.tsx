@@ -55,10 +55,10 @@ function StrikeDialog({
         />
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
-            Leave it
+            Cancel
           </Button>
           <Button tone="stop" type="submit" disabled={write.busy || why.trim().length < 2}>
-            Strike it
+            Strike
           </Button>
         </div>
       </form>

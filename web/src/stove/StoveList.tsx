@@ -113,12 +113,9 @@ export function StoveList() {
                 {lot.step} · begun {dayAndTime(lot.begunAt)}
               </span>
             </span>
-            <Link
-              to={`/stove/${lot.code}`}
-              className={buttonLook({})}
-              aria-label={`Go on with lot ${lot.code}`}
-            >
-              Go on
+            <Link to={`/stove/${lot.code}`} className={buttonLook({})} aria-label={`Open lot ${lot.code}`}>
+              {' '}
+              Open{' '}
             </Link>
           </li>
         ))}

@@ -19,7 +19,7 @@ function InstrumentNote({ kind, instrument }: { kind: Kind; instrument: Instrume
   if (!instrument)
     return kind === 'ph' ? (
       <p className="text-sm text-ink-2">
-        Without a meter named, a pH is kept and does not count for release.
+        Without its meter named, a pH is recorded but does not count for release.
       </p>
     ) : null;
   if (instrument.counts)
@@ -27,8 +27,8 @@ function InstrumentNote({ kind, instrument }: { kind: Kind; instrument: Instrume
   return (
     <p className="text-sm font-semibold text-hold">
       {instrument.kind === 'ph-meter'
-        ? `${instrument.name} is not calibrated today: the reading is kept and does not count for release.`
-        : `The reading is kept and does not count: ${instrument.whyNot}.`}{' '}
+        ? `${instrument.name} is not calibrated today: the reading is recorded but does not count for release.`
+        : `The reading is recorded but does not count: ${instrument.whyNot}.`}{' '}
       <Link to="/bench" className="text-link underline">
         {instrument.kind === 'ph-meter' ? 'Calibrate' : 'Check it'}
       </Link>
@@ -171,8 +171,8 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
           onChange={(e) => setSample(e.target.value as typeof sample)}
           hint={
             sample === 'finished'
-              ? 'Only this counts for the gates.'
-              : 'Kept for the record; it does not count for the gates.'
+              ? 'Only this counts for release.'
+              : 'Recorded; it does not count for release.'
           }
         >
           <option value="pan">what is in the pan</option>
@@ -208,14 +208,14 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
       )}
       <div className="flex justify-end gap-3">
         <Button tone="plain" className="min-h-14" onClick={onClose}>
-          Not now
+          Cancel
         </Button>
         <Button
           type="submit"
           className="min-h-14"
           disabled={write.busy || text.trim() === '' || unread !== undefined}
         >
-          Keep it
+          Save
         </Button>
       </div>
     </form>

@@ -5,7 +5,7 @@ import { useToday } from '../data/queries.ts';
 import { useNow } from '../data/useNow.ts';
 import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
-import { clockTime, dayMonth, longDay } from '../ui/dates.ts';
+import { clockTime, dayMonth, kitchenDay, longDay } from '../ui/dates.ts';
 import { minutesInWords, plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
@@ -18,7 +18,7 @@ const GROUPS = [
   { when: 'later', title: 'Later' },
 ] as const;
 
-const sameDay = (a: string, b: string) => new Date(a).toDateString() === new Date(b).toDateString();
+const sameDay = (a: string, b: string) => kitchenDay(a) === kitchenDay(b);
 
 function whenSaid(due: Due, now: string): string {
   if (!due.at) return due.lot ? 'when ready' : 'today';
@@ -63,7 +63,7 @@ function DueRow({ due, now, first }: { due: Due; now: string; first: boolean }) 
 }
 
 function Obstacles({ today }: { today: TodayView }) {
-  if (today.obstacles.length === 0) return <p className="py-3 text-ink-2">Nothing stands in the way.</p>;
+  if (today.obstacles.length === 0) return <p className="py-3 text-ink-2">No problems.</p>;
   return (
     <ul>
       {today.obstacles.map((o) => (
@@ -89,7 +89,7 @@ function Obstacles({ today }: { today: TodayView }) {
 function summary(today: TodayView): string {
   const now = today.due.filter((d) => d.when === 'now').length;
   const stove = today.bars.length;
-  return `${plural(now, 'thing')} now, ${plural(stove, 'lot')} on the stove, ${plural(today.obstacles.length, 'thing')} in the way`;
+  return `${plural(now, 'thing')} now, ${plural(stove, 'lot')} on the stove, ${plural(today.obstacles.length, 'problem')}`;
 }
 
 /** What needs a hand now, next and later: one list by urgency, each with its one action. */
@@ -110,7 +110,7 @@ export function Today() {
             download="inch-pantry.ics"
             className="ml-auto text-sm text-link underline"
           >
-            what is due as a calendar file
+            Calendar file of what is due
           </a>
         )}
       </div>
@@ -120,7 +120,7 @@ export function Today() {
       <div className="mt-5 grid gap-8 lg:grid-cols-[1fr_22rem]">
         <div>
           {today.due.length === 0 && (
-            <Empty title="Nothing needs a hand">
+            <Empty title="Nothing to do">
               Design a product at{' '}
               <Link className="text-link underline" to="/formulas">
                 Formulas
@@ -145,7 +145,7 @@ export function Today() {
             );
           })}
         </div>
-        <Ruled title="Stands in the way" className="lg:border-l lg:border-steel-line lg:pl-7">
+        <Ruled title="Problems" className="lg:border-l lg:border-steel-line lg:pl-7">
           <Obstacles today={today} />
         </Ruled>
       </div>

@@ -8,8 +8,8 @@ export function Away({ error, retry }: { error: Error | null; retry: () => void 
         <h1>The kitchen does not answer</h1>
         <p className="mt-3 text-ink-2">{error?.message}</p>
         <p className="mt-2 text-ink-2">
-          Is the server running? Start it with <code className="figure">npm start</code>. What was kept stays
-          kept.
+          Is the server running? Start it with <code className="figure">npm start</code>. Nothing that was
+          saved is lost.
         </p>
         <Button className="mt-6" onClick={retry}>
           Try again

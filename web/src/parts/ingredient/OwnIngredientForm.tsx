@@ -140,7 +140,7 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
         </div>
       </fieldset>
       <p className="text-sm text-ink-2">
-        Without a pH and an acidity it counts as low-acid, and no pH is forecast of what stands on it.
+        Without a pH and an acidity it counts as low-acid, and no pH is forecast of what contains it.
       </p>
       {write.error && (
         <p role="alert" className="font-semibold text-stop">
@@ -149,10 +149,10 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
       )}
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={() => done(null)}>
-          Not now
+          Cancel
         </Button>
         <Button type="submit" disabled={write.busy || called.trim() === ''}>
-          Keep it
+          Save
         </Button>
       </div>
     </form>

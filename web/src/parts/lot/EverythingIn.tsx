@@ -16,11 +16,11 @@ export function EverythingIn({ lot, at }: { lot: LotView; at: string | undefined
   const open = lot.lines.filter((line) => !recordedOf(lot, line));
   const extras = lot.additions.filter((a) => a.lineId === null && a.struck === null && a.grams > 0);
   return (
-    <section aria-label="Is everything in?" className="mt-5">
+    <section aria-label="Is everything recorded?" className="mt-5">
       <h2 className="text-2xl font-bold">
-        Is everything in?{' '}
+        Is everything recorded?{' '}
         <State tone={open.length === 0 ? 'go' : 'hold'} className="text-lg">
-          {open.length === 0 ? 'everything is told' : `${open.length} not told yet`}
+          {open.length === 0 ? 'everything is told' : `${open.length} not recorded yet`}
         </State>
       </h2>
       <p className="text-ink-2">This becomes the lot as made: its label is written from it.</p>
