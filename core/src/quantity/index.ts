@@ -10,7 +10,7 @@ export { type Figure, type FigureOptions, readFigure } from './figure.ts';
 export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
-export { type ReadPrice, readPrice } from './price.ts';
+export { priceShown, type ReadPrice, readPrice } from './price.ts';
 export {
   type CupSchool,
   cupSchools,

@@ -13,6 +13,17 @@ const minorDigits = (currency: string): number =>
   new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits!;
 
 /**
+ * A price of whole minor units as it is written into a field, without its sign.
+ * @param currency ISO 4217
+ * @throws RangeError on what is no currency
+ * @example priceShown(123450, 'EUR') // '1234.50'
+ */
+export function priceShown(minor: number, currency: string): string {
+  const digits = minorDigits(currency);
+  return (minor / 10 ** digits).toFixed(digits);
+}
+
+/**
  * Reads a price as it is typed, in whole minor units of the kitchen's currency. With as many digits behind its last sign as the
  * currency has they are decimals; with three they are thousands, but where the currency has three itself, which is asked.
  * @param text as typed, with or without the currency's own sign; @param currency ISO 4217, as in GBP, JPY, KWD

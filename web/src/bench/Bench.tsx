@@ -1,6 +1,6 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import { useForm } from 'react-hook-form';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useInstruments } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -27,9 +27,9 @@ function AddInstrument() {
   });
   const write = useWrite(
     'instrument',
-    (v: { kind: string; name: string; compensated: boolean }) =>
+    (v: { kind: string; name: string; compensated: boolean }, idOf) =>
       call(instrumentRoutes.add, {
-        body: { id: newId(), kind: v.kind as Instrument['kind'], name: v.name, compensated: v.compensated },
+        body: { id: idOf(), kind: v.kind as Instrument['kind'], name: v.name, compensated: v.compensated },
       }),
     { after: () => resetField('name') },
   );

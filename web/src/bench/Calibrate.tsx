@@ -1,7 +1,7 @@
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import { calibrateMeter } from '@inch/core/acid';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 
@@ -52,7 +52,8 @@ export function Calibrate({ meter }: { meter: Instrument }) {
   const verdict = verdictOf(points);
   const write = useWrite(
     'instrument',
-    () => call(instrumentRoutes.calibrate, { params: { id: meter.id }, body: { id: newId(), points } }),
+    (_: undefined, idOf) =>
+      call(instrumentRoutes.calibrate, { params: { id: meter.id }, body: { id: idOf(), points } }),
     { done: 'Calibration saved', tellsErrors: true },
   );
   const set = (key: keyof Texts, part: Partial<Texts['seven']>) =>

@@ -7,11 +7,12 @@ import {
   judgeCheck,
 } from '@inch/core/instrument';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { counter, useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
+import { figureIn } from '../ui/typed.ts';
 
 const ASKS: Record<CheckKind, { title: string; label: string }> = {
   water: { title: 'A drop of distilled water at 20 °C', label: 'It reads, °Bx' },
@@ -20,10 +21,6 @@ const ASKS: Record<CheckKind, { title: string; label: string }> = {
   boil: { title: 'Water at a full boil', label: 'It reads, °C' },
 };
 
-const figure = (text: string): number | null => {
-  const bare = text.trim().replace(',', '.').replace('−', '-');
-  return bare === '' || Number.isNaN(Number(bare)) ? null : Number(bare);
-};
 const cell = 'figure min-h-12 w-32 rounded-lg border border-steel bg-enamel px-3 text-right text-lg';
 
 function judged(
@@ -46,17 +43,17 @@ function Check({ instrument, kind }: { instrument: Instrument; kind: CheckKind }
   const live = useLiveFigure(instrument.kind);
   const [read, setRead] = useState('');
   const [weight, setWeight] = useState('500');
-  const verdict = judged(kind, figure(read), figure(weight), kitchen.elevationMetres);
+  const verdict = judged(kind, figureIn(read), figureIn(weight, { unit: 'g' }), kitchen.elevationMetres);
   const write = useWrite(
     'instrument',
-    () =>
+    (_: undefined, idOf) =>
       call(instrumentRoutes.check, {
         params: { id: instrument.id },
         body: {
-          id: newId(),
+          id: idOf(),
           kind,
-          read: figure(read)!,
-          weightGrams: kind === 'weight' ? figure(weight) : null,
+          read: figureIn(read)!,
+          weightGrams: kind === 'weight' ? figureIn(weight, { unit: 'g' }) : null,
         },
       }),
     { done: 'Check saved', after: () => setRead('') },

@@ -1,6 +1,6 @@
 import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useVessels } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -39,9 +39,9 @@ function NewPan() {
   const shape = 'shape' in read ? read.shape : null;
   const write = useWrite(
     'vessel',
-    () =>
+    (_: undefined, idOf) =>
       call(vesselRoutes.add, {
-        body: { id: newId(), name, material, shape: shape as Vessel['shape'], use },
+        body: { id: idOf(), name, material, shape: shape as Vessel['shape'], use },
       }),
     {
       done: 'Pan saved',

@@ -2,7 +2,7 @@ import { ingredientRoutes } from '@inch/contract/ingredient';
 import { titratableAcidity, titrationEndpoint } from '@inch/core/acid';
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useLots } from '../data/lots.ts';
 import { useRecord } from '../data/record.ts';
@@ -14,8 +14,9 @@ import { Button } from '../ui/Button.tsx';
 import { kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
+import { figureIn } from '../ui/typed.ts';
 import { BenchNav } from './BenchNav.tsx';
-import { curveFrom, numberFrom } from './curve.ts';
+import { curveFrom } from './curve.ts';
 
 const ACIDS = ['citric', 'malic', 'tartaric', 'acetic', 'lactic'] as const;
 type Acid = (typeof ACIDS)[number];
@@ -122,7 +123,7 @@ function KeepToLot({ worked, normality, sampleMl }: { worked: Worked; normality:
       <Button
         tone="plain"
         disabled={code === '' || write.busy}
-        onClick={() => write.run({ kind: 'ta', sample, said, words: `Acid ${said.slice(3)}` })}
+        onClick={() => write.run({ kind: 'ta', sample, said, shownAs: `Acid ${said.slice(3)}` })}
       >
         Record {said.slice(3)}
       </Button>
@@ -138,10 +139,10 @@ function KeepStrength({ worked }: { worked: Worked }) {
   const percent = worked.gramsPerLitre / 10;
   const write = useWrite(
     'entry',
-    () =>
+    (_: undefined, idOf) =>
       call(ingredientRoutes.enter, {
         body: {
-          id: newId(),
+          id: idOf(),
           ingredientId: id,
           label: {
             name: entry!.name,
@@ -187,7 +188,7 @@ export function Titration() {
   const mayWrite = useMayWrite();
   const { points, unread } = curveFrom(text);
   const endpoint = by === 'steepest' ? null : 8.2;
-  const at = { endpoint, normality: numberFrom(normality), sampleMl: numberFrom(sample), acid };
+  const at = { endpoint, normality: figureIn(normality), sampleMl: figureIn(sample), acid };
   const worked = workedOut(points, at);
   const done = typeof worked === 'string' ? null : worked;
   const live = burette?.value != null && meter?.value != null;

@@ -4,8 +4,9 @@ import { Field } from '../ui/Field.tsx';
 import { weight } from '../ui/format.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
+import { figureIn } from '../ui/typed.ts';
 import { BenchNav } from './BenchNav.tsx';
-import { curveFrom, numberFrom } from './curve.ts';
+import { curveFrom } from './curve.ts';
 
 interface Trial {
   sample: number | null;
@@ -35,9 +36,9 @@ export function Trial() {
   const [text, setText] = useState('');
   const { points, unread } = curveFrom(text);
   const dose = doseOf({
-    sample: numberFrom(sample),
-    batch: numberFrom(batch),
-    target: numberFrom(target),
+    sample: figureIn(sample),
+    batch: figureIn(batch),
+    target: figureIn(target),
     points,
   });
   return (

@@ -1,8 +1,4 @@
-/** A figure as it is typed, with a comma or a point; null for none. */
-export function numberFrom(text: string): number | null {
-  const bare = text.trim().replace(',', '.');
-  return bare === '' || Number.isNaN(Number(bare)) ? null : Number(bare);
-}
+import { figureIn } from '../ui/typed.ts';
 
 /** Pairs written one to a line, "12.5 8.31", in the order of the first; lines that are none are told. */
 export function curveFrom(text: string): { points: { ml: number; ph: number }[]; unread: string[] } {
@@ -12,7 +8,7 @@ export function curveFrom(text: string): { points: { ml: number; ph: number }[];
     const [ml, ph, ...rest] = line
       .trim()
       .split(/[\s;]+/)
-      .map(numberFrom);
+      .map((figure) => figureIn(figure));
     if (ml == null || ph == null || rest.length > 0) unread.push(line.trim());
     else points.push({ ml, ph });
   }

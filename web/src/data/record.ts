@@ -34,16 +34,16 @@ export function recordEntry<N extends PostedNoun>(
   });
 }
 
-/** Records entries of one kind of a lot. */
+/** Records entries of one kind of a lot; `shownAs` is how one reads while it waits. */
 export function useRecord<N extends PostedNoun>(
   noun: N,
   lot: OfLot,
-  options: WriteOptions<SaidOf<N> & { words?: string }, Outcome> = {},
+  options: WriteOptions<SaidOf<N> & { shownAs?: string }, Outcome> = {},
 ) {
   return useWrite(
     'entry',
-    ({ words, ...said }: SaidOf<N> & { words?: string }) =>
-      recordEntry(noun, lot, said as unknown as SaidOf<N>, words),
+    ({ shownAs, ...said }: SaidOf<N> & { shownAs?: string }) =>
+      recordEntry(noun, lot, said as unknown as SaidOf<N>, shownAs),
     options,
   );
 }

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { ApiProblem } from './api.ts';
+import { useIds } from './ids.ts';
 import { readAgain, type WrittenNoun } from './keys.ts';
 
 export interface WriteOptions<T, R> {
@@ -11,23 +12,27 @@ export interface WriteOptions<T, R> {
 }
 
 /**
- * A write: what it touches is read again after it; what went wrong is kept for the form, and told in a notice where neither a field nor
+ * A write: its ids are made once and kept through every try until it is acknowledged, what it touches is read again after it; what went wrong is kept for the form, and told in a notice where neither a field nor
  * the form shows it.
  */
 export function useWrite<T, R>(
   of: WrittenNoun,
-  work: (input: T) => Promise<R>,
+  work: (input: T, idOf: (thing?: string) => string) => Promise<R>,
   options: WriteOptions<T, R> = {},
 ) {
+  const ids = useIds();
   const mutation = useMutation({
-    mutationFn: work,
+    mutationFn: (input: T) => work(input, (thing = '') => ids.of(thing)),
     onSuccess: async (result, input) => {
+      ids.forget();
       // What was sent is read back before the form lets go, so that nothing is recorded twice.
       await readAgain(of);
       if (options.done) toast.success(options.done);
       options.after?.(result, input);
     },
     onError: (error) => {
+      // The id stands for what was written under it; what is tried next is something else.
+      if (error instanceof ApiProblem && error.status === 409) ids.forget();
       if (options.tellsErrors) return;
       if (!(error instanceof ApiProblem) || Object.keys(error.fields).length === 0)
         toast.error(error.message);

@@ -95,9 +95,9 @@ function useSave(formula: Formula | null, after: number, settled: () => void) {
   const [ids] = useState(() => ({ id: newId() }));
   return useWrite(
     'formula',
-    async ({ draft }: { draft: Draft }) => {
+    async ({ draft }: { draft: Draft }, idOf) => {
       const body = {
-        versionId: newId(),
+        versionId: idOf(),
         name: draft.name,
         kind: draft.kind,
         colour: draft.colour,

@@ -1,6 +1,6 @@
 import { ingredientRoutes, type OwnCatalogue as Own } from '@inch/contract/ingredient';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useCatalogue, useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -101,8 +101,10 @@ function Measures({ own }: { own: Own }) {
   const [ml, setMl] = useState('');
   const keep = useWrite(
     'ingredient',
-    (measure: { name: string; ingredientId: string | null; millilitres?: number; retired?: boolean }) =>
-      call(ingredientRoutes.measure, { body: { id: newId(), ...measure } }),
+    (measure: { name: string; ingredientId: string | null; millilitres?: number; retired?: boolean }, idOf) =>
+      call(ingredientRoutes.measure, {
+        body: { id: idOf(`${measure.name} ${measure.retired ?? false}`), ...measure },
+      }),
     {
       tellsErrors: true,
       after: () => {

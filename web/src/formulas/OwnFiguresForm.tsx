@@ -1,7 +1,8 @@
 import { ingredientRoutes } from '@inch/contract/ingredient';
 import type { Ingredient } from '@inch/core/ingredient';
+import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useOwnCatalogue } from '../data/catalogue.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -32,17 +33,17 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
     ph: own?.measured?.ph?.toString() ?? '',
     ta: own?.measured?.taPer100g?.toString() ?? '',
     on: own?.measured?.on ?? today(),
-    price: own?.pricePerKgMinor == null ? '' : (own.pricePerKgMinor / 100).toFixed(2),
+    price: own?.pricePerKgMinor == null ? '' : priceShown(own.pricePerKgMinor, kitchen.currency),
   });
   const set = (part: Partial<typeof text>) => setText({ ...text, ...part });
   const write = useWrite(
     'ingredient',
-    () => {
+    (_: undefined, idOf) => {
       const [brix, ph, ta, price] = [text.brix, text.ph, text.ta, text.price].map(numberOf);
       const some = brix !== undefined || ph !== undefined || ta !== undefined;
       return call(ingredientRoutes.enter, {
         body: {
-          id: newId(),
+          id: idOf(),
           ingredientId: entry.id,
           measured: some ? { brix, ph, taPer100g: ta, on: text.on } : null,
           label: own?.label ?? null,

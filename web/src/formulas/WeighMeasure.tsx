@@ -1,7 +1,7 @@
 import { ingredientRoutes } from '@inch/contract/ingredient';
 import type { Ingredient } from '@inch/core/ingredient';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
@@ -13,9 +13,9 @@ export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => v
   const [grams, setGrams] = useState('');
   const write = useWrite(
     'ingredient',
-    () =>
+    (_: undefined, idOf) =>
       call(ingredientRoutes.measure, {
-        body: { id: newId(), name, ingredientId: entry.id, grams: numberOf(grams) ?? null },
+        body: { id: idOf(), name, ingredientId: entry.id, grams: numberOf(grams) ?? null },
       }),
     { tellsErrors: true, done: `A ${name} of ${entry.name.toLowerCase()} saved`, after: done },
   );

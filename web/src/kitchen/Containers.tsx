@@ -4,7 +4,7 @@ import { PROCESS_METHODS } from '@inch/core/heat';
 import { inWords, parseQuantity } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useContainers } from '../data/queries.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -125,10 +125,10 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
   });
   const write = useWrite(
     'container',
-    (v: { name: string; nominalMl: string; heightMm: string; diameterMm: string; closure: string }) =>
+    (v: { name: string; nominalMl: string; heightMm: string; diameterMm: string; closure: string }, idOf) =>
       call(containerRoutes.add, {
         body: {
-          id: newId(),
+          id: idOf(),
           name: v.name,
           nominalMl: Number(v.nominalMl),
           heightMm: Number(v.heightMm),

@@ -4,7 +4,7 @@ import { boilingPointOfWater } from '@inch/core/heat';
 import { rulePacks } from '@inch/core/label';
 import { cupSchools } from '@inch/core/quantity';
 import { useForm, useWatch } from 'react-hook-form';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useAccounts } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -151,9 +151,9 @@ function People() {
   });
   const write = useWrite(
     'kitchen',
-    (v: { name: string; role: string; password: string }) =>
+    (v: { name: string; role: string; password: string }, idOf) =>
       call(accountRoutes.add, {
-        body: { id: newId(), name: v.name, role: v.role as Account['role'], password: v.password },
+        body: { id: idOf(), name: v.name, role: v.role as Account['role'], password: v.password },
       }),
     { after: () => reset() },
   );

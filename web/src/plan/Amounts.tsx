@@ -4,7 +4,7 @@ import { itemMaking, type Making } from '@inch/core/planning';
 import { coverFrom } from '@inch/core/stock';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import type { Planning } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -95,10 +95,10 @@ function PartRow({
   product: string;
 }) {
   const mayWrite = useMayWrite();
-  const write = useWrite('plan', () =>
+  const write = useWrite('plan', (_: undefined, idOf) =>
     call(planRoutes.start, {
       params: { id: plan.id },
-      body: { id: newId(), partId: part.id, revision: plan.revision },
+      body: { id: idOf(), partId: part.id, revision: plan.revision },
     }),
   );
   const name = item.parts.length > 1 ? `Lot ${at + 1} of ${item.parts.length}` : 'One lot';

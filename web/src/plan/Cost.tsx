@@ -8,6 +8,7 @@ import {
   itemMaking,
   type Making,
 } from '@inch/core/planning';
+import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { Planning } from '../data/planning.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -16,7 +17,7 @@ import { Field } from '../ui/Field.tsx';
 import { minutesInWords, money } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
-import { minorShown, minorTyped } from './amount.ts';
+import { figureIn, priceIn, priceProblem, problemIn } from '../ui/typed.ts';
 import { useChangePlan } from './usePlan.ts';
 
 type Item = Plan['items'][number];
@@ -82,20 +83,30 @@ function Figure({ name, value }: { name: string; value: number | null }) {
 function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making: Making; cost: CostBefore }) {
   const { kitchen } = useSession();
   const mayWrite = useMayWrite();
-  const [price, setPrice] = useState(minorShown(item.priceMinor));
+  const shownPrice = (minor: number | null | undefined) =>
+    minor == null ? '' : priceShown(minor, kitchen.currency);
+  const [price, setPrice] = useState(shownPrice(item.priceMinor));
   const [bought, setBought] = useState({
     name: item.bought?.name ?? '',
-    price: minorShown(item.bought?.priceMinor),
+    price: shownPrice(item.bought?.priceMinor),
     ml: item.bought ? String(item.bought.millilitres) : '',
     water: item.bought ? String(item.bought.waterParts) : String(making.content.waterParts ?? ''),
   });
   const change = useChangePlan(plan, { done: 'Prices saved' });
-  const priceMinor = minorTyped(price);
-  const ml = Number(bought.ml);
-  const boughtMinor = minorTyped(bought.price);
+  const priceMinor = priceIn(price, kitchen.currency);
+  const ml = figureIn(bought.ml, { unit: 'ml' });
+  const water = figureIn(bought.water);
+  const problems = {
+    price: priceProblem(price, kitchen.currency),
+    bought: priceProblem(bought.price, kitchen.currency),
+    ml: problemIn(bought.ml, { unit: 'ml', min: 1 }),
+    water: problemIn(bought.water, { unit: '', min: 0, max: 100 }),
+  };
+  const unread = Object.values(problems).some((p) => p !== undefined);
+  const boughtMinor = priceIn(bought.price, kitchen.currency);
   const other =
-    boughtMinor !== null && ml > 0
-      ? { name: bought.name, priceMinor: boughtMinor, millilitres: ml, waterParts: Number(bought.water) || 0 }
+    boughtMinor !== null && ml !== null && ml > 0
+      ? { name: bought.name, priceMinor: boughtMinor, millilitres: ml, waterParts: water ?? 0 }
       : null;
   const otherLitre = other && drunkLitre(other.priceMinor, other.millilitres, other.waterParts);
   const ownLitre =
@@ -112,6 +123,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
           inputMode="decimal"
           value={price}
           onChange={(e) => setPrice(e.target.value)}
+          error={problems.price}
         />
         <Field
           label="A bought product"
@@ -125,6 +137,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
           inputMode="decimal"
           value={bought.price}
           onChange={(e) => setBought({ ...bought, price: e.target.value })}
+          error={problems.bought}
         />
         <Field
           label="Its mL"
@@ -132,6 +145,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
           inputMode="numeric"
           value={bought.ml}
           onChange={(e) => setBought({ ...bought, ml: e.target.value })}
+          error={problems.ml}
         />
         <Field
           label="Parts of water to it"
@@ -139,6 +153,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
           inputMode="decimal"
           value={bought.water}
           onChange={(e) => setBought({ ...bought, water: e.target.value })}
+          error={problems.water}
         />
       </div>
       <p className="mt-3">
@@ -165,7 +180,7 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
             size="small"
             tone="plain"
             className="float-right"
-            disabled={change.busy}
+            disabled={change.busy || unread}
             onClick={() =>
               change.run({
                 items: plan.items.map((i) => (i.id === item.id ? { ...i, priceMinor, bought: other } : i)),

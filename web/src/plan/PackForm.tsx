@@ -1,14 +1,15 @@
 import { stockRoutes } from '@inch/contract/stock';
 import type { Need } from '@inch/core/planning';
 import { useState } from 'react';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
-import { amountTyped, minorTyped } from './amount.ts';
+import { priceIn, priceProblem } from '../ui/typed.ts';
+import { amountTyped } from './amount.ts';
 
 /** How a thing is sold and for how much: asked once, offered ever after. */
 export function PackForm({ need, onClose }: { need: Need; onClose: () => void }) {
@@ -19,13 +20,13 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
   const [price, setPrice] = useState('');
   const [supplier, setSupplier] = useState('');
   const amount = amountTyped(size, need, catalogue, kitchen.cupSchool);
-  const minor = minorTyped(price);
+  const minor = priceIn(price, kitchen.currency);
   const write = useWrite(
     'pack',
-    () =>
+    (_: undefined, idOf) =>
       call(stockRoutes.addPack, {
         body: {
-          id: newId(),
+          id: idOf(),
           kind: need.kind,
           thing: need.thing,
           said,
@@ -46,15 +47,15 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
         }}
       >
         <Field
-          label="The pack is called"
+          label="Pack"
           placeholder={need.kind === 'ingredient' ? 'bag of 1 kg' : 'box of 12'}
           value={said}
           onChange={(e) => setSaid(e.target.value)}
           error={write.fields.said}
         />
-        <Field label="Where" value={supplier} onChange={(e) => setSupplier(e.target.value)} />
+        <Field label="Shop" value={supplier} onChange={(e) => setSupplier(e.target.value)} />
         <Field
-          label="There is in it"
+          label="Amount in a pack"
           figure
           placeholder={need.kind === 'ingredient' ? '1 kg' : '12'}
           value={size}
@@ -62,11 +63,12 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
           error={size !== '' && typeof amount === 'string' ? amount : write.fields.size}
         />
         <Field
-          label={`It costs, ${kitchen.currency}`}
+          label={`Price per pack, ${kitchen.currency}`}
           figure
           inputMode="decimal"
           value={price}
           onChange={(e) => setPrice(e.target.value)}
+          error={priceProblem(price, kitchen.currency)}
         />
         <div className="col-span-2 flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>

@@ -4,7 +4,7 @@ import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { type Planning, usePlanning } from '../data/planning.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -13,6 +13,7 @@ import { dayMonth } from '../ui/dates.ts';
 import { Choice } from '../ui/Field.tsx';
 import { money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { priceIn } from '../ui/typed.ts';
 import { asRipeness, asUses, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
 import { PartedBar, SharesList } from './PartedPicking.tsx';
 import { cell, RipeTable, UseTable } from './PickingTables.tsx';
@@ -24,6 +25,7 @@ async function keepDivision(
   divided: Divided,
   rows: readonly UseRow[],
   planning: Planning,
+  idOf: (thing: string) => string,
 ): Promise<string> {
   const frozen = divided.frozen.reduce((sum, f) => sum + f.grams, 0);
   const items = rows.flatMap((row) => {
@@ -34,18 +36,18 @@ async function keepDivision(
     const want = { by: 'fruit' as const, lineId: row.lineId, grams: Math.round(grams), trimmed: false };
     const containerId = usualContainer(row.formula, planning);
     const making = makingOf(row.formula, want, containerId, planning);
-    const id = newId();
+    const id = idOf(row.formula.id);
     return {
       id,
       formulaId: row.formula.id,
       want,
       containerId,
-      priceMinor: row.price === '' ? null : Math.round(Number(row.price.replace(',', '.')) * 100),
+      priceMinor: priceIn(row.price, planning.kitchen.currency),
       bought: null,
       parts: partsFor(making, want, (n) => `${id.slice(-8)}-${n}`),
     };
   });
-  const id = newId();
+  const id = idOf('plan');
   await call(planRoutes.create, {
     body: {
       id,
@@ -61,8 +63,8 @@ async function keepDivision(
     await call(stockRoutes.divide, {
       params: { id: stock.id },
       body: {
-        id: newId(),
-        stockId: newId(),
+        id: idOf('division'),
+        stockId: idOf('frozen'),
         thing: planning.catalogue.all.find((e) => e.formOf === stock.thing && e.frozen)?.id ?? stock.thing,
         amount: Math.round(frozen),
         words: 'frozen',
@@ -78,7 +80,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
   const { currency } = useSession().kitchen;
   const [ripe, setRipe] = useState(() => ripenessOf(stock, planning.today));
   const [rows, setRows] = useState(() => usesOf(stock, planning));
-  const [room, setRouter] = useState(String(planning.kitchen.workshop.freezerGrams / 1000));
+  const [room, setRoom] = useState(String(planning.kitchen.workshop.freezerGrams / 1000));
   const [worth, setWorth] = useState(() =>
     ((planning.catalogue.pricePerKg(stock.thing) ?? 0) / 100).toFixed(2),
   );
@@ -92,9 +94,13 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
           freezer: { room: gramsTyped(room), marginPerKgMinor: Number(worth.replace(',', '.')) * 100 || 0 },
         })
       : null;
-  const write = useWrite('stock', () => keepDivision(stock, divided!, rows, planning), {
-    after: (id) => navigate(`/plan/${id}`),
-  });
+  const write = useWrite(
+    'stock',
+    (_: undefined, idOf) => keepDivision(stock, divided!, rows, planning, idOf),
+    {
+      after: (id) => navigate(`/plan/${id}`),
+    },
+  );
   const tooMuch = whole > stock.left + 50;
   const priceless = rows.every((r) => r.price === '');
   return (
@@ -110,7 +116,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
               <input
                 inputMode="decimal"
                 value={room}
-                onChange={(e) => setRouter(e.target.value)}
+                onChange={(e) => setRoom(e.target.value)}
                 className={cell}
               />
             </label>

@@ -1,7 +1,7 @@
 import { type Plan, planRoutes } from '@inch/contract/plan';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useKitchenDay, usePlanning } from '../data/planning.ts';
 import { usePlans } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -20,9 +20,9 @@ function NewPlanForm() {
   const { register, handleSubmit } = useForm({ defaultValues: { name: '', due: '' } });
   const write = useWrite(
     'plan',
-    (v: { name: string; due: string }) =>
+    (v: { name: string; due: string }, idOf) =>
       call(planRoutes.create, {
-        body: { id: newId(), content: { name: v.name, due: v.due || null, items: [], steps: [] } },
+        body: { id: idOf(), content: { name: v.name, due: v.due || null, items: [], steps: [] } },
       }),
     { after: ({ id }) => navigate(`/plan/${id}`) },
   );

@@ -1,4 +1,5 @@
 import { type Basket, stockRoutes } from '@inch/contract/stock';
+import { priceShown } from '@inch/core/quantity';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, newId } from '../data/api.ts';
@@ -10,17 +11,18 @@ import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
-import { amountTyped, minorShown, minorTyped } from './amount.ts';
+import { priceIn, priceProblem } from '../ui/typed.ts';
+import { amountTyped } from './amount.ts';
 import { type ReceiptLine, receiptFromCsv } from './receipt.ts';
 
-const fromBasket = (basket: Basket, names: ReadonlyMap<string, string>): ReceiptLine[] =>
+const fromBasket = (basket: Basket, names: ReadonlyMap<string, string>, currency: string): ReceiptLine[] =>
   basket.map((item) => ({
     key: item.thing,
     kind: item.kind,
     thing: item.thing,
     name: names.get(item.thing) ?? item.thing,
     amount: item.kind === 'ingredient' ? `${Math.round(item.amount)} g` : String(Math.round(item.amount)),
-    paid: minorShown(item.paidMinor),
+    paid: item.paidMinor == null ? '' : priceShown(item.paidMinor, currency),
     bestBy: '',
     words: item.said,
   }));
@@ -43,6 +45,9 @@ function LineRow({
         {line.name}
         {line.words && <span className="block text-sm font-normal text-ink-2">{line.words}</span>}
         {error && <span className="block text-sm text-stop">{error}</span>}
+        {priceProblem(line.paid, kitchen.currency) && (
+          <span className="block text-sm text-stop">{priceProblem(line.paid, kitchen.currency)}</span>
+        )}
       </span>
       <Field
         label="How much"
@@ -87,7 +92,7 @@ export function ReceiptDialog({
 }) {
   const file = useRef<HTMLInputElement>(null);
   const ids = useIds();
-  const [lines, setLines] = useState(() => fromBasket(basket, names));
+  const [lines, setLines] = useState(() => fromBasket(basket, names, planning.kitchen.currency));
   const [supplier, setSupplier] = useState('');
   const [gotOn, setGotOn] = useState(planning.today);
   const [problem, setProblem] = useState<string | null>(null);
@@ -106,7 +111,7 @@ export function ReceiptDialog({
             thing: l.thing,
             said: l.amount,
             amount: amounts[i] as number,
-            paidMinor: minorTyped(l.paid),
+            paidMinor: priceIn(l.paid, planning.kitchen.currency),
             bestBy: l.bestBy || null,
             words: l.words,
           })),
@@ -143,7 +148,10 @@ export function ReceiptDialog({
         words: '',
       },
     ]);
-  const ready = lines.length > 0 && amounts.every((a) => typeof a === 'number' && a > 0);
+  const ready =
+    lines.every((l) => priceProblem(l.paid, planning.kitchen.currency) === undefined) &&
+    lines.length > 0 &&
+    amounts.every((a) => typeof a === 'number' && a > 0);
   return (
     <Dialog open onClose={onClose} title="Receipt" wide>
       <form

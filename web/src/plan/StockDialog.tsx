@@ -2,7 +2,7 @@ import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { inWords } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -50,8 +50,8 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
   const params = { id: stock.id };
   const write = useWrite(
     'stock',
-    async () => {
-      const id = newId();
+    async (_: undefined, idOf) => {
+      const id = idOf(`${deed} ${amount} ${why}`);
       if (deed === 'count')
         return call(stockRoutes.count, { params, body: { id, found: amount as number, why: why || null } });
       if (deed === 'divide')
@@ -59,7 +59,7 @@ function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
           params,
           body: {
             id,
-            stockId: newId(),
+            stockId: idOf(`to the freezer ${amount}`),
             thing: frozenOf(stock.thing, catalogue),
             amount: amount as number,
             words: why,

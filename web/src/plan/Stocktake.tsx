@@ -1,7 +1,7 @@
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -15,11 +15,15 @@ interface Counted {
 }
 
 /** Records counts one after another; the first that is refused stops it, and says which. */
-async function record(counts: readonly Counted[], why: string): Promise<number> {
+async function record(
+  counts: readonly Counted[],
+  why: string,
+  idOf: (thing: string) => string,
+): Promise<number> {
   for (const { stock, found } of counts)
     await call(stockRoutes.count, {
       params: { id: stock.id },
-      body: { id: newId(), found, why: why || null },
+      body: { id: idOf(`${stock.id} ${found}`), found, why: why || null },
     }).catch((error: Error) => {
       throw new Error(`${stock.code}: ${error.message}`);
     });
@@ -38,7 +42,7 @@ export function Stocktake({ stock, onDone }: { stock: readonly StockLot[]; onDon
     const found = read(s);
     return typeof found === 'number' ? [{ stock: s, found }] : [];
   });
-  const write = useWrite('stock', () => record(counts, why), {
+  const write = useWrite('stock', (_: undefined, idOf) => record(counts, why, idOf), {
     after: (n) => {
       toast.success(`${plural(n, 'count')} recorded`);
       onDone();

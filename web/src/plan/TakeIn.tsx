@@ -4,7 +4,7 @@ import { packagingOf } from '@inch/core/stock';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useLots } from '../data/lots.ts';
 import { useKitchenDay } from '../data/planning.ts';
@@ -14,7 +14,8 @@ import { useWrite } from '../data/useWrite.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { amountTyped, minorTyped } from './amount.ts';
+import { priceIn, priceProblem } from '../ui/typed.ts';
+import { amountTyped } from './amount.ts';
 
 interface Answers {
   kind: 'ingredient' | 'packaging';
@@ -124,17 +125,17 @@ export function TakeIn() {
   const amount = amountTyped(a.amount, a, catalogue, kitchen.cupSchool);
   const write = useWrite(
     'stock',
-    () =>
+    (_: undefined, idOf) =>
       call(stockRoutes.add, {
         body: {
-          id: newId(),
+          id: idOf(),
           kind: a.kind,
           thing: a.thing,
           quantity: amount as number,
           said: a.amount,
           words: a.words,
           supplier: a.supplier,
-          costMinor: minorTyped(a.cost),
+          costMinor: priceIn(a.cost, kitchen.currency),
           gotOn: a.gotOn,
           bestBy: a.bestBy || null,
           measured: a.kind === 'ingredient' ? measuredOf(a) : null,
@@ -148,7 +149,11 @@ export function TakeIn() {
       },
     },
   );
-  const ready = a.thing !== '' && typeof amount === 'number' && amount > 0;
+  const ready =
+    priceProblem(a.cost, kitchen.currency) === undefined &&
+    a.thing !== '' &&
+    typeof amount === 'number' &&
+    amount > 0;
   return (
     <form
       className="py-4"
@@ -198,6 +203,7 @@ export function TakeIn() {
             inputMode="decimal"
             value={a.cost}
             onChange={(e) => set({ cost: e.target.value })}
+            error={priceProblem(a.cost, kitchen.currency)}
           />
           <Field
             label="Received on"

@@ -2,6 +2,7 @@ import type { StockLot } from '@inch/contract/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { type CupSchool, parseQuantity, toGrams } from '@inch/core/quantity';
 import { grouped, weight } from '../ui/format.ts';
+import { figureIn } from '../ui/typed.ts';
 
 /** An amount of stock as it is said: g and kg of an ingredient, pieces of packaging. */
 export const amountSaid = (kind: StockLot['kind'], amount: number): string =>
@@ -16,15 +17,15 @@ export function amountTyped(
   catalogue: KitchenCatalogue,
   cup: CupSchool | null,
 ): number | string {
-  const bare = /^[\d.,]+$/.test(text.trim());
   if (of.kind === 'packaging') {
-    const count = Number(text.trim());
-    return Number.isInteger(count) && count >= 0 && bare ? count : 'Write a whole number of pieces.';
+    return figureIn(text, { unit: '', whole: true, min: 0 }) ?? 'Write a whole number of pieces.';
   }
   const entry = catalogue.find(of.thing);
   if (!entry) return 'Choose what it is first.';
+  const bare = figureIn(text, { unit: 'g', min: 0 });
+  if (bare !== null) return bare;
   try {
-    return toGrams(parseQuantity(bare ? `${text} g` : text), entry, {
+    return toGrams(parseQuantity(text), entry, {
       cup: cup ?? undefined,
       measures: catalogue.measures,
     }).grams;
@@ -32,11 +33,3 @@ export function amountTyped(
     return (error as Error).message;
   }
 }
-
-/** Minor units of a price as typed; null where nothing is. */
-export function minorTyped(text: string): number | null {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) || value < 0 ? null : Math.round(value * 100);
-}
-export const minorShown = (minor: number | null | undefined): string =>
-  minor == null ? '' : (minor / 100).toFixed(2);

@@ -2,7 +2,8 @@ import type { StockLot } from '@inch/contract/stock';
 import { namedIn } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import type { Planning } from '../data/planning.ts';
-import { amountTyped, minorTyped } from './amount.ts';
+import { priceProblem } from '../ui/typed.ts';
+import { amountTyped } from './amount.ts';
 import { packagingNamed } from './shopping.ts';
 
 /** A line of a receipt as it is being written. */
@@ -71,8 +72,8 @@ export function receiptFromCsv(text: string, planning: Planning): ReceiptLine[] 
       );
     const read = amountTyped(amount, thing, planning.catalogue, planning.kitchen.cupSchool);
     if (typeof read === 'string') throw new ReceiptProblem(`Line ${info.lines}: ${read}`);
-    if (paid !== '' && minorTyped(paid) === null)
-      throw new ReceiptProblem(`Line ${info.lines}: "${paid}" is not a price.`);
+    const wrong = priceProblem(paid, planning.kitchen.currency);
+    if (wrong) throw new ReceiptProblem(`Line ${info.lines}: ${wrong}`);
     if (bestBy !== '' && !DAY.test(bestBy))
       throw new ReceiptProblem(`Line ${info.lines}: write the date as 2027-04-30.`);
     return { key: `file ${i}`, ...thing, amount, paid, bestBy, words };

@@ -96,7 +96,7 @@ function Prompt({ lot, step, now }: Props) {
             disabled={write.busy}
             onClick={() =>
               write.run({
-                words: `${prompt.words}: done`,
+                shownAs: `${prompt.words}: done`,
                 ...{ stepId: step.id, mark: 'answer' },
               })
             }
@@ -132,7 +132,7 @@ function Overshoot({ lot, step, pan }: Props) {
           disabled={write.busy}
           onClick={() =>
             write.run({
-              words: `${weight(put)} water, to bring it back`,
+              shownAs: `${weight(put)} water, to bring it back`,
               ...{
                 stepId: step.id,
                 ingredientId: 'water',

@@ -125,7 +125,7 @@ export function ClockButtons({
   const write = useRecord('mark', lot, { after: () => setAsking(false) });
   const mark = (kind: 'start' | 'pause' | 'done' | 'reopen') =>
     write.run({
-      words: `${step.title}: ${kind}`,
+      shownAs: `${step.title}: ${kind}`,
       ...{ stepId: step.id, mark: kind, ...(at ? { at } : {}) },
     });
   const toggle = () =>

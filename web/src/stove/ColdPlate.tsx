@@ -61,7 +61,7 @@ export function ColdPlate({ lot, step, pan }: { lot: LotView; step: Step; pan: P
                 disabled={write.busy}
                 onClick={() =>
                   write.run({
-                    words: `cold plate: ${outcome}`,
+                    shownAs: `cold plate: ${outcome}`,
                     ...{ stepId: step.id, kind: 'note', said: `cold plate: ${outcome}` },
                   })
                 }

@@ -40,7 +40,7 @@ export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
           const vesselId = event.target.value;
           if (vesselId)
             write.run({
-              words: `into ${pans.find((p) => p.id === vesselId)?.name}`,
+              shownAs: `into ${pans.find((p) => p.id === vesselId)?.name}`,
               ...{ stepId: step?.id ?? null, vesselId },
             });
         }}

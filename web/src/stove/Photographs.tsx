@@ -5,7 +5,7 @@ import { Camera } from 'lucide-react';
 import { type ReactNode, useRef } from 'react';
 import { toast } from 'sonner';
 import { addressOf } from '../data/address.ts';
-import { ApiProblem, call, newId, ServerAway } from '../data/api.ts';
+import { ApiProblem, call, ServerAway } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -19,9 +19,10 @@ async function send(
   lotId: string,
   of: { stepId: string } | { readingId: string },
   file: File,
+  id: string,
 ): Promise<void> {
   if (file.size > LARGEST_PHOTOGRAPH) throw new Error('That picture is over 12 MB. Take it smaller.');
-  const address = addressOf(photographRoutes.take.path, { id: lotId }, { id: newId(), ...of });
+  const address = addressOf(photographRoutes.take.path, { id: lotId }, { id, ...of });
   const response = await fetch(address, {
     method: 'POST',
     headers: { 'content-type': file.type },
@@ -62,9 +63,13 @@ function TakePicture({
   children: (open: () => void, busy: boolean) => ReactNode;
 }) {
   const input = useRef<HTMLInputElement>(null);
-  const write = useWrite('entry', (file: File) => send(lotId, of, file), {
-    after: () => toast.success('Photograph saved, without its location'),
-  });
+  const write = useWrite(
+    'entry',
+    (file: File, idOf) => send(lotId, of, file, idOf(`${file.name} ${file.size} ${file.lastModified}`)),
+    {
+      after: () => toast.success('Photograph saved, without its location'),
+    },
+  );
   return (
     <>
       <input

@@ -1,7 +1,7 @@
 import { lotRoutes } from '@inch/contract/lot';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { call, newId } from '../data/api.ts';
+import { call } from '../data/api.ts';
 import { useLots } from '../data/lots.ts';
 import { useFormulas } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -25,12 +25,12 @@ function StartLot() {
   });
   const write = useWrite(
     'entry',
-    (v: { formulaId: string; scale: string; at: string }) => {
+    (v: { formulaId: string; scale: string; at: string }, idOf) => {
       const at = fromLocalInput(v.at);
       const justNow = at !== undefined && Math.abs(Date.parse(at) - Date.now()) < 120_000;
       return call(lotRoutes.begin, {
         body: {
-          id: newId(),
+          id: idOf(),
           formulaId: v.formulaId,
           scale: Number(v.scale),
           ...(at && !justNow ? { at } : {}),

@@ -10,7 +10,8 @@ import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { correctionSaid, jotted, type Kind, kinds, numberIn, rawOf, saidOf } from './taking.ts';
+import { figureIn, problemIn } from '../ui/typed.ts';
+import { correctionSaid, jotted, type Kind, kinds, rawOf, saidOf, unreadIn } from './taking.ts';
 
 export { kinds };
 
@@ -72,7 +73,7 @@ function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: s
         disabled={live.trouble !== null}
         onClick={() => take(kind === 'mass' ? `${figure} g` : figure, live.celsius?.toFixed(0) ?? '')}
       >
-        Take it
+        Use this figure
       </Button>
     </div>
   );
@@ -90,12 +91,12 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
   const [instrumentId, setInstrumentId] = useState<string | null>(null);
   const [because, setBecause] = useState('');
   const chosen = own.find((i) => i.id === instrumentId) ?? own.find((i) => i.name === live?.name) ?? own[0];
-  const [raw, celsius] = [rawOf(kind, text), numberIn(warmth)];
+  const [raw, celsius] = [rawOf(kind, text), figureIn(warmth, { unit: 'C' })];
   const write = useRecord('reading', lot, { after: onClose });
   const said = saidOf(kind, text, warmth);
   const keep = () =>
     write.run({
-      words: `${kinds[kind].name} ${text}${warmth ? ` at ${warmth} °C` : ''}`,
+      shownAs: `${kinds[kind].name} ${text}${warmth ? ` at ${warmth} °C` : ''}`,
       ...{
         stepId,
         kind,
@@ -109,7 +110,8 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
       },
     });
   const questioned = write.fields.because;
-  const unread = kind !== 'note' && text !== '' && raw === null ? 'Write a figure.' : undefined;
+  const unread = unreadIn(kind, text);
+  const unreadWarmth = problemIn(warmth, { unit: 'C' });
   return (
     <form
       className="grid gap-4"
@@ -143,6 +145,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
             inputMode="decimal"
             value={warmth}
             onChange={(e) => setWarmth(e.target.value)}
+            error={unreadWarmth}
           />
         )}
       </div>
@@ -213,7 +216,7 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
         <Button
           type="submit"
           className="min-h-14"
-          disabled={write.busy || text.trim() === '' || unread !== undefined}
+          disabled={write.busy || text.trim() === '' || unread !== undefined || unreadWarmth !== undefined}
         >
           Save
         </Button>

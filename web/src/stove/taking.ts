@@ -1,8 +1,8 @@
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
-import { parseQuantity, toCelsius, toGrams } from '@inch/core/quantity';
 import { correctRefractometer } from '@inch/core/sugar';
+import { figureIn, problemIn } from '../ui/typed.ts';
 
 export type Kind = LotView['readings'][number]['kind'];
 
@@ -24,27 +24,18 @@ export const kinds: Record<
   note: { name: 'Note', label: 'What you see', instrument: null, key: 'o' },
 };
 
-export const numberIn = (text: string): number | null =>
-  text.trim() === '' || Number.isNaN(Number(text.replace(',', '.'))) ? null : Number(text.replace(',', '.'));
-
 /** What was read as it would be jotted: the words are kept, and the server reads them again. */
 export const jotted = (kind: Kind, text: string): string => (kind === 'ta' ? `ta ${text}` : `d ${text}`);
 
 /** The figure in core units; null while it cannot be read. */
 export function rawOf(kind: Kind, text: string): number | null {
-  const bare = numberIn(text);
-  if (kind === 'brix' || kind === 'ph') return bare;
+  if (kind === 'brix' || kind === 'ph') return figureIn(text);
   if (kind === 'ta' || kind === 'depth') {
     const jot = parseJot(jotted(kind, text));
     return jot.kind === kind ? jot.raw : null;
   }
-  try {
-    if (kind === 'temperature') return bare ?? toCelsius(parseQuantity(text));
-    if (kind === 'mass') return bare ?? toGrams(parseQuantity(text), { name: 'this' }).grams;
-  } catch {
-    return null;
-  }
-  return null;
+  if (kind === 'temperature') return figureIn(text, { unit: 'C' });
+  return kind === 'mass' ? figureIn(text, { unit: 'g' }) : null;
 }
 
 export function correctionSaid(
@@ -70,4 +61,12 @@ export function correctionSaid(
 export function saidOf(kind: Kind, text: string, warmth: string): string {
   if (kind === 'ta' || kind === 'depth') return jotted(kind, text);
   return kind === 'note' ? text : `${text}${warmth ? ` @${warmth}` : ''}`;
+}
+
+/** What is wrong with what was typed; undefined while it is empty or read. */
+export function unreadIn(kind: Kind, text: string): string | undefined {
+  if (kind === 'note' || text.trim() === '' || rawOf(kind, text) !== null) return undefined;
+  if (kind === 'ta') return 'Write mL of base on mL of sample, such as 12.6/10.';
+  if (kind === 'depth') return 'Write a depth such as 3 5/8 in or 92 mm.';
+  return problemIn(text, { unit: kind === 'temperature' ? 'C' : kind === 'mass' ? 'g' : '' });
 }

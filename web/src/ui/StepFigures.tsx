@@ -1,11 +1,9 @@
 import { minutesInWords } from './format.ts';
+import { figureIn } from './typed.ts';
 
 const small =
   'figure w-14 rounded-md border border-steel-line bg-transparent px-1.5 py-0.5 text-right hover:border-steel';
-export const numberOf = (text: string): number | undefined => {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) ? undefined : value;
-};
+export const numberOf = (text: string): number | undefined => figureIn(text) ?? undefined;
 
 /** A small figure in a step's own words; what stands typical is shown as its placeholder. */
 export function Figure({

@@ -1,3 +1,4 @@
+import { priceShown } from '@inch/core/quantity';
 /** 18:42 or 1:26:10 */
 export function duration(seconds: number): string {
   const s = Math.abs(Math.round(seconds));
@@ -28,6 +29,6 @@ export const weight = (grams: number): string =>
   grams >= 10_000 ? `${grouped(grams / 1000, 1)} kg` : `${grouped(grams, grams < 20 ? 1 : 0)} g`;
 
 export const money = (minor: number, currency: string): string =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(Number(priceShown(minor, currency)));
 
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;

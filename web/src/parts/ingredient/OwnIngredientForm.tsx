@@ -2,7 +2,7 @@ import { Allergen, type Family, ingredientRoutes } from '@inch/contract/ingredie
 import { inWords } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { z } from 'zod';
-import { call, newId } from '../../data/api.ts';
+import { call } from '../../data/api.ts';
 import { useWrite } from '../../data/useWrite.ts';
 import { Button } from '../../ui/Button.tsx';
 import { kitchenDay } from '../../ui/dates.ts';
@@ -27,13 +27,13 @@ const FAMILIES: Record<FamilyName, string> = {
 };
 
 /** Letters and dashes of a name, with a tail that no other has. */
-const idFor = (name: string): string =>
+const idFor = (name: string, id: string): string =>
   `own-${name
     .toLowerCase()
     .normalize('NFKD')
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
-    .slice(0, 36)}-${newId().slice(-6)}`;
+    .slice(0, 36)}-${id.slice(-6)}`;
 
 const empty = { sugars: '', acetic: '', alcohol: '', ph: '', ta: '', density: '', source: '' };
 
@@ -45,11 +45,11 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
   const [allergens, setAllergens] = useState<AllergenName[]>([]);
   const write = useWrite(
     'ingredient',
-    async () => {
-      const ingredientId = idFor(called);
+    async (_: undefined, idOf) => {
+      const ingredientId = idFor(called, idOf());
       await call(ingredientRoutes.enter, {
         body: {
-          id: newId(),
+          id: idOf(),
           ingredientId,
           label: {
             name: called,

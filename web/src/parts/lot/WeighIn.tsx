@@ -122,7 +122,7 @@ export function LineToAdd({
   const bad = typeof used === 'string' ? used : typeof gross === 'string' ? gross : null;
   const record = () =>
     write.run({
-      words: leaving ? `${line.name} left out` : `${line.name} ${weight(used as number)}`,
+      shownAs: leaving ? `${line.name} left out` : `${line.name} ${weight(used as number)}`,
       ...{
         stepId,
         lineId: line.lineId,

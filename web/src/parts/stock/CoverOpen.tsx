@@ -1,6 +1,6 @@
 import { stockRoutes } from '@inch/contract/stock';
 import { useState } from 'react';
-import { call, newId } from '../../data/api.ts';
+import { call } from '../../data/api.ts';
 import { useWrite } from '../../data/useWrite.ts';
 import { Button } from '../../ui/Button.tsx';
 import { weight } from '../../ui/format.ts';
@@ -21,10 +21,10 @@ export function CoverOpen({
   const { fit } = useFit(thing);
   const [chosen, setChosen] = useState('');
   const stock = fit.find((s) => s.id === chosen);
-  const write = useWrite('stock', () =>
+  const write = useWrite('stock', (_: undefined, idOf) =>
     call(stockRoutes.cover, {
       body: {
-        id: newId(),
+        id: idOf(),
         noun: 'addition',
         entryId: additionId,
         stockId: stock!.id,
