@@ -109,33 +109,33 @@ describe('a mixed filling', () => {
     await page.getByText(/28 °C between glass and syrup/).waitFor();
     for (const looked of [/Every rim felt/, /Rings straight/, /Lids new/])
       await page.getByLabel(looked).check();
-    await button('Count them in').click();
-    await page.getByText('Counted in').first().waitFor();
+    await button('Count the bottles').click();
+    await page.getByText('Bottles counted').first().waitFor();
     const { bottles } = await api(`/api/lots/${lot.id}`);
     expect(bottles.millilitres).toBe(3250);
   });
   it('a nicked one is retired, and leaves the stock', async () => {
     await page.getByText('Retire glass, a ring or a lid').click();
-    await page.getByLabel('Of which kind').selectOption({ label: 'Swing-top bottle' });
+    await page.getByLabel('Kind of bottle').selectOption({ label: 'Swing-top bottle' });
     await button('Retire').click();
     await page.getByText('Retired: 1 × swing-top bottle, nicked rim.').waitFor();
   });
   it('accounts for every millilitre, and asks why where too many are missing', async () => {
-    await page.getByLabel('In the pan before, mL').fill('3600');
+    await page.getByLabel('In the pan before filling, mL').fill('3600');
     await page.getByLabel('Short bottle, mL').fill('150');
-    await page.getByText(/200 mL told nowhere, 5\.6 % of it/).waitFor();
-    await button('Account for it').click();
-    await page.getByText(/200 mL are told nowhere/).waitFor();
+    await page.getByText(/200 mL unaccounted for, 5\.6 % of it/).waitFor();
+    await button('Record').last().click();
+    await page.getByText(/200 mL unaccounted/).waitFor();
     await page.getByLabel('Spilt, mL').fill('180');
-    await page.getByText(/20 mL told nowhere, 0\.6 % of it/).waitFor();
-    await button('Account for it').click();
+    await page.getByText(/20 mL unaccounted for, 0\.6 % of it/).waitFor();
+    await button('Record').last().click();
     await waitForGate('count');
   });
   it('cooled open runs its two-stage clock', async () => {
     await part(lot.code, 'process');
     await page.getByLabel('Time left to 21 °C').first().waitFor();
-    await page.getByLabel('In the warmest bottle, °C').first().fill('20.5');
-    await button('Keep the reading').first().click();
+    await page.getByLabel('Warmest bottle, °C').first().fill('20.5');
+    await button('Record').first().click();
     await page.getByText('in time').first().waitFor();
   });
 });

@@ -67,9 +67,9 @@ describe('two devices on one lot', () => {
     const [mine, theirs] = await Promise.all([seconds(page), seconds(other.page)]);
     expect(Math.abs(mine - theirs)).toBeLessThanOrEqual(2);
     await button('Pause').click();
-    await button('Go on').waitFor();
+    await button('Resume').waitFor();
     await other.page.reload();
-    await other.page.getByRole('button', { name: 'Go on' }).click();
+    await other.page.getByRole('button', { name: 'Resume' }).click();
     await other.page.getByRole('button', { name: 'Pause' }).waitFor();
     await page.reload();
     await button('Pause').waitFor();
@@ -85,14 +85,14 @@ describe('a reading that is unlikely', () => {
     await dialog.getByLabel('Refractometer reading, °Bx').fill('3');
     await dialog.getByLabel('Sample, °C').fill('20');
     await dialog.getByLabel('Of what').selectOption('finished');
-    await button('Keep it').click();
+    await button('Save').click();
     await dialog
       .getByText(/3 °Bx is far from the 52 °Bx this product is made to/)
       .first()
       .waitFor();
     expect(await dialog.getByLabel('Refractometer reading, °Bx').inputValue()).toBe('3');
     await dialog.getByLabel('What is different?').fill('rinse water, to see the zero');
-    await button('Keep it').click();
+    await button('Save').click();
     await page.getByText('rinse water, to see the zero').waitFor();
   });
   it('an ounce-sized temperature in Fahrenheit is read as such', async () => {
@@ -101,7 +101,7 @@ describe('a reading that is unlikely', () => {
       .getByRole('dialog')
       .getByLabel(/^Temperature/)
       .fill('205F');
-    await button('Keep it').click();
+    await button('Save').click();
     await page.getByRole('complementary', { name: 'Levels and readings' }).getByText('96 °C').waitFor();
   });
 });
@@ -126,12 +126,12 @@ describe('the owner and a held lot', () => {
   it('takes it up again with a reason, and holds it once more', async () => {
     const { code } = await lotOf('held', 'Spruce');
     await page.goto(`/bottling/${code}`);
-    await button('Reopen').click();
+    await button('Resume').click();
     const dialog = page.getByRole('dialog');
-    expect(await dialog.getByRole('button', { name: 'Reopen' }).isDisabled()).toBe(true);
-    await dialog.getByLabel('What was the cause').fill('it stands on spruce tips');
+    expect(await dialog.getByRole('button', { name: 'Resume' }).isDisabled()).toBe(true);
+    await dialog.getByLabel('Cause').fill('it stands on spruce tips');
     await dialog.getByLabel('What was done about it').fill('it will be acidified');
-    await dialog.getByRole('button', { name: 'Reopen' }).click();
+    await dialog.getByRole('button', { name: 'Resume' }).click();
     await page.getByText(/^\W*resting$/).waitFor();
     expect(await button('Release').count()).toBe(0);
     await button('Hold').click();
@@ -244,16 +244,16 @@ describe('on a phone', () => {
     const row = phone.page.getByRole('button', { name: new RegExp(`^${lot.code}`) });
     await row.tap();
     await phone.page.getByLabel('What happens').selectOption('moved');
-    await phone.page.getByLabel('How many').fill('2');
-    await phone.page.getByLabel('Where to').fill('stall box');
+    await phone.page.getByLabel('Bottles', { exact: true }).fill('2');
+    await phone.page.getByLabel('New place').fill('stall box');
     await phone.page.getByRole('button', { name: 'Move' }).tap();
     await phone.page.getByText('cellar, stall box').waitFor();
     await row.tap();
     await phone.page.getByLabel('From').selectOption({ label: 'stall box: 2 × 237 mL' });
-    await phone.page.getByLabel('How many').fill('5');
+    await phone.page.getByLabel('Bottles', { exact: true }).fill('5');
     await phone.page.getByRole('button', { name: 'Sell' }).tap();
     await phone.page.getByText('Only 2 stand in stall box.').waitFor();
-    await phone.page.getByLabel('How many').fill('2');
+    await phone.page.getByLabel('Bottles', { exact: true }).fill('2');
     await phone.page.getByRole('button', { name: 'Sell' }).tap();
     await phone.page
       .getByRole('button', { name: `${lot.code} Sour cherry syrup, ${lot.bottles.left - 2} bottles` })

@@ -72,10 +72,10 @@ describe('the whole road, as a maker', () => {
     await page.goto('/');
     await page.getByLabel('Name of the kitchen').fill('Upland Test Kitchen');
     await page.getByLabel('Place, as it stands on a label').fill('High Fell');
-    await page.getByLabel('Height above the sea, in feet').fill('2360');
+    await page.getByLabel('Elevation above sea level').fill('2360 ft');
     await page.getByLabel('Your name').fill('Wren');
-    await page.getByLabel('A password').fill('enamel-and-steel');
-    await button('Open the kitchen').click();
+    await page.getByLabel('Password').fill('enamel-and-steel');
+    await button('Create the kitchen').click();
     await page.getByText('Nothing to do').waitFor();
     await page.getByRole('button', { name: /Kitchen and account/ }).click();
     await page.getByRole('menuitem', { name: 'Kitchen settings' }).click();
@@ -98,7 +98,7 @@ describe('the whole road, as a maker', () => {
     await page.getByLabel('mL', { exact: true }).fill('237');
     await page.getByLabel('High, mm').fill('98');
     await page.getByLabel('Across, mm').fill('75');
-    await button('Add it').click();
+    await button('Add bottle or jar').click();
     await page.getByText('237 mL · 98 × 75 mm · two-piece lid').waitFor();
     await go('Bench');
     for (const [kind, name] of [
@@ -107,7 +107,7 @@ describe('the whole road, as a maker', () => {
     ] as const) {
       await page.getByLabel('Kind', { exact: true }).selectOption({ label: kind });
       await page.getByLabel('Name').fill(name);
-      await button('Add it').click();
+      await button('Add instrument').click();
       await page.getByText(name).first().waitFor();
     }
   });
@@ -176,17 +176,17 @@ describe('the whole road, as a maker', () => {
     await page.getByLabel('Refractometer reading, °Bx').fill('49.4');
     await page.getByLabel('Sample, °C').fill('27');
     await page.getByText('50.0 °Bx at 20 °C (read 49.4 at 27 °C, +0.56)').waitFor();
-    await button('Keep it').click();
+    await button('Save').click();
     await page.getByRole('complementary', { name: 'Levels and readings' }).getByText('50.0 °Bx').waitFor();
     await button('pH').click();
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('pH', { exact: true }).fill('15');
-    await button('Keep it').click();
+    await button('Save').click();
     await dialog.getByText(/pH of 15 pH is not possible/).waitFor();
     expect(await dialog.getByLabel('pH', { exact: true }).inputValue()).toBe('15');
     await dialog.getByLabel('pH', { exact: true }).fill('3.9');
     await dialog.getByText(/not calibrated today: the reading is kept and does not count/).waitFor();
-    await button('Keep it').click();
+    await button('Save').click();
     await page.getByText('does not count: the meter was not calibrated that day').waitFor();
     const row = page.getByRole('listitem').filter({ hasText: 'pH 3.90' });
     await row.hover();
@@ -211,7 +211,7 @@ describe('the whole road, as a maker', () => {
     await page.goto(`/stove/${code}`);
     await button('pH').click();
     await page.getByRole('dialog').getByLabel('pH', { exact: true }).fill('3.31');
-    await button('Keep it').click();
+    await button('Save').click();
     await page.getByText('pH 3.31').waitFor();
     await button('Done').click();
     await page.getByRole('link', { name: 'Go to Bottling' }).click();
@@ -226,23 +226,23 @@ describe('the whole road, as a maker', () => {
     for (const looked of [/Every rim felt/, /Rings straight/, /Lids new/])
       await page.getByLabel(looked).check();
     await page.getByLabel('Filled at').fill(daysAgo(1, '09:00'));
-    await button('Count them in').click();
+    await button('Count the bottles').click();
     await page.getByText('12 × 237 mL').first().waitFor();
     expect(await gate('count')).toBe('false');
-    await page.getByLabel('In the pan before, mL').fill('2950');
+    await page.getByLabel('In the pan before filling, mL').fill('2950');
     await page.getByLabel('Short bottle, mL').fill('60');
-    await button('Account for it').click();
+    await button('Record').last().click();
     await waitForGate('count');
     await partOf('Process');
     await page.getByText('Record a process by hand').click();
-    await page.getByLabel('Its source').fill('Letter of an authority, 3 May 2026');
-    await page.getByLabel('Minutes it asks for here').fill('15');
+    await page.getByLabel('Source', { exact: true }).fill('Letter of an authority, 3 May 2026');
+    await page.getByLabel('Minutes the source asks for').fill('15');
     await page.getByLabel('Minutes at a full boil').fill('12');
     await page.getByLabel('Processed at').fill(daysAgo(1, '09:40'));
     await button('Record the process').click();
     await page.getByText(/12 min is short of the 15 min/).waitFor();
-    await page.getByLabel('Its source').fill('Letter of an authority, 3 May 2026');
-    await page.getByLabel('Minutes it asks for here').fill('15');
+    await page.getByLabel('Source', { exact: true }).fill('Letter of an authority, 3 May 2026');
+    await page.getByLabel('Minutes the source asks for').fill('15');
     await page.getByLabel('Minutes at a full boil').fill('15');
     await page.getByLabel('Processed at').fill(daysAgo(1, '10:10'));
     await button('Record the process').click();
@@ -279,7 +279,7 @@ describe('the whole road, as a maker', () => {
     await page.getByLabel('Labels', { exact: true }).last().fill('2');
     const popup = page.waitForEvent('popup');
     await button('Print as PDF').click();
-    await page.getByText('The print is recorded').waitFor();
+    await page.getByText('Print recorded').waitFor();
     await (await popup).close();
     const pdf = await page.request.get(`/api/lots/${code}/label.pdf?size=usual&copies=2`);
     const { pages, text, widthMm } = await textOfPdf(new Uint8Array(await pdf.body()));
@@ -301,9 +301,9 @@ describe('the whole road, as a maker', () => {
     await go('Shelf');
     await page.getByText('12 bottles of 1 lot in 1 place').waitFor();
     await page.getByRole('button', { name: `${code} Sour cherry syrup, 12 bottles` }).click();
-    await page.getByLabel('How many').fill('3');
-    await page.getByLabel(/Price a bottle/).fill('6.50');
-    await page.getByLabel(/To whom/).fill('Saturday stall');
+    await page.getByLabel('Bottles', { exact: true }).fill('3');
+    await page.getByLabel(/Price per bottle/).fill('6.50');
+    await page.getByLabel('Buyer or market').fill('Saturday stall');
     await button('Sell').click();
     await page.getByText('9 bottles of 1 lot in 1 place').waitFor();
     await page.goto(`/records/${code}`);
@@ -337,7 +337,7 @@ describe('the low-acid road', () => {
     await addLine(2, '1.2 l', 'water', 'Water');
     await addLine(3, '900 g', 'sugar', 'Sugar, white');
     await page.getByText(/A lot of this would be held/).waitFor();
-    await page.getByText(/stands on low-acid things \(spruce tips\)/).waitFor();
+    await page.getByText(/contains low-acid ingredients \(spruce tips\)/).waitFor();
     await button('Save version 1').click();
     await page.getByRole('link', { name: 'Start a lot of version 1' }).click();
     await button('Start the lot').click();
@@ -358,7 +358,7 @@ describe('the low-acid road', () => {
     await page.getByLabel('How many of Half-pint jar').fill('8');
     await page.getByLabel('Hours until at 21 °C').fill('1.5');
     await page.getByLabel('Hours until at 5 °C').fill('4');
-    await button('Count them in').click();
+    await button('Count the bottles').click();
     await page.getByText(/^\W*held$/).waitFor();
     await page
       .getByText(/no pH at or under 4.2 is measured/)

@@ -99,7 +99,7 @@ async function take(kind: string): Promise<void> {
   const dialog = page.getByRole('dialog');
   await dialog.getByText('at rest').waitFor();
   await dialog.getByRole('button', { name: 'Take it' }).click();
-  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await dialog.waitFor({ state: 'detached' });
 }
 
@@ -150,7 +150,7 @@ describe('a whole cook on the simulated bench', () => {
       .getByRole('dialog')
       .getByLabel(/^Depth/)
       .fill(depth);
-    await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
     await take('Sugar');
     await main().getByText('min left').waitFor();
     const shown = Number(/([\d.]+) °Bx\s+reckoned now/.exec((await main().textContent())!)![1]);
@@ -219,7 +219,7 @@ describe('a whole cook on the simulated bench', () => {
       .first()
       .waitFor();
     await page.getByRole('link', { name: 'Go to Bottling' }).click();
-    await page.getByRole('button', { name: 'Count them in' }).waitFor();
+    await page.getByRole('button', { name: 'Count the bottles' }).waitFor();
   });
 
   it('met no fault on the way', () => expect(faults).toEqual([]));

@@ -26,6 +26,8 @@ export const Setup = z.object({
   password: Password,
 });
 
+export const NewAccount = z.object({ id: Id, name: Name, role: Role, password: Password });
+
 export const accountRoutes = {
   setupNeeded: route({
     method: 'GET',
@@ -79,7 +81,7 @@ export const accountRoutes = {
     path: '/api/accounts',
     access: 'owner',
     summary: 'Add an account',
-    body: z.object({ id: Id, name: Name, role: Role, password: Password }),
+    body: NewAccount,
     response: Account,
   }),
 };

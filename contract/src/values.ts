@@ -1,3 +1,4 @@
+import './messages.ts';
 import { z } from 'zod';
 
 /** UUIDv7 made by whoever creates the thing; a retry with the same id writes once. */

@@ -1,4 +1,4 @@
-import { type FigureOptions, parseQuantity, readFigure, readPrice, toGrams } from '@inch/core/quantity';
+import { type FigureOptions, parseQuantity, readFigure, readPrice, toGrams, readElevation } from '@inch/core/quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -155,5 +155,25 @@ describe('a price', () => {
         },
       ),
     );
+  });
+});
+
+describe('an elevation', () => {
+  it.each([
+    ['720 m', 720],
+    ['2,360 ft', 719.328],
+    ['2360 feet', 719.328],
+    ['2 360 ft', 719.328],
+    ["2360'", 719.328],
+    ['−12 m', -12],
+    ['719,3 m', 719.3],
+  ])('reads %s', (text, metres) => {
+    expect(readElevation(text).value).toBeCloseTo(metres, 9);
+  });
+
+  it('asks for the unit, and refuses what is no place to cook at', () => {
+    expect(readElevation('')).toEqual({ value: null });
+    for (const text of ['2360', 'high', '9000 m', '20000 ft', '1,2,3 m'])
+      expect(readElevation(text).problem, text).toMatch(/m,? or/);
   });
 });

@@ -6,6 +6,7 @@ export {
   toGrams,
   toMillimetres,
 } from './convert.ts';
+export { readElevation } from './elevation.ts';
 export { type Figure, type FigureOptions, readFigure } from './figure.ts';
 export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';

@@ -1,33 +1,37 @@
 import { accountRoutes } from '@inch/contract/account';
+import { readElevation } from '@inch/core/quantity';
 import { useForm } from 'react-hook-form';
 import { call } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-import { Field } from '../ui/Field.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { timeZonesWith } from '../ui/zones.ts';
 import { Doorway } from './Doorway.tsx';
 
 interface Answers {
   kitchenName: string;
   place: string;
-  feet: string;
+  elevation: string;
+  timeZone: string;
   name: string;
   password: string;
 }
 
-const FEET = 0.3048;
-
 /** The first start of an empty kitchen: its name, its owner, and how high it lies. */
 export function FirstStart() {
-  const { register, handleSubmit } = useForm<Answers>({
-    defaultValues: { kitchenName: '', place: '', feet: '', name: '', password: '' },
+  const { register, handleSubmit, formState } = useForm<Answers>({
+    defaultValues: {
+      ...{ kitchenName: '', place: '', elevation: '', name: '', password: '' },
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    },
   });
   const write = useWrite('kitchen', (a: Answers) =>
     call(accountRoutes.setup, {
       body: {
         kitchenName: a.kitchenName,
         place: a.place,
-        elevationMetres: Number(a.feet || 0) * FEET,
-        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+        elevationMetres: readElevation(a.elevation).value ?? undefined,
+        timeZone: a.timeZone,
         name: a.name,
         password: a.password,
       },
@@ -45,13 +49,26 @@ export function FirstStart() {
         />
         <Field label="Place, as it stands on a label" {...register('place')} error={write.fields.place} />
         <Field
-          label="Height above the sea, in feet"
-          inputMode="numeric"
+          label="Elevation above sea level"
+          placeholder="2360 ft or 720 m"
           figure
-          {...register('feet', { pattern: /^-?\d*\.?\d*$/ })}
-          error={write.fields.elevationMetres}
+          required
+          {...register('elevation', { validate: (text) => readElevation(text).problem ?? true })}
+          error={formState.errors.elevation?.message ?? write.fields.elevationMetres}
           hint="Water boils cooler higher up, and processes take longer."
         />
+        <Choice
+          label="Time zone"
+          {...register('timeZone')}
+          error={write.fields.timeZone}
+          hint="Decides which day it is in the kitchen: on labels, dates and plans."
+        >
+          {timeZonesWith(Intl.DateTimeFormat().resolvedOptions().timeZone).map((zone) => (
+            <option key={zone} value={zone}>
+              {zone.replaceAll('_', ' ')}
+            </option>
+          ))}
+        </Choice>
         <Field
           label="Your name"
           autoComplete="username"
@@ -61,7 +78,7 @@ export function FirstStart() {
           hint="You own this kitchen; others can be added later."
         />
         <Field
-          label="A password"
+          label="Password"
           type="password"
           autoComplete="new-password"
           required
@@ -70,7 +87,7 @@ export function FirstStart() {
           hint="At least 10 characters."
         />
         <Button type="submit" disabled={write.busy}>
-          Open the kitchen
+          Create the kitchen
         </Button>
       </form>
     </Doorway>

@@ -10,9 +10,9 @@ export interface Draft<V> {
 
 const address = (accountId: string, key: string) => `inch-draft ${accountId} ${key}`;
 
-/** The draft of a form on this device, or an empty one with an id of its own. It survives leaving, reload and sign-out. */
+/** The draft of a form on this device (none where it has no key), or an empty one with an id of its own. It survives leaving, reload and sign-out. */
 export function openDraft<V extends object>(accountId: string, key: string, empty: V): Draft<V> {
-  const kept = localStorage.getItem(address(accountId, key));
+  const kept = key === '' ? null : localStorage.getItem(address(accountId, key));
   if (kept) {
     try {
       const { id, values } = JSON.parse(kept) as { id: string; values: V };
@@ -29,7 +29,8 @@ export function keepDraft<V extends object>(
   key: string,
   draft: Pick<Draft<V>, 'id' | 'values'>,
 ): void {
-  localStorage.setItem(address(accountId, key), JSON.stringify({ id: draft.id, values: draft.values }));
+  if (key !== '')
+    localStorage.setItem(address(accountId, key), JSON.stringify({ id: draft.id, values: draft.values }));
 }
 
 export const dropDraft = (accountId: string, key: string): void =>

@@ -1,4 +1,4 @@
-import { type FigureOptions, readFigure, readPrice } from '@inch/core/quantity';
+import { type FigureOptions, readElevation, readFigure, readPrice } from '@inch/core/quantity';
 import { type FormEvent, useEffect, useState } from 'react';
 import {
   type DefaultValues,
@@ -22,6 +22,8 @@ export interface FieldReader<V> {
   figure(name: keyof V & string, options: FigureOptions): number | null;
   /** A price in minor units of a currency; null where the field is empty. */
   price(name: keyof V & string, currency: string): number | null;
+  /** An elevation in m, of metres or feet; null where the field is empty. */
+  elevation(name: keyof V & string): number | null;
   /** Notes what is wrong with a field. */
   problem(name: keyof V & string, message: string): void;
 }
@@ -40,6 +42,10 @@ function readerOf<V extends FieldValues>(values: V, problems: Map<string, string
       const read = readPrice(String(values[name] ?? ''), currency);
       return noted(name, read, read.minor);
     },
+    elevation: (name) => {
+      const read = readElevation(String(values[name] ?? ''));
+      return noted(name, read, read.value);
+    },
     problem: (name, message) => void problems.set(name, message),
   };
 }
@@ -52,7 +58,7 @@ const errorsFrom = <V extends FieldValues>(problems: Map<string, string>): Field
 export interface DeedFormOptions<V extends FieldValues, B, R> {
   /** What it writes, and what is read again after it. */
   of: WrittenNoun;
-  /** Under which name what is typed is kept on the device until it is sent. */
+  /** Under which name what is typed is kept on the device until it is sent; '' where it never is, such as a password. */
   draft: string;
   /** The fields as they stand at first: texts as typed, ticks, choices. */
   empty: V;
@@ -123,6 +129,8 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     error: (name: keyof V & string) => errorOf(name),
     /** Properties of a field by its name: its text, its change, its error. */
     field: (name: FieldPath<V>) => ({ ...form.register(name), error: errorOf(name) }),
+    /** Properties of an input that shows no error of its own, such as a tick or a time of a list. */
+    register: form.register,
     set: (name: FieldPath<V>, value: PathValue<V, FieldPath<V>>) =>
       form.setValue(name, value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted }),
     /** Empties the form, and what was kept of it. */

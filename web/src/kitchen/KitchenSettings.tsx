@@ -1,38 +1,26 @@
-import { type Account, accountRoutes } from '@inch/contract/account';
-import { type Kitchen, kitchenRoutes } from '@inch/contract/kitchen';
+import { accountRoutes, NewAccount } from '@inch/contract/account';
+import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { rulePacks } from '@inch/core/label';
-import { cupSchools } from '@inch/core/quantity';
-import { useForm, useWatch } from 'react-hook-form';
+import { cupSchools, readElevation } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useAccounts } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
+import { CURRENCIES, timeZonesWith } from '../ui/zones.ts';
 import { Containers } from './Containers.tsx';
 import { WorkshopForm } from './WorkshopForm.tsx';
 
-interface Answers {
-  name: string;
-  place: string;
-  feet: string;
-  cupSchool: string;
-  rulePack: string;
-  localStatement: string;
-  criticalPh: string;
-  fillTolerancePercent: string;
-  currency: string;
-  timeZone: string;
-}
-
-const answersOf = (k: Kitchen): Answers => ({
+const answersOf = (k: Kitchen) => ({
   name: k.name,
   place: k.place,
-  feet: String(Math.round(k.elevationMetres / 0.3048)),
+  elevation: `${Math.round(k.elevationMetres / 0.3048)} ft`,
   cupSchool: k.cupSchool ?? '',
-  rulePack: k.rulePack,
+  rulePack: k.rulePack as string,
   localStatement: k.localStatement,
   criticalPh: String(k.criticalPh),
   fillTolerancePercent: String(k.fillTolerancePercent),
@@ -40,55 +28,59 @@ const answersOf = (k: Kitchen): Answers => ({
   timeZone: k.timeZone,
 });
 
-function waterBoils(feet: string): string {
-  try {
-    return `Water boils at ${boilingPointOfWater(Number(feet) * 0.3048).toFixed(1)} °C here.`;
-  } catch {
-    return 'Between −1,300 and 16,400 ft.';
-  }
+function waterBoils(elevation: string): string {
+  const metres = readElevation(elevation).value;
+  return metres == null
+    ? 'Water boils cooler higher up, and processes take longer.'
+    : `Water boils at ${boilingPointOfWater(metres).toFixed(1)} °C here.`;
 }
 
+/** The settings of the kitchen; an elevation that was not typed anew is not changed by the rounding it is shown with. */
 function SettingsForm({ owner }: { owner: boolean }) {
   const { kitchen } = useSession();
-  const { register, handleSubmit, control } = useForm<Answers>({ values: answersOf(kitchen) });
-  const feet = useWatch({ control, name: 'feet' });
-  const write = useWrite(
-    'kitchen',
-    (a: Answers) =>
-      call(kitchenRoutes.change, {
-        body: {
-          revision: kitchen.revision,
-          name: a.name,
-          place: a.place,
-          elevationMetres: Number(a.feet) * 0.3048,
-          cupSchool: (a.cupSchool || null) as Kitchen['cupSchool'],
-          rulePack: a.rulePack as Kitchen['rulePack'],
-          localStatement: a.localStatement,
-          criticalPh: Number(a.criticalPh),
-          fillTolerancePercent: Number(a.fillTolerancePercent),
-          currency: a.currency,
-          timeZone: a.timeZone,
-        },
-      }),
-    { done: 'Saved', tellsErrors: true },
-  );
+  const before = answersOf(kitchen);
+  const form = useDeedForm({
+    of: 'kitchen',
+    draft: `kitchen settings ${kitchen.revision}`,
+    empty: before,
+    hasId: false,
+    schema: KitchenChange,
+    read: (a, fields) => ({
+      revision: kitchen.revision,
+      name: a.name,
+      place: a.place,
+      elevationMetres:
+        a.elevation === before.elevation
+          ? kitchen.elevationMetres
+          : (fields.elevation('elevation') ?? Number.NaN),
+      cupSchool: a.cupSchool || null,
+      rulePack: a.rulePack,
+      localStatement: a.localStatement,
+      criticalPh: fields.figure('criticalPh', { unit: '' }) ?? Number.NaN,
+      fillTolerancePercent: fields.figure('fillTolerancePercent', { unit: '' }) ?? Number.NaN,
+      currency: a.currency,
+      timeZone: a.timeZone,
+    }),
+    write: (body) => call(kitchenRoutes.change, { body }),
+    fieldAt: (path) => (path === 'elevationMetres' ? 'elevation' : undefined),
+    done: 'Saved',
+  });
   return (
-    <form onSubmit={handleSubmit((a) => write.run(a))}>
+    <form onSubmit={form.submit}>
       <fieldset disabled={!owner} className="grid grid-cols-2 gap-4 py-4 max-sm:grid-cols-1">
-        <Field label="Name" {...register('name')} error={write.fields.name} />
-        <Field label="Place, as it stands on a label" {...register('place')} error={write.fields.place} />
+        <DraftNote form={form} />
+        <Field label="Name" {...form.field('name')} />
+        <Field label="Place, as it stands on a label" {...form.field('place')} />
         <Field
-          label="Height above the sea, in feet"
+          label="Elevation above sea level"
+          placeholder="2360 ft or 720 m"
           figure
-          inputMode="numeric"
-          {...register('feet')}
-          error={write.fields.elevationMetres}
-          hint={waterBoils(feet)}
+          {...form.field('elevation')}
+          hint={waterBoils(form.values.elevation)}
         />
         <Choice
           label="Cups and spoons of which country"
-          {...register('cupSchool')}
-          error={write.fields.cupSchool}
+          {...form.field('cupSchool')}
           hint="Used wherever a line says cup, tablespoon or teaspoon."
         >
           <option value="">not said yet</option>
@@ -98,7 +90,11 @@ function SettingsForm({ owner }: { owner: boolean }) {
             </option>
           ))}
         </Choice>
-        <Choice label="Label rules" {...register('rulePack')} hint="Your own local rule comes first.">
+        <Choice
+          label="Label rules"
+          {...form.field('rulePack')}
+          hint="Decides what a label must say. A rule of your own place comes first."
+        >
           {Object.values(rulePacks).map((pack) => (
             <option key={pack.id} value={pack.id}>
               {pack.name}, {pack.source}
@@ -109,33 +105,41 @@ function SettingsForm({ owner }: { owner: boolean }) {
           label="Critical limit of pH"
           figure
           inputMode="decimal"
-          {...register('criticalPh')}
-          error={write.fields.criticalPh}
-          hint="4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
+          {...form.field('criticalPh')}
+          hint="A lot over it is not released as acid. 4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
         />
         <Field
           label="Unaccounted volume allowed, %"
           figure
           inputMode="decimal"
-          {...register('fillTolerancePercent')}
-          error={write.fields.fillTolerancePercent}
+          {...form.field('fillTolerancePercent')}
           hint="Of what was in the pan. Over it, filling asks for a reason. For instance 5."
         />
         <TextField
           className="col-span-full"
           label="Local statement, word for word from your own rule"
-          {...register('localStatement')}
-          error={write.fields.localStatement}
+          {...form.field('localStatement')}
         />
-        <Field label="Currency" {...register('currency')} error={write.fields.currency} />
-        <Field label="Time zone" {...register('timeZone')} error={write.fields.timeZone} />
-        {write.error && Object.keys(write.fields).length === 0 && (
-          <p role="alert" className="col-span-full font-semibold text-stop">
-            {write.error.message}
-          </p>
-        )}
+        <Choice label="Currency" {...form.field('currency')} hint="Of every price and cost.">
+          {CURRENCIES.map((code) => (
+            <option key={code} value={code}>
+              {code}
+            </option>
+          ))}
+        </Choice>
+        <Choice
+          label="Time zone"
+          {...form.field('timeZone')}
+          hint="Decides which day it is in the kitchen: on labels, dates and plans."
+        >
+          {timeZonesWith(kitchen.timeZone).map((zone) => (
+            <option key={zone} value={zone}>
+              {zone.replaceAll('_', ' ')}
+            </option>
+          ))}
+        </Choice>
         {owner && (
-          <Button type="submit" disabled={write.busy} className="justify-self-start">
+          <Button type="submit" disabled={form.busy} className="justify-self-start">
             Save
           </Button>
         )}
@@ -146,17 +150,15 @@ function SettingsForm({ owner }: { owner: boolean }) {
 
 function People() {
   const { data } = useAccounts();
-  const { register, handleSubmit, reset } = useForm({
-    defaultValues: { name: '', role: 'maker', password: '' },
+  const form = useDeedForm({
+    of: 'kitchen',
+    draft: '',
+    empty: { name: '', role: 'maker', password: '' },
+    schema: NewAccount,
+    read: (v) => v,
+    write: (body) => call(accountRoutes.add, { body }),
+    done: 'Person added',
   });
-  const write = useWrite(
-    'kitchen',
-    (v: { name: string; role: string; password: string }, idOf) =>
-      call(accountRoutes.add, {
-        body: { id: idOf(), name: v.name, role: v.role as Account['role'], password: v.password },
-      }),
-    { after: () => reset() },
-  );
   return (
     <Ruled title="People">
       <ul>
@@ -167,9 +169,13 @@ function People() {
           </li>
         ))}
       </ul>
-      <form className="grid gap-3 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
-        <Field label="Name of the person" {...register('name')} error={write.fields.name} />
-        <Choice label="Role" {...register('role')} hint="A maker makes and releases; a reader only looks.">
+      <form className="grid gap-3 py-4" onSubmit={form.submit}>
+        <Field label="Name of the person" {...form.field('name')} />
+        <Choice
+          label="Role"
+          {...form.field('role')}
+          hint="A reader only looks, a maker makes and releases, an owner also changes settings."
+        >
           <option value="maker">maker</option>
           <option value="reader">reader</option>
           <option value="owner">owner</option>
@@ -178,10 +184,10 @@ function People() {
           label="First password"
           type="password"
           autoComplete="new-password"
-          {...register('password')}
-          error={write.fields.password}
+          {...form.field('password')}
+          hint="At least 10 characters."
         />
-        <Button type="submit" tone="plain" disabled={write.busy}>
+        <Button type="submit" tone="plain" disabled={form.busy}>
           Add person
         </Button>
       </form>

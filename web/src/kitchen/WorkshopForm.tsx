@@ -1,113 +1,91 @@
-import { type Kitchen, kitchenRoutes, type Workshop } from '@inch/contract/kitchen';
-import { useForm } from 'react-hook-form';
+import { type Kitchen, KitchenChange, kitchenRoutes, type Workshop } from '@inch/contract/kitchen';
+import { priceShown } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
-import { useSession } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
-interface Answers {
-  burners: string;
-  hands: string;
-  cannerHolds: string;
-  cannerLoads: string;
-  kwh: string;
-  handsHour: string;
-  freezerKg: string;
-  days: { open: boolean; from: string; to: string }[];
-}
+/** What one minor unit is of a currency: 0.01 of a pound, 1 of a yen. */
+const minorUnit = (currency: string): number => Number(priceShown(1, currency));
 
-const answersOf = (w: Workshop): Answers => ({
+const answersOf = (w: Workshop, currency: string) => ({
   burners: String(w.burners),
   hands: String(w.hands),
   cannerHolds: String(w.cannerHolds),
   cannerLoads: String(w.cannerLoads),
-  kwh: String(w.kwhMinor / 100),
-  handsHour: (w.handsHourMinor / 100).toFixed(2),
+  kwh: String(w.kwhMinor * minorUnit(currency)),
+  handsHour: priceShown(w.handsHourMinor, currency),
   freezerKg: String(w.freezerGrams / 1000),
   days: w.hours.map((d) => ({ open: d !== null, from: d?.from ?? '08:00', to: d?.to ?? '18:00' })),
 });
 
-const number = (text: string) => Number(text.trim().replace(',', '.'));
+/** The field at which a fault of what is sent is shown. */
+const FIELDS = { kwhMinor: 'kwh', handsHourMinor: 'handsHour', freezerGrams: 'freezerKg' } as const;
+type FieldName = keyof ReturnType<typeof answersOf>;
 
-const workshopOf = (a: Answers): Workshop => ({
-  burners: number(a.burners),
-  hands: number(a.hands),
-  cannerHolds: number(a.cannerHolds),
-  cannerLoads: number(a.cannerLoads),
-  kwhMinor: Math.round(number(a.kwh) * 10_000) / 100,
-  handsHourMinor: Math.round(number(a.handsHour) * 100),
-  freezerGrams: number(a.freezerKg) * 1000,
-  hours: a.days.map((d) => (d.open ? { from: d.from, to: d.to } : null)),
-});
+const fieldAt = (path: string): FieldName => {
+  const name = path.replace(/^workshop\./, '').split('.')[0]!;
+  return name in FIELDS ? FIELDS[name as keyof typeof FIELDS] : (name as FieldName);
+};
 
-/** What a day's work has to go round: burners, hands, canner, hours; and what an hour and a kWh cost. */
+/** What a day's work is planned with: burners, people, canner, hours; and what an hour and a kWh cost. */
 export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: boolean }) {
-  const { currency } = useSession().kitchen;
-  const { register, handleSubmit } = useForm<Answers>({ values: answersOf(kitchen.workshop) });
-  const write = useWrite(
-    'kitchen',
-    (a: Answers) =>
-      call(kitchenRoutes.change, { body: { revision: kitchen.revision, workshop: workshopOf(a) } }),
-    { done: 'Saved' },
-  );
-  const error = (field: string) => write.fields[`workshop.${field}`];
+  const { currency } = kitchen;
+  const form = useDeedForm({
+    of: 'kitchen',
+    draft: `workshop ${kitchen.revision}`,
+    empty: answersOf(kitchen.workshop, currency),
+    hasId: false,
+    schema: KitchenChange,
+    fieldAt,
+    read: (a, fields) => {
+      const whole = (name: 'burners' | 'hands' | 'cannerHolds' | 'cannerLoads') =>
+        fields.figure(name, { unit: '', whole: true, min: 1 }) ?? Number.NaN;
+      const kwh = fields.figure('kwh', { unit: '', min: 0 });
+      const kilos = fields.figure('freezerKg', { unit: 'kg', min: 0 });
+      return {
+        revision: kitchen.revision,
+        workshop: {
+          burners: whole('burners'),
+          hands: whole('hands'),
+          cannerHolds: whole('cannerHolds'),
+          cannerLoads: whole('cannerLoads'),
+          kwhMinor: Math.round(((kwh ?? Number.NaN) / minorUnit(currency)) * 1000) / 1000,
+          handsHourMinor: fields.price('handsHour', currency) ?? Number.NaN,
+          freezerGrams: (kilos ?? Number.NaN) * 1000,
+          hours: a.days.map((d) => (d.open ? { from: d.from, to: d.to } : null)),
+        },
+      };
+    },
+    write: (body) => call(kitchenRoutes.change, { body }),
+    done: 'Saved',
+  });
   return (
     <Ruled title="Working hours and equipment" className="mt-8">
-      <form onSubmit={handleSubmit((a) => write.run(a))}>
+      <form onSubmit={form.submit}>
         <fieldset disabled={!owner} className="grid grid-cols-4 gap-4 py-4 max-sm:grid-cols-2">
-          <Field
-            label="Burners"
-            figure
-            inputMode="numeric"
-            {...register('burners')}
-            error={error('burners')}
-          />
-          <Field
-            label="People working at once"
-            figure
-            inputMode="numeric"
-            {...register('hands')}
-            error={error('hands')}
-          />
-          <Field
-            label="Jars per canner load"
-            figure
-            inputMode="numeric"
-            {...register('cannerHolds')}
-            error={error('cannerHolds')}
-          />
+          <DraftNote form={form} />
+          <Field label="Burners" figure inputMode="numeric" {...form.field('burners')} />
+          <Field label="People working at once" figure inputMode="numeric" {...form.field('hands')} />
+          <Field label="Jars per canner load" figure inputMode="numeric" {...form.field('cannerHolds')} />
           <Field
             label="Canner loads that hot jars may wait for"
             figure
             inputMode="numeric"
-            {...register('cannerLoads')}
-            error={error('cannerLoads')}
+            {...form.field('cannerLoads')}
           />
-          <Field
-            label={`A kWh, ${currency}`}
-            figure
-            inputMode="decimal"
-            {...register('kwh')}
-            error={error('kwhMinor')}
-          />
+          <Field label={`Price per kWh, ${currency}`} figure inputMode="decimal" {...form.field('kwh')} />
           <Field
             label={`Labour cost per hour, ${currency}`}
             figure
             inputMode="decimal"
-            {...register('handsHour')}
-            error={error('handsHourMinor')}
+            {...form.field('handsHour')}
           />
-          <Field
-            label="Freezer space, kg"
-            figure
-            inputMode="decimal"
-            {...register('freezerKg')}
-            error={error('freezerGrams')}
-          />
+          <Field label="Freezer space, kg" figure inputMode="decimal" {...form.field('freezerKg')} />
           <ul className="col-span-full">
             {DAYS.map((day, i) => (
               <li key={day} className="flex flex-wrap items-center gap-3 border-b border-steel-line py-1.5">
@@ -115,7 +93,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
                   <input
                     type="checkbox"
                     className="size-5 accent-[var(--rim)]"
-                    {...register(`days.${i}.open`)}
+                    {...form.register(`days.${i}.open`)}
                   />{' '}
                   {day}
                 </label>
@@ -123,20 +101,20 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
                   type="time"
                   aria-label={`${day} from`}
                   className="figure min-h-9 rounded-lg border border-steel bg-enamel px-2"
-                  {...register(`days.${i}.from`)}
+                  {...form.register(`days.${i}.from`)}
                 />
                 to
                 <input
                   type="time"
                   aria-label={`${day} to`}
                   className="figure min-h-9 rounded-lg border border-steel bg-enamel px-2"
-                  {...register(`days.${i}.to`)}
+                  {...form.register(`days.${i}.to`)}
                 />
               </li>
             ))}
           </ul>
           {owner && (
-            <Button type="submit" tone="plain" disabled={write.busy} className="justify-self-start">
+            <Button type="submit" tone="plain" disabled={form.busy} className="justify-self-start">
               Save
             </Button>
           )}
