@@ -17,6 +17,7 @@ const CHECKS = [
     ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src'],
   ],
   ['unused code and packages', bin('knip'), ['--no-progress']],
+  ['retired words', process.execPath, [join(ROOT, 'scripts', 'words.mjs')]],
 ];
 
 async function one([what, command, args]) {

@@ -30,5 +30,8 @@ export default defineConfig({
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
-  server: { proxy: { '/api': process.env.INCH_API ?? 'http://127.0.0.1:4870' } },
+  // The server takes what is written from its own pages alone, so they keep the host by which they were asked for.
+  server: {
+    proxy: { '/api': { target: process.env.INCH_API ?? 'http://127.0.0.1:4870', changeOrigin: false } },
+  },
 });

@@ -41,7 +41,7 @@ const fields = {
   currency: z.string().regex(/^[A-Z]{3}$/, 'Three capitals, such as GBP.'),
   timeZone: TimeZone,
   workshop: Workshop,
-  /** How much of a lot may be told nowhere before it asks for a reason, % of what was in the pan. */
+  /** How much of a lot may be unaccounted for before it asks for a reason, % of what was in the pan. */
   fillTolerancePercent: z.number().min(0, 'Not under 0.').max(20, 'At most 20 %.'),
 };
 

@@ -1,4 +1,11 @@
-import { type FigureOptions, parseQuantity, readFigure, readPrice, toGrams, readElevation } from '@inch/core/quantity';
+import {
+  type FigureOptions,
+  parseQuantity,
+  readElevation,
+  readFigure,
+  readPrice,
+  toGrams,
+} from '@inch/core/quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 

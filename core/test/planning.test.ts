@@ -115,7 +115,7 @@ describe('what is due', () => {
     ]);
     expect(
       due([lot('bottled', filled, {}, [{ id: 'seal', open: false, missing: 'Press them.' }])], T(20)),
-    ).toEqual([['later', '1 gate still shut']]);
+    ).toEqual([['later', '1 release check missing']]);
   });
   it('is the meter’s buffers while a lot waits for its pH', () => {
     const waiting = lot('bottled', filled, {}, [{ id: 'acid', open: false, missing: 'Measure.' }]);

@@ -223,7 +223,7 @@ describe('the schools of drawing', () => {
       lines: [{ ...fruit, stepId: 's' }],
       steps: [{ id: 's', kind: 'strain', title: 'Strain', cloth: 'drip' }],
     });
-    expect(undrawn.outcomes[0]!.note).toMatch(/Nothing was drawn/);
+    expect(undrawn.outcomes[0]!.note).toMatch(/Nothing was extracted/);
   });
   it('press through pulp that a filter keeps back', () => {
     const pulp = (cloth: 'press' | 'filter') =>

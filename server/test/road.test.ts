@@ -127,7 +127,7 @@ describe('the low-acid road', () => {
     });
     const held = await view();
     expect(held.state).toBe('held');
-    expect(held.decisions.at(-1).why).toMatch(/low-acid things \(spruce tips\)/);
+    expect(held.decisions.at(-1).why).toMatch(/low-acid ingredients \(spruce tips\)/);
     const refused = await post(owner, lot, 'decisions', { event: 'release', password: OWNER.password });
     expect(refused.status).toBe(409);
     expect((await post(owner, lot, 'prints', { copies: 8 })).status).toBe(409);

@@ -263,7 +263,7 @@ describe('filling and processing', () => {
     });
     const { body } = await maker.get(`/api/lots/${lot.id}`);
     expect(body.state).toBe('held');
-    expect(body.decisions.at(-1).why).toMatch(/low-acid things \(figs\)/);
+    expect(body.decisions.at(-1).why).toMatch(/low-acid ingredients \(figs\)/);
   });
   it('a bottle cooled open is not for the shelf, whatever its process', async () => {
     const lot = await filled('cooled', { hoursToCold: 4 });

@@ -108,7 +108,7 @@ describe('is everything in?', () => {
     const refused = await post(owner, made, 'bottlings', fill);
     expect([refused.status, refused.body.detail]).toEqual([
       409,
-      expect.stringMatching(/Is everything in\? Not recorded yet: .*Citric acid/),
+      expect.stringMatching(/Is everything recorded\? Not recorded yet: .*Citric acid/),
     ]);
     expect((await read(made)).bottles.filled).toBe(0);
     await weighIn(owner, made);

@@ -12,7 +12,7 @@ export interface Tally {
 
 export interface TallyResult {
   accountedMl: number;
-  /** mL that were in the pan and are told nowhere; negative where more is told than was there. */
+  /** mL that were in the pan and are unaccounted for; negative where more is accounted for than was there. */
   gapMl: number;
   /** Of what was in the pan, %. */
   gapPercent: number;

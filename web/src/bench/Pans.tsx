@@ -181,7 +181,7 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
       </div>
       {mayWrite && (
         <Button tone="quiet" size="small" disabled={write.busy} onClick={() => write.run(!pan.retired)}>
-          {pan.retired ? 'take it out again' : 'put it away'}
+          {pan.retired ? 'Restore' : 'Retire'}
         </Button>
       )}
     </li>

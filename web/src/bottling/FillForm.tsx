@@ -198,7 +198,7 @@ function Closing({ form }: { form: Form }) {
             label="Hours until at 21 °C"
             figure
             inputMode="decimal"
-            hint="Leave it empty while it still cools: its clock runs under Cool."
+            hint="Empty while it still cools: its clock runs under Cool."
             {...form.field('hoursTo21')}
           />
           <Field

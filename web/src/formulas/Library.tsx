@@ -151,7 +151,7 @@ export function Library() {
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1>Formulas</h1>
           <p className="text-ink-2">
-            {away ? 'put away, kept with their lots' : `${plural(shown.length, 'product')}, each as forecast`}
+            {away ? 'Archived, kept with their lots' : `${plural(shown.length, 'product')}, each as forecast`}
           </p>
         </div>
         <div className="flex flex-wrap items-center gap-2">

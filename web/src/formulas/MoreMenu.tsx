@@ -13,7 +13,7 @@ import { asCsv } from './exchange/csv.ts';
 import { asFormulaFile } from './exchange/json.ts';
 import { asRecipe } from './exchange/recipe.ts';
 
-/** What is done with a whole formula: copied, sent out, put away. */
+/** What is done with a whole formula: copied, exported, archived. */
 export function MoreMenu({
   formula,
   draft,

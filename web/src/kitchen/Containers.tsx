@@ -1,17 +1,18 @@
-import { type Container, containerRoutes } from '@inch/contract/container';
+import { type Container, ContainerMeasures, containerRoutes, NewContainer } from '@inch/contract/container';
 import { CLOSURES } from '@inch/core/bottling';
 import { PROCESS_METHODS } from '@inch/core/heat';
-import { inWords, parseQuantity } from '@inch/core/quantity';
+import { inWords } from '@inch/core/quantity';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { call } from '../data/api.ts';
 import { useContainers } from '../data/queries.ts';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { depthSaid } from '../ui/ruler.ts';
 import { Ruled } from '../ui/Sheet.tsx';
+import { figureIn } from '../ui/typed.ts';
 
 /** What is known of a kind of bottle beyond its size, in words. */
 function measuredSaid(c: Container): string {
@@ -24,81 +25,72 @@ function measuredSaid(c: Container): string {
   return said.filter(Boolean).join(', ');
 }
 
-/** Inches as they are read off a ruler: 1/2, 5/8, 1 1/4, or 0.5; null where that is none. */
-function inches(text: string): number | null {
-  if (text.trim() === '') return null;
-  try {
-    return parseQuantity(`${text} in`).amount;
-  } catch {
-    return Number.NaN;
-  }
-}
-
 function MeasureDialog({ container: c, onClose }: { container: Container; onClose: () => void }) {
-  const [brim, setBrim] = useState(c.brimfulMl === null ? '' : String(c.brimfulMl));
-  const [tare, setTare] = useState(c.tareGrams === null ? '' : String(c.tareGrams));
-  const [space, setSpace] = useState(
-    c.headspaceInches === null ? '' : depthSaid(c.headspaceInches * 25.4, 'in').replace(' in', ''),
-  );
-  const [rated, setRated] = useState(c.rated);
-  const number = (text: string) => (text.trim() === '' ? null : Number(text));
-  const headspace = inches(space);
-  const write = useWrite(
-    'container',
-    () =>
-      call(containerRoutes.measure, {
-        params: { id: c.id },
-        body: { brimfulMl: number(brim), tareGrams: number(tare), headspaceInches: headspace, rated },
-      }),
-    { done: 'Measured', after: onClose },
-  );
+  const text = (value: number | null) => (value === null ? '' : String(value));
+  const form = useDeedForm({
+    of: 'container',
+    draft: `measures ${c.id}`,
+    empty: {
+      brimfulMl: text(c.brimfulMl),
+      tareGrams: text(c.tareGrams),
+      headspaceInches:
+        c.headspaceInches === null ? '' : depthSaid(c.headspaceInches * 25.4, 'in').replace(' in', ''),
+      rated: [...c.rated],
+    },
+    hasId: false,
+    schema: ContainerMeasures,
+    read: (a, fields) => ({
+      brimfulMl: fields.figure('brimfulMl', { unit: 'ml', min: 0 }),
+      tareGrams: fields.figure('tareGrams', { unit: 'g', min: 0 }),
+      headspaceInches: fields.figure('headspaceInches', { unit: 'in', min: 0 }),
+      rated: a.rated,
+    }),
+    write: (body) => call(containerRoutes.measure, { params: { id: c.id }, body }),
+    done: 'Measured',
+    after: onClose,
+  });
+  const headspace = figureIn(form.values.headspaceInches, { unit: 'in' });
+  const { rated } = form.values;
   return (
     <Dialog open onClose={onClose} title={`Measure: ${c.name}`}>
-      <form
-        className="grid grid-cols-2 gap-4 max-sm:grid-cols-1"
-        onSubmit={(e) => {
-          e.preventDefault();
-          write.run(undefined);
-        }}
-      >
+      <form className="grid grid-cols-2 gap-4 max-sm:grid-cols-1" onSubmit={form.submit}>
+        <DraftNote form={form} />
         <Field
-          label="To the brim, mL"
+          label="Volume to the brim, mL"
           figure
           inputMode="decimal"
-          value={brim}
-          onChange={(e) => setBrim(e.target.value)}
-          error={write.fields.brimfulMl}
+          {...form.field('brimfulMl')}
+          hint="Weigh it full of water: 1 g is 1 mL."
         />
         <Field
           label="Empty, with its closure, g"
           figure
           inputMode="decimal"
-          value={tare}
-          onChange={(e) => setTare(e.target.value)}
-          error={write.fields.tareGrams}
+          {...form.field('tareGrams')}
+          hint="Taken off when a full bottle is weighed."
         />
         <Field
-          label="Rim to fill line, in"
+          label="Headspace: rim to fill line, in"
           figure
           placeholder="1/2"
-          value={space}
-          onChange={(e) => setSpace(e.target.value)}
-          error={Number.isNaN(headspace) ? 'Write inches, such as 1/2 or 5/8.' : write.fields.headspaceInches}
+          {...form.field('headspaceInches')}
           hint={
-            headspace !== null && !Number.isNaN(headspace)
-              ? `${Math.round(headspace * 25.4)} mm of headspace`
-              : undefined
+            headspace === null
+              ? 'For instance 1/2 or 12 mm.'
+              : `${Math.round(headspace * 25.4)} mm of headspace`
           }
         />
         <fieldset>
-          <legend className="mb-1 text-sm font-semibold text-ink-2">Its maker made it for</legend>
+          <legend className="mb-1 text-sm font-semibold text-ink-2">Made for, by its maker</legend>
           {PROCESS_METHODS.map((m) => (
             <label key={m} className="flex min-h-8 items-center gap-2">
               <input
                 type="checkbox"
                 className="size-5 accent-[var(--rim)]"
                 checked={rated.includes(m)}
-                onChange={(e) => setRated(e.target.checked ? [...rated, m] : rated.filter((r) => r !== m))}
+                onChange={(e) =>
+                  form.set('rated', e.target.checked ? [...rated, m] : rated.filter((r) => r !== m))
+                }
               />
               {inWords(m)}
             </label>
@@ -108,7 +100,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
           <Button tone="plain" onClick={onClose}>
             Cancel
           </Button>
-          <Button type="submit" disabled={write.busy || Number.isNaN(headspace)}>
+          <Button type="submit" disabled={form.busy}>
             Save
           </Button>
         </div>
@@ -117,29 +109,55 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
   );
 }
 
+const EMPTY = { name: '', nominalMl: '', heightMm: '', diameterMm: '', closure: 'two-piece-lid' };
+
+function AddContainer() {
+  const form = useDeedForm({
+    of: 'container',
+    draft: 'container',
+    empty: EMPTY,
+    schema: NewContainer,
+    read: (a, fields) => ({
+      name: a.name,
+      nominalMl: fields.figure('nominalMl', { unit: 'ml', min: 1 }) ?? undefined,
+      heightMm: fields.figure('heightMm', { unit: 'mm', min: 1 }) ?? undefined,
+      diameterMm: fields.figure('diameterMm', { unit: 'mm', min: 1 }) ?? undefined,
+      closure: a.closure,
+      // A jar with a two-piece lid is a canning jar; what else a bottle is made for its maker says.
+      rated: a.closure === 'two-piece-lid' ? ['boiling-water'] : [],
+    }),
+    write: (body) => call(containerRoutes.add, { body }),
+    done: 'Added',
+  });
+  return (
+    <form className="grid grid-cols-5 items-start gap-3 py-4 max-sm:grid-cols-2" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <Field
+        className="col-span-2"
+        label="Add a bottle or jar"
+        placeholder="Half-pint jar"
+        {...form.field('name')}
+      />
+      <Field label="mL" figure inputMode="decimal" {...form.field('nominalMl')} />
+      <Field label="High, mm" figure inputMode="decimal" {...form.field('heightMm')} />
+      <Field label="Across, mm" figure inputMode="decimal" {...form.field('diameterMm')} />
+      <Choice className="col-span-2" label="Closed with" {...form.field('closure')}>
+        {CLOSURES.map((c) => (
+          <option key={c} value={c}>
+            {inWords(c)}
+          </option>
+        ))}
+      </Choice>
+      <Button type="submit" tone="plain" className="mt-6" disabled={form.busy}>
+        Add bottle or jar
+      </Button>
+    </form>
+  );
+}
+
 /** The kinds of bottle and jar of the kitchen, and what was measured of them. */
 export function Containers({ mayWrite }: { mayWrite: boolean }) {
   const { data } = useContainers();
-  const { register, handleSubmit, reset } = useForm({
-    defaultValues: { name: '', nominalMl: '', heightMm: '', diameterMm: '', closure: 'two-piece-lid' },
-  });
-  const write = useWrite(
-    'container',
-    (v: { name: string; nominalMl: string; heightMm: string; diameterMm: string; closure: string }, idOf) =>
-      call(containerRoutes.add, {
-        body: {
-          id: idOf(),
-          name: v.name,
-          nominalMl: Number(v.nominalMl),
-          heightMm: Number(v.heightMm),
-          diameterMm: Number(v.diameterMm),
-          closure: v.closure as Container['closure'],
-          // A jar with a two-piece lid is a canning jar; what else a bottle is made for its maker says.
-          rated: v.closure === 'two-piece-lid' ? ['boiling-water'] : [],
-        },
-      }),
-    { after: () => reset() },
-  );
   const [measured, setMeasured] = useState<Container | null>(null);
   return (
     <Ruled title="Bottles and jars" className="mt-8">
@@ -172,50 +190,7 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
         ))}
       </ul>
       {measured && <MeasureDialog container={measured} onClose={() => setMeasured(null)} />}
-      {mayWrite && (
-        <form
-          className="grid grid-cols-5 items-start gap-3 py-4 max-sm:grid-cols-2"
-          onSubmit={handleSubmit((v) => write.run(v))}
-        >
-          <Field
-            className="col-span-2"
-            label="Add a bottle or jar"
-            {...register('name')}
-            error={write.fields.name}
-          />
-          <Field
-            label="mL"
-            figure
-            inputMode="numeric"
-            {...register('nominalMl')}
-            error={write.fields.nominalMl}
-          />
-          <Field
-            label="High, mm"
-            figure
-            inputMode="numeric"
-            {...register('heightMm')}
-            error={write.fields.heightMm}
-          />
-          <Field
-            label="Across, mm"
-            figure
-            inputMode="numeric"
-            {...register('diameterMm')}
-            error={write.fields.diameterMm}
-          />
-          <Choice className="col-span-2" label="Closed with" {...register('closure')}>
-            {CLOSURES.map((c) => (
-              <option key={c} value={c}>
-                {inWords(c)}
-              </option>
-            ))}
-          </Choice>
-          <Button type="submit" tone="plain" className="mt-6" disabled={write.busy}>
-            Add bottle or jar
-          </Button>
-        </form>
-      )}
+      {mayWrite && <AddContainer />}
     </Ruled>
   );
 }
