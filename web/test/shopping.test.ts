@@ -1,6 +1,6 @@
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
-import { amountTyped, minorTyped } from '../src/plan/amount.ts';
+import { amountTyped } from '../src/plan/amount.ts';
 import { withTicks } from '../src/plan/basket.ts';
 import { receiptFromCsv } from '../src/plan/receipt.ts';
 import { shoppingRows } from '../src/plan/shopping.ts';
@@ -63,15 +63,7 @@ describe('an amount and a price as they are typed', () => {
       /Choose what it is/,
     );
   });
-
-  it('a price is in hundredths, with point or comma; anything else is none', () => {
-    expect([minorTyped('12.50'), minorTyped('12,5'), minorTyped(''), minorTyped('dear')]).toEqual([
-      1250,
-      1250,
-      null,
-      null,
-    ]);
-  });
+});
 });
 
 describe('ticks that wait on the phone', () => {

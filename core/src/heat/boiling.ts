@@ -1,4 +1,7 @@
-/** Air pressure in kPa of the standard atmosphere. @param elevationMetres −400 to 5,000; throws RangeError outside. Source: ICAO standard atmosphere. */
+/**
+ * Air pressure in kPa of the standard atmosphere. @param elevationMetres −400 to 5,000; throws RangeError outside. Source: ICAO standard atmosphere.
+ * @example airPressure(0) // 101.325
+ */
 export function airPressure(elevationMetres: number): number {
   if (!(elevationMetres >= -400 && elevationMetres <= 5000))
     throw new RangeError(`An elevation of ${elevationMetres} m is outside −400 to 5,000`);
@@ -18,6 +21,7 @@ export const vapourPressure = (celsius: number): number =>
 /**
  * Temperature at which water boils at an elevation, °C.
  * @param elevationMetres −400 to 5,000; throws RangeError outside. Source: ICAO standard atmosphere; Antoine equation for water, 1–100 °C.
+ * @example boilingPointOfWater(0) // 100
  */
 export const boilingPointOfWater = (elevationMetres: number): number =>
   saturationTemperature(airPressure(elevationMetres));

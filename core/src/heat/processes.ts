@@ -81,7 +81,10 @@ export const heatProcesses: readonly HeatProcess[] = [
   },
 ];
 
-/** Feet of an elevation in metres, without the dust of the division. */
+/**
+ * Feet of an elevation in metres, without the dust of the division.
+ * @example feetOf(304.8) // 1000
+ */
 export const feetOf = (metres: number): number => Math.round((metres / 0.3048) * 1e6) / 1e6;
 
 /**

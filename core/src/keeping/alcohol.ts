@@ -2,6 +2,7 @@
  * Alcohol by volume of a blend, contraction on mixing ignored.
  * @param blend.parts mL and % ABV (0–100) of each part; @returns % ABV
  * @throws RangeError where nothing is blended or a part is out of range
+ * @example alcoholByVolume({ parts: [{ ml: 100, abv: 40 }, { ml: 100, abv: 0 }] }) // 20
  */
 export function alcoholByVolume(blend: { parts: readonly { ml: number; abv: number }[] }): number {
   let [volume, alcohol] = [0, 0];

@@ -1,7 +1,10 @@
 import { addDays, addMonths, type Day } from '../calendar/index.ts';
 import type { KeepingTime } from './limit.ts';
 
-/** Last day of a keeping time counted from the day of making as day 1; null where nothing carries the product. */
+/**
+ * Last day of a keeping time counted from the day of making as day 1; null where nothing carries the product.
+ * @example bestBy('2026-11-25', { time: { count: 12, unit: 'month' } }) // '2027-11-24'
+ */
 export function bestBy(madeOn: Day, keeping: Pick<KeepingTime, 'time'>): Day | null {
   if (!keeping.time) return null;
   const { count, unit } = keeping.time;

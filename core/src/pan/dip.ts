@@ -1,7 +1,10 @@
 import { densityAt20 } from '../sugar/index.ts';
 import { depthAtVolume, type VesselShape, volumeAtDepth } from './vessel.ts';
 
-/** Density of water in g/mL, 0–100 °C. Source: Kell (1975). */
+/**
+ * Density of water in g/mL, 0–100 °C. Source: Kell (1975).
+ * @example waterDensity(20) // 0.9982
+ */
 export function waterDensity(celsius: number): number {
   if (!(celsius >= 0 && celsius <= 110)) throw new RangeError(`${celsius} °C is outside 0 to 110`);
   const t = celsius;

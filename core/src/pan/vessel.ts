@@ -68,6 +68,7 @@ export function diameterAt(shape: VesselShape, depthMm: number): number | null {
  * Volume of liquid in a vessel by the depth read on a ruler.
  * @param shape frusta or poured volumes; @param depthMm 0 to the vessel's depth; @returns mL, linear between poured rows
  * @throws RangeError where the depth is outside the vessel or the vessel has no size. Source: volume of a conical frustum.
+ * @example volumeAtDepth({ kind: 'frusta', frusta: [{ heightMm: 100, lowerDiameterMm: 200, upperDiameterMm: 200 }] }, 50) // 1570.8
  */
 export function volumeAtDepth(shape: VesselShape, depthMm: number): number {
   const deepest = vesselDepth(shape);
@@ -96,6 +97,7 @@ export function volumeAtDepth(shape: VesselShape, depthMm: number): number {
  * Depth of a volume of liquid in a vessel.
  * @param shape frusta or poured volumes; @param ml 0 to what the vessel holds; @returns mm, by bisection to a thousandth of a mm
  * @throws RangeError where the vessel does not hold it
+ * @example depthAtVolume({ kind: 'frusta', frusta: [{ heightMm: 100, lowerDiameterMm: 200, upperDiameterMm: 200 }] }, 1000) // 31.83
  */
 export function depthAtVolume(shape: VesselShape, ml: number): number {
   const deepest = vesselDepth(shape);

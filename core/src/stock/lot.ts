@@ -31,7 +31,10 @@ export interface StockLot {
   takings: readonly Taking[];
 }
 
-/** How much of a stock lot is left, in its own unit: what came, less all that went and stands. */
+/**
+ * How much of a stock lot is left, in its own unit: what came, less all that went and stands.
+ * @example leftOf({ quantity: 5000, takings: [] }) // 5000
+ */
 export const leftOf = (lot: Pick<StockLot, 'quantity' | 'takings'>): number =>
   lot.takings.reduce((left, t) => (t.struck ? left : left - t.amount), lot.quantity);
 

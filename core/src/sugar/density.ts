@@ -6,12 +6,18 @@ const curve = monotoneCurve(
   { x: 'Brix', y: 'density' },
 );
 
-/** Density in g/mL at 20 °C of sucrose in water. @param brix % w/w, 0–80; throws RangeError outside. Source: NBS Circular 440. */
+/**
+ * Density in g/mL at 20 °C of sucrose in water. @param brix % w/w, 0–80; throws RangeError outside. Source: NBS Circular 440.
+ * @example densityAt20(50) // 1.230
+ */
 export function densityAt20(brix: number): number {
   return curve.at(brix);
 }
 
-/** °Bx (% w/w sucrose) from a density in g/mL at 20 °C, 0.99820–1.41172; throws RangeError outside. Source: NBS Circular 440, inverted. */
+/**
+ * °Bx (% w/w sucrose) from a density in g/mL at 20 °C, 0.99820–1.41172; throws RangeError outside. Source: NBS Circular 440, inverted.
+ * @example brixFromDensity(1.2296) // 50.0
+ */
 export function brixFromDensity(gPerMl: number): number {
   return curve.inverse(gPerMl);
 }

@@ -6,12 +6,18 @@ const curve = monotoneCurve(
   { x: 'Brix', y: 'refractive index' },
 );
 
-/** Refractive index (sodium D line) at 20 °C of sucrose in water. @param brix % w/w, 0–85; throws outside. Source: ICUMSA 1974, SPS-3. */
+/**
+ * Refractive index (sodium D line) at 20 °C of sucrose in water. @param brix % w/w, 0–85; throws outside. Source: ICUMSA 1974, SPS-3.
+ * @example refractiveIndexAt20(50) // 1.4201
+ */
 export function refractiveIndexAt20(brix: number): number {
   return curve.at(brix);
 }
 
-/** °Bx from a refractive index at 20 °C, 1.33299–1.50398; throws RangeError outside. Source: ICUMSA 1974, SPS-3, inverted. */
+/**
+ * °Bx from a refractive index at 20 °C, 1.33299–1.50398; throws RangeError outside. Source: ICUMSA 1974, SPS-3, inverted.
+ * @example brixFromRefractiveIndex(1.42009) // 50.0
+ */
 export function brixFromRefractiveIndex(n: number): number {
   return curve.inverse(n);
 }

@@ -1,6 +1,7 @@
 /**
  * Viscosity of a sucrose syrup, mPa·s, within 5 % up to 70 °Bx: log10 η = 22.46 N − 0.114 + (30 − T)/(91 + T) · (1.1 + 43.1 N^1.25), N the mole fraction of sucrose.
  * @param brix 0–80 °Bx; @param celsius 0–110 °C; throws RangeError outside. Source: Génotelle's correlation, in Mathlouthi & Génotelle (1995).
+ * @example viscosity(40, 20) // 6
  */
 export function viscosity(brix: number, celsius: number): number {
   if (!(brix >= 0 && brix <= 80)) throw new RangeError(`${brix} °Bx is outside 0 to 80`);

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { figureIn } from '../ui/typed.ts';
 
 const BUFFERS = [
   { key: 'seven', buffer: 7, name: 'Buffer 7.00' },
@@ -17,17 +18,13 @@ const LOW_CHECKS = [
   { value: 3.56, name: 'cream of tartar, 3.56' },
 ];
 
-const number = (text: string): number | null =>
-  text.trim() === '' || Number.isNaN(Number(text.replace(',', '.').replace('−', '-')))
-    ? null
-    : Number(text.replace(',', '.').replace('−', '-'));
 const cell = 'figure min-h-12 w-full rounded-lg border border-steel bg-enamel px-3 text-right text-lg';
 
 type Texts = Record<(typeof BUFFERS)[number]['key'], { mv: string; celsius: string }>;
 
 function pointsOf(texts: Texts, low: number) {
   return BUFFERS.flatMap(({ key, buffer }) => {
-    const [mv, celsius] = [number(texts[key].mv), number(texts[key].celsius)];
+    const [mv, celsius] = [figureIn(texts[key].mv), figureIn(texts[key].celsius)];
     return mv === null || celsius === null ? [] : [{ buffer: key === 'low' ? low : buffer, mv, celsius }];
   });
 }

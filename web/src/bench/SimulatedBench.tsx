@@ -12,6 +12,7 @@ import { Button } from '../ui/Button.tsx';
 import { duration, grouped } from '../ui/format.ts';
 import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { figureIn } from '../ui/typed.ts';
 import { BenchNav } from './BenchNav.tsx';
 import { SimulatedInstrument } from './SimulatedInstrument.tsx';
 import { type Simulation, simulated, USUAL_PAN, useSimulation } from './simulation.ts';
@@ -57,9 +58,10 @@ function PourIn() {
   const [id, setId] = useState('water');
   const [grams, setGrams] = useState('');
   const entry = catalogue.find(id);
+  const weighed = figureIn(grams, { unit: 'g', min: 0 });
   const pour = () => {
     try {
-      simulated.pour(entry!, Number(grams));
+      simulated.pour(entry!, weighed!);
       setGrams('');
     } catch (error) {
       toast.error((error as Error).message);
@@ -86,7 +88,7 @@ function PourIn() {
       <span className="min-w-36 flex-1 rounded-lg border border-steel bg-enamel px-1 py-1.5">
         <IngredientPicker label="Put in, of what" value={id} onChoose={setId} />
       </span>
-      <Button type="submit" className="min-h-11" disabled={!(Number(grams) > 0) || !entry}>
+      <Button type="submit" className="min-h-11" disabled={!(weighed && weighed > 0) || !entry}>
         Add
       </Button>
     </form>

@@ -5,6 +5,7 @@ import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { grouped, plural } from '../ui/format.ts';
 import { depthSaid } from '../ui/ruler.ts';
+import { figureIn } from '../ui/typed.ts';
 
 export interface SizeRow {
   container: Container;
@@ -72,12 +73,15 @@ function Size({
   );
 }
 
+/** How many bottles a field says; none where it says nothing that can be read. */
+const bottlesIn = (text: string): number => figureIn(text, { unit: '', whole: true, min: 0 }) ?? 0;
+
 /** Bottles as they would stand: full ones by size, and the short one with what is over. */
 function Drawn({ rows, over, colour }: { rows: readonly SizeRow[]; over: number; colour: string }) {
-  const chosen = rows.filter((r) => Number(r.count) > 0);
+  const chosen = rows.filter((r) => bottlesIn(r.count) > 0);
   const largest = Math.max(...rows.map((r) => r.container.nominalMl), 1);
   const smallest = Math.min(...rows.map((r) => r.container.nominalMl));
-  const count = chosen.reduce((sum, r) => sum + Number(r.count), 0);
+  const count = chosen.reduce((sum, r) => sum + bottlesIn(r.count), 0);
   if (chosen.length === 0) return null;
   const short = over > 0.5 ? Math.min(1, over / smallest) : 0;
   return (
@@ -87,7 +91,7 @@ function Drawn({ rows, over, colour }: { rows: readonly SizeRow[]; over: number;
       aria-label={`${plural(count, 'full bottle')}${short ? ` and a short one of ${Math.round(over)} mL` : ''}`}
     >
       {chosen.flatMap((r) =>
-        Array.from({ length: Math.min(60, Number(r.count)) }, (_, n) => (
+        Array.from({ length: Math.min(60, bottlesIn(r.count)) }, (_, n) => (
           <BottleGlyph
             key={`${r.container.id} ${n}`}
             share={1}
@@ -132,10 +136,11 @@ export function BestFit({
   lids: Record<string, number>;
   error: string | undefined;
 }) {
-  const filled = rows.reduce((sum, r) => sum + (Number(r.count) || 0) * r.container.nominalMl, 0);
-  const over = Number(millilitres) - filled;
+  const filled = rows.reduce((sum, r) => sum + bottlesIn(r.count) * r.container.nominalMl, 0);
+  const toFill = figureIn(millilitres, { unit: 'ml', min: 0 }) ?? 0;
+  const over = toFill - filled;
   const wanted = (closure: string) =>
-    rows.filter((r) => r.container.closure === closure).reduce((sum, r) => sum + (Number(r.count) || 0), 0);
+    rows.filter((r) => r.container.closure === closure).reduce((sum, r) => sum + bottlesIn(r.count), 0);
   const scarce = Object.entries(lids).filter(
     ([closure, left]) => wanted(closure) > 0 && left < wanted(closure) + SPARE_LIDS,
   );
@@ -150,11 +155,7 @@ export function BestFit({
           value={millilitres}
           onChange={(e) => setMillilitres(e.target.value)}
         />
-        <Button
-          tone="plain"
-          onClick={fit}
-          disabled={!(Number(millilitres) > 0 && Number(millilitres) <= 100_000)}
-        >
+        <Button tone="plain" onClick={fit} disabled={!(toFill > 0 && toFill <= 100_000)}>
           Fit the sizes to hand
         </Button>
         <p className="pb-2 text-ink-2" role="status">

@@ -13,6 +13,7 @@ import { clockTime, instantAt, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { grouped, minutesInWords } from '../ui/format.ts';
 import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
+import { figureIn } from '../ui/typed.ts';
 
 /** Grams of glass of a jar whose tare nobody weighed: some four fifths of what it holds, by common jars. */
 const glassOf = (tare: number | null, nominalMl: number): number => tare ?? nominalMl * 0.8;
@@ -128,7 +129,7 @@ export function Canner({ lot }: { lot: LotView }) {
       </p>
     );
   if (!container) return <p className="py-4 text-ink-2">Count the bottles first.</p>;
-  const count = Math.max(0, Math.floor(Number(jars)) || 0);
+  const count = figureIn(jars, { unit: '', whole: true, min: 0 }) ?? 0;
   const glass = glassOf(container.tareGrams, container.nominalMl);
   const brix = finishedBrix(lot) ?? 50;
   const displacesMl = (container.brimfulMl ?? container.nominalMl * 1.1) + glass / GLASS_DENSITY;
@@ -141,13 +142,15 @@ export function Canner({ lot }: { lot: LotView }) {
   } catch (error) {
     trouble = (error as Error).message;
   }
-  const heats = fill && Number(watts) > 0 && Number(start) >= 0 && Number(start) < boilsAt;
+  const fire = figureIn(watts) ?? 0;
+  const from = figureIn(start, { unit: 'C' });
+  const heats = fill && fire > 0 && from !== null && from >= 0 && from < boilsAt;
   const seconds = heats
     ? boilsIn({
         waterMl: fill!.waterMl,
-        startCelsius: Number(start),
+        startCelsius: from,
         boilsAt,
-        watts: Number(watts),
+        watts: fire,
         jars: {
           ...{ count, glassGrams: glass, brix, celsius: 80 },
           contentGrams: container.nominalMl * densityAt20(Math.min(75, brix)),

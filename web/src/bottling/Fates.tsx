@@ -4,6 +4,7 @@ import { useRecord } from '../data/record.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Caution } from '../ui/State.tsx';
+import { figureIn, problemIn } from '../ui/typed.ts';
 
 type FateKind = LotView['fates'][number]['fate'];
 
@@ -17,6 +18,7 @@ const SAYS: readonly [FateKind, string][] = [
 export function Fates({ lot }: { lot: LotView }) {
   const write = useRecord('fate', lot, { tellsErrors: true });
   const [many, setMany] = useState('1');
+  const count = figureIn(many, { unit: '', whole: true, min: 1 });
   const waiting = lot.sealChecks
     .filter((c) => c.struck === null)
     .map((check) => ({
@@ -45,15 +47,15 @@ export function Fates({ lot }: { lot: LotView }) {
             inputMode="numeric"
             value={many}
             onChange={(e) => setMany(e.target.value)}
-            error={write.fields.count}
+            error={problemIn(many, { unit: '', whole: true, min: 1, max: left }) ?? write.fields.count}
           />
         )}
         {SAYS.map(([fate, says]) => (
           <Button
             key={fate}
             tone={fate === 'discarded' ? 'stop' : 'plain'}
-            disabled={write.busy}
-            onClick={() => write.run({ checkId: check.id, fate, count: left > 1 ? Number(many) : 1 })}
+            disabled={write.busy || (left > 1 && count === null)}
+            onClick={() => write.run({ checkId: check.id, fate, count: left > 1 ? count! : 1 })}
           >
             {says}
           </Button>

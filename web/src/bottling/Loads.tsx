@@ -14,6 +14,7 @@ import { Choice, Field } from '../ui/Field.tsx';
 import { duration, plural } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
+import { figureIn, problemIn } from '../ui/typed.ts';
 
 type Load = LotView['loads'][number];
 type Kind = Load['marks'][number]['kind'];
@@ -120,6 +121,8 @@ function LoadRow({ lot, load, open }: { lot: LotView; load: Load; open: boolean 
   );
 }
 
+const WHOLE = { unit: '', whole: true, min: 1 } as const;
+
 function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly ProcessMatch[] }) {
   const { kitchen } = useSession();
   const boiling = matches.filter((m) => m.process.method === 'boiling-water' && m.minutes !== null);
@@ -129,12 +132,13 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
   const write = useRecord('load', lot, { after: () => setCount(null) });
   if (boiling.length === 0) return null;
   const value = count ?? String(Math.min(kitchen.workshop.cannerHolds, Math.max(1, rest)));
+  const jars = figureIn(value, WHOLE);
   return (
     <form
       className="grid grid-cols-[1fr_7rem_auto] items-end gap-4 py-4 max-sm:grid-cols-1"
       onSubmit={(e) => {
         e.preventDefault();
-        write.run({ processId: processId || boiling[0]!.process.id, bottles: Number(value) });
+        write.run({ processId: processId || boiling[0]!.process.id, bottles: jars! });
       }}
     >
       <Choice label="Process" value={processId} onChange={(e) => setProcess(e.target.value)}>
@@ -150,9 +154,9 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
         inputMode="numeric"
         value={value}
         onChange={(e) => setCount(e.target.value)}
-        error={write.fields.bottles ?? write.fields.processId}
+        error={problemIn(value, WHOLE) ?? write.fields.bottles ?? write.fields.processId}
       />
-      <Button type="submit" disabled={write.busy || !(Number(value) > 0)}>
+      <Button type="submit" disabled={write.busy || jars === null}>
         Put them in
       </Button>
     </form>

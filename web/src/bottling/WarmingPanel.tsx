@@ -9,6 +9,7 @@ import { useSession } from '../data/session.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { minutesInWords } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
+import { figureIn } from '../ui/typed.ts';
 import { HeatCurve } from './HeatCurve.tsx';
 import { useWarming } from './useWarming.ts';
 
@@ -120,7 +121,7 @@ export function WarmingPanel({
   const [at, setAt] = useState<number | null>(null);
   const boilsAt = boilingPointOfWater(kitchen.elevationMetres);
   const fillCelsius = (bottling && coldestFill(bottling)) ?? 85;
-  const bathCelsius = Math.min(boilsAt, Math.max(5, Number(bath) || 20));
+  const bathCelsius = Math.min(boilsAt, Math.max(5, figureIn(bath, { unit: 'C' }) ?? 20));
   const { warming, error } = useWarming({
     diameterMm: container?.diameterMm ?? 75,
     nominalMl: container?.nominalMl ?? bottling?.nominalMl ?? 250,
@@ -129,7 +130,7 @@ export function WarmingPanel({
     fillCelsius,
     bathCelsius,
     boilsAt,
-    comeUpMinutes: Math.max(0, Math.min(240, Number(comeUp) || 0)),
+    comeUpMinutes: Math.max(0, Math.min(240, figureIn(comeUp, { unit: 'min' }) ?? 0)),
     boilMinutes: minutes,
     restMinutes: 5,
     roomCelsius: 20,

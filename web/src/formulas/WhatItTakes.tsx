@@ -6,6 +6,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { weight } from '../ui/format.ts';
+import { figureIn } from '../ui/typed.ts';
 
 const AIMS: Record<Aim, { name: string; digits: number }> = {
   ph: { name: 'pH', digits: 2 },
@@ -47,9 +48,8 @@ function Asked({
   const weighed = lineAmounts(content, setting, setting.elevationMetres).filter((line) => line.ingredient);
   const lineId = chosen ?? likelyLine(content, setting.catalogue, aim);
   const line = weighed.find((l) => l.lineId === lineId);
-  const value = text.trim() === '' ? Number.NaN : Number(text.replace(',', '.'));
-  const answer =
-    line && Number.isFinite(value) ? whatWouldItTake(content, setting, { lineId, aim, value }) : null;
+  const value = figureIn(text);
+  const answer = line && value !== null ? whatWouldItTake(content, setting, { lineId, aim, value }) : null;
   const { digits, name } = AIMS[aim];
   const grams = answer?.reached
     ? answer.grams < 20

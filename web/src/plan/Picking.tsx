@@ -2,6 +2,7 @@ import { planRoutes } from '@inch/contract/plan';
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
+import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
@@ -82,7 +83,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
   const [rows, setRows] = useState(() => usesOf(stock, planning));
   const [room, setRoom] = useState(String(planning.kitchen.workshop.freezerGrams / 1000));
   const [worth, setWorth] = useState(() =>
-    ((planning.catalogue.pricePerKg(stock.thing) ?? 0) / 100).toFixed(2),
+    priceShown(planning.catalogue.pricePerKg(stock.thing) ?? 0, currency),
   );
   const parts = asRipeness(ripe);
   const whole = parts.reduce((sum, p) => sum + p.grams, 0);
@@ -91,7 +92,7 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
       ? dividePicking({
           parts,
           uses: asUses(rows, planning),
-          freezer: { room: gramsTyped(room), marginPerKgMinor: Number(worth.replace(',', '.')) * 100 || 0 },
+          freezer: { room: gramsTyped(room), marginPerKgMinor: priceIn(worth, currency) ?? 0 },
         })
       : null;
   const write = useWrite(

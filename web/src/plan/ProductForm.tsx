@@ -10,6 +10,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { grouped, plural, weight } from '../ui/format.ts';
+import { figureIn } from '../ui/typed.ts';
 
 type Item = Plan['items'][number];
 
@@ -47,10 +48,8 @@ function startFrom(formula: FormulaHead | undefined, planning: Planning, item?: 
 function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | string {
   if (a.by === 'stock' || a.by === 'pan') return { by: a.by };
   if (a.by === 'bottles') {
-    const bottles = Number(a.bottles);
-    return Number.isInteger(bottles) && bottles > 0
-      ? { by: 'bottles', bottles }
-      : 'How many bottles? A whole number.';
+    const bottles = figureIn(a.bottles, { unit: '', whole: true, min: 1 });
+    return bottles === null ? 'How many bottles? A whole number.' : { by: 'bottles', bottles };
   }
   const line = formula.content.lines.find((l) => l.id === a.lineId);
   if (!line) return 'Of which line is it?';

@@ -14,7 +14,7 @@ import { useWrite } from '../data/useWrite.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { priceIn, priceProblem } from '../ui/typed.ts';
+import { figureIn, priceIn, priceProblem, problemIn } from '../ui/typed.ts';
 import { amountTyped } from './amount.ts';
 
 interface Answers {
@@ -32,11 +32,8 @@ interface Answers {
   leftBy: string;
 }
 
-const figure = (text: string): number | null =>
-  text.trim() === '' ? null : Number(text.trim().replace(',', '.'));
-
 function measuredOf(a: Answers) {
-  const measured = { brix: figure(a.brix), ph: figure(a.ph), taPer100g: figure(a.ta) };
+  const measured = { brix: figureIn(a.brix), ph: figureIn(a.ph), taPer100g: figureIn(a.ta) };
   return Object.values(measured).some((v) => v !== null) ? measured : null;
 }
 
@@ -85,6 +82,7 @@ function More({ a, set, fields, lots }: MoreProps) {
           inputMode="decimal"
           value={a.ta}
           onChange={(e) => set({ ta: e.target.value })}
+          error={problemIn(a.ta)}
         />
       </div>
       {fields.measured && <p className="mt-1 text-sm font-semibold text-stop">{fields.measured}</p>}
@@ -150,6 +148,7 @@ export function TakeIn() {
     },
   );
   const ready =
+    [a.brix, a.ph, a.ta].every((text) => problemIn(text) === undefined) &&
     priceProblem(a.cost, kitchen.currency) === undefined &&
     a.thing !== '' &&
     typeof amount === 'number' &&

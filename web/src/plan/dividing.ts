@@ -4,6 +4,7 @@ import { addDays } from '@inch/core/calendar';
 import type { PickingUse, Ripeness } from '@inch/core/planning';
 import { costOf, makingOf, usualContainer } from '@inch/core/planning';
 import type { Planning } from '../data/planning.ts';
+import { figureIn, priceIn } from '../ui/typed.ts';
 
 /** What a picking may be made into, as it is typed. */
 export interface UseRow {
@@ -26,8 +27,7 @@ export interface RipeRow {
 }
 
 const kilos = (grams: number) => String(Math.round(grams / 100) / 10);
-export const gramsTyped = (text: string): number =>
-  Math.max(0, Number(text.trim().replace(',', '.')) || 0) * 1000;
+export const gramsTyped = (text: string): number => (figureIn(text, { unit: 'kg', min: 0 }) ?? 0) * 1000;
 
 /** How the picking may wait, to begin with: all of it until its own date, or three days. */
 export function ripenessOf(stock: StockLot, today: string): RipeRow[] {
@@ -94,7 +94,7 @@ function oneMaking(formula: FormulaHead, lineId: string, planning: Planning) {
 export function marginPerKg(row: UseRow, planning: Planning): number {
   const one = oneMaking(row.formula, row.lineId, planning);
   if (!one) return 0;
-  const priceMinor = (Number(row.price.replace(',', '.')) || 0) * 100;
+  const priceMinor = priceIn(row.price, planning.kitchen.currency) ?? 0;
   return (priceMinor * one.bottles - one.costMinor) / (one.grams / 1000);
 }
 

@@ -11,6 +11,7 @@ import { dayAndTime, fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
+import { figureIn } from '../ui/typed.ts';
 
 function StartLot() {
   const formulas = useFormulas().data?.filter((f) => !f.archived);
@@ -32,7 +33,7 @@ function StartLot() {
         body: {
           id: idOf(),
           formulaId: v.formulaId,
-          scale: Number(v.scale),
+          scale: figureIn(v.scale) ?? Number.NaN,
           ...(at && !justNow ? { at } : {}),
         },
       });
