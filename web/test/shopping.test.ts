@@ -64,7 +64,6 @@ describe('an amount and a price as they are typed', () => {
     );
   });
 });
-});
 
 describe('ticks that wait on the phone', () => {
   const item = { kind: 'ingredient' as const, thing: 'sugar', said: '2 × bag', amount: 2000, paidMinor: 250 };
