@@ -6,9 +6,13 @@ const ssr = { resolve: { conditions: ['source'], externalConditions: ['source'] 
 export default defineConfig({
   test: {
     projects: [
-      { resolve, ssr, test: { name: 'core', include: ['core/test/**/*.test.ts'] } },
-      { resolve, ssr, test: { name: 'contract', include: ['contract/test/**/*.test.ts'] } },
-      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.ts'] } },
+      { resolve, ssr, test: { name: 'core', include: ['core/test/**/*.test.ts'], testTimeout: 120_000 } },
+      {
+        resolve,
+        ssr,
+        test: { name: 'contract', include: ['contract/test/**/*.test.ts'], testTimeout: 120_000 },
+      },
+      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 30_000 } },
       {
         resolve,
         ssr,

@@ -360,11 +360,11 @@ describe('without the server', () => {
     expect(ended.status()).toBe(201);
     await other.page.context().close();
     await page.context().setOffline(false);
-    await page.getByRole('button', { name: '1 not taken' }).click();
+    await page.getByRole('button', { name: '1 refused' }).click();
     const dialog = page.getByRole('dialog');
     await dialog.getByText(/is discarded; nothing more is written to it/).waitFor();
-    await dialog.getByRole('button', { name: 'take it off…' }).click();
-    await dialog.getByRole('button', { name: 'It goes unrecorded' }).click();
-    await page.getByRole('button', { name: '1 not taken' }).waitFor({ state: 'detached' });
+    await dialog.getByRole('button', { name: 'Remove…' }).click();
+    await dialog.getByRole('button', { name: 'Delete without recording' }).click();
+    await page.getByRole('button', { name: '1 refused' }).waitFor({ state: 'detached' });
   });
 });

@@ -16,7 +16,7 @@ function Row({ entry }: { entry: Waiting }) {
         <span className="min-w-0 flex-1">
           <strong className="figure">{entry.code}</strong> {entry.words}
         </span>
-        <State tone={entry.problem ? 'stop' : 'hold'}>{entry.problem ? 'not taken' : 'waiting'}</State>
+        <State tone={entry.problem ? 'stop' : 'hold'}>{entry.problem ? 'refused' : 'waiting'}</State>
       </p>
       {entry.problem && (
         <div className="mt-1 flex flex-wrap items-center gap-2">
@@ -57,7 +57,7 @@ export function WaitingTray() {
           {refused > 0 ? `${refused} refused` : `${held} waiting`}
         </State>
       </button>
-      <Dialog open={open} onClose={() => setOpen(false)} title="Kept on this device">
+      <Dialog open={open} onClose={() => setOpen(false)} title="Waiting on this device">
         <p className="text-ink-2">
           {held > 0
             ? `${plural(held, 'entry', 'entries')} will be sent in order as soon as the server answers. Nothing is lost if the page is closed.`

@@ -1,0 +1,323 @@
+// @vitest-environment happy-dom
+import type { Instrument } from '@inch/contract/instrument';
+import type { LotView } from '@inch/contract/lot';
+import { shippedCatalogue } from '@inch/core/ingredient';
+import type { ReactElement } from 'react';
+import { describe, expect, it, vi } from 'vitest';
+import { Calibrate } from '../src/bench/Calibrate.tsx';
+import { Checks } from '../src/bench/CheckForm.tsx';
+import { RetireForm } from '../src/bottling/RetireForm.tsx';
+import { Weighings } from '../src/bottling/Weighings.tsx';
+import { outbox } from '../src/data/outbox/outbox.ts';
+import { WeighMeasure } from '../src/formulas/WeighMeasure.tsx';
+import { Containers } from '../src/kitchen/Containers.tsx';
+import { KitchenSettings } from '../src/kitchen/KitchenSettings.tsx';
+import { WorkshopForm } from '../src/kitchen/WorkshopForm.tsx';
+import { PackForm } from '../src/plan/PackForm.tsx';
+import { PlanList } from '../src/plan/PlanList.tsx';
+import { TakeReading } from '../src/stove/TakeReading.tsx';
+import { screen, server, session, show, type, within } from './page.tsx';
+import { jar } from './planningFixture.ts';
+
+const ID = (n: number) => `01930000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+
+const lot = {
+  id: ID(1),
+  code: 'ABCD',
+  state: 'bottled',
+  begunAt: '2026-11-20T08:00:00.000Z',
+  criticalPh: 4.2,
+  product: { content: { lines: [], steps: [] }, colour: '#aa3344' },
+  steps: [],
+  lines: [],
+  readings: [],
+  additions: [],
+  weighings: [],
+  bottlings: [
+    {
+      id: ID(2),
+      at: '2026-11-24T10:00:00.000Z',
+      count: 12,
+      nominalMl: 237,
+      containerId: jar.id,
+      struck: null,
+    },
+  ],
+  faults: [],
+} as unknown as LotView;
+
+const meter = {
+  id: ID(3),
+  kind: 'ph-meter',
+  name: 'Bench meter',
+  compensated: false,
+  calibrations: [],
+  checks: [],
+  counts: false,
+} as unknown as Instrument;
+const scale = { ...meter, id: ID(4), kind: 'scale', name: 'Scale' } as unknown as Instrument;
+
+interface Case {
+  name: string;
+  form: () => ReactElement;
+  reads?: Record<string, unknown>;
+  /** What is typed, by label; good figures as a cook writes them. */
+  typed: [string | RegExp, string][];
+  /** A field with what cannot be read, and what it then says. */
+  bad: [string | RegExp, string, RegExp];
+  press: string | RegExp;
+  address: string | RegExp;
+  /** What of the body the good figures come to. */
+  body: Record<string, unknown>;
+}
+
+const CASES: Case[] = [
+  {
+    name: 'a full bottle weighed',
+    form: () => <Weighings lot={lot} open />,
+    typed: [
+      ['Full bottle, g', '512,4'],
+      ['Empty bottle, g', '201.5'],
+    ],
+    bad: ['Full bottle, g', 'heavy', /Write for instance/],
+    press: 'Record weight',
+    address: `/api/lots/${lot.id}/weighings`,
+    body: { grossGrams: 512.4, tareGrams: 201.5, bottlingId: ID(2) },
+  },
+  {
+    name: 'glass retired',
+    form: () => <RetireForm lot={lot} />,
+    reads: { '/api/containers': [{ ...jar, rated: [] }] },
+    typed: [['Pieces', '2']],
+    bad: ['Pieces', '1.5', /whole number/],
+    press: 'Retire',
+    address: `/api/lots/${lot.id}/faults`,
+    body: { count: 2 },
+  },
+  {
+    name: 'the settings of the kitchen',
+    form: () => <KitchenSettings />,
+    typed: [
+      ['Elevation above sea level', '1,200 ft'],
+      ['Critical limit of pH', '4,1'],
+    ],
+    bad: ['Elevation above sea level', '1200', /720 m or 2360 ft/],
+    press: 'Save',
+    address: '/api/kitchen',
+    body: { elevationMetres: 365.76, criticalPh: 4.1, revision: 4 },
+  },
+  {
+    name: 'working hours and equipment',
+    form: () => <WorkshopForm kitchen={session.kitchen} owner />,
+    typed: [
+      ['Burners', '3'],
+      ['Labour cost per hour, GBP', '12,50'],
+      ['Freezer space, kg', '12,5'],
+    ],
+    bad: ['Burners', '2.5', /whole number/],
+    press: 'Save',
+    address: '/api/kitchen',
+    body: {
+      workshop: { ...session.kitchen.workshop, burners: 3, handsHourMinor: 1250, freezerGrams: 12_500 },
+    },
+  },
+  {
+    name: 'a kind of bottle added',
+    form: () => <Containers mayWrite />,
+    typed: [
+      ['Add a bottle or jar', 'Flask'],
+      ['mL', '0,25 L'],
+      ['High, mm', '180'],
+      ['Across, mm', '2 5/8 in'],
+    ],
+    bad: ['mL', 'a cupful or so', /Write for instance/],
+    press: 'Add bottle or jar',
+    address: '/api/containers',
+    body: { name: 'Flask', nominalMl: 250, heightMm: 180, diameterMm: 66.675 },
+  },
+  {
+    name: 'how a thing is sold',
+    form: () => (
+      <PackForm
+        need={{ kind: 'ingredient', thing: 'sugar', name: 'Sugar, white' } as never}
+        onClose={() => undefined}
+      />
+    ),
+    typed: [
+      ['Pack', 'bag'],
+      ['Amount in a pack', '1,5 kg'],
+      ['Price per pack, GBP', '2,49'],
+    ],
+    bad: ['Price per pack, GBP', '2,4,9', /not a price/],
+    press: 'Save',
+    address: '/api/packs',
+    body: { said: 'bag', size: 1500, priceMinor: 249 },
+  },
+  {
+    name: 'a scale checked',
+    form: () => <Checks instrument={scale} />,
+    typed: [['It reads, g', '499,8']],
+    bad: ['It reads, g', 'about 500', /^$/],
+    press: 'Save check',
+    address: `/api/instruments/${scale.id}/checks`,
+    body: { kind: 'weight', read: 499.8, weightGrams: 500 },
+  },
+  {
+    name: 'a measure of the kitchen’s own',
+    form: () => <WeighMeasure entry={shippedCatalogue.get('sugar')} done={() => undefined} />,
+    typed: [[/weighs, g/, '212,5']],
+    bad: [/weighs, g/, 'some', /^$/],
+    press: 'Save',
+    address: '/api/measures',
+    body: { ingredientId: 'sugar', grams: 212.5 },
+  },
+  {
+    name: 'a pH read',
+    form: () => (
+      <TakeReading open lot={lot} stepId={null} kind="ph" finished={false} onClose={() => undefined} />
+    ),
+    reads: { '/api/instruments': [meter] },
+    typed: [['pH', '3,41']],
+    bad: ['pH', 'sour', /not a number/],
+    press: 'Save',
+    address: `/api/lots/${lot.id}/readings`,
+    body: { kind: 'ph', raw: 3.41, said: '3,41' },
+  },
+  {
+    name: 'a temperature read in Fahrenheit',
+    form: () => (
+      <TakeReading
+        open
+        lot={lot}
+        stepId={null}
+        kind="temperature"
+        finished={false}
+        onClose={() => undefined}
+      />
+    ),
+    typed: [['Temperature, °C (or write 176F)', '212 F']],
+    bad: ['Temperature, °C (or write 176F)', 'hot', /Write for instance 88 or 190 F/],
+    press: 'Save',
+    address: `/api/lots/${lot.id}/readings`,
+    body: { kind: 'temperature', raw: 100 },
+  },
+];
+
+async function opened(one: Case) {
+  for (const [address, answer] of Object.entries(one.reads ?? {})) server.current.reads.set(address, answer);
+  const page = show(one.form());
+  for (const [label] of one.typed) await screen.findByLabelText(label);
+  return page;
+}
+
+const press = async (user: Awaited<ReturnType<typeof opened>>['user'], name: string | RegExp) => {
+  const button = screen.getAllByRole('button', { name })[0] as HTMLButtonElement;
+  await user.click(button);
+};
+
+describe.each(CASES)('$name', (one) => {
+  it('is read as a cook writes it, and sent once', async () => {
+    const { user } = await opened(one);
+    for (const [label, text] of one.typed) await type(user, label, text);
+    await press(user, one.press);
+    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    const [{ address, body }] = server.current.sent as [(typeof server.current.sent)[number]];
+    expect(address).toBe(one.address);
+    for (const [key, value] of Object.entries(one.body))
+      if (typeof value === 'number') expect(body[key] as number, key).toBeCloseTo(value, 9);
+      else expect(body[key], key).toEqual(value);
+  });
+
+  it('is refused in place where it cannot be read, keeps what was typed, and sends nothing', async () => {
+    const { user } = await opened(one);
+    for (const [label, text] of one.typed) await type(user, label, text);
+    const [label, text, says] = one.bad;
+    await type(user, label, text);
+    await press(user, one.press);
+    if (says.source !== '^$') expect(await screen.findByText(says)).toBeTruthy();
+    expect((screen.getByLabelText(label) as HTMLInputElement).value).toBe(text);
+    expect(server.current.sent).toEqual([]);
+  });
+
+  it('tried again after a lost answer, it is the same write under the same id', async () => {
+    const { user } = await opened(one);
+    server.current.doing = ['lose', 'answer'];
+    for (const [label, text] of one.typed) await type(user, label, text);
+    await press(user, one.press);
+    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    if (outbox.list().length > 0 || (await kept())) await outbox.again(outbox.list()[0]!);
+    else await press(user, one.press);
+    await vi.waitFor(() => expect(server.current.sent).toHaveLength(2));
+    const [first, second] = server.current.sent;
+    expect(second).toEqual(first);
+  });
+});
+
+/** Whether what was sent is kept on the device within a moment. */
+async function kept(): Promise<boolean> {
+  for (let look = 0; look < 20 && outbox.list().length === 0; look++)
+    await new Promise((r) => setTimeout(r, 10));
+  return outbox.list().length > 0;
+}
+
+describe('a meter calibrated', () => {
+  it('wants both buffers, reads commas, and sends their points', async () => {
+    const { user } = show(<Calibrate meter={meter} />);
+    const rows = screen.getAllByLabelText(/Millivolts|mV/i);
+    await user.type(rows[0]!, '−1,5');
+    await user.type(rows[1]!, '172.4');
+    await press(user, 'Save calibration');
+    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    const points = server.current.sent[0]!.body.points as { buffer: number; mv: number }[];
+    expect(points.map((p) => p.mv)).toEqual([-1.5, 172.4]);
+  });
+});
+
+describe('what the server refuses', () => {
+  it('is shown at its field, and what was typed stands', async () => {
+    const { user } = show(<Containers mayWrite />);
+    server.current.doing = [{ status: 422, path: 'name', message: 'There is a bottle of that name.' }];
+    await type(user, 'Add a bottle or jar', 'Flask');
+    for (const [label, text] of [
+      ['mL', '250'],
+      ['High, mm', '180'],
+      ['Across, mm', '66'],
+    ] as const)
+      await type(user, label, text);
+    await press(user, 'Add bottle or jar');
+    expect(await screen.findByText('There is a bottle of that name.')).toBeTruthy();
+    expect((screen.getByLabelText('mL') as HTMLInputElement).value).toBe('250');
+  });
+});
+
+describe('a form that is left', () => {
+  it('has what was typed when it is opened again, says so, and can be cleared', async () => {
+    const { user, unmount } = show(<Containers mayWrite />);
+    await type(user, 'Add a bottle or jar', 'Flask');
+    unmount();
+    const again = show(<Containers mayWrite />);
+    expect((screen.getByLabelText('Add a bottle or jar') as HTMLInputElement).value).toBe('Flask');
+    await again.user.click(screen.getByRole('button', { name: 'Clear the form' }));
+    expect((screen.getByLabelText('Add a bottle or jar') as HTMLInputElement).value).toBe('');
+  });
+
+  it('never keeps a password on the device', async () => {
+    const { user } = show(<KitchenSettings />);
+    await type(user, 'Name of the person', 'Tam');
+    await type(user, 'First password', 'funnel-and-ladle');
+    const keptHere = Object.keys(localStorage).map((key) => localStorage.getItem(key));
+    expect(JSON.stringify(keptHere)).not.toContain('funnel');
+  });
+});
+
+describe('a plan', () => {
+  it('is begun under one name and a day', async () => {
+    const { user } = show(<PlanList />);
+    await screen.findByLabelText('Name');
+    const form = screen.getByLabelText('Name').closest('form')!;
+    await type(user, 'Name', 'Winter fair');
+    await user.click(within(form).getByRole('button'));
+    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    expect(server.current.sent[0]!.body).toMatchObject({ content: { name: 'Winter fair', due: null } });
+  });
+});
