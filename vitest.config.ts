@@ -44,7 +44,7 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          fileParallelism: false,
+          maxWorkers: 2,
           sequence: { groupOrder: 1 },
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -11,7 +11,7 @@ let faults: string[];
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').table, {
+  ({ page, faults } = await openPage(browser, inject('demo').formulas, {
     reducedMotion: 'reduce',
     acceptDownloads: true,
   }));
@@ -44,7 +44,7 @@ const open = async (name: string) => {
 async function pasted(text: string): Promise<void> {
   await button('Paste a list…').click();
   await dialog().getByLabel('The list, one ingredient to a line').fill(text);
-  await dialog().getByRole('button', { name: 'Read it' }).click();
+  await dialog().getByRole('button', { name: 'Read', exact: true }).click();
 }
 
 describe('from a scrap of paper to a saved formula', () => {
@@ -62,7 +62,7 @@ describe('from a scrap of paper to a saved formula', () => {
     await dialog()
       .getByText(/every one understood/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Take 5 lines' }).click();
+    await dialog().getByRole('button', { name: 'Import 5 lines' }).click();
     expect(await said(3).inputValue()).toBe('1/2');
     expect(await page.getByLabel('Line 3, told by').inputValue()).toMatch(/^line weight/);
   });
@@ -93,7 +93,7 @@ describe('from a scrap of paper to a saved formula', () => {
     await dialog()
       .getByText(/of citric acid, anhydrous, where it is/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Take it' }).click();
+    await dialog().getByRole('button', { name: 'Use it' }).click();
     await page.getByRole('img', { name: /^Acid, pH: 3\.30/ }).waitFor();
     await page.getByLabel('What this version changes').fill('to pH 3.3');
     await button('Save version 2').click();
@@ -163,7 +163,7 @@ describe('in the glass', () => {
     await dialog()
       .getByText(/of sugar, white, where it is/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Take it' }).click();
+    await dialog().getByRole('button', { name: 'Replace' }).click();
     await expect.poll(() => glass('Sugar, °Bx')).toBeCloseTo(value, 0);
   });
 });
@@ -213,7 +213,7 @@ describe('what else could go in', () => {
     await dialog()
       .getByText(/gave way to Quinces, cored/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Take it' }).click();
+    await dialog().getByRole('button', { name: 'Replace' }).click();
     await page.getByRole('button', { name: 'Line 1, ingredient: Quinces, cored' }).waitFor();
     await page.getByText(/This product does not match: it was tested with/).waitFor();
   });
@@ -273,7 +273,7 @@ describe('in and out', () => {
       .locator('input[type=file]')
       .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: readFileSync(file) });
     await dialog()
-      .getByRole('button', { name: `Take ${lines.length} lines` })
+      .getByRole('button', { name: `Import ${lines.length} lines` })
       .click();
     await button('Save version 1').waitFor();
     expect(await page.getByLabel('Name of the product').inputValue()).toBe('Red currants in the jar');
@@ -295,7 +295,7 @@ describe('in and out', () => {
         buffer: Buffer.from('amount,ingredient\n2 kg,damsons\n3 kg\n'),
       });
     await dialog()
-      .getByText('Line 3: this line has not as many columns as the first. Nothing was taken.')
+      .getByText('Line 3: this line has not as many columns as the first. Nothing was imported.')
       .waitFor();
     expect(
       await dialog()
@@ -304,19 +304,19 @@ describe('in and out', () => {
     ).toBe(0);
   });
 
-  it('is put away and taken out again', async () => {
+  it('is archived and restored', async () => {
     await open('Boiled apple juice');
     await button('More with this formula').click();
     await page.getByRole('menuitem', { name: 'Archive' }).click();
-    await page.getByText('· put away').waitFor();
+    await page.getByText('· archived').waitFor();
     await page.goto('/formulas');
-    await button('1 put away').click();
+    await button('1 archived').click();
     await page
       .getByRole('main')
       .getByRole('link', { name: /Boiled apple juice/ })
       .click();
     await button('More with this formula').click();
     await page.getByRole('menuitem', { name: 'Restore' }).click();
-    await page.getByText('· put away').waitFor({ state: 'detached' });
+    await page.getByText('· archived').waitFor({ state: 'detached' });
   });
 });

@@ -19,7 +19,7 @@ const lotOf = async (state: string, name: string): Promise<Head> =>
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').table, { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').people, { reducedMotion: 'reduce' }));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
 });
 afterAll(() => browser.close());
@@ -31,7 +31,7 @@ const button = (name: string) => page.getByRole('button', { name, exact: true })
 
 describe('at the door', () => {
   it('a wrong password is told, and what was typed stays', async () => {
-    const stranger = await openPage(browser, inject('demo').table);
+    const stranger = await openPage(browser, inject('demo').people);
     await stranger.page.goto('/');
     await stranger.page.getByLabel('Name').fill('Wren');
     await stranger.page.getByLabel('Password').fill('not this one');
@@ -40,7 +40,7 @@ describe('at the door', () => {
     expect(await stranger.page.getByLabel('Name').inputValue()).toBe('Wren');
   });
   it('an address from outside leads in after signing in', async () => {
-    const guest = await openPage(browser, inject('demo').table);
+    const guest = await openPage(browser, inject('demo').people);
     await guest.page.goto('/shelf');
     await guest.page.getByLabel('Name').fill('Visitor');
     await guest.page.getByLabel('Password').fill('only-looking-in');
@@ -52,7 +52,7 @@ describe('at the door', () => {
 describe('two devices on one lot', () => {
   it('see the same clock, and the one sees what the other wrote', async () => {
     const { code } = await lotOf('making', 'Sour');
-    const other = await openPage(browser, inject('demo').table);
+    const other = await openPage(browser, inject('demo').people);
     await signIn(other.page, 'Tam', 'funnel-and-ladle');
     await other.page.goto(`/stove/${code}`);
     await page.goto(`/stove/${code}`);
@@ -219,10 +219,10 @@ describe('what would it take', () => {
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('to', { exact: true }).fill('6');
     await dialog.getByText(/No amount of it does/).waitFor();
-    expect(await dialog.getByRole('button', { name: 'Take it' }).isDisabled()).toBe(true);
+    expect(await dialog.getByRole('button', { name: 'Use it' }).isDisabled()).toBe(true);
     await dialog.getByLabel('to', { exact: true }).fill('3.1');
     await dialog.getByText(/of citric acid, anhydrous, where it is 15\.0 g now/).waitFor();
-    await dialog.getByRole('button', { name: 'Take it' }).click();
+    await dialog.getByRole('button', { name: 'Use it' }).click();
     expect(
       Number.parseFloat(await page.getByLabel('Line 4, amount as you say it').inputValue()),
     ).toBeGreaterThan(15);
@@ -232,7 +232,7 @@ describe('what would it take', () => {
 
 describe('on a phone', () => {
   it('a bottle is found by its code, moved and sold with one hand', async () => {
-    const phone = await openPage(browser, inject('demo').table, {
+    const phone = await openPage(browser, inject('demo').people, {
       viewport: { width: 390, height: 844 },
       hasTouch: true,
       isMobile: true,

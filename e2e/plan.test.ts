@@ -11,7 +11,7 @@ const TABLE = { width: 1280, height: 800 };
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').table, { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').plan, { reducedMotion: 'reduce' }));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
 });
 afterAll(async () => {
@@ -102,7 +102,7 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
     await dialog().getByLabel('Bought at').fill('Beck House and Fell');
     await dialog().getByLabel('Sour cherries, stoned, paid').fill('47.50');
     await dialog().getByRole('button', { name: 'Save receipt' }).click();
-    await page.getByText(/Taken in: S\d+, S\d+/).waitFor();
+    await page.getByText(/Added to stock: S\d+, S\d+/).waitFor();
     await main()
       .getByRole('checkbox', { name: 'Sugar, white is in the basket' })
       .waitFor({ state: 'detached' });
@@ -163,7 +163,7 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
       .getByRole('button', { name: /load 2 of 2.*clashes/ })
       .first()
       .waitFor();
-    await button('as they were').click();
+    await button('Discard changes').click();
     await main().getByText('No clash').waitFor();
     // By the keys: an hour earlier it is in the way again.
     await loads().nth(late).focus();
@@ -171,7 +171,7 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
     await main()
       .getByText(/It clashes/)
       .waitFor();
-    await button('as they were').click();
+    await button('Discard changes').click();
     await main().getByText('No clash').waitFor();
   });
 

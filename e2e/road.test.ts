@@ -81,7 +81,7 @@ describe('the whole road, as a maker', () => {
     await page.getByRole('menuitem', { name: 'Kitchen settings' }).click();
     await page.getByText('Water boils at 97.6 °C here.').waitFor();
     await page.getByLabel('Cups and spoons of which country').selectOption('us');
-    await button('Save').click();
+    await button('Save').first().click();
     await page.getByText('Saved', { exact: true }).waitFor();
     await page.getByLabel('Name of the person').fill('Tam');
     await page.getByLabel('First password').fill('funnel-and-ladle');

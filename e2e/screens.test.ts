@@ -11,7 +11,7 @@ let lots: { code: string; state: string; name: string }[];
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').table, { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').screens, { reducedMotion: 'reduce' }));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
   lots = (await (await page.request.get('/api/lots')).json()).lots;
 });
@@ -210,7 +210,7 @@ describe('when the server is away', () => {
 
 describe('a reader', () => {
   it('sees the shelf and is offered nothing to write', async () => {
-    const reader = await openPage(browser, inject('demo').table);
+    const reader = await openPage(browser, inject('demo').screens);
     await signIn(reader.page, 'Visitor', 'only-looking-in');
     await reader.page.goto(`/stove/${codeOf('making')}`);
     await reader.page.getByRole('heading', { level: 1 }).waitFor();

@@ -5,10 +5,11 @@ import type { TestProject } from 'vitest/node';
 import { ensureBuilt } from '../scripts/src/build.mjs';
 import { ensureChromium } from '../scripts/src/debian.mjs';
 import { loadDemo } from '../scripts/src/demo.mjs';
-import { freePort, startMariadb } from '../scripts/src/mariadb.mjs';
+import { dumpOf, freePort, loadDump, startMariadb } from '../scripts/src/mariadb.mjs';
 import { prepareDatabase, startServer } from '../scripts/src/server.mjs';
 
-const DEMOS = ['table', 'stove', 'bottling'] as const;
+/** A demo kitchen for each file that changes one, so that they run side by side. */
+const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling'] as const;
 type Demo = (typeof DEMOS)[number];
 
 declare module 'vitest' {
@@ -17,24 +18,32 @@ declare module 'vitest' {
     /** A kitchen with nobody in it yet, and its database. */
     emptyUrl: string;
     emptyDatabase: string;
-    /** A demo kitchen for what is done at the table, and one each for the stove and the bottling, which begin lots of their own. */
+    /** A demo kitchen for each file of tests, by its name. */
     demo: Record<Demo, string>;
   }
 }
 
-/** The compiled server over one throw-away MariaDB: once empty, and thrice with the demo kitchen. */
+/** The compiled server over one throw-away MariaDB: once empty, and with the demo kitchen, imported once and copied for each file. */
 export default async function setup(project: TestProject) {
   await ensureBuilt();
   const folder = mkdtempSync(join(tmpdir(), 'inch-e2e-'));
   const db = await startMariadb(folder, { throwAway: true });
-  const kitchen = async (name: string) => {
+  const databaseOf = async (name: string) => {
     const at = { adminUrl: db.adminUrl.replace(/[^/]+$/, name), appUrl: db.appUrl.replace(/[^/]+$/, name) };
     await prepareDatabase(at);
-    return { ...at, ...(await startServer({ appUrl: at.appUrl, port: await freePort() })) };
+    return at;
   };
-  const empty = await kitchen('inch_empty');
-  const demos = await Promise.all(DEMOS.map((name) => kitchen(`inch_${name}`)));
-  await Promise.all(demos.map((demo) => loadDemo(demo.url)));
+  const serverOf = async (at: { appUrl: string }) => ({
+    ...at,
+    ...(await startServer({ appUrl: at.appUrl, port: await freePort() })),
+  });
+  const empty = await serverOf(await databaseOf('inch_empty'));
+  const [first, ...others] = await Promise.all(DEMOS.map((name) => databaseOf(`inch_${name}`)));
+  const original = await serverOf(first!);
+  await loadDemo(original.url);
+  const dump = dumpOf(first!.adminUrl);
+  for (const at of others) loadDump(at.adminUrl, dump);
+  const demos = [original, ...(await Promise.all(others.map(serverOf)))];
   project.provide('chromium', await ensureChromium());
   project.provide('emptyUrl', empty.url);
   project.provide('emptyDatabase', empty.appUrl);

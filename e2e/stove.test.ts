@@ -98,7 +98,7 @@ async function take(kind: string): Promise<void> {
   await button(kind).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByText('at rest').waitFor();
-  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await dialog.getByRole('button', { name: 'Use this figure' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();
   await dialog.waitFor({ state: 'detached' });
 }

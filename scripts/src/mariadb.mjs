@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir, userInfo } from 'node:os';
@@ -152,4 +152,32 @@ export async function startMariadb(folder, { port: wanted, throwAway = false } =
     stop: () => stopChild(child, 30_000),
     kill: () => child.kill('SIGKILL'),
   };
+}
+
+/** A database as SQL, every row of it. @param adminUrl address of the database, as the admin */
+export function dumpOf(adminUrl) {
+  const { login, database } = clientArguments(adminUrl);
+  return execFileSync(
+    findProgram(['mariadb-dump', 'mysqldump']),
+    [...login, '--single-transaction', '--hex-blob', database],
+    { maxBuffer: 1 << 30 },
+  );
+}
+
+/** Lays a dump over a database that has the same tables. */
+export function loadDump(adminUrl, dump) {
+  const { login, database } = clientArguments(adminUrl);
+  execFileSync(findProgram(['mariadb', 'mysql']), [...login, database], { input: dump, maxBuffer: 1 << 30 });
+}
+
+function clientArguments(adminUrl) {
+  const { hostname, port, username, password, pathname } = new URL(adminUrl);
+  const login = [
+    '--no-defaults',
+    `--host=${hostname}`,
+    `--port=${port}`,
+    `--user=${username}`,
+    `--password=${password}`,
+  ];
+  return { login, database: pathname.slice(1) };
 }

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import type { Session } from '@inch/contract/account';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, render, screen, within } from '@testing-library/react';
+import { cleanup, render, screen, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
@@ -100,4 +100,4 @@ export async function type(user: ReturnType<typeof userEvent.setup>, label: stri
   if (text !== '') await user.type(field, text);
 }
 
-export { act, screen, within };
+export { screen, within };
