@@ -110,7 +110,7 @@ describe('a mixed filling', () => {
     for (const looked of [/Every rim felt/, /Rings straight/, /Lids new/])
       await page.getByLabel(looked).check();
     await button('Count the bottles').click();
-    await page.getByText('Bottles counted').first().waitFor();
+    await page.getByText('Bottles counted', { exact: true }).waitFor();
     const { bottles } = await api(`/api/lots/${lot.id}`);
     expect(bottles.millilitres).toBe(3250);
   });

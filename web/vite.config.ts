@@ -1,9 +1,23 @@
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
+/** A hash of every source file of the contract and of the record: what was kept on a device under another one is read anew. */
+function contractHash(): string {
+  const hash = createHash('sha256');
+  for (const folder of ['../contract/src', '../core/src/record', '../core/src/lot']) {
+    const path = join(import.meta.dirname, folder);
+    for (const file of readdirSync(path).sort()) hash.update(readFileSync(join(path, file)));
+  }
+  return hash.digest('hex').slice(0, 16);
+}
+
 export default defineConfig({
+  define: { __CONTRACT__: JSON.stringify(contractHash()) },
   plugins: [
     react(),
     tailwindcss(),

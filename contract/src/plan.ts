@@ -114,7 +114,16 @@ export const planRoutes = {
     method: 'GET',
     path: '/api/plans',
     access: 'reader',
-    summary: 'Plans, the open ones first, then the newest',
+    summary: 'Plans, the open ones first, then the newest; `before` is the last plan of the page before',
+    query: z.object({
+      before: Id.optional(),
+      limit: z.coerce
+        .number()
+        .int('A whole number.')
+        .min(1, 'At least one.')
+        .max(200, 'At most 200.')
+        .default(200),
+    }),
     response: z.array(Plan),
   }),
   read: route({

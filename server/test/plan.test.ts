@@ -149,6 +149,24 @@ function calendarFrom(text: string) {
   });
 }
 
+describe('the list of plans', () => {
+  it('is turned by the page: every plan once, the open ones first', async () => {
+    for (const name of ['a', 'b', 'c'])
+      await who.post('/api/plans', { id: newId(), content: { ...content(), name } });
+    const whole = (await who.get('/api/plans')).body as { id: string }[];
+    const paged: string[] = [];
+    for (let before = ''; ; ) {
+      const { body } = await who.get(`/api/plans?limit=2${before && `&before=${before}`}`);
+      expect(body.length).toBeLessThanOrEqual(2);
+      if (body.length === 0) break;
+      paged.push(...body.map((p: { id: string }) => p.id));
+      before = paged.at(-1)!;
+    }
+    expect(paged).toEqual(whole.map((p) => p.id));
+    expect((await who.get('/api/plans?limit=many')).status).toBe(422);
+  });
+});
+
 describe('the calendar file of a plan', () => {
   const fileOf = async (id: string) => {
     const { body, headers } = await who.get(`/api/plans/${id}/plan.ics`);

@@ -19,7 +19,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <PersistQueryClientProvider
       client={queryClient}
-      persistOptions={{ persister: kept, maxAge: 14 * 86_400_000, buster: 'stove 1' }}
+      persistOptions={{ persister: kept, maxAge: 14 * 86_400_000, buster: __CONTRACT__ }}
       onSuccess={() => void refresh()}
     >
       <KeysProvider>
@@ -27,7 +27,11 @@ createRoot(document.getElementById('root')!).render(
           <RouterProvider router={router} />
         </SessionGate>
       </KeysProvider>
-      <Toaster position="bottom-right" toastOptions={{ className: '!font-sans !text-base' }} />
+      <Toaster
+        position="bottom-right"
+        mobileOffset={{ bottom: '7.5rem', left: '0.75rem', right: '0.75rem' }}
+        toastOptions={{ className: '!font-sans !text-base' }}
+      />
     </PersistQueryClientProvider>
   </StrictMode>,
 );

@@ -105,7 +105,7 @@ async function startPart(
 }
 
 export function planRouter(app: AppContext): void {
-  serve(app, planRoutes.list, ({ pool, kitchen }) => plansOf(pool, kitchen.id));
+  serve(app, planRoutes.list, ({ pool, kitchen, query }) => plansOf(pool, kitchen.id, query));
   serve(app, planRoutes.read, ({ pool, kitchen, params }) => planOf(pool, kitchen.id, params.id));
   serve(app, planRoutes.create, (call) => call.write((w) => createPlan(w, call.body.id, call.body.content)));
   serve(app, planRoutes.change, (call) => call.write((w) => changePlan(w, call.params.id, call.body)));

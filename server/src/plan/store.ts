@@ -33,10 +33,21 @@ export async function planOf(db: Database, kitchenId: string, id: string, lock =
 }
 
 /** Plans, the open ones first, then the newest. */
-export const plansOf = async (db: Database, kitchenId: string): Promise<Plan[]> =>
-  (await rows<PlanRow>(db, `${PLANS} ORDER BY p.done, p.created_at DESC LIMIT 200`, [kitchenId])).map(
-    planFrom,
+export async function plansOf(
+  db: Database,
+  kitchenId: string,
+  { before, limit = 200 }: { before?: string | undefined; limit?: number } = {},
+): Promise<Plan[]> {
+  const after = before
+    ? 'AND EXISTS (SELECT 1 FROM plan b WHERE b.id = ? AND b.kitchen_id = p.kitchen_id AND (p.done > b.done OR (p.done = b.done AND (p.created_at, p.id) < (b.created_at, b.id))))'
+    : '';
+  const found = await rows<PlanRow>(
+    db,
+    `${PLANS} ${after} ORDER BY p.done, p.created_at DESC, p.id DESC LIMIT ${limit}`,
+    before ? [kitchenId, before] : [kitchenId],
   );
+  return found.map(planFrom);
+}
 
 /** What each part of a plan is called: its product, and which of several lots. */
 export async function partNames(

@@ -11,6 +11,10 @@ export interface WriteOptions<T, R> {
   tellsErrors?: boolean;
 }
 
+/** Whether a write is kept on this device, because the server did not answer. */
+const isWaiting = (result: unknown): boolean =>
+  typeof result === 'object' && result !== null && 'sent' in result && result.sent === false;
+
 /**
  * A write: its ids are made once and kept through every try until it is acknowledged, what it touches is read again after it; what went wrong is kept for the form, and told in a notice where neither a field nor
  * the form shows it.
@@ -27,7 +31,8 @@ export function useWrite<T, R>(
       ids.forget();
       // What was sent is read back before the form lets go, so that nothing is recorded twice.
       await readAgain(of);
-      if (options.done) toast.success(options.done);
+      if (isWaiting(result)) toast('Waiting on this device. It is sent when the server answers.');
+      else if (options.done) toast.success(options.done);
       options.after?.(result, input);
     },
     onError: (error) => {

@@ -5,6 +5,7 @@ import { useSession } from '../data/session.tsx';
 import { grouped, money } from '../ui/format.ts';
 import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { Caution } from '../ui/State.tsx';
+import { Term } from '../ui/Term.tsx';
 import { HowSure } from './HowSure.tsx';
 import { HurdleLevels } from './HurdleLevels.tsx';
 import { InTheGlass } from './InTheGlass.tsx';
@@ -60,7 +61,7 @@ function bandWords({ forecast: f, simulated }: Props): string {
   return `pH ${spread.low.toFixed(2)} to ${spread.high.toFixed(2)} in nine batches of ten; ${((under ?? 0) * 100).toFixed(0)} in a hundred at or under the limit.`;
 }
 
-function Figure({ value, name }: { value: string; name: string }) {
+function Figure({ value, name }: { value: string; name: ReactNode }) {
   return (
     <div className="flex flex-col-reverse justify-end">
       <dt className="text-sm text-ink-2">{name}</dt>
@@ -89,11 +90,17 @@ function Yield({ forecast: f, content, children }: Pick<Props, 'forecast' | 'con
 function Figures({ forecast: f }: Props) {
   return (
     <dl className="mt-4 flex justify-between gap-x-3 border-t border-ink pt-3">
-      <Figure value={f.taPercent === null ? '–' : `${f.taPercent.toFixed(2)} %`} name="acid" />
-      <Figure value={f.ratio === null ? '–' : f.ratio.toFixed(0)} name="°Bx/acid" />
-      <Figure value={f.waterActivity?.toFixed(3) ?? '–'} name="a_w" />
-      <Figure value={`${f.abv.toFixed(1)} %`} name="ABV" />
-      <Figure value={f.processMinutes === null ? '–' : `${f.processMinutes} min`} name="process" />
+      <Figure
+        value={f.taPercent === null ? '–' : `${f.taPercent.toFixed(2)} %`}
+        name={<Term of="acid">acid</Term>}
+      />
+      <Figure value={f.ratio === null ? '–' : f.ratio.toFixed(0)} name={<Term of="ratio">°Bx/acid</Term>} />
+      <Figure value={f.waterActivity?.toFixed(3) ?? '–'} name={<Term of="waterActivity">a_w</Term>} />
+      <Figure value={`${f.abv.toFixed(1)} %`} name={<Term of="abv">ABV</Term>} />
+      <Figure
+        value={f.processMinutes === null ? '–' : `${f.processMinutes} min`}
+        name={<Term of="process">process</Term>}
+      />
     </dl>
   );
 }

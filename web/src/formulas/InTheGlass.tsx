@@ -1,6 +1,8 @@
 import type { Forecast, FormulaContent } from '@inch/core/formula';
+import type { ReactNode } from 'react';
+import { Term } from '../ui/Term.tsx';
 
-function Row({ name, bottle, drink }: { name: string; bottle: string; drink: string | undefined }) {
+function Row({ name, bottle, drink }: { name: ReactNode; bottle: string; drink: string | undefined }) {
   return (
     <tr className="border-b border-steel-line">
       <th scope="row" className="py-1.5 text-left font-normal">
@@ -31,7 +33,11 @@ export function InTheGlass({ forecast: f, content }: { forecast: Forecast; conte
           </tr>
         </thead>
         <tbody>
-          <Row name="Sugar, °Bx" bottle={f.brix.toFixed(1)} drink={drink?.brix.toFixed(1)} />
+          <Row
+            name={<Term of="brix">Sugar, °Bx</Term>}
+            bottle={f.brix.toFixed(1)}
+            drink={drink?.brix.toFixed(1)}
+          />
           <Row
             name="Acid, % as citric"
             bottle={fixed(f.taPercent, 2)}

@@ -109,7 +109,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
   const problem = write.fields.raw ?? write.fields.because ?? asks;
   return (
     <form
-      className={`relative flex h-10 min-w-0 flex-1 items-center gap-3 border-b-2 max-sm:order-last max-sm:mb-3 max-sm:basis-full ${text ? 'border-rim' : 'border-steel'}`}
+      className={`relative flex h-10 min-w-0 flex-1 items-center gap-3 border-b-2 max-sm:fixed max-sm:inset-x-0 max-sm:bottom-14 max-sm:z-20 max-sm:h-12 max-sm:border-t max-sm:border-b-0 max-sm:bg-enamel max-sm:px-3 ${text ? 'border-rim' : 'border-steel'}`}
       onSubmit={(event) => {
         event.preventDefault();
         if (jot && code && !asks) write.run(undefined);
@@ -135,12 +135,12 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
       <span
         id="jot-understood"
         aria-live="polite"
-        className={`truncate text-sm max-sm:absolute max-sm:top-11 max-sm:left-0 ${problem ? 'font-semibold text-stop' : 'text-ink-2'}`}
+        className={`truncate text-sm max-sm:absolute max-sm:inset-x-0 max-sm:bottom-12 max-sm:bg-enamel max-sm:px-3 max-sm:empty:hidden ${problem ? 'font-semibold text-stop' : 'text-ink-2'}`}
       >
         {problem ??
           (jot &&
             (code
-              ? `${weighed && 'grams' in weighed ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}` : jot.understood} · lot ${code} · keep with Enter`
+              ? `${weighed && 'grams' in weighed ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}` : jot.understood} · lot ${code} · save with Enter`
               : `${jot.understood} · which lot? add its code`))}
       </span>
     </form>

@@ -1,4 +1,5 @@
 import type { TodayView } from '@inch/contract/today';
+import { DropdownMenu } from 'radix-ui';
 import { Link, NavLink, useLocation } from 'react-router';
 import { places } from './places.ts';
 
@@ -40,13 +41,49 @@ function Ticks() {
   );
 }
 
+/** The places that a phone's bottom bar has no room for. */
+function More() {
+  const { pathname } = useLocation();
+  const rest = places.filter((place) => !place.onPhone);
+  const here = rest.find((place) => pathname.startsWith(place.path));
+  return (
+    <div className="hidden flex-1 max-sm:block">
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger
+          className={`flex h-14 w-full items-center justify-center text-sm font-semibold ${here ? 'bg-rim text-on-rim' : 'text-ink'}`}
+        >
+          {here?.name ?? 'More'}
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={6}
+            className="z-50 min-w-44 rounded-xl border-2 border-rim bg-enamel p-2 shadow-lg"
+          >
+            {rest.map((place) => (
+              <DropdownMenu.Item key={place.path} asChild>
+                <Link
+                  to={place.path}
+                  className="block rounded-md px-3 py-3 font-semibold outline-none data-[highlighted]:bg-rim-pale"
+                >
+                  {place.name}
+                </Link>
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </div>
+  );
+}
+
 /** The steel rule down the left edge: the places in the order of the work, with the open lots hung where they stand. */
 export function Rule({ open }: { open: TodayView['open'] }) {
   const { pathname } = useLocation();
   return (
     <nav
       aria-label="Places"
-      className="brushed no-print flex w-24 shrink-0 flex-col overflow-y-auto border-r border-steel pt-4 pb-3 max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-30 max-sm:w-auto max-sm:flex-row max-sm:overflow-x-auto max-sm:border-t max-sm:border-r-0 max-sm:p-0"
+      className="brushed no-print flex w-24 shrink-0 flex-col overflow-y-auto border-r border-steel pt-4 pb-3 max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-30 max-sm:w-auto max-sm:h-14 max-sm:flex-row max-sm:overflow-hidden max-sm:border-t max-sm:border-r-0 max-sm:p-0"
     >
       {places.map((place) => {
         const here = place.path === '/' ? pathname === '/' : pathname.startsWith(place.path);
@@ -54,7 +91,7 @@ export function Rule({ open }: { open: TodayView['open'] }) {
         return (
           <div
             key={place.path}
-            className="relative min-h-[4.25rem] flex-1 max-sm:min-h-0 max-sm:flex-none"
+            className={`relative min-h-[4.25rem] flex-1 max-sm:min-h-0 ${place.onPhone ? '' : 'max-sm:hidden'}`}
             style={{ maxHeight: lots.length > 1 ? undefined : '5.5rem' }}
           >
             <span
@@ -68,9 +105,8 @@ export function Rule({ open }: { open: TodayView['open'] }) {
               <Ticks />
             </span>
             <NavLink
-              ref={here ? (link) => link?.scrollIntoView({ inline: 'center', block: 'nearest' }) : undefined}
               to={place.path}
-              className={`relative flex h-[34px] items-center pl-2.5 text-sm font-semibold max-sm:h-14 max-sm:px-4 ${here ? 'bg-rim text-on-rim sm:ml-1 sm:[clip-path:polygon(0_0,calc(100%-10px)_0,100%_50%,calc(100%-10px)_100%,0_100%)]' : 'text-ink hover:text-link'}`}
+              className={`relative flex h-[34px] items-center pl-2.5 text-sm font-semibold max-sm:h-14 max-sm:justify-center max-sm:px-0 ${here ? 'bg-rim text-on-rim sm:ml-1 sm:[clip-path:polygon(0_0,calc(100%-10px)_0,100%_50%,calc(100%-10px)_100%,0_100%)]' : 'text-ink hover:text-link'}`}
             >
               {place.name}
             </NavLink>
@@ -86,6 +122,7 @@ export function Rule({ open }: { open: TodayView['open'] }) {
           </div>
         );
       })}
+      <More />
     </nav>
   );
 }

@@ -112,7 +112,7 @@ export function Shell() {
         Skip to content
       </a>
       {!cooking && <Rule open={today?.open ?? []} />}
-      <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-20">
+      <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-32">
         <header className="no-print mb-3 flex items-center gap-4 max-sm:mb-3 max-sm:flex-wrap max-sm:justify-between max-sm:gap-1">
           <JotLine open={today?.open ?? []} />
           {today && today.clocks.length > 0 && <Clocks today={today} />}
