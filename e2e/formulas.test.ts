@@ -70,7 +70,7 @@ describe('from a scrap of paper to a saved formula', () => {
   it('is forecast as it stands: so sharp, so sweet, so much, with how sure that is', async () => {
     expect(await glass('Acid, pH')).toBeGreaterThan(2.5);
     expect(await glass('Sugar, °Bx')).toBeGreaterThan(20);
-    await page.getByText(/4.000 draws/).waitFor();
+    await page.getByText(/4.000 simulated batches/).waitFor();
     await page.getByText(/in nine batches of ten; \d+ in a hundred at or under the limit/).waitFor();
     await page.getByRole('tab', { name: 'How sure' }).click();
     await page.getByText('pH at or under the limit of 4.2').waitFor();
@@ -121,7 +121,7 @@ describe('what stands behind the figures', () => {
     '%s has nothing serious against it by axe',
     async (name) => {
       await open('Orange peel cordial');
-      await page.getByText(/4.000 draws/).waitFor();
+      await page.getByText(/4.000 simulated batches/).waitFor();
       await page.getByRole('tab', { name }).click();
       const { violations } = await new AxeBuilder({ page })
         .options({ resultTypes: ['violations'] })

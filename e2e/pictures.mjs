@@ -71,7 +71,7 @@ async function boilSomething() {
     await page.getByPlaceholder('Type a part of its name').fill(part);
     await page.getByRole('option', { name: part, exact: true }).click();
     await page.getByLabel('Put in, g').fill(grams);
-    await page.getByRole('button', { name: 'Add' }).click();
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
   }
   await page.getByRole('button', { name: 'full', exact: true }).click();
   await page.getByRole('button', { name: '× 240' }).click();
@@ -81,7 +81,7 @@ async function boilSomething() {
 
 /** The hours of the plan laid back from its day, the canner's loads in sight. */
 async function layTheHours() {
-  await page.getByRole('button', { name: /^Lay them back/ }).click();
+  await page.getByRole('button', { name: /^Schedule back/ }).click();
   await page.getByText('No clash').waitFor();
   await page
     .getByRole('button', { name: /load 2 of 2/ })
@@ -127,7 +127,7 @@ for (const [name, path, size, theme = 'light', before] of VIEWS) {
   await page.locator('main h1, main p').first().waitFor();
   await page.waitForLoadState('networkidle');
   if (path.startsWith('/formulas/') && !path.includes('compare'))
-    await page.getByText(/4.000 draws/).waitFor();
+    await page.getByText(/4.000 simulated batches/).waitFor();
   await before?.();
   await page.screenshot({ path: join(out, `${name}.png`) });
   say(`${name}.png`);

@@ -118,7 +118,9 @@ export function ForecastPanel(props: Props) {
         <h2 className="text-lg font-bold">Forecast</h2>
         <span className="text-sm text-ink-2" aria-live="off">
           {f.complete ? 'as you type' : 'without the open lines'} ·{' '}
-          {simulated.behind || !simulated.result ? 'drawing' : `${grouped(simulated.result.scenarios)} draws`}
+          {simulated.behind || !simulated.result
+            ? 'calculating'
+            : `${grouped(simulated.result.scenarios)} simulated batches`}
         </span>
       </div>
       <Glasses {...props} />

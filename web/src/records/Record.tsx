@@ -12,6 +12,7 @@ import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
 import { plural } from '../ui/format.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
+import { detailsOf } from './details.ts';
 import type { Happening } from './happening.ts';
 import { historyOf } from './history.ts';
 
@@ -74,13 +75,14 @@ function Journal({ code }: { code: string }) {
   return (
     <>
       <p className="mb-3 text-ink-2">
-        Every write, chained by its hash; npm run verify walks the whole chain.
+        Every change, in order. Each row carries the hash of the one before it, so that none can be changed
+        unseen.
       </p>
       <div className="overflow-x-auto">
         <table className="w-full text-sm">
           <thead>
             <tr className="border-b border-ink text-left text-ink-2">
-              {['No.', 'When', 'Who', 'What', 'Said', 'Hash'].map((head) => (
+              {['No.', 'When', 'Who', 'What', 'Details', 'Hash'].map((head) => (
                 <th key={head} scope="col" className="py-1.5 pr-3 font-semibold">
                   {head}
                 </th>
@@ -96,8 +98,10 @@ function Journal({ code }: { code: string }) {
                 <td className="py-1.5 pr-3 whitespace-nowrap">
                   {row.noun}: {row.action}
                 </td>
-                <td className="max-w-72 truncate py-1.5 pr-3 text-ink-2" title={JSON.stringify(row.payload)}>
-                  {JSON.stringify(row.payload)}
+                <td className="max-w-72 py-1.5 pr-3 text-ink-2">
+                  <span className="line-clamp-2" title={detailsOf(row.payload)}>
+                    {detailsOf(row.payload)}
+                  </span>
                 </td>
                 <td className="figure py-1.5 text-ink-2">{row.hash.slice(0, 8)}</td>
               </tr>

@@ -22,7 +22,7 @@ export function MonthRule({ span, now }: { span: Span; now: string }) {
         <span
           key={m.getTime()}
           className="absolute bottom-0 border-l-[1.5px] border-ink pl-1 text-[13px] leading-4 text-ink-2"
-          style={{ left: `${placeOn(span, m.toISOString())}%`, height: 18 }}
+          style={{ left: `${placeOn(span, m.toISOString())}%`, height: i % every === 0 ? 18 : 7 }}
         >
           {i % every === 0 ? MONTHS[m.getUTCMonth()] : ''}
         </span>

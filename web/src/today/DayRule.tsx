@@ -1,4 +1,5 @@
 import type { TodayView } from '@inch/contract/today';
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { clockTime, instantAt, kitchenDay, kitchenHour } from '../ui/dates.ts';
 
@@ -81,8 +82,14 @@ export function DayRule({ today, now }: { today: TodayView; now: string }) {
   const day = Date.parse(instantAt(kitchenDay(now), '00:00'));
   const start = firstHour(now);
   const at = ((hourOf(now, day) - start) / HOURS) * 100;
+  const box = useRef<HTMLDivElement>(null);
+  // Where the whole day does not fit, it opens at now.
+  useEffect(() => {
+    if (box.current)
+      box.current.scrollLeft = (box.current.scrollWidth * at) / 100 - box.current.clientWidth / 2;
+  }, [at]);
   return (
-    <div className="overflow-x-auto">
+    <div ref={box} className="overflow-x-auto">
       <div className="relative min-w-[640px] pt-6">
         <div className="mx-[1%]">
           {today.bars.map((bar) => (
