@@ -60,11 +60,11 @@ describe('from a scrap of paper to a saved formula', () => {
     await dialog().getByText('Which is meant by "currants"?').waitFor();
     await dialog().getByRole('button', { name: 'Red currants' }).click();
     await dialog()
-      .getByText(/every one understood/)
+      .getByText(/all understood/)
       .waitFor();
     await dialog().getByRole('button', { name: 'Import 5 lines' }).click();
     expect(await said(3).inputValue()).toBe('1/2');
-    expect(await page.getByLabel('Line 3, told by').inputValue()).toMatch(/^line weight/);
+    expect(await page.getByLabel('Line 3, measured by').inputValue()).toMatch(/^line weight/);
   });
 
   it('is forecast as it stands: so sharp, so sweet, so much, with how sure that is', async () => {
@@ -163,7 +163,7 @@ describe('in the glass', () => {
     await dialog()
       .getByText(/of sugar, white, where it is/)
       .waitFor();
-    await dialog().getByRole('button', { name: 'Replace' }).click();
+    await dialog().getByRole('button', { name: 'Use it' }).click();
     await expect.poll(() => glass('Sugar, °Bx')).toBeCloseTo(value, 0);
   });
 });

@@ -129,7 +129,7 @@ describe('the whole road, as a maker', () => {
     await page.getByLabel('Bottle, mL').fill('237');
     const forecast = page.getByRole('complementary', { name: 'Forecast' });
     await forecast.getByText('15 min', { exact: true }).waitFor();
-    await forecast.getByText(/a sourced heat process carry it/).waitFor();
+    await forecast.getByText(/a sourced heat process preserve it/).waitFor();
     const ph = Number(
       await forecast
         .getByRole('img', { name: /Acid, pH/ })

@@ -13,16 +13,19 @@ await ensurePackages();
 await ensureMariadb();
 await ensureChromium();
 await ensureBuilt();
-const well = await check();
-let passed = true;
-try {
-  await runCommand(join(ROOT, 'node_modules/.bin/vitest'), ['run', ...process.argv.slice(2)], {
+
+/** Runs the tests and shows them. @returns whether they pass */
+const tests = () =>
+  runCommand(join(ROOT, 'node_modules/.bin/vitest'), ['run', ...process.argv.slice(2)], {
     cwd: ROOT,
     show: true,
-  });
-} catch {
-  passed = false;
-}
+  }).then(
+    () => true,
+    () => false,
+  );
+
+// The browser tests come last, so the checks run beside those that need one processor.
+const [well, passed] = await Promise.all([check(), tests()]);
 const minutes = ((Date.now() - started) / 60_000).toFixed(1);
 say(
   `${well ? 'The checks are well' : 'The checks are not well'}, the tests ${passed ? 'pass' : 'do not pass'}, in ${minutes} min.`,

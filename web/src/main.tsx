@@ -19,7 +19,13 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <PersistQueryClientProvider
       client={queryClient}
-      persistOptions={{ persister: kept, maxAge: 14 * 86_400_000, buster: __CONTRACT__ }}
+      persistOptions={{
+        persister: kept,
+        maxAge: 14 * 86_400_000,
+        buster: __CONTRACT__,
+        // What was read once is kept, also where the last try to read it again failed.
+        dehydrateOptions: { shouldDehydrateQuery: ({ state }) => state.data !== undefined },
+      }}
       onSuccess={() => void refresh()}
     >
       <KeysProvider>

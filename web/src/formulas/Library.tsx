@@ -22,7 +22,7 @@ function Keeps({ holds, time }: { holds: string | null; time: string }) {
   return holds ? (
     <State tone="hold">would be held</State>
   ) : (
-    <State tone={time === 'none' ? 'hold' : 'go'}>{time === 'none' ? 'nothing carries it' : time}</State>
+    <State tone={time === 'none' ? 'hold' : 'go'}>{time === 'none' ? 'nothing preserves it' : time}</State>
   );
 }
 
