@@ -169,7 +169,7 @@ describe('from bottles wanted and fruit in hand to two lots on the stove', () =>
     await loads().nth(late).focus();
     await page.keyboard.press('Shift+ArrowLeft');
     await main()
-      .getByText(/It clashes/)
+      .getByText(/\d clash/)
       .waitFor();
     await button('Discard changes').click();
     await main().getByText('No clash').waitFor();

@@ -182,10 +182,10 @@ describe('the whole road, as a maker', () => {
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('pH', { exact: true }).fill('15');
     await button('Save').click();
-    await dialog.getByText(/pH of 15 pH is not possible/).waitFor();
+    await dialog.getByText(/pH 15 is not possible/).waitFor();
     expect(await dialog.getByLabel('pH', { exact: true }).inputValue()).toBe('15');
     await dialog.getByLabel('pH', { exact: true }).fill('3.9');
-    await dialog.getByText(/not calibrated today: the reading is kept and does not count/).waitFor();
+    await dialog.getByText(/not calibrated today: the reading is recorded but does not count/).waitFor();
     await button('Save').click();
     await page.getByText('does not count: the meter was not calibrated that day').waitFor();
     const row = page.getByRole('listitem').filter({ hasText: 'pH 3.90' });

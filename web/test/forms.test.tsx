@@ -290,6 +290,28 @@ describe('what the server refuses', () => {
   });
 });
 
+describe('what was written', () => {
+  it('leaves no draft, and the next of its kind is another one', async () => {
+    const weigh = async () => {
+      const { user, unmount } = show(<Weighings lot={lot} open />);
+      expect(screen.queryByText('What you typed before is still here.')).toBeNull();
+      await type(user, 'Full bottle, g', '512');
+      await type(user, 'Empty bottle, g', '201');
+      const before = server.current.sent.length;
+      await press(user, 'Record weight');
+      await vi.waitFor(() => expect(server.current.sent).toHaveLength(before + 1));
+      await vi.waitFor(() =>
+        expect((screen.getByLabelText('Full bottle, g') as HTMLInputElement).value).toBe(''),
+      );
+      unmount();
+      return server.current.sent.at(-1)!.body.id;
+    };
+    const ids = [await weigh(), await weigh(), await weigh()];
+    expect(new Set(ids).size).toBe(3);
+    expect(Object.keys(localStorage)).toEqual([]);
+  });
+});
+
 describe('a form that is left', () => {
   it('has what was typed when it is opened again, says so, and can be cleared', async () => {
     const { user, unmount } = show(<Containers mayWrite />);

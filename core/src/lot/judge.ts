@@ -84,7 +84,7 @@ export function judgeReading(
   if (value < low || value > high)
     return {
       verdict: 'impossible',
-      sentence: `${name} of ${value} ${unit} is not possible: it lies between ${low} and ${high.toLocaleString('en')}. ${hint}`,
+      sentence: `${name} ${value}${unit === name ? '' : ` ${unit}`} is not possible: it lies between ${low} and ${high.toLocaleString('en')}. ${hint}`,
     };
   if (kind === 'brix' && context.celsius !== null && (context.celsius < 5 || context.celsius > 45))
     return {

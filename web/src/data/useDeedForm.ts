@@ -104,17 +104,25 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     tellsErrors: false,
     ...(options.done ? { done: options.done } : {}),
     after: (result, body) => {
-      dropDraft(accountId, key);
-      setDraft({ id: newId(), values: empty, restored: false });
-      form.reset(empty as DefaultValues<V>);
+      startAnew();
       options.after?.(result, body);
     },
   });
+  /** Empties the form for what is written next, under an id of its own. */
+  const startAnew = () => {
+    form.reset(empty as DefaultValues<V>);
+    dropDraft(accountId, key);
+    setDraft({ id: newId(), values: empty, restored: false });
+  };
   const { watch } = form;
+  const untouched = JSON.stringify(empty);
   useEffect(() => {
-    const kept = watch((values) => keepDraft(accountId, key, { id: draft.id, values: values as V }));
+    const kept = watch((values) => {
+      if (JSON.stringify(values) === untouched) dropDraft(accountId, key);
+      else keepDraft(accountId, key, { id: draft.id, values: values as V });
+    });
     return () => kept.unsubscribe();
-  }, [watch, accountId, key, draft.id]);
+  }, [watch, accountId, key, draft.id, untouched]);
   const serverProblem = write.error instanceof ApiProblem ? write.error.fields : {};
   const served = new Map(Object.entries(serverProblem).map(([path, message]) => [fieldOf(path), message]));
   const errorOf = (name: string): string | undefined =>
@@ -135,9 +143,7 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
       form.setValue(name, value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted }),
     /** Empties the form, and what was kept of it. */
     clear: () => {
-      dropDraft(accountId, key);
-      setDraft({ id: newId(), values: empty, restored: false });
-      form.reset(empty as DefaultValues<V>);
+      startAnew();
       write.reset();
     },
     submit: (event?: FormEvent) => {

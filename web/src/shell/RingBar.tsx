@@ -34,7 +34,7 @@ export function RingBar({ today }: { today: TodayView | undefined }) {
       className="hatch mb-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-xl border-2 border-hold bg-hold-pale px-4 py-1"
     >
       <Fruit colour={first.colour} size={14} />
-      <p className="min-w-0 flex-1 text-lg leading-snug">
+      <p className="min-w-0 flex-1 text-lg leading-snug max-sm:order-first max-sm:basis-full">
         <strong className="figure">{first.code}</strong> {first.step}: <strong>{first.words}</strong>
         {ringing.length > 1 && <span className="text-ink-2"> · {ringing.length - 1} more after it</span>}
       </p>

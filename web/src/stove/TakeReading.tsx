@@ -134,7 +134,10 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
           figure={kind !== 'note'}
           autoFocus
           value={text}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => {
+            setText(e.target.value);
+            write.reset();
+          }}
           error={write.fields.raw ?? write.fields.said ?? unread}
           inputMode={kind === 'brix' || kind === 'ph' ? 'decimal' : 'text'}
         />
