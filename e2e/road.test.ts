@@ -318,7 +318,10 @@ describe('the whole road, as a maker', () => {
     ])
       await page.getByText(happening).first().waitFor();
     await page.getByRole('tab', { name: 'Journal' }).click();
-    await page.getByText('movement: sold').waitFor();
+    await page
+      .getByText(/kind sold/)
+      .first()
+      .waitFor();
     const said = execFileSync(process.execPath, ['server/dist/admin.js', 'verify'], {
       env: { ...process.env, INCH_DATABASE: inject('emptyDatabase') },
       encoding: 'utf8',

@@ -25,6 +25,7 @@ export const Container = z.object({
   tareGrams: z.number().nullable(),
   headspaceInches: z.number().nullable(),
   rated: z.array(ProcessMethod),
+  retired: z.boolean(),
 });
 export type Container = z.infer<typeof Container>;
 const roomOver = {
@@ -60,6 +61,16 @@ export const containerRoutes = {
     summary: 'Enter brimful volume, tare, headspace and what it is made for',
     params: z.object({ id: z.string().max(40) }),
     body: ContainerMeasures,
+    response: z.object({ id: z.string() }),
+  }),
+  retire: route({
+    method: 'POST',
+    path: '/api/containers/:id/retirement',
+    status: 200,
+    access: 'maker',
+    summary: 'Retire a kind of bottle, or restore it; what was recorded with it keeps it',
+    params: z.object({ id: z.string().max(40) }),
+    body: z.object({ retired: z.boolean() }),
     response: z.object({ id: z.string() }),
   }),
 };

@@ -9,6 +9,7 @@ export const Instrument = z.object({
   kind: InstrumentKind,
   name: z.string(),
   compensated: z.boolean(),
+  retired: z.boolean(),
   calibratedToday: z.boolean(),
   calibrations: z.array(recordedOf('calibration')),
   checks: z.array(recordedOf('check')),
@@ -61,5 +62,15 @@ export const instrumentRoutes = {
     params: byId,
     body: bodyOf('check'),
     response: z.object({ id: z.string(), accepted: z.boolean(), reason: z.string() }),
+  }),
+  retire: route({
+    method: 'POST',
+    path: '/api/instruments/:id/retirement',
+    status: 200,
+    access: 'maker',
+    summary: 'Retire an instrument, or restore it; what was recorded with it keeps it',
+    params: z.object({ id: z.string().max(40) }),
+    body: z.object({ retired: z.boolean() }),
+    response: z.object({ id: z.string() }),
   }),
 };

@@ -381,3 +381,35 @@ describe('a label', () => {
     expect([reply.status, reply.body.detail]).toEqual([409, expect.stringMatching(/no ingredient list/)]);
   });
 });
+
+describe('what is out of use', () => {
+  it.each([
+    ['instruments', () => ({ id: newId(), kind: 'scale', name: 'Old scale' })],
+    [
+      'containers',
+      () => ({
+        ...{ id: newId(), name: 'Old flask', nominalMl: 250, heightMm: 180, diameterMm: 66 },
+        closure: 'swing-top',
+      }),
+    ],
+  ] as const)(
+    '%s are retired and restored, journaled, and never by a reader or another kitchen',
+    async (noun, made) => {
+      const body = made();
+      expect((await maker.post(`/api/${noun}`, body)).status).toBe(201);
+      const retiredNow = async () =>
+        (await maker.get(`/api/${noun}`)).body.find((one: { id: string }) => one.id === body.id).retired;
+      expect(await retiredNow()).toBe(false);
+      const retire = (who: Person, id: string, retired: boolean) =>
+        who.post(`/api/${noun}/${id}/retirement`, { retired });
+      expect((await retire(maker, body.id, true)).status).toBe(200);
+      expect(await retiredNow()).toBe(true);
+      expect((await retire(maker, body.id, false)).status).toBe(200);
+      expect(await retiredNow()).toBe(false);
+      const reader = await colleague(app, owner, 'reader');
+      expect((await retire(reader, body.id, true)).status).toBe(403);
+      expect((await retire(maker, newId(), true)).status).toBe(404);
+      expect(await retiredNow()).toBe(false);
+    },
+  );
+});

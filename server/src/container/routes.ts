@@ -8,19 +8,23 @@ import type { z } from 'zod';
 import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
 import { invalid, notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
+import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
 const COLUMNS = `id, name, nominal_ml AS nominalMl, height_mm AS heightMm, diameter_mm AS diameterMm, closure,
-  brimful_ml AS brimfulMl, tare_grams AS tareGrams, headspace_inches AS headspaceInches, rated`;
+  brimful_ml AS brimfulMl, tare_grams AS tareGrams, headspace_inches AS headspaceInches, rated, retired_at`;
 
 export async function containersOf(db: Database, kitchenId: string): Promise<Container[]> {
-  const found = await rows<Omit<Container, 'rated'> & { rated: string }>(
+  const found = await rows<
+    Omit<Container, 'rated' | 'retired'> & { rated: string; retired_at: string | null }
+  >(
     db,
-    `SELECT ${COLUMNS} FROM container WHERE kitchen_id = ? ORDER BY nominal_ml, name`,
+    `SELECT ${COLUMNS} FROM container WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, nominal_ml, name`,
     [kitchenId],
   );
-  return found.map((c) => ({
+  return found.map(({ retired_at, ...c }) => ({
     ...c,
+    retired: retired_at !== null,
     rated: (c.rated === '' ? [] : c.rated.split('|')) as Container['rated'],
   }));
 }
@@ -67,6 +71,9 @@ export async function addContainer(w: Writing, c: z.output<typeof NewContainer>)
 
 export function containerRouter(app: AppContext): void {
   serve(app, containerRoutes.list, ({ pool, kitchen }) => containersOf(pool, kitchen.id));
+  serve(app, containerRoutes.retire, (call) =>
+    call.write((w) => retire(w, 'container', call.params.id, call.body.retired)),
+  );
   serve(app, containerRoutes.add, (call) => call.write((w) => addContainer(w, call.body)));
   serve(app, containerRoutes.measure, (call) =>
     call.write((w) => measureContainer(w, call.params.id, call.body)),

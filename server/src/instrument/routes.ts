@@ -8,6 +8,7 @@ import { writeEntry } from '../entry/write.ts';
 import { asked, invalid, notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
+import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { instrumentsOf } from './store.ts';
 
@@ -89,6 +90,9 @@ export async function checkInstrument(
 export function instrumentRouter(app: AppContext): void {
   serve(app, instrumentRoutes.list, ({ pool, kitchen }) =>
     instrumentsOf(pool, kitchen, new Date().toISOString()),
+  );
+  serve(app, instrumentRoutes.retire, (call) =>
+    call.write((w) => retire(w, 'instrument', call.params.id, call.body.retired)),
   );
   serve(app, instrumentRoutes.add, (call) => call.write((w) => addInstrument(w, call.body)));
   serve(app, instrumentRoutes.calibrate, (call) =>

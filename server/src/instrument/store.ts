@@ -46,9 +46,15 @@ export async function instrumentsOf(
   kitchen: { id: string; timeZone: string },
   now: string,
 ): Promise<Instrument[]> {
-  const found = await rows<{ id: string; kind: Instrument['kind']; name: string; compensated: number }>(
+  const found = await rows<{
+    id: string;
+    kind: Instrument['kind'];
+    name: string;
+    compensated: number;
+    retired_at: string | null;
+  }>(
     db,
-    'SELECT id, kind, name, compensated FROM instrument WHERE kitchen_id = ? ORDER BY kind, name',
+    'SELECT id, kind, name, compensated, retired_at FROM instrument WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, kind, name',
     [kitchen.id],
   );
   const calibrations = await calibrationsOf(
@@ -60,12 +66,13 @@ export async function instrumentsOf(
     found.map((i) => i.id),
   );
   const today = dayOf(now, kitchen.timeZone);
-  return found.map((i) => {
+  return found.map(({ retired_at, ...i }) => {
     const own = calibrations.get(i.id)!;
     const last = own[0];
     return {
       ...i,
       compensated: i.compensated === 1,
+      retired: retired_at !== null,
       calibratedToday: last?.accepted === true && dayOf(last.at, kitchen.timeZone) === today,
       calibrations: own.slice(0, 20),
       checks: checks.get(i.id)!.slice(0, 20),

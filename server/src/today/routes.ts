@@ -42,13 +42,15 @@ function loadClocks(lot: StoredLot, now: string): TodayView['clocks'] {
 export async function todayOf(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
   const stored = await openLots(db, kitchen);
   const lots = stored.map((record) => ({ record, ...judgeLot(record, kitchen) }));
-  const meters = (await instrumentsOf(db, kitchen, now)).map((i) => ({
-    name: i.name,
-    kind: i.kind,
-    calibratedAt: i.calibrations.find((c) => c.accepted)?.at ?? null,
-    dueOn: i.dueOn,
-    whyNot: i.whyNot,
-  }));
+  const meters = (await instrumentsOf(db, kitchen, now))
+    .filter((i) => !i.retired)
+    .map((i) => ({
+      name: i.name,
+      kind: i.kind,
+      calibratedAt: i.calibrations.find((c) => c.accepted)?.at ?? null,
+      dueOn: i.dueOn,
+      whyNot: i.whyNot,
+    }));
   const making = stored.filter((lot) => lot.state === 'making');
   const clocks: TodayView['clocks'] = making.flatMap((lot) =>
     lot.steps.flatMap((step) => {

@@ -1,9 +1,10 @@
 import { type NewVessel, vesselRoutes } from '@inch/contract/vessel';
 import { vesselVolume } from '@inch/core/pan';
 import type { z } from 'zod';
-import { insert, run, toSql } from '../database/pool.ts';
-import { invalid, notFound } from '../http/problem.ts';
+import { insert, toSql } from '../database/pool.ts';
+import { invalid } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
+import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { withLearned } from './learned.ts';
 import { vesselsOf } from './store.ts';
@@ -29,16 +30,6 @@ export async function addVessel(w: Writing, body: z.output<typeof NewVessel>): P
   return { id: body.id };
 }
 
-/** Retires a vessel, or takes it up again; lots that were in it keep it. */
-async function retireVessel(w: Writing, id: string, retired: boolean): Promise<{ id: string }> {
-  const vessel = (await vesselsOf(w.tx, w.kitchen.id)).find((v) => v.id === id);
-  if (!vessel) throw notFound('vessel');
-  if (vessel.retired === retired) return { id };
-  await run(w.tx, 'UPDATE vessel SET retired_at = ? WHERE id = ?', [retired ? toSql(w.now) : null, id]);
-  await journal(w, 'vessel', id, retired ? 'retire' : 'restore', {});
-  return { id };
-}
-
 export function vesselRouter(app: AppContext): void {
   serve(app, vesselRoutes.list, async ({ pool, kitchen }) => {
     const found = await vesselsOf(pool, kitchen.id);
@@ -46,6 +37,6 @@ export function vesselRouter(app: AppContext): void {
   });
   serve(app, vesselRoutes.add, (call) => call.write((w) => addVessel(w, call.body)));
   serve(app, vesselRoutes.retire, (call) =>
-    call.write((w) => retireVessel(w, call.params.id, call.body.retired)),
+    call.write((w) => retire(w, 'vessel', call.params.id, call.body.retired)),
   );
 }

@@ -125,13 +125,39 @@ function standingSaid(i: Instrument): string {
   return i.checks.length === 0 ? 'not checked yet' : 'needs checking';
 }
 
+function Retire({ instrument: i }: { instrument: Instrument }) {
+  const write = useWrite('instrument', () =>
+    call(instrumentRoutes.retire, { params: { id: i.id }, body: { retired: !i.retired } }),
+  );
+  return (
+    <Button
+      tone="quiet"
+      size="small"
+      disabled={write.busy}
+      aria-label={`${i.retired ? 'Restore' : 'Retire'} ${i.name}`}
+      onClick={() => write.run(undefined)}
+    >
+      {i.retired ? 'Restore' : 'Retire'}
+    </Button>
+  );
+}
+
 function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; mayWrite: boolean }) {
   const good = i.kind === 'ph-meter' ? i.calibratedToday : i.counts;
   return (
     <Ruled
       title={i.name}
       className="mt-6"
-      aside={<State tone={good ? 'go' : 'hold'}>{standingSaid(i)}</State>}
+      aside={
+        <span className="flex items-baseline gap-3">
+          {i.retired ? (
+            <span className="text-sm text-ink-2">retired</span>
+          ) : (
+            <State tone={good ? 'go' : 'hold'}>{standingSaid(i)}</State>
+          )}
+          {mayWrite && <Retire instrument={i} />}
+        </span>
+      }
     >
       <p className="pt-2 text-sm text-ink-2">
         {KINDS[i.kind]}
@@ -139,8 +165,8 @@ function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; ma
           (i.compensated ? ', corrects for temperature by itself' : ', corrected here to 20 °C')}
         {!good && i.whyNot && `: ${i.whyNot}`}
       </p>
-      {mayWrite && i.kind === 'ph-meter' && <Calibrate meter={i} />}
-      {mayWrite && <Checks instrument={i} />}
+      {mayWrite && !i.retired && i.kind === 'ph-meter' && <Calibrate meter={i} />}
+      {mayWrite && !i.retired && <Checks instrument={i} />}
       {i.kind === 'ph-meter' ? <Calibrations meter={i} /> : <KeptChecks instrument={i} />}
     </Ruled>
   );
@@ -153,10 +179,12 @@ export function Bench() {
   const { data } = useInstruments();
   const mayWrite = useMayWrite();
   if (!data) return null;
-  const sorted = [...data].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  const sorted = [...data].sort(
+    (a, b) => Number(a.retired) - Number(b.retired) || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind),
+  );
   return (
     <Sheet
-      asideLabel="On the counter"
+      asideLabel="Attached instruments"
       aside={
         <>
           <Counter />

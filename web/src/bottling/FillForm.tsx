@@ -223,7 +223,7 @@ function Closing({ form }: { form: Form }) {
 
 /** Sizes in stock with the count that is typed for each, and what fits of them. */
 function useSizes(form: Form, shelf: boolean) {
-  const containers = useContainers().data;
+  const containers = useContainers().data?.filter((c) => !c.retired);
   const stock = useStock().data;
   const rows: SizeRow[] | undefined = containers?.map((container) => ({
     container,

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useContainers } from '../data/queries.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -155,6 +156,23 @@ function AddContainer() {
   );
 }
 
+function Retire({ container: c }: { container: Container }) {
+  const write = useWrite('container', () =>
+    call(containerRoutes.retire, { params: { id: c.id }, body: { retired: !c.retired } }),
+  );
+  return (
+    <Button
+      tone="quiet"
+      size="small"
+      disabled={write.busy}
+      aria-label={`${c.retired ? 'Restore' : 'Retire'} ${c.name}`}
+      onClick={() => write.run(undefined)}
+    >
+      {c.retired ? 'Restore' : 'Retire'}
+    </Button>
+  );
+}
+
 /** The kinds of bottle and jar of the kitchen, and what was measured of them. */
 export function Containers({ mayWrite }: { mayWrite: boolean }) {
   const { data } = useContainers();
@@ -165,17 +183,19 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
         {data?.map((c) => (
           <li
             key={c.id}
-            className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-steel-line py-2"
+            className={`flex flex-wrap items-baseline justify-between gap-x-4 border-b border-steel-line py-2 ${c.retired ? 'text-ink-2' : ''}`}
           >
             <span>
               <span className="font-semibold">{c.name}</span>
+              {c.retired && ', retired'}
               <span className="block text-sm text-ink-2">{measuredSaid(c)}</span>
             </span>
             <span className="flex items-baseline gap-3">
               <span className="figure text-sm text-ink-2">
                 {c.nominalMl} mL · {c.heightMm} × {c.diameterMm} mm · {inWords(c.closure)}
               </span>
-              {mayWrite && (
+              {mayWrite && <Retire container={c} />}
+              {mayWrite && !c.retired && (
                 <Button
                   tone="quiet"
                   size="small"

@@ -234,11 +234,13 @@ export function ProductForm({
             onChange={(e) => set({ containerId: e.target.value })}
           >
             <option value="">not said yet</option>
-            {planning.containers.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.name}, {c.nominalMl} mL
-              </option>
-            ))}
+            {planning.containers
+              .filter((c) => !c.retired || c.id === item?.containerId)
+              .map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}, {c.nominalMl} mL
+                </option>
+              ))}
           </Choice>
           {answers.by === 'bottles' && (
             <Field

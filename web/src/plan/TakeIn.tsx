@@ -180,7 +180,7 @@ export function TakeIn() {
         ) : (
           <Choice label="Which" value={a.thing} onChange={(e) => set({ thing: e.target.value })}>
             <option value="">choose</option>
-            {packagingOf(containers).map((p) => (
+            {packagingOf(containers.filter((c) => !c.retired)).map((p) => (
               <option key={p.thing} value={p.thing}>
                 {p.name}
               </option>

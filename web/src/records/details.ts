@@ -6,13 +6,13 @@ const nameOf = (field: string): string =>
 
 const isId = (text: string): boolean => /^[0-9a-f]{8}-[0-9a-f]{4}-/.test(text);
 
-function valueOf(value: unknown): string | null {
+function wordsOf(value: unknown): string | null {
   if (value === null || value === undefined || value === '' || value === false) return null;
   if (value === true) return 'yes';
   if (typeof value === 'string') return isId(value) ? null : inWords(value);
   if (typeof value === 'number') return String(value);
   if (Array.isArray(value)) {
-    const parts = value.map(valueOf).filter((part) => part !== null);
+    const parts = value.map(wordsOf).filter((part) => part !== null);
     return parts.length > 0 ? parts.join('; ') : null;
   }
   const words = detailsOf(value);
@@ -24,7 +24,7 @@ export function detailsOf(payload: unknown): string {
   return Object.entries(payload ?? {})
     .filter(([field]) => field !== 'at' && field !== 'begunAt' && !/Id$|^id$/.test(field))
     .flatMap(([field, value]) => {
-      const words = valueOf(value);
+      const words = wordsOf(value);
       return words === null ? [] : [`${nameOf(field)} ${words}`];
     })
     .join(', ');

@@ -100,7 +100,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
         await keepReading(
           code,
           jot,
-          instruments.data?.find((i) => i.kind === MEASURES[jot.kind])?.id ?? null,
+          instruments.data?.find((i) => i.kind === MEASURES[jot.kind] && !i.retired)?.id ?? null,
         );
     },
     { after: () => setText('') },

@@ -81,7 +81,7 @@ function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: s
 
 function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
   const instruments = useInstruments();
-  const own = instruments.data?.filter((i) => i.kind === kinds[kind].instrument) ?? [];
+  const own = instruments.data?.filter((i) => i.kind === kinds[kind].instrument && !i.retired) ?? [];
   const live = useLiveFigure(kinds[kind].instrument);
   const [text, setText] = useState('');
   const [warmth, setWarmth] = useState('');

@@ -1,0 +1,25 @@
+import { rows, run, toSql } from '../database/pool.ts';
+import { notFound } from '../http/problem.ts';
+import { journal, type Writing } from './writing.ts';
+
+/** What can be taken out of use, and what it is called. */
+const RETIRABLE = { vessel: 'vessel', instrument: 'instrument', container: 'kind of bottle' } as const;
+
+/** Takes a thing of the kitchen out of use, or back into it; what was recorded with it keeps it. */
+export async function retire(
+  w: Writing,
+  noun: keyof typeof RETIRABLE,
+  id: string,
+  retired: boolean,
+): Promise<{ id: string }> {
+  const [thing] = await rows<{ retired_at: string | null }>(
+    w.tx,
+    `SELECT retired_at FROM ${noun} WHERE id = ? AND kitchen_id = ?`,
+    [id, w.kitchen.id],
+  );
+  if (!thing) throw notFound(RETIRABLE[noun]);
+  if ((thing.retired_at !== null) === retired) return { id };
+  await run(w.tx, `UPDATE ${noun} SET retired_at = ? WHERE id = ?`, [retired ? toSql(w.now) : null, id]);
+  await journal(w, noun, id, retired ? 'retire' : 'restore', {});
+  return { id };
+}
