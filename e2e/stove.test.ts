@@ -153,7 +153,7 @@ describe('a whole cook on the simulated bench', () => {
     await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
     await take('Sugar');
     await main().getByText('min left').waitFor();
-    const shown = Number(/([\d.]+) °Bx\s+reckoned now/.exec((await main().textContent())!)![1]);
+    const shown = Number(/([\d.]+) °Bx\s+calculated now/.exec((await main().textContent())!)![1]);
     expect(Math.abs(shown - truth)).toBeLessThan(1.5);
     await main()
       .getByText(/Get ready.*12(\.0)? g citric acid/i)

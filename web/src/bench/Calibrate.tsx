@@ -118,7 +118,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
       >
         {verdict
           ? verdict.reason
-          : 'Millivolts of both buffers; a third standard under 4.01 for sharp things.'}
+          : 'Millivolts of both buffers; a third standard under 4.01 for readings below it.'}
       </p>
       {write.error && (
         <p role="alert" className="font-semibold text-stop">

@@ -217,8 +217,8 @@ export function SimulatedBench() {
               ))}
             </ul>
             <p className="mt-3 text-sm text-ink-2">
-              Attached, an instrument is on the counter: the cook view takes its figure. What it shows has the
-              noise and the slowness of a real one.
+              The cook view offers the figure of an attached instrument. It has the noise and the slowness of
+              a real one.
             </p>
           </Ruled>
         )

@@ -64,7 +64,7 @@ export function Expected({ lot }: { lot: LotView }) {
   const { promised, past: before, inPan } = expectation(lot, setting, past, serverNow());
   const { millilitres } = lotBottles(lot);
   const tally = lot.tallies.filter((t) => t.struck === null).at(-1);
-  const held = tally ? { ml: tally.inPanMl, how: 'as told' } : inPan;
+  const held = tally ? { ml: tally.inPanMl, how: 'as recorded' } : inPan;
   const marks: Mark[] = [
     ...(promised ? [{ ml: promised, says: 'The formula', how: 'forecast' }] : []),
     ...(before ? [{ ml: before.ml, says: 'Past lots', how: before.sentence }] : []),
@@ -73,7 +73,7 @@ export function Expected({ lot }: { lot: LotView }) {
   if (marks.length === 0) return null;
   const bottle = lot.product.content.bottleMl;
   return (
-    <Ruled title="Expected, and real">
+    <Ruled title="Expected and filled">
       <div className="pt-3">
         <MlRule marks={marks} filled={millilitres} colour={lot.product.colour} />
       </div>
@@ -97,7 +97,7 @@ export function Expected({ lot }: { lot: LotView }) {
             <span className="figure block">{lot.bottles.filled} filled</span>
             {promised && millilitres > 0 && (
               <span className="block text-sm text-ink-2">
-                {Math.round((100 * millilitres) / promised)} % of what the formula promises
+                {Math.round((100 * millilitres) / promised)} % of the forecast
               </span>
             )}
           </dd>

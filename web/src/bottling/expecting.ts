@@ -45,7 +45,7 @@ function panHolds(lot: LotView, now: string): Expectation['inPan'] {
   if (mass && brix) return { ml: volumeAt20(mass.value!, brix.value!), how: 'weighed, with its °Bx' };
   const step = presentStep(lot.steps, now) ?? [...lot.steps].sort((a, b) => a.position - b.position).at(-1);
   const pan = step ? panOf(lot, step, now) : null;
-  return pan ? { ml: pan.millilitres, how: 'reckoned from what went in and the readings' } : null;
+  return pan ? { ml: pan.millilitres, how: 'calculated from what went in and the readings' } : null;
 }
 
 /** What a lot is expected to fill: by its formula, by past lots, and by what is in the pan. */

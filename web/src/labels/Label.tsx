@@ -20,7 +20,7 @@ import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
 import { Artwork } from './Artwork.tsx';
 
 const TONES = { there: 'go', doubtful: 'hold', stops: 'stop' } as const;
-const WORDS = { there: 'there', doubtful: 'yours to settle', stops: 'missing' } as const;
+const WORDS = { there: 'present', doubtful: 'check yourself', stops: 'missing' } as const;
 
 function Checks({ label }: { label: LabelView }) {
   return (

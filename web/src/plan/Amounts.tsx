@@ -42,7 +42,7 @@ function SheetTable({ making, planning }: { making: Making; planning: Planning }
             The formula says
           </th>
           <th scope="col" className="py-1 pr-3 text-right font-semibold">
-            To have
+            Needed
           </th>
           <th scope="col" className="py-1 pr-5 text-right font-semibold">
             Goes in
@@ -67,7 +67,7 @@ function SheetTable({ making, planning }: { making: Making; planning: Planning }
               </td>
               <td className="py-1.5 text-sm">
                 {water ? (
-                  <span className="text-ink-2">the tap</span>
+                  <span className="text-ink-2">tap water</span>
                 ) : line.toHave === null ? null : (
                   <FromStock thing={line.ingredientId} amount={line.toHave} planning={planning} />
                 )}
@@ -161,7 +161,7 @@ function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: P
         <>
           <p className="mt-1">
             {wantSaid(item.want, making)}: <strong className="figure">{making.whole.bottles}</strong>{' '}
-            {making.whole.bottles === 1 ? 'bottle' : 'bottles'} to be expected
+            {making.whole.bottles === 1 ? 'bottle' : 'bottles'} expected
             {making.whole.bottlesLow < making.whole.bottlesHigh &&
               `, ${making.whole.bottlesLow} to ${making.whole.bottlesHigh}`}
             .{making.memory && <span className="text-ink-2"> {making.memory.sentence}</span>}

@@ -33,7 +33,7 @@ const PARTS: [keyof CostBefore & ('ingredients' | 'packaging' | 'energy' | 'hand
 function CostParts({ cost, colour, hardest }: { cost: CostBefore; colour: string; hardest: string }) {
   const { kitchen } = useSession();
   const aside: Record<string, string> = {
-    energy: `${cost.kwh.toFixed(1)} kWh, reckoned`,
+    energy: `${cost.kwh.toFixed(1)} kWh, calculated`,
     hands: `${minutesInWords(cost.handsMinutes)}${hardest && `: ${hardest}`}`,
   };
   return (

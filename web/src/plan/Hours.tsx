@@ -55,10 +55,7 @@ function useHours(plan: Plan, planning: Planning, lots: readonly LaidLot[]) {
     lay(setting, minute, (answer) => {
       if ('error' in answer) return setTold({ error: answer.error });
       if (way === 'back' && answer.at < 0)
-        return layThem(
-          'forward',
-          `To stand ready by then it would have had to be begun on ${at(answer.at)}. `,
-        );
+        return layThem('forward', `To be ready by then it would have had to start on ${at(answer.at)}. `);
       const begun = steps.filter((s) => lots.some((l) => l.begun && l.partId === s.partId));
       setDraft([...begun, ...kept(answer.steps, lots, origin)]);
       setTold(

@@ -112,10 +112,10 @@ export function Stock() {
   const chosen = data.find((s) => s.id === open);
   return (
     <Sheet
-      asideLabel="Take in"
+      asideLabel="Add to stock"
       aside={
         mayWrite && (
-          <Ruled title="Take in">
+          <Ruled title="Add to stock">
             <TakeIn />
           </Ruled>
         )
@@ -125,7 +125,7 @@ export function Stock() {
       <div className="flex flex-wrap items-baseline gap-x-5">
         <h1>Stock</h1>
         <p className="flex-1 text-ink-2">
-          The oldest that is fit is used first; what was weighed in leaves it.
+          The oldest fit stock lot is used first. What is weighed into a lot is taken off.
         </p>
         <label className="flex items-center gap-2 text-sm">
           <input
@@ -147,8 +147,8 @@ export function Stock() {
       </div>
       {shown.length === 0 && (
         <Empty title="No stock yet">
-          Take in what you buy and pick: with its date, its supplier and what you paid. Every lot then says
-          which bag its sugar came from.
+          Add what you buy and pick, with its date, its supplier and what you paid. Every lot then says which
+          bag its sugar came from.
         </Empty>
       )}
       {counting && (

@@ -60,7 +60,9 @@ interface MoreProps {
 function More({ a, set, fields, lots }: MoreProps) {
   return (
     <details open={a.leftBy !== ''}>
-      <summary className="cursor-pointer py-1 font-semibold text-link">measured, or left by a lot…</summary>
+      <summary className="cursor-pointer py-1 font-semibold text-link">
+        measured figures, or a by-product…
+      </summary>
       <div className="mt-2 grid grid-cols-3 gap-3">
         <Field
           label="°Bx"
@@ -88,10 +90,10 @@ function More({ a, set, fields, lots }: MoreProps) {
       {fields.measured && <p className="mt-1 text-sm font-semibold text-stop">{fields.measured}</p>}
       <Choice
         className="mt-3"
-        label="Left by the lot"
+        label="By-product of lot"
         value={a.leftBy}
         onChange={(e) => set({ leftBy: e.target.value })}
-        hint="What stays in the cloth is stock too: its allergens, and a recall, go with it."
+        hint="For instance what stayed in the cloth. Its allergens, and a recall of the lot, go with it."
       >
         <option value="">none</option>
         {lots.map((lot) => (

@@ -178,7 +178,7 @@ export function Yields() {
       {formulas.length === 0 && (
         <Empty title="Nothing bottled yet">
           From the first lot on, what it gave is remembered: litres to the kilo, what trimming took, what was
-          bottled of what was promised.
+          bottled of what was forecast.
         </Empty>
       )}
       {formulas.map((id) => (

@@ -87,7 +87,7 @@ function PanWords({ lot, pan, boils }: { lot: LotView; pan: PanNow; boils: boole
             {FROM[pan.rateFrom]};{' '}
           </>
         )}
-        sugar {pan.solidsFrom === 'measured' ? 'measured' : 'reckoned from what went in'}
+        sugar {pan.solidsFrom === 'measured' ? 'measured' : 'calculated from what went in'}
       </p>
     </div>
   );

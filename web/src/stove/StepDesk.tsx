@@ -72,7 +72,7 @@ function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: strin
     <p className={`mt-3 flex flex-wrap gap-x-8 ${big ? 'text-3xl max-xl:text-2xl' : 'text-xl'}`}>
       <span>
         <strong className="figure">{pan.brix.toFixed(1)}</strong> °Bx{' '}
-        <span className="text-ink-2">{pan.readings > 0 ? 'reckoned now' : 'forecast'}, to </span>
+        <span className="text-ink-2">{pan.readings > 0 ? 'calculated now' : 'forecast'}, to </span>
         <strong className="figure">{pan.target.brix.toFixed(0)}</strong> °Bx
       </span>
       {clock.state === 'running' && (
