@@ -12,7 +12,7 @@ export interface OfLot {
   code: string;
 }
 
-/** What an entry says; its id where a form keeps one through its retries, its time where it is not now. */
+/** What an entry says; its id where a form keeps one through its retries, its time where it happened earlier. */
 export type SaidOf<N extends PostedNoun> = Omit<EntryInput<N>, 'id'> & { id?: string };
 
 /** Records one entry of a lot, by the one way in which anything is recorded. @param words how it reads while it waits */
