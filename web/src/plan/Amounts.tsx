@@ -1,6 +1,6 @@
 import type { Plan } from '@inch/contract/plan';
 import { planRoutes } from '@inch/contract/plan';
-import { itemMaking, type Making } from '@inch/core/planning';
+import { afterNeeds, itemMaking, type Making } from '@inch/core/planning';
 import { coverFrom } from '@inch/core/stock';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -127,7 +127,18 @@ function PartRow({
   );
 }
 
-function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: Planning }) {
+function Product({
+  plan,
+  item,
+  planning,
+  stockLeft,
+}: {
+  plan: Plan;
+  item: Item;
+  planning: Planning;
+  /** The kitchen with what the products before this one take gone from its stock. */
+  stockLeft: Planning;
+}) {
   const mayWrite = useMayWrite();
   const [changing, setChanging] = useState(false);
   const change = useChangePlan(plan, { after: () => setChanging(false) });
@@ -171,7 +182,7 @@ function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: P
               Split into {plural(making.parting.lots, 'lot')}, because {making.parting.why.join('; ')}.
             </p>
           )}
-          <SheetTable making={making} planning={planning} />
+          <SheetTable making={making} planning={stockLeft} />
         </>
       ) : (
         <p className="mt-1 font-semibold text-hold">Its lines cannot all be weighed: open the formula.</p>
@@ -194,11 +205,23 @@ function Product({ plan, item, planning }: { plan: Plan; item: Item; planning: P
   );
 }
 
+/** The kitchen as each product of a plan finds its stock: less what those before it still take. */
+function stockBefore(plan: Plan, planning: Planning): Planning[] {
+  let left = planning;
+  return plan.items.map((item) => {
+    const found = left;
+    const making = item.parts.every((p) => p.lot) ? null : itemMaking(item, planning);
+    if (making) left = afterNeeds(left, making.needs);
+    return found;
+  });
+}
+
 /** The scaled sheets of a plan: what each product takes, what sets its size, its lots. */
 export function Amounts({ plan, planning }: { plan: Plan; planning: Planning }) {
   const mayWrite = useMayWrite();
   const [adding, setAdding] = useState(false);
   const change = useChangePlan(plan, { after: () => setAdding(false) });
+  const lefts = stockBefore(plan, planning);
   return (
     <>
       {plan.items.length === 0 && (
@@ -207,8 +230,8 @@ export function Amounts({ plan, planning }: { plan: Plan; planning: Planning }) 
           largest pan takes.
         </Empty>
       )}
-      {plan.items.map((item) => (
-        <Product key={item.id} plan={plan} item={item} planning={planning} />
+      {plan.items.map((item, i) => (
+        <Product key={item.id} plan={plan} item={item} planning={planning} stockLeft={lefts[i]!} />
       ))}
       {mayWrite && (
         <Button tone="plain" className="mt-5" onClick={() => setAdding(true)}>

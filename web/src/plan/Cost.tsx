@@ -1,7 +1,7 @@
 import type { Plan } from '@inch/contract/plan';
 import {
   type CostBefore,
-  costOf,
+  costsOf,
   dayLotsOf,
   drunkLitre,
   hardestOf,
@@ -195,10 +195,19 @@ function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making:
   );
 }
 
-function ProductCost({ plan, item, planning }: { plan: Plan; item: Item; planning: Planning }) {
-  const making = itemMaking(item, planning);
-  if (!making) return null;
-  const cost = costOf(item, making, planning);
+function ProductCost({
+  plan,
+  item,
+  planning,
+  making,
+  cost,
+}: {
+  plan: Plan;
+  item: Item;
+  planning: Planning;
+  making: Making;
+  cost: CostBefore;
+}) {
   const hardest = hardestOf(
     dayLotsOf(item, making, planning).flatMap((lot) => lot.steps),
     2,
@@ -249,5 +258,12 @@ function ProductCost({ plan, item, planning }: { plan: Plan; item: Item; plannin
 export function Cost({ plan, planning }: { plan: Plan; planning: Planning }) {
   if (plan.items.length === 0)
     return <Empty title="Nothing to cost yet">Add a product to the plan first.</Empty>;
-  return plan.items.map((item) => <ProductCost key={item.id} plan={plan} item={item} planning={planning} />);
+  const makings = plan.items.map((item) => itemMaking(item, planning));
+  const costs = costsOf(plan.items, makings, planning);
+  return plan.items.map((item, i) => {
+    const [making, cost] = [makings[i], costs[i]];
+    return making && cost ? (
+      <ProductCost key={item.id} plan={plan} item={item} planning={planning} making={making} cost={cost} />
+    ) : null;
+  });
 }
