@@ -19,7 +19,7 @@ await prepareDatabase(db);
 const url = `http://127.0.0.1:${PORT}`;
 const { result, commands } = concurrently(
   [
-    { name: 'types', command: 'tsc -b core contract server --watch --preserveWatchOutput' },
+    { name: 'types', command: 'node_modules/.bin/tsc -b core contract server --watch --preserveWatchOutput' },
     {
       name: 'server',
       command: 'node --watch --enable-source-maps server/dist/main.js',
