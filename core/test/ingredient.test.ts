@@ -1,5 +1,5 @@
 import { acidsFromPhAndTa, equilibriumPh } from '@inch/core/acid';
-import { catalogue } from '@inch/core/ingredient';
+import { catalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 
 describe('the catalogue', () => {
@@ -67,4 +67,16 @@ describe('the catalogue', () => {
       expect(back).toBeLessThanOrEqual(ph[2] + 1e-6);
     }
   });
+});
+
+describe('crystals of acid', () => {
+  const crystals = shippedCatalogue.all.filter((e) => e.acidity.kind === 'acid' && e.gramsPerMl?.spoon);
+  it.each(crystals.map((e) => [e.id, e] as const))(
+    'a tablespoon of %s weighs between 8 and 20 g',
+    (_, entry) => {
+      const spoon = 14.787 * entry.gramsPerMl!.spoon!;
+      expect(spoon).toBeGreaterThan(8);
+      expect(spoon).toBeLessThan(20);
+    },
+  );
 });

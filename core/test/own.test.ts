@@ -61,6 +61,12 @@ describe('a thing entered from its label', () => {
     source: 'label',
     on,
   };
+  it('has its acidity within a tenth of the label, and its pH within a tenth', () => {
+    expect(ownEntry({ ...label, ph: 3.2, taPer100g: 0.8 }).acidity).toMatchObject({
+      ph: [3.1, 3.2, 3.3].map((ph) => expect.closeTo(ph, 9)),
+      taPer100g: [0.72, 0.8, 0.88].map((ta) => expect.closeTo(ta, 9)),
+    });
+  });
   it('counts as low-acid while its pH is not said, and gives no pH', () => {
     const entry = ownEntry(label);
     expect(entry.lowAcid).toBe(true);
