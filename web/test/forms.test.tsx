@@ -273,6 +273,27 @@ describe('a meter calibrated', () => {
   });
 });
 
+describe('a pack that is not sold any more', () => {
+  it('is retired under what it was', async () => {
+    const pack = {
+      id: ID(9),
+      kind: 'ingredient',
+      thing: 'sugar',
+      said: 'bag',
+      size: 1000,
+      priceMinor: 125,
+      supplier: 'Shop',
+    };
+    server.current.reads.set('/api/packs', [pack]);
+    const need = { kind: 'ingredient', thing: 'sugar', name: 'Sugar, white' } as never;
+    const { user } = show(<PackForm need={need} onClose={() => undefined} />);
+    await user.click(await screen.findByRole('button', { name: 'Retire bag' }));
+    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    const { id: _, ...said } = pack;
+    expect(server.current.sent[0]!.body).toMatchObject({ ...said, retired: true });
+  });
+});
+
 describe('what the server refuses', () => {
   it('is shown at its field, and what was typed stands', async () => {
     const { user } = show(<Containers mayWrite />);

@@ -121,13 +121,19 @@ function BuyRow({
           , for {row.plans.join(' and ')}
           {row.asks && (
             <span className="block">
-              <State tone="hold">{row.asks}</State>{' '}
-              {mayWrite && (
-                <Button size="small" tone="quiet" onClick={sell}>
-                  set the pack…
-                </Button>
-              )}
+              <State tone="hold">{row.asks}</State>
             </span>
+          )}
+          {mayWrite && (
+            <Button
+              size="small"
+              tone="quiet"
+              className="px-2"
+              aria-label={`Packs of ${row.name}`}
+              onClick={sell}
+            >
+              {row.asks ? 'set the pack…' : 'packs…'}
+            </Button>
           )}
           <Beside row={row} planning={planning} />
         </div>
