@@ -82,7 +82,7 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
     { after: onClose },
   );
   return (
-    <Dialog open onClose={onClose} title={`How ${need.name.toLowerCase()} is sold`}>
+    <Dialog open onClose={onClose} title={`Packs of ${need.name.toLowerCase()}`}>
       <KnownPacks need={need} />
       <form
         className="grid grid-cols-2 gap-4"
