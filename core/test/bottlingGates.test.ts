@@ -51,6 +51,18 @@ describe('a lot filled with something in each bottle', () => {
     lot.ticks.push(tick(12));
     expect(shut(lot)).toEqual([]);
   });
+  it('names only the readings of another sample as not counting', () => {
+    const words = (lot: LotRecord) =>
+      gates(lot, { timeZone: 'UTC', labelMissing: [] })
+        .find((g) => g.id === 'acid')!
+        .evidence.map((e) => e.words)
+        .filter((said) => /has to be/.test(said));
+    const lot = perBottle();
+    expect(words(lot)).toHaveLength(1);
+    expect(words(lot)[0]).toMatch(/from an opened jar/);
+    lot.readings[1]!.taken = 'opened-jar';
+    expect(words(lot)).toEqual([]);
+  });
   it('with its solids left in is measured blended with them', () => {
     const lot = releasable();
     const { content } = lot.product;
