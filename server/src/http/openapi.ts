@@ -187,6 +187,7 @@ export function openApi(): Json {
     info: {
       title: 'Inch Pantry',
       version: '1.0.0',
+      license: { name: 'All rights reserved', identifier: 'LicenseRef-All-rights-reserved' },
       description:
         'Formulas, plans, lots and their records of one kitchen. Everything written has an id made by whoever writes it: the same id with the same body is answered as the first time, with another body it is refused with 409.',
     },
