@@ -123,11 +123,20 @@ describe('a mixed filling', () => {
   it('accounts for every millilitre, and asks why where too many are missing', async () => {
     await page.getByLabel('In the pan before filling, mL').fill('3600');
     await page.getByLabel('Short bottle, mL').fill('150');
-    await page.getByText(/200 mL unaccounted for, 5\.6 % of it/).first().waitFor();
+    await page
+      .getByText(/200 mL unaccounted for, 5\.6 % of it/)
+      .first()
+      .waitFor();
     await button('Record').last().click();
-    await page.getByText(/200 mL unaccounted for, more than this kitchen allows/).first().waitFor();
+    await page
+      .getByText(/200 mL unaccounted for, more than this kitchen allows/)
+      .first()
+      .waitFor();
     await page.getByLabel('Spilt, mL').fill('180');
-    await page.getByText(/20 mL unaccounted for, 0\.6 % of it/).first().waitFor();
+    await page
+      .getByText(/20 mL unaccounted for, 0\.6 % of it/)
+      .first()
+      .waitFor();
     await button('Record').last().click();
     await waitForGate('count');
   });
