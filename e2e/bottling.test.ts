@@ -129,7 +129,7 @@ describe('a mixed filling', () => {
       .waitFor();
     await button('Record').last().click();
     await page
-      .getByText(/200 mL unaccounted for, more than this kitchen allows/)
+      .getByText(/200 mL unaccounted for, 5\.6 % of the lot\. Say where it went/)
       .first()
       .waitFor();
     await page.getByLabel('Spilt, mL').fill('180');
