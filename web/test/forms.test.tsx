@@ -9,6 +9,7 @@ import { Checks } from '../src/bench/CheckForm.tsx';
 import { RetireForm } from '../src/bottling/RetireForm.tsx';
 import { Weighings } from '../src/bottling/Weighings.tsx';
 import { outbox } from '../src/data/outbox/outbox.ts';
+import { OwnFiguresForm } from '../src/formulas/OwnFiguresForm.tsx';
 import { WeighMeasure } from '../src/formulas/WeighMeasure.tsx';
 import { Containers } from '../src/kitchen/Containers.tsx';
 import { KitchenSettings } from '../src/kitchen/KitchenSettings.tsx';
@@ -63,6 +64,8 @@ interface Case {
   reads?: Record<string, unknown>;
   /** What is typed, by label; good figures as a cook writes them. */
   typed: [string | RegExp, string][];
+  /** A choice made first, by its label. */
+  chosen?: [string, string];
   /** A field with what cannot be read, and what it then says. */
   bad: [string | RegExp, string, RegExp];
   press: string | RegExp;
@@ -88,11 +91,12 @@ const CASES: Case[] = [
     name: 'glass retired',
     form: () => <RetireForm lot={lot} />,
     reads: { '/api/containers': [{ ...jar, rated: [] }] },
+    chosen: ['Kind of bottle', jar.id],
     typed: [['Pieces', '2']],
     bad: ['Pieces', '1.5', /whole number/],
     press: 'Retire',
     address: `/api/lots/${lot.id}/faults`,
-    body: { count: 2 },
+    body: { count: 2, containerId: jar.id },
   },
   {
     name: 'the settings of the kitchen',
@@ -172,6 +176,19 @@ const CASES: Case[] = [
     body: { ingredientId: 'sugar', grams: 212.5 },
   },
   {
+    name: 'figures of the kitchen’s own',
+    form: () => <OwnFiguresForm entry={shippedCatalogue.get('damson')} done={() => undefined} />,
+    reads: { '/api/ingredients/own': { entered: [], ingredients: [], measures: [], prices: [] } },
+    typed: [
+      ['Sugar, °Bx', '15,2'],
+      ['What a kilogram costs, GBP', '3,49'],
+    ],
+    bad: ['What a kilogram costs, GBP', 'dear', /not a price/],
+    press: 'Save',
+    address: '/api/ingredients/own',
+    body: { ingredientId: 'damson', pricePerKgMinor: 349 },
+  },
+  {
     name: 'a pH read',
     form: () => (
       <TakeReading open lot={lot} stepId={null} kind="ph" finished={false} onClose={() => undefined} />
@@ -207,6 +224,11 @@ async function opened(one: Case) {
   for (const [address, answer] of Object.entries(one.reads ?? {})) server.current.reads.set(address, answer);
   const page = show(one.form());
   for (const [label] of one.typed) await screen.findByLabelText(label);
+  if (one.chosen)
+    await page.user.selectOptions(
+      screen.getByLabelText(one.chosen[0]),
+      await screen.findByRole('option', { name: jar.name }),
+    );
   return page;
 }
 

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-import { figureIn } from '../ui/typed.ts';
+import { figureIn, problemIn } from '../ui/typed.ts';
 
 const BUFFERS = [
   { key: 'seven', buffer: 7, name: 'Buffer 7.00' },
@@ -47,6 +47,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
   const [low, setLow] = useState(3);
   const points = pointsOf(texts, low);
   const verdict = verdictOf(points);
+  const unread = Object.values(texts).some((t) => (problemIn(t.mv) ?? problemIn(t.celsius)) !== undefined);
   const write = useWrite(
     'instrument',
     (_: undefined, idOf) =>
@@ -125,7 +126,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
           {write.error.message}
         </p>
       )}
-      <Button type="submit" className="mt-3" disabled={write.busy || !verdict}>
+      <Button type="submit" className="mt-3" disabled={write.busy || !verdict || unread}>
         Save calibration
       </Button>
     </form>

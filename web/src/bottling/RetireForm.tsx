@@ -18,7 +18,7 @@ export function RetireForm({ lot }: { lot: LotView }) {
     empty: { containerId: '', fault: GLASS_FAULTS[0] as string, count: '1' },
     schema: bodyOf('fault'),
     read: ({ containerId, fault }, fields) => ({
-      containerId: containerId || containers[0]?.id,
+      containerId: containerId || undefined,
       fault,
       count: fields.figure('count', { unit: '', whole: true }) ?? undefined,
     }),
@@ -31,6 +31,7 @@ export function RetireForm({ lot }: { lot: LotView }) {
       onSubmit={form.submit}
     >
       <Choice label="Kind of bottle" {...form.field('containerId')}>
+        <option value="">choose</option>
         {containers.map((c) => (
           <option key={c.id} value={c.id}>
             {c.name}

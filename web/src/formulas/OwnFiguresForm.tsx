@@ -10,6 +10,7 @@ import { Button } from '../ui/Button.tsx';
 import { kitchenDay } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { numberOf } from '../ui/StepFigures.tsx';
+import { priceIn, priceProblem, problemIn } from '../ui/typed.ts';
 
 const today = () => kitchenDay(Date.now());
 
@@ -39,7 +40,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
   const write = useWrite(
     'ingredient',
     (_: undefined, idOf) => {
-      const [brix, ph, ta, price] = [text.brix, text.ph, text.ta, text.price].map(numberOf);
+      const [brix, ph, ta] = [text.brix, text.ph, text.ta].map(numberOf);
       const some = brix !== undefined || ph !== undefined || ta !== undefined;
       return call(ingredientRoutes.enter, {
         body: {
@@ -47,13 +48,20 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
           ingredientId: entry.id,
           measured: some ? { brix, ph, taPer100g: ta, on: text.on } : null,
           label: own?.label ?? null,
-          pricePerKgMinor: price === undefined ? null : Math.round(price * 100),
+          pricePerKgMinor: priceIn(text.price, kitchen.currency),
           typical: !some && !own?.label && Boolean(own?.measured),
         },
       });
     },
     { tellsErrors: true, done: `${entry.name}: your own figures are used from now on`, after: done },
   );
+  const wrong = {
+    brix: problemIn(text.brix),
+    ph: problemIn(text.ph),
+    ta: problemIn(text.ta),
+    price: priceProblem(text.price, kitchen.currency),
+  };
+  const unread = Object.values(wrong).some((problem) => problem !== undefined);
   const error = (field: string) => write.fields[`measured.${field}`];
   return (
     <form
@@ -75,7 +83,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
               figure
               inputMode="decimal"
               value={text.brix}
-              error={error('brix')}
+              error={wrong.brix ?? error('brix')}
               onChange={(e) => set({ brix: e.target.value })}
             />
             <Field
@@ -83,7 +91,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
               figure
               inputMode="decimal"
               value={text.ph}
-              error={error('ph')}
+              error={wrong.ph ?? error('ph')}
               onChange={(e) => set({ ph: e.target.value })}
             />
             <Field
@@ -91,7 +99,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
               figure
               inputMode="decimal"
               value={text.ta}
-              error={error('taPer100g')}
+              error={wrong.ta ?? error('taPer100g')}
               onChange={(e) => set({ ta: e.target.value })}
             />
             <Field
@@ -110,7 +118,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
         inputMode="decimal"
         value={text.price}
         onChange={(e) => set({ price: e.target.value })}
-        error={write.fields.pricePerKgMinor}
+        error={wrong.price ?? write.fields.pricePerKgMinor}
       />
       {write.error && (
         <p role="alert" className="font-semibold text-stop">
@@ -121,7 +129,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
         <Button tone="plain" onClick={done}>
           Cancel
         </Button>
-        <Button type="submit" disabled={write.busy}>
+        <Button type="submit" disabled={write.busy || unread}>
           Save
         </Button>
       </div>

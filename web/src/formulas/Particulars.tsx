@@ -1,9 +1,11 @@
 import { processFits } from '@inch/core/formula';
 import { heatProcesses } from '@inch/core/heat';
+import { useState } from 'react';
 import { useSetting } from '../data/useSetting.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { numberOf } from '../ui/StepFigures.tsx';
+import { problemIn } from '../ui/typed.ts';
 import type { Change, Draft } from './draft.ts';
 
 interface Props {
@@ -25,14 +27,20 @@ function Own({
   set: (value: number | undefined) => void;
   hint?: string;
 }) {
+  const [problem, setProblem] = useState<string>();
   return (
     <Field
       label={label}
       hint={hint}
+      error={problem}
       figure
       inputMode="decimal"
       defaultValue={value ?? ''}
-      onChange={(e) => set(numberOf(e.target.value))}
+      onChange={(e) => {
+        const wrong = problemIn(e.target.value);
+        setProblem(wrong);
+        if (wrong === undefined) set(numberOf(e.target.value));
+      }}
     />
   );
 }

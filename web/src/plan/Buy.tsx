@@ -227,7 +227,7 @@ export function Buy() {
           <Button
             tone="quiet"
             size="small"
-            onClick={() => sendOut('to-buy.csv', 'text/csv', listAsCsv(rows))}
+            onClick={() => sendOut('to-buy.csv', 'text/csv', listAsCsv(rows, planning.kitchen.currency))}
           >
             as CSV
           </Button>

@@ -1,8 +1,9 @@
 import type { StockLot } from '@inch/contract/stock';
+import { priceShown } from '@inch/core/quantity';
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
 import { useStock } from '../data/queries.ts';
-import { useMayWrite } from '../data/session.tsx';
+import { useMayWrite, useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
@@ -82,7 +83,7 @@ function byThing(stock: readonly StockLot[]): [string, StockLot[]][] {
   );
 }
 
-function asCsv(stock: readonly StockLot[]): string {
+function asCsv(stock: readonly StockLot[], currency: string): string {
   return stringify(
     stock.map((s) => ({
       code: s.code,
@@ -93,7 +94,7 @@ function asCsv(stock: readonly StockLot[]): string {
       came: s.gotOn,
       'best by': s.bestBy ?? '',
       supplier: s.supplier,
-      paid: s.costMinor === null ? '' : (s.costMinor / 100).toFixed(2),
+      paid: s.costMinor === null ? '' : priceShown(s.costMinor, currency),
       'left by lot': s.leftBy?.code ?? '',
     })),
     { header: true },
@@ -104,6 +105,7 @@ function asCsv(stock: readonly StockLot[]): string {
 export function Stock() {
   const { data } = useStock();
   const mayWrite = useMayWrite();
+  const { currency } = useSession().kitchen;
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const [counting, setCounting] = useState(false);
@@ -141,7 +143,11 @@ export function Stock() {
             stocktake
           </Button>
         )}
-        <Button tone="quiet" size="small" onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown))}>
+        <Button
+          tone="quiet"
+          size="small"
+          onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown, currency))}
+        >
           as CSV
         </Button>
       </div>

@@ -10,6 +10,7 @@ import {
   type ToBuy,
   whereItGoes,
 } from '@inch/core/planning';
+import { priceShown } from '@inch/core/quantity';
 import { availableOf, packagingOf } from '@inch/core/stock';
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import type { Planning } from '../data/planning.ts';
@@ -96,7 +97,7 @@ export function insteadOf(row: ShoppingRow, planning: Planning): (Interchange & 
 }
 
 /** The list as CSV, for a shopper without the application. */
-export const listAsCsv = (rows: readonly ShoppingRow[]): string =>
+export const listAsCsv = (rows: readonly ShoppingRow[], currency: string): string =>
   stringify(
     rows.map((row) => ({
       what: row.name,
@@ -105,7 +106,7 @@ export const listAsCsv = (rows: readonly ShoppingRow[]): string =>
       short: Math.round(row.short * 10) / 10,
       unit: row.kind === 'ingredient' ? 'g' : 'pieces',
       buy: row.packs,
-      cost: row.cover ? (row.cover.costMinor / 100).toFixed(2) : '',
+      cost: row.cover ? priceShown(row.cover.costMinor, currency) : '',
       shop: row.shop,
       for: row.plans.join('; '),
     })),

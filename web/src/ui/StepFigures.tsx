@@ -1,5 +1,6 @@
+import { useState } from 'react';
 import { minutesInWords } from './format.ts';
-import { figureIn } from './typed.ts';
+import { figureIn, problemIn } from './typed.ts';
 
 const small =
   'figure w-14 rounded-md border border-steel-line bg-transparent px-1.5 py-0.5 text-right hover:border-steel';
@@ -19,15 +20,23 @@ export function Figure({
   unit: string;
   set: (value: number | undefined) => void;
 }) {
+  const [problem, setProblem] = useState<string>();
   return (
     <label className="whitespace-nowrap">
       <input
         aria-label={label}
-        className={small}
+        aria-invalid={problem ? true : undefined}
+        title={problem}
+        className={`${small} aria-invalid:border-2 aria-invalid:border-stop`}
         inputMode="decimal"
         defaultValue={value ?? ''}
         placeholder={typical === undefined ? '' : String(typical)}
-        onChange={(e) => set(numberOf(e.target.value))}
+        onChange={(e) => {
+          // What cannot be read never takes the place of what stood.
+          const wrong = problemIn(e.target.value);
+          setProblem(wrong);
+          if (wrong === undefined) set(numberOf(e.target.value));
+        }}
       />{' '}
       {unit}
     </label>

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { kitchenDay } from '../../ui/dates.ts';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { numberOf } from '../../ui/StepFigures.tsx';
+import { problemIn } from '../../ui/typed.ts';
 
 type FamilyName = z.infer<typeof Family>;
 type AllergenName = z.infer<typeof Allergen>;
@@ -71,13 +72,15 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
     },
     { tellsErrors: true, done: `${called} is in your catalogue`, after: (id) => done(id) },
   );
+  const { source: _, ...figures } = text;
+  const unread = Object.values(figures).some((typed) => problemIn(typed) !== undefined);
   const figure = (field: keyof typeof empty, label: string, path: string) => (
     <Field
       label={label}
       figure
       inputMode="decimal"
       value={text[field]}
-      error={write.fields[`label.${path}`]}
+      error={problemIn(text[field]) ?? write.fields[`label.${path}`]}
       onChange={(e) => setText({ ...text, [field]: e.target.value })}
     />
   );
@@ -151,7 +154,7 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
         <Button tone="plain" onClick={() => done(null)}>
           Cancel
         </Button>
-        <Button type="submit" disabled={write.busy || called.trim() === ''}>
+        <Button type="submit" disabled={write.busy || called.trim() === '' || unread}>
           Save
         </Button>
       </div>
