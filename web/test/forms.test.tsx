@@ -2,13 +2,11 @@
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { shippedCatalogue } from '@inch/core/ingredient';
-import type { ReactElement } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import { Calibrate } from '../src/bench/Calibrate.tsx';
 import { Checks } from '../src/bench/CheckForm.tsx';
 import { RetireForm } from '../src/bottling/RetireForm.tsx';
 import { Weighings } from '../src/bottling/Weighings.tsx';
-import { outbox } from '../src/data/outbox/outbox.ts';
 import { OwnFiguresForm } from '../src/formulas/OwnFiguresForm.tsx';
 import { WeighMeasure } from '../src/formulas/WeighMeasure.tsx';
 import { Containers } from '../src/kitchen/Containers.tsx';
@@ -17,6 +15,7 @@ import { WorkshopForm } from '../src/kitchen/WorkshopForm.tsx';
 import { PackForm } from '../src/plan/PackForm.tsx';
 import { PlanList } from '../src/plan/PlanList.tsx';
 import { TakeReading } from '../src/stove/TakeReading.tsx';
+import { type Case, describeForms, press } from './formCase.tsx';
 import { screen, server, session, show, type, within } from './page.tsx';
 import { jar } from './planningFixture.ts';
 
@@ -58,22 +57,6 @@ const meter = {
 } as unknown as Instrument;
 const scale = { ...meter, id: ID(4), kind: 'scale', name: 'Scale' } as unknown as Instrument;
 
-interface Case {
-  name: string;
-  form: () => ReactElement;
-  reads?: Record<string, unknown>;
-  /** What is typed, by label; good figures as a cook writes them. */
-  typed: [string | RegExp, string][];
-  /** A choice made first, by its label. */
-  chosen?: [string, string];
-  /** A field with what cannot be read, and what it then says. */
-  bad: [string | RegExp, string, RegExp];
-  press: string | RegExp;
-  address: string | RegExp;
-  /** What of the body the good figures come to. */
-  body: Record<string, unknown>;
-}
-
 const CASES: Case[] = [
   {
     name: 'a full bottle weighed',
@@ -91,7 +74,7 @@ const CASES: Case[] = [
     name: 'glass retired',
     form: () => <RetireForm lot={lot} />,
     reads: { '/api/containers': [{ ...jar, rated: [] }] },
-    chosen: ['Kind of bottle', jar.id],
+    chosen: ['Kind of bottle', jar.name],
     typed: [['Pieces', '2']],
     bad: ['Pieces', '1.5', /whole number/],
     press: 'Retire',
@@ -161,7 +144,7 @@ const CASES: Case[] = [
     name: 'a scale checked',
     form: () => <Checks instrument={scale} />,
     typed: [['It reads, g', '499,8']],
-    bad: ['It reads, g', 'about 500', /^$/],
+    bad: ['It reads, g', 'about 500', /Write for instance/],
     press: 'Save check',
     address: `/api/instruments/${scale.id}/checks`,
     body: { kind: 'weight', read: 499.8, weightGrams: 500 },
@@ -170,7 +153,7 @@ const CASES: Case[] = [
     name: 'a measure of the kitchen’s own',
     form: () => <WeighMeasure entry={shippedCatalogue.get('sugar')} done={() => undefined} />,
     typed: [[/weighs, g/, '212,5']],
-    bad: [/weighs, g/, 'some', /^$/],
+    bad: [/weighs, g/, 'some', /Write for instance/],
     press: 'Save',
     address: '/api/measures',
     body: { ingredientId: 'sugar', grams: 212.5 },
@@ -220,67 +203,7 @@ const CASES: Case[] = [
   },
 ];
 
-async function opened(one: Case) {
-  for (const [address, answer] of Object.entries(one.reads ?? {})) server.current.reads.set(address, answer);
-  const page = show(one.form());
-  for (const [label] of one.typed) await screen.findByLabelText(label);
-  if (one.chosen)
-    await page.user.selectOptions(
-      screen.getByLabelText(one.chosen[0]),
-      await screen.findByRole('option', { name: jar.name }),
-    );
-  return page;
-}
-
-const press = async (user: Awaited<ReturnType<typeof opened>>['user'], name: string | RegExp) => {
-  const button = screen.getAllByRole('button', { name })[0] as HTMLButtonElement;
-  await user.click(button);
-};
-
-describe.each(CASES)('$name', (one) => {
-  it('is read as a cook writes it, and sent once', async () => {
-    const { user } = await opened(one);
-    for (const [label, text] of one.typed) await type(user, label, text);
-    await press(user, one.press);
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
-    const [{ address, body }] = server.current.sent as [(typeof server.current.sent)[number]];
-    expect(address).toBe(one.address);
-    for (const [key, value] of Object.entries(one.body))
-      if (typeof value === 'number') expect(body[key] as number, key).toBeCloseTo(value, 9);
-      else expect(body[key], key).toEqual(value);
-  });
-
-  it('is refused in place where it cannot be read, keeps what was typed, and sends nothing', async () => {
-    const { user } = await opened(one);
-    for (const [label, text] of one.typed) await type(user, label, text);
-    const [label, text, says] = one.bad;
-    await type(user, label, text);
-    await press(user, one.press);
-    if (says.source !== '^$') expect(await screen.findByText(says)).toBeTruthy();
-    expect((screen.getByLabelText(label) as HTMLInputElement).value).toBe(text);
-    expect(server.current.sent).toEqual([]);
-  });
-
-  it('tried again after a lost answer, it is the same write under the same id', async () => {
-    const { user } = await opened(one);
-    server.current.doing = ['lose', 'answer'];
-    for (const [label, text] of one.typed) await type(user, label, text);
-    await press(user, one.press);
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
-    if (outbox.list().length > 0 || (await kept())) await outbox.again(outbox.list()[0]!);
-    else await press(user, one.press);
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(2));
-    const [first, second] = server.current.sent;
-    expect(second).toEqual(first);
-  });
-});
-
-/** Whether what was sent is kept on the device within a moment. */
-async function kept(): Promise<boolean> {
-  for (let look = 0; look < 20 && outbox.list().length === 0; look++)
-    await new Promise((r) => setTimeout(r, 10));
-  return outbox.list().length > 0;
-}
+describeForms(CASES);
 
 describe('a meter calibrated', () => {
   it('wants both buffers, reads commas, and sends their points', async () => {

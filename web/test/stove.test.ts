@@ -25,7 +25,7 @@ describe('a pan as it is measured', () => {
 
   it('tapered asks for its bottom as well', () => {
     const tapered = { ...form, kind: 'tapered' as const, across: '300 mm', high: '100 mm' };
-    expect(shapeFrom(tapered, null)).toEqual({ asks: '' });
+    expect(shapeFrom(tapered, null)).toEqual({ asks: 'How wide and how high is it?' });
     // A frustum of radii 10 and 15 cm, 10 cm high: π/3 · 10 · (100 + 150 + 225) mL.
     expect(holds(shapeFrom({ ...tapered, lower: '200 mm' }, null))).toBeCloseTo(
       ((Math.PI * 10) / 3) * 475,

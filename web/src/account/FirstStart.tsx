@@ -1,69 +1,46 @@
-import { accountRoutes } from '@inch/contract/account';
-import { readElevation } from '@inch/core/quantity';
-import { useForm } from 'react-hook-form';
+import { accountRoutes, Setup } from '@inch/contract/account';
 import { call } from '../data/api.ts';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { timeZonesWith } from '../ui/zones.ts';
 import { Doorway } from './Doorway.tsx';
 
-interface Answers {
-  kitchenName: string;
-  place: string;
-  elevation: string;
-  timeZone: string;
-  name: string;
-  password: string;
-}
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** The first start of an empty kitchen: its name, its owner, and how high it lies. */
 export function FirstStart() {
-  const { register, handleSubmit, formState } = useForm<Answers>({
-    defaultValues: {
-      ...{ kitchenName: '', place: '', elevation: '', name: '', password: '' },
-      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-    },
-  });
-  const write = useWrite('kitchen', (a: Answers) =>
-    call(accountRoutes.setup, {
-      body: {
-        kitchenName: a.kitchenName,
-        place: a.place,
-        elevationMetres: readElevation(a.elevation).value ?? undefined,
-        timeZone: a.timeZone,
-        name: a.name,
-        password: a.password,
-      },
+  const form = useDeedForm({
+    of: 'kitchen',
+    draft: '',
+    empty: { kitchenName: '', place: '', elevation: '', timeZone: here, name: '', password: '' },
+    hasId: false,
+    schema: Setup.required({ elevationMetres: true }),
+    read: ({ elevation: _, ...a }, fields) => ({
+      ...a,
+      elevationMetres: fields.elevation('elevation') ?? Number.NaN,
     }),
-  );
+    fieldAt: (path) => (path === 'elevationMetres' ? 'elevation' : undefined),
+    write: (body) => call(accountRoutes.setup, { body }),
+  });
   return (
     <Doorway title="A new kitchen">
-      <form className="grid gap-4" onSubmit={handleSubmit((values) => write.run(values))}>
-        <Field
-          label="Name of the kitchen"
-          autoFocus
-          required
-          {...register('kitchenName')}
-          error={write.fields.kitchenName}
-        />
-        <Field label="Place, as it stands on a label" {...register('place')} error={write.fields.place} />
+      <form className="grid gap-4" onSubmit={form.submit}>
+        <Field label="Name of the kitchen" autoFocus {...form.field('kitchenName')} />
+        <Field label="Place, as it stands on a label" {...form.field('place')} />
         <Field
           label="Elevation above sea level"
           placeholder="2360 ft or 720 m"
           figure
-          required
-          {...register('elevation', { validate: (text) => readElevation(text).problem ?? true })}
-          error={formState.errors.elevation?.message ?? write.fields.elevationMetres}
+          {...form.field('elevation')}
           hint="Water boils cooler higher up, and processes take longer."
         />
         <Choice
           label="Time zone"
-          {...register('timeZone')}
-          error={write.fields.timeZone}
+          {...form.field('timeZone')}
           hint="Decides which day it is in the kitchen: on labels, dates and plans."
         >
-          {timeZonesWith(Intl.DateTimeFormat().resolvedOptions().timeZone).map((zone) => (
+          {timeZonesWith(here).map((zone) => (
             <option key={zone} value={zone}>
               {zone.replaceAll('_', ' ')}
             </option>
@@ -72,21 +49,17 @@ export function FirstStart() {
         <Field
           label="Your name"
           autoComplete="username"
-          required
-          {...register('name')}
-          error={write.fields.name}
+          {...form.field('name')}
           hint="You own this kitchen; others can be added later."
         />
         <Field
           label="Password"
           type="password"
           autoComplete="new-password"
-          required
-          {...register('password')}
-          error={write.fields.password}
+          {...form.field('password')}
           hint="At least 10 characters."
         />
-        <Button type="submit" disabled={write.busy}>
+        <Button type="submit" disabled={form.busy}>
           Create the kitchen
         </Button>
       </form>

@@ -1,10 +1,12 @@
-import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
-import { useForm } from 'react-hook-form';
+import { type Instrument, instrumentRoutes, NewInstrument } from '@inch/contract/instrument';
 import { call } from '../data/api.ts';
 import { useInstruments } from '../data/queries.ts';
+import { send } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime, dayMonth } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
@@ -22,30 +24,30 @@ const KINDS: Record<Instrument['kind'], string> = {
 };
 
 function AddInstrument() {
-  const { register, handleSubmit, resetField } = useForm({
-    defaultValues: { kind: 'ph-meter', name: '', compensated: false },
+  const form = useDeedForm({
+    of: 'instrument',
+    draft: 'instrument',
+    empty: { kind: 'ph-meter', name: '', compensated: false },
+    schema: NewInstrument,
+    read: (a) => a,
+    write: (body) =>
+      send(instrumentRoutes.add, { of: 'instrument', code: 'Instrument', words: body.name, body }),
+    done: 'Instrument added',
   });
-  const write = useWrite(
-    'instrument',
-    (v: { kind: string; name: string; compensated: boolean }, idOf) =>
-      call(instrumentRoutes.add, {
-        body: { id: idOf(), kind: v.kind as Instrument['kind'], name: v.name, compensated: v.compensated },
-      }),
-    { after: () => resetField('name') },
-  );
   return (
-    <form onSubmit={handleSubmit((v) => write.run(v))}>
-      <fieldset disabled={write.busy} className="grid gap-4 py-4">
-        <Choice label="Kind" {...register('kind')}>
+    <form onSubmit={form.submit}>
+      <fieldset disabled={form.busy} className="grid gap-4 py-4">
+        <DraftNote form={form} />
+        <Choice label="Kind" {...form.field('kind')}>
           {Object.entries(KINDS).map(([kind, name]) => (
             <option key={kind} value={kind}>
               {name}
             </option>
           ))}
         </Choice>
-        <Field label="Name" {...register('name')} error={write.fields.name} />
-        <label className="flex items-center gap-2">
-          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...register('compensated')} />{' '}
+        <Field label="Name" {...form.field('name')} />
+        <label className="flex min-h-6 items-center gap-2">
+          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('compensated')} />{' '}
           corrects for temperature by itself
         </label>
         <Button type="submit">Add instrument</Button>

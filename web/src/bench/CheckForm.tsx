@@ -1,3 +1,4 @@
+import { bodyOf } from '@inch/contract/entry';
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import {
   CHECKS,
@@ -6,13 +7,14 @@ import {
   type JudgedCheck,
   judgeCheck,
 } from '@inch/core/instrument';
-import { useState } from 'react';
-import { call } from '../data/api.ts';
+import { send } from '../data/record.ts';
+import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { counter, useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
-import { figureIn } from '../ui/typed.ts';
+import { DraftNote } from '../ui/DraftNote.tsx';
+import { Field } from '../ui/Field.tsx';
 
 const ASKS: Record<CheckKind, { title: string; label: string }> = {
   water: { title: 'A drop of distilled water at 20 °C', label: 'It reads, °Bx' },
@@ -21,90 +23,89 @@ const ASKS: Record<CheckKind, { title: string; label: string }> = {
   boil: { title: 'Water at a full boil', label: 'It reads, °C' },
 };
 
-const cell = 'figure min-h-12 w-32 rounded-lg border border-steel bg-enamel px-3 text-right text-lg';
+const UNITS = { water: '', weight: 'g', ice: 'C', boil: 'C' } as const;
 
-function judged(
-  kind: CheckKind,
-  read: number | null,
-  weight: number | null,
-  elevationMetres: number,
-): JudgedCheck | null {
-  if (read === null) return null;
+/** What a check comes to before it is kept; null while there is nothing to judge. */
+function judged(check: Parameters<typeof judgeCheck>[0]): JudgedCheck | null {
   try {
-    return judgeCheck({ kind, read, weightGrams: weight, elevationMetres });
+    return judgeCheck(check);
   } catch {
     return null;
   }
 }
 
+function useCheck(instrument: Instrument, kind: CheckKind) {
+  return useDeedForm({
+    of: 'instrument',
+    draft: `check ${instrument.id} ${kind}`,
+    empty: { read: '', weight: '500' },
+    schema: bodyOf('check'),
+    read: (_, fields) => ({
+      kind,
+      read: fields.figure('read', { unit: UNITS[kind] }) ?? undefined,
+      weightGrams: kind === 'weight' ? (fields.figure('weight', { unit: 'g' }) ?? undefined) : null,
+    }),
+    fieldAt: (path) => (path === 'weightGrams' ? 'weight' : undefined),
+    write: (body) =>
+      send(instrumentRoutes.check, {
+        ...{ of: 'instrument', code: instrument.name, words: 'Checked', params: { id: instrument.id } },
+        body: { at: serverNow(), ...body },
+      }),
+    done: 'Check saved',
+  });
+}
+type CheckFields = ReturnType<typeof useCheck>;
+
+/** What the instrument on the counter shows now, to be taken as it is; a scale is set to nothing first. */
+function TakeLive({ instrument, form }: { instrument: Instrument; form: CheckFields }) {
+  const live = useLiveFigure(instrument.kind);
+  if (!live) return null;
+  return (
+    <>
+      {live.value !== null && (
+        <Button tone="quiet" className="mt-6 min-h-12" onClick={() => form.set('read', String(live.value))}>
+          take {live.value}
+        </Button>
+      )}
+      {instrument.kind === 'scale' && (
+        <Button
+          tone="quiet"
+          className="mt-6 min-h-12"
+          onClick={() => void counter.tell('scale', { order: 'tare' })}
+        >
+          tare
+        </Button>
+      )}
+    </>
+  );
+}
+
 /** One check of an instrument without buffers: what it read, judged before it is kept. */
 function Check({ instrument, kind }: { instrument: Instrument; kind: CheckKind }) {
-  const { kitchen } = useSession();
-  const live = useLiveFigure(instrument.kind);
-  const [read, setRead] = useState('');
-  const [weight, setWeight] = useState('500');
-  const verdict = judged(kind, figureIn(read), figureIn(weight, { unit: 'g' }), kitchen.elevationMetres);
-  const write = useWrite(
-    'instrument',
-    (_: undefined, idOf) =>
-      call(instrumentRoutes.check, {
-        params: { id: instrument.id },
-        body: {
-          id: idOf(),
-          kind,
-          read: figureIn(read)!,
-          weightGrams: kind === 'weight' ? figureIn(weight, { unit: 'g' }) : null,
-        },
-      }),
-    { done: 'Check saved', after: () => setRead('') },
-  );
+  const { elevationMetres } = useSession().kitchen;
+  const form = useCheck(instrument, kind);
+  const verdict = form.body && judged({ ...form.body, elevationMetres });
   return (
     <form
       aria-label={`${instrument.name}: ${ASKS[kind].title}`}
       className="border-b border-steel-line py-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        write.run(undefined);
-      }}
+      onSubmit={form.submit}
     >
-      <div className="flex flex-wrap items-end gap-3">
-        <p className="min-w-48 flex-1 self-center font-semibold">{ASKS[kind].title}</p>
+      <DraftNote form={form} />
+      <div className="flex flex-wrap items-start gap-3">
+        <p className="min-w-48 flex-1 pt-8 font-semibold">{ASKS[kind].title}</p>
         {kind === 'weight' && (
-          <label className="text-sm text-ink-2">
-            It weighs, g
-            <input className={`${cell} block`} value={weight} onChange={(e) => setWeight(e.target.value)} />
-          </label>
+          <Field className="w-32" label="It weighs, g" figure {...form.field('weight')} />
         )}
-        <label className="text-sm text-ink-2">
-          {ASKS[kind].label}
-          <input className={`${cell} block`} value={read} onChange={(e) => setRead(e.target.value)} />
-        </label>
-        {live?.value != null && (
-          <Button tone="quiet" className="min-h-12" onClick={() => setRead(String(live.value))}>
-            take {live.value}
-          </Button>
-        )}
-        {kind === 'weight' && live && (
-          <Button
-            tone="quiet"
-            className="min-h-12"
-            onClick={() => void counter.tell('scale', { order: 'tare' })}
-          >
-            tare
-          </Button>
-        )}
-        <Button type="submit" tone="plain" className="min-h-12" disabled={!verdict || write.busy}>
+        <Field className="w-32" label={ASKS[kind].label} figure {...form.field('read')} />
+        <TakeLive instrument={instrument} form={form} />
+        <Button type="submit" tone="plain" className="mt-6" disabled={form.busy}>
           Save check
         </Button>
       </div>
       {verdict && (
         <p aria-live="polite" className={`mt-2 font-semibold ${verdict.accepted ? 'text-go' : 'text-stop'}`}>
           {verdict.reason}
-        </p>
-      )}
-      {(write.fields.weightGrams ?? write.fields.read) && (
-        <p role="alert" className="mt-1 font-semibold text-stop">
-          {write.fields.weightGrams ?? write.fields.read}
         </p>
       )}
     </form>

@@ -1,12 +1,14 @@
 import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
-import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useVessels } from '../data/queries.ts';
+import { send } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
-import { Choice, Field } from '../ui/Field.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
+import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { grouped } from '../ui/format.ts';
 import { useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
@@ -24,119 +26,99 @@ const MATERIALS: Record<Vessel['material'], string> = {
   cloth: 'cloth',
 };
 
-const EMPTY: PanForm = { kind: 'straight', across: '', lower: '', high: '', poured: '' };
 const COLOUR = '#8E1230';
+
+/** What is asked of a pan, as typed. */
+type Answers = PanForm & Pick<Vessel, 'material' | 'use'> & { name: string };
+
+const EMPTY: Answers = {
+  ...{ name: '', material: 'steel', use: 'pan', kind: 'straight' },
+  ...{ across: '', lower: '', high: '', poured: '' },
+};
+
+function usePanForm() {
+  const { kitchen } = useSession();
+  return useDeedForm({
+    of: 'vessel',
+    draft: 'pan',
+    empty: EMPTY,
+    schema: NewVessel,
+    read: (a, fields) => {
+      const read = shapeFrom(a, kitchen.cupSchool);
+      if ('asks' in read) fields.problem(a.kind === 'poured' ? 'poured' : 'across', read.asks);
+      return { name: a.name, material: a.material, use: a.use, shape: 'shape' in read ? read.shape : null };
+    },
+    fieldAt: (path) => (path.startsWith('shape') ? 'across' : undefined),
+    write: (body) => send(vesselRoutes.add, { of: 'vessel', code: 'Pan', words: body.name, body }),
+    done: 'Pan saved',
+  });
+}
+type PanFields = ReturnType<typeof usePanForm>;
+
+/** The measures of a pan: its widths and height, or volumes poured in and their depths. */
+function ShapeFields({ form }: { form: PanFields }) {
+  const { kind } = form.values;
+  if (kind === 'poured')
+    return (
+      <TextField
+        label="One to a line: what was poured in all, then its depth"
+        rows={5}
+        placeholder={'1 l, 7/8 in\n2 l, 1 5/8 in\n4 l, 3 1/8 in'}
+        {...form.field('poured')}
+      />
+    );
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      {kind === 'tapered' && (
+        <Field label="Across at the bottom, inside" figure placeholder="9 1/2 in" {...form.field('lower')} />
+      )}
+      <Field
+        label={kind === 'tapered' ? 'Across at the rim, inside' : 'Across, inside'}
+        figure
+        placeholder="11 in"
+        {...form.field('across')}
+      />
+      <Field label="High, inside" figure placeholder="5 in" {...form.field('high')} />
+    </div>
+  );
+}
 
 function NewPan() {
   const { kitchen } = useSession();
   const [unit] = useRulerUnit();
-  const [name, setName] = useState('');
-  const [use, setUse] = useState<Vessel['use']>('pan');
-  const [material, setMaterial] = useState<Vessel['material']>('steel');
-  const [form, setForm] = useState<PanForm>(EMPTY);
-  const set = (part: Partial<PanForm>) => setForm({ ...form, ...part });
-  const read = shapeFrom(form, kitchen.cupSchool);
-  const shape = 'shape' in read ? read.shape : null;
-  const write = useWrite(
-    'vessel',
-    (_: undefined, idOf) =>
-      call(vesselRoutes.add, {
-        body: { id: idOf(), name, material, shape: shape as Vessel['shape'], use },
-      }),
-    {
-      done: 'Pan saved',
-      after: () => {
-        setName('');
-        setForm(EMPTY);
-      },
-    },
-  );
-  const named = NewVessel.shape.name.safeParse(name);
+  const form = usePanForm();
+  const drawn = shapeFrom(form.values, kitchen.cupSchool);
   return (
-    <form
-      className="grid gap-4 py-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        write.run(undefined);
-      }}
-    >
-      <Field label="Name" value={name} onChange={(e) => setName(e.target.value)} error={write.fields.name} />
-      <Choice
-        label="Made of"
-        value={material}
-        onChange={(e) => setMaterial(e.target.value as Vessel['material'])}
-      >
+    <form className="grid gap-4 py-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <Field label="Name" {...form.field('name')} />
+      <Choice label="Made of" {...form.field('material')}>
         {Object.entries(MATERIALS).map(([key, words]) => (
           <option key={key} value={key}>
             {words}
           </option>
         ))}
       </Choice>
-      <Choice label="Used as" value={use} onChange={(e) => setUse(e.target.value as Vessel['use'])}>
+      <Choice label="Used as" {...form.field('use')}>
         <option value="pan">a pan, crock or drip bag</option>
         <option value="canner">a canner for jars</option>
       </Choice>
-      <Choice
-        label="Known by"
-        value={form.kind}
-        onChange={(e) => set({ kind: e.target.value as PanForm['kind'] })}
-      >
+      <Choice label="Known by" {...form.field('kind')}>
         <option value="straight">its width and height, straight sides</option>
         <option value="tapered">its widths and height, tapered</option>
         <option value="poured">volumes poured in, and the depth each reached</option>
       </Choice>
-      {form.kind === 'poured' ? (
-        <label className="block">
-          <span className="mb-1 block text-sm font-semibold text-ink-2">
-            One to a line: what was poured in all, then its depth
-          </span>
-          <textarea
-            rows={5}
-            className="figure w-full rounded-lg border border-steel bg-enamel px-3 py-2"
-            placeholder={'1 l, 7/8 in\n2 l, 1 5/8 in\n4 l, 3 1/8 in'}
-            value={form.poured}
-            onChange={(e) => set({ poured: e.target.value })}
-          />
-        </label>
-      ) : (
-        <div className="grid grid-cols-2 gap-3">
-          {form.kind === 'tapered' && (
-            <Field
-              label="Across at the bottom, inside"
-              figure
-              placeholder="9 1/2 in"
-              value={form.lower}
-              onChange={(e) => set({ lower: e.target.value })}
-            />
-          )}
-          <Field
-            label={form.kind === 'tapered' ? 'Across at the rim, inside' : 'Across, inside'}
-            figure
-            placeholder="11 in"
-            value={form.across}
-            onChange={(e) => set({ across: e.target.value })}
-          />
-          <Field
-            label="High, inside"
-            figure
-            placeholder="5 in"
-            value={form.high}
-            onChange={(e) => set({ high: e.target.value })}
-          />
-        </div>
-      )}
-      {'asks' in read && read.asks && <p className="font-semibold text-stop">{read.asks}</p>}
-      {write.fields.shape && <p className="font-semibold text-stop">{write.fields.shape}</p>}
-      {shape && (
+      <ShapeFields form={form} />
+      {'shape' in drawn && (
         <PanRuler
-          shape={shape}
+          shape={drawn.shape}
           level={null}
           colour={COLOUR}
           unit={unit}
           said="The pan as measured, beside a ruler"
         />
       )}
-      <Button type="submit" disabled={write.busy || !shape || !named.success}>
+      <Button type="submit" disabled={form.busy}>
         Save pan
       </Button>
     </form>

@@ -41,10 +41,12 @@ export function shapeFrom(form: PanForm, cup: CupSchool | null): { shape: Vessel
   try {
     if (form.kind === 'poured') {
       const rows = pouredRows(form.poured, cup);
-      return rows.length === 0 ? { asks: '' } : { shape: { kind: 'poured', rows } };
+      return rows.length === 0
+        ? { asks: 'Pour at least one volume in, and write its depth.' }
+        : { shape: { kind: 'poured', rows } };
     }
     const needed = form.kind === 'tapered' ? [form.across, form.high, form.lower] : [form.across, form.high];
-    if (needed.some((text) => text.trim() === '')) return { asks: '' };
+    if (needed.some((text) => text.trim() === '')) return { asks: 'How wide and how high is it?' };
     const upperDiameterMm = length(form.across);
     const lowerDiameterMm = form.kind === 'tapered' ? length(form.lower) : upperDiameterMm;
     return {

@@ -1,7 +1,7 @@
 import type { Route } from '@inch/contract/route';
 import type { Problem } from '@inch/contract/values';
 import { QueryClient } from '@tanstack/react-query';
-import { v7 } from 'uuid';
+import { v5, v7 } from 'uuid';
 import type { z } from 'zod';
 import { addressOf } from './address.ts';
 
@@ -71,6 +71,9 @@ async function send(method: string, address: string, body: unknown): Promise<unk
 }
 
 export const newId = (): string => v7();
+
+/** Id of another thing that is written together with one: always the same of the same. */
+export const idWith = (id: string, thing: string): string => v5(thing, id);
 
 export const queryClient = new QueryClient({
   defaultOptions: {

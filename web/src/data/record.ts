@@ -1,8 +1,11 @@
 import type { EntryInput } from '@inch/contract/entry';
+import type { Route } from '@inch/contract/route';
 import { entries, type PostedNoun } from '@inch/core/record';
+import type { z } from 'zod';
+import { addressOf } from './address.ts';
 import { newId } from './api.ts';
 import type { WrittenNoun } from './keys.ts';
-import { type Outcome, outbox } from './outbox/outbox.ts';
+import { type Outcome, type OutcomeOf, outbox } from './outbox/outbox.ts';
 import { serverNow } from './serverClock.ts';
 import { useWrite, type WriteOptions } from './useWrite.ts';
 
@@ -48,10 +51,23 @@ export function useRecord<N extends PostedNoun>(
   );
 }
 
+/** What is written of no lot: what it is of, and how it reads while it waits. */
+interface Written<P, B> {
+  of: WrittenNoun;
+  /** How it is headed while it waits: "Stock", an instrument's name. */
+  code: string;
+  words: string;
+  params?: P;
+  body: B;
+}
+
 /** Writes what is of no lot and has an id: taken in, counted, checked. Sent at once, or kept on the device. */
-export const send = (
-  of: WrittenNoun,
-  address: string,
-  body: { id: string } & Record<string, unknown>,
-  shown: { code: string; words: string },
-): Promise<Outcome> => outbox.write({ address, of, noun: of, lotId: '', ...shown, body });
+export async function send<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+  route: Route<P, z.ZodNever, B, R>,
+  { of, code, words, params, body }: Written<z.input<P>, z.input<B> & { id: string }>,
+): Promise<OutcomeOf<z.output<R>>> {
+  const address = addressOf(route.path, params as Record<string, unknown> | undefined);
+  return (await outbox.write({ address, of, noun: of, lotId: '', code, words, body })) as OutcomeOf<
+    z.output<R>
+  >;
+}

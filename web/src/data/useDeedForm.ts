@@ -1,59 +1,76 @@
 import { type FigureOptions, readElevation, readFigure, readPrice } from '@inch/core/quantity';
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FormEvent, useContext, useEffect, useState } from 'react';
 import {
   type DefaultValues,
   type FieldErrors,
   type FieldPath,
   type FieldValues,
+  get,
   type PathValue,
   type Resolver,
+  set as setAt,
   useForm,
 } from 'react-hook-form';
 import type { z } from 'zod';
-import { ApiProblem, newId } from './api.ts';
+import { ApiProblem, idWith, newId } from './api.ts';
 import { dropDraft, keepDraft, openDraft } from './draft.ts';
 import type { WrittenNoun } from './keys.ts';
-import { useSession } from './session.tsx';
+import { SessionContext } from './session.tsx';
 import { useWrite } from './useWrite.ts';
 
 /** Reads the fields of a form; what cannot be read is noted at its field, and the form is then not sent. */
-export interface FieldReader<V> {
+export interface FieldReader<V extends FieldValues> {
   /** A figure in a unit; null where the field is empty. */
-  figure(name: keyof V & string, options: FigureOptions): number | null;
+  figure(name: FieldPath<V>, options: FigureOptions): number | null;
   /** A price in minor units of a currency; null where the field is empty. */
-  price(name: keyof V & string, currency: string): number | null;
+  price(name: FieldPath<V>, currency: string): number | null;
   /** An elevation in m, of metres or feet; null where the field is empty. */
-  elevation(name: keyof V & string): number | null;
+  elevation(name: FieldPath<V>): number | null;
+  /** What was read of a field in another way; a sentence is what is wrong with it. */
+  taken<T>(name: FieldPath<V>, read: T | string): T | undefined;
+  /** Id of another thing that is written with it, the same at every try. */
+  idOf(thing: string): string;
   /** Notes what is wrong with a field. */
-  problem(name: keyof V & string, message: string): void;
+  problem(name: FieldPath<V>, message: string): void;
 }
 
-function readerOf<V extends FieldValues>(values: V, problems: Map<string, string>): FieldReader<V> {
+function readerOf<V extends FieldValues>(
+  id: string,
+  values: V,
+  problems: Map<string, string>,
+): FieldReader<V> {
   const noted = <T>(name: string, read: { problem?: string | undefined }, value: T | undefined): T | null => {
     if (read.problem !== undefined) problems.set(name, read.problem);
     return value ?? null;
   };
   return {
     figure: (name, options) => {
-      const read = readFigure(String(values[name] ?? ''), options);
+      const read = readFigure(String(get(values, name) ?? ''), options);
       return noted(name, read, read.value);
     },
     price: (name, currency) => {
-      const read = readPrice(String(values[name] ?? ''), currency);
+      const read = readPrice(String(get(values, name) ?? ''), currency);
       return noted(name, read, read.minor);
     },
     elevation: (name) => {
-      const read = readElevation(String(values[name] ?? ''));
+      const read = readElevation(String(get(values, name) ?? ''));
       return noted(name, read, read.value);
     },
+    taken: (name, read) => {
+      if (typeof read !== 'string') return read;
+      problems.set(name, read);
+      return undefined;
+    },
+    idOf: (thing) => idWith(id, thing),
     problem: (name, message) => void problems.set(name, message),
   };
 }
 
-const errorsFrom = <V extends FieldValues>(problems: Map<string, string>): FieldErrors<V> =>
-  Object.fromEntries(
-    [...problems].map(([name, message]) => [name, { type: 'read', message }]),
-  ) as FieldErrors<V>;
+function errorsFrom<V extends FieldValues>(problems: Map<string, string>): FieldErrors<V> {
+  const errors: FieldErrors<V> = {};
+  for (const [name, message] of problems) setAt(errors, name, { type: 'read', message });
+  return errors;
+}
 
 export interface DeedFormOptions<V extends FieldValues, B, R> {
   /** What it writes, and what is read again after it. */
@@ -69,7 +86,7 @@ export interface DeedFormOptions<V extends FieldValues, B, R> {
   /** Sends it. */
   write: (body: B) => Promise<R>;
   /** The field at which something wrong with a path of what is sent is shown, where it is called otherwise. */
-  fieldAt?: (path: string) => (keyof V & string) | undefined;
+  fieldAt?: (path: string, values: V) => FieldPath<V> | undefined;
   /** Whether what is sent has an id of its own. */
   hasId?: boolean;
   done?: string;
@@ -82,15 +99,18 @@ export interface DeedFormOptions<V extends FieldValues, B, R> {
  */
 export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOptions<V, B, R>) {
   const { of, draft: key, empty, schema, read, fieldAt, hasId = true } = options;
-  const accountId = useSession().account.id;
+  // The forms that people come in by have nobody signed in, and keep nothing.
+  const accountId = useContext(SessionContext)?.account.id ?? '';
   const [draft, setDraft] = useState(() => openDraft(accountId, key, empty));
-  const fieldOf = (path: string): string => fieldAt?.(path) ?? path.split('.')[0]!;
+  // What the server refused at a field is said until that field is changed.
+  const [changed, setChanged] = useState<readonly string[]>([]);
+  const fieldOf = (path: string, values: V): string => fieldAt?.(path, values) ?? path.split('.')[0]!;
   const bodyOf = (values: V): { body?: B; problems: Map<string, string> } => {
     const problems = new Map<string, string>();
-    const said = read(values, readerOf(values, problems));
+    const said = read(values, readerOf(draft.id, values, problems));
     const parsed = schema.safeParse(hasId ? { id: draft.id, ...said } : said);
     for (const issue of parsed.error?.issues ?? []) {
-      const name = fieldOf(issue.path.join('.'));
+      const name = fieldOf(issue.path.join('.'), values);
       if (!problems.has(name)) problems.set(name, issue.message);
     }
     return parsed.success ? { body: parsed.data, problems } : { problems };
@@ -102,6 +122,7 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
   const form = useForm<V>({ defaultValues: draft.values as DefaultValues<V>, resolver, mode: 'onSubmit' });
   const write = useWrite(of, options.write, {
     tellsErrors: false,
+    conflict: () => setDraft((before) => ({ ...before, id: newId() })),
     ...(options.done ? { done: options.done } : {}),
     after: (result, body) => {
       startAnew();
@@ -117,24 +138,29 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
   const { watch } = form;
   const untouched = JSON.stringify(empty);
   useEffect(() => {
-    const kept = watch((values) => {
+    const kept = watch((values, { name }) => {
+      if (name) setChanged((before) => (before.includes(name) ? before : [...before, name]));
       if (JSON.stringify(values) === untouched) dropDraft(accountId, key);
       else keepDraft(accountId, key, { id: draft.id, values: values as V });
     });
     return () => kept.unsubscribe();
   }, [watch, accountId, key, draft.id, untouched]);
   const serverProblem = write.error instanceof ApiProblem ? write.error.fields : {};
-  const served = new Map(Object.entries(serverProblem).map(([path, message]) => [fieldOf(path), message]));
-  const errorOf = (name: string): string | undefined =>
-    (form.formState.errors[name]?.message as string | undefined) ?? served.get(name);
   const values = form.watch();
+  const served = new Map(
+    Object.entries(serverProblem)
+      .map(([path, message]) => [fieldOf(path, values), message] as const)
+      .filter(([name]) => !changed.includes(name)),
+  );
+  const errorOf = (name: string): string | undefined =>
+    (get(form.formState.errors, name) as { message?: string } | undefined)?.message ?? served.get(name);
   return {
     values,
     busy: write.busy,
     restored: draft.restored,
     /** What was read so far, for what a form shows beside itself; undefined while it cannot be sent. */
     body: bodyOf(values).body,
-    error: (name: keyof V & string) => errorOf(name),
+    error: (name: FieldPath<V>) => errorOf(name),
     /** Properties of a field by its name: its text, its change, its error. */
     field: (name: FieldPath<V>) => ({ ...form.register(name), error: errorOf(name) }),
     /** Properties of an input that shows no error of its own, such as a tick or a time of a list. */
@@ -147,7 +173,10 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
       write.reset();
     },
     submit: (event?: FormEvent) => {
+      // A dialog stands in the page of another form, which is not sent with it.
+      event?.stopPropagation();
       write.reset();
+      setChanged([]);
       return form.handleSubmit((typed) => {
         const { body } = bodyOf(typed as V);
         if (body) write.run(body);

@@ -7,6 +7,8 @@ import { readAgain, type WrittenNoun } from './keys.ts';
 export interface WriteOptions<T, R> {
   done?: string;
   after?: (result: R, input: T) => void;
+  /** It stands against what was written under its id. */
+  conflict?: () => void;
   /** The form itself shows what went wrong. */
   tellsErrors?: boolean;
 }
@@ -37,7 +39,10 @@ export function useWrite<T, R>(
     },
     onError: (error) => {
       // The id stands for what was written under it; what is tried next is something else.
-      if (error instanceof ApiProblem && error.status === 409) ids.forget();
+      if (error instanceof ApiProblem && error.status === 409) {
+        ids.forget();
+        options.conflict?.();
+      }
       if (options.tellsErrors) return;
       if (!(error instanceof ApiProblem) || Object.keys(error.fields).length === 0)
         toast.error(error.message);

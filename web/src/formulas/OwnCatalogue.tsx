@@ -1,19 +1,16 @@
-import { ingredientRoutes, type OwnCatalogue as Own } from '@inch/contract/ingredient';
+import type { OwnCatalogue as Own } from '@inch/contract/ingredient';
 import { useState } from 'react';
-import { call } from '../data/api.ts';
 import { useCatalogue, useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { OwnIngredientForm } from '../parts/ingredient/OwnIngredientForm.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-import { Field } from '../ui/Field.tsx';
 import { money } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
-import { numberOf } from '../ui/StepFigures.tsx';
 import { OwnFiguresForm } from './OwnFiguresForm.tsx';
+import { OwnMeasures } from './OwnMeasures.tsx';
 
 function figuresSaid({ measured, label }: Own['entered'][number]): string {
   if (label) return `from its label: ${label.sugars} g sugars in 100 g${label.ph ? `, pH ${label.ph}` : ''}`;
@@ -94,90 +91,6 @@ function Ingredients({ own }: { own: Own }) {
   );
 }
 
-function Measures({ own }: { own: Own }) {
-  const catalogue = useCatalogue();
-  const mayWrite = useMayWrite();
-  const [name, setName] = useState('');
-  const [ml, setMl] = useState('');
-  const keep = useWrite(
-    'ingredient',
-    (measure: { name: string; ingredientId: string | null; millilitres?: number; retired?: boolean }, idOf) =>
-      call(ingredientRoutes.measure, {
-        body: { id: idOf(`${measure.name} ${measure.retired ?? false}`), ...measure },
-      }),
-    {
-      tellsErrors: true,
-      after: () => {
-        setName('');
-        setMl('');
-      },
-    },
-  );
-  return (
-    <Ruled title="Your own measures" className="mt-10">
-      <ul>
-        {own.measures.map((m) => (
-          <li
-            key={`${m.name} ${m.ingredientId}`}
-            className="flex items-center gap-4 border-b border-steel-line py-2"
-          >
-            <span className="w-56 font-semibold">
-              {m.name}
-              {m.ingredientId &&
-                ` of ${catalogue.find(m.ingredientId)?.name.toLowerCase() ?? m.ingredientId}`}
-            </span>
-            <span className="figure flex-1">{m.grams !== null ? `${m.grams} g` : `${m.millilitres} mL`}</span>
-            {mayWrite && (
-              <Button
-                size="small"
-                tone="quiet"
-                aria-label={`Delete ${m.name}`}
-                onClick={() => keep.run({ name: m.name, ingredientId: m.ingredientId, retired: true })}
-              >
-                Delete
-              </Button>
-            )}
-          </li>
-        ))}
-      </ul>
-      {mayWrite && (
-        <form
-          className="mt-3 flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            const millilitres = numberOf(ml);
-            keep.run({ name, ingredientId: null, ...(millilitres === undefined ? {} : { millilitres }) });
-          }}
-        >
-          <Field
-            className="w-48"
-            label="One of yours"
-            value={name}
-            placeholder="mug, capful, ladle"
-            onChange={(e) => setName(e.target.value)}
-            error={keep.fields.name}
-          />
-          <Field
-            className="w-36"
-            label="holds, mL"
-            figure
-            inputMode="decimal"
-            value={ml}
-            onChange={(e) => setMl(e.target.value)}
-            error={keep.fields.millilitres}
-          />
-          <Button type="submit" tone="plain" disabled={keep.busy || name.trim() === ''}>
-            Save
-          </Button>
-        </form>
-      )}
-      <p className="mt-3 text-sm text-ink-2">
-        What a cup or a sprig of one ingredient weighs is learned from its line: “Weigh your measure of it”.
-      </p>
-    </Ruled>
-  );
-}
-
 /** What the kitchen itself knows: fruit measured this year, things from their labels, prices, mugs and capfuls. */
 export function OwnCatalogue() {
   const own = useOwnCatalogue();
@@ -191,7 +104,7 @@ export function OwnCatalogue() {
       {own ? (
         <>
           <Ingredients own={own} />
-          <Measures own={own} />
+          <OwnMeasures own={own} />
         </>
       ) : (
         <Empty title="One moment" />

@@ -1,17 +1,17 @@
-import { type StockPack, stockRoutes } from '@inch/contract/stock';
+import { NewPack, type StockPack, stockRoutes } from '@inch/contract/stock';
 import type { Need } from '@inch/core/planning';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { usePacks } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { money } from '../ui/format.ts';
-import { priceIn, priceProblem } from '../ui/typed.ts';
+import { offerUndo } from '../ui/undo.ts';
 import { amountTyped } from './amount.ts';
 
 /** The packs of a thing that are known, each to be retired when it is not sold any more, or its price is another. */
@@ -26,9 +26,7 @@ function KnownPacks({ need }: { need: Need }) {
   });
   const retire = (pack: StockPack) => {
     write.run({ pack, retired: true });
-    toast(`${pack.said} is retired`, {
-      action: { label: 'Undo', onClick: () => write.run({ pack, retired: false }) },
-    });
+    offerUndo(`${pack.said} is retired`, () => write.run({ pack, retired: false }));
   };
   if (known.length === 0) return null;
   return (
@@ -55,74 +53,59 @@ function KnownPacks({ need }: { need: Need }) {
   );
 }
 
+const FIELD_OF = { size: 'amount', priceMinor: 'price' } as const;
+
+function usePackForm(need: Need, onClose: () => void) {
+  const { kitchen } = useSession();
+  const catalogue = useCatalogue();
+  return useDeedForm({
+    of: 'pack',
+    draft: `pack ${need.thing}`,
+    empty: { said: '', supplier: '', amount: '', price: '' },
+    schema: NewPack,
+    read: (a, fields) => ({
+      kind: need.kind,
+      thing: need.thing,
+      said: a.said,
+      size: fields.taken('amount', amountTyped(a.amount, need, catalogue, kitchen.cupSchool)),
+      priceMinor: fields.price('price', kitchen.currency) ?? undefined,
+      supplier: a.supplier,
+    }),
+    fieldAt: (path) => FIELD_OF[path as keyof typeof FIELD_OF],
+    write: (body) => call(stockRoutes.addPack, { body }),
+    after: onClose,
+  });
+}
+
 /** How a thing is sold and for how much: asked once, offered ever after. */
 export function PackForm({ need, onClose }: { need: Need; onClose: () => void }) {
   const { kitchen } = useSession();
-  const catalogue = useCatalogue();
-  const [said, setSaid] = useState('');
-  const [size, setSize] = useState('');
-  const [price, setPrice] = useState('');
-  const [supplier, setSupplier] = useState('');
-  const amount = amountTyped(size, need, catalogue, kitchen.cupSchool);
-  const minor = priceIn(price, kitchen.currency);
-  const write = useWrite(
-    'pack',
-    (_: undefined, idOf) =>
-      call(stockRoutes.addPack, {
-        body: {
-          id: idOf(),
-          kind: need.kind,
-          thing: need.thing,
-          said,
-          size: amount as number,
-          priceMinor: minor!,
-          supplier,
-        },
-      }),
-    { after: onClose },
-  );
+  const form = usePackForm(need, onClose);
+  const weighed = need.kind === 'ingredient';
   return (
     <Dialog open onClose={onClose} title={`Packs of ${need.name.toLowerCase()}`}>
       <KnownPacks need={need} />
-      <form
-        className="grid grid-cols-2 gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          write.run(undefined);
-        }}
-      >
-        <Field
-          label="Pack"
-          placeholder={need.kind === 'ingredient' ? 'bag of 1 kg' : 'box of 12'}
-          value={said}
-          onChange={(e) => setSaid(e.target.value)}
-          error={write.fields.said}
-        />
-        <Field label="Shop" value={supplier} onChange={(e) => setSupplier(e.target.value)} />
+      <form className="grid grid-cols-2 gap-4" onSubmit={form.submit}>
+        <DraftNote form={form} />
+        <Field label="Pack" placeholder={weighed ? 'bag of 1 kg' : 'box of 12'} {...form.field('said')} />
+        <Field label="Shop" {...form.field('supplier')} />
         <Field
           label="Amount in a pack"
           figure
-          placeholder={need.kind === 'ingredient' ? '1 kg' : '12'}
-          value={size}
-          onChange={(e) => setSize(e.target.value)}
-          error={size !== '' && typeof amount === 'string' ? amount : write.fields.size}
+          placeholder={weighed ? '1 kg' : '12'}
+          {...form.field('amount')}
         />
         <Field
           label={`Price per pack, ${kitchen.currency}`}
           figure
           inputMode="decimal"
-          value={price}
-          onChange={(e) => setPrice(e.target.value)}
-          error={priceProblem(price, kitchen.currency)}
+          {...form.field('price')}
         />
         <div className="col-span-2 flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
             Cancel
           </Button>
-          <Button
-            type="submit"
-            disabled={write.busy || typeof amount === 'string' || minor === null || said.trim() === ''}
-          >
+          <Button type="submit" disabled={form.busy}>
             Save
           </Button>
         </div>

@@ -1,12 +1,12 @@
-import { type Plan, planRoutes } from '@inch/contract/plan';
-import { useForm } from 'react-hook-form';
+import { NewPlan, type Plan, planRoutes } from '@inch/contract/plan';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
 import { useKitchenDay, usePlanning } from '../data/planning.ts';
 import { usePlans } from '../data/queries.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
@@ -17,32 +17,28 @@ import { PlanNav } from './PlanNav.tsx';
 function NewPlanForm() {
   const navigate = useNavigate();
   const today = useKitchenDay();
-  const { register, handleSubmit } = useForm({ defaultValues: { name: '', due: '' } });
-  const write = useWrite(
-    'plan',
-    (v: { name: string; due: string }, idOf) =>
-      call(planRoutes.create, {
-        body: { id: idOf(), content: { name: v.name, due: v.due || null, items: [], steps: [] } },
-      }),
-    { after: ({ id }) => navigate(`/plan/${id}`) },
-  );
+  const form = useDeedForm({
+    of: 'plan',
+    draft: 'plan',
+    empty: { name: '', due: '' },
+    schema: NewPlan,
+    read: (a) => ({ content: { name: a.name, due: a.due || null, items: [], steps: [] } }),
+    fieldAt: (path) => (path === 'content.due' ? 'due' : 'name'),
+    write: (body) => call(planRoutes.create, { body }),
+    after: ({ id }) => navigate(`/plan/${id}`),
+  });
   return (
-    <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
-      <Field
-        label="Name"
-        placeholder="the fair on the 19th"
-        {...register('name')}
-        error={write.fields['content.name']}
-      />
+    <form className="grid gap-4 py-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <Field label="Name" placeholder="the fair on the 19th" {...form.field('name')} />
       <Field
         label="Ready by"
         type="date"
         min={today}
-        {...register('due')}
-        error={write.fields['content.due']}
+        {...form.field('due')}
         hint="Without a date it is scheduled as early as possible."
       />
-      <Button type="submit" disabled={write.busy}>
+      <Button type="submit" disabled={form.busy}>
         Begin a plan
       </Button>
     </form>

@@ -4,6 +4,7 @@ import type { Want } from '@inch/core/planning';
 import { type Making, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import { parseQuantity, toGrams } from '@inch/core/quantity';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { newId } from '../data/api.ts';
 import type { Planning } from '../data/planning.ts';
 import { Button } from '../ui/Button.tsx';
@@ -70,7 +71,8 @@ function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | st
   }
 }
 
-function reckoned(a: Answers, planning: Planning): { making: Making; want: Want } | string {
+/** What a product comes to, or what is still asked. */
+function sized(a: Answers, planning: Planning): { making: Making; want: Want } | string {
   const formula = planning.formulas.find((f) => f.id === a.formulaId);
   if (!formula) return 'Of which formula?';
   const want = wantOf(a, formula, planning);
@@ -113,148 +115,127 @@ function ComesTo({ making }: { making: Making }) {
   );
 }
 
-function FruitFields({
-  answers,
-  set,
-  planning,
-}: {
-  answers: Answers;
-  set: (part: Partial<Answers>) => void;
+interface Props {
   planning: Planning;
-}) {
+  item?: Item;
+  busy: boolean;
+  save: (item: Item) => void;
+  onClose: () => void;
+}
+
+/** The product as it goes into the plan: lots that were begun stay as they are. */
+function itemOf(a: Answers, found: { making: Making; want: Want }, item: Item | undefined): Item {
+  const id = item?.id ?? newId();
+  const begun = item?.parts.filter((p) => p.lot) ?? [];
+  const fresh = partsFor(found.making, found.want, (n) => `${id.slice(-8)}-${begun.length + n}`);
+  return {
+    id,
+    formulaId: a.formulaId,
+    want: found.want,
+    containerId: a.containerId || null,
+    priceMinor: item?.priceMinor ?? null,
+    bought: item?.bought ?? null,
+    parts: begun.length > 0 ? item!.parts : fresh,
+  };
+}
+
+const isAsking = (found: ReturnType<typeof sized>): found is string => typeof found === 'string';
+
+/** The form of a product: its sizes are worked out anew at every letter, so what is missing is said at once. */
+function useProduct({ planning, item, save }: Props) {
+  const formulas = planning.formulas.filter((f) => !f.archived || f.id === item?.formulaId);
+  const [empty] = useState(() =>
+    startFrom(formulas.find((f) => f.id === item?.formulaId) ?? formulas[0], planning, item),
+  );
+  const form = useForm<Answers>({ defaultValues: empty });
+  const answers = form.watch();
+  const found = sized(answers, planning);
+  const choose = (formulaId: string) => {
+    const formula = formulas.find((f) => f.id === formulaId)!;
+    form.setValue('lineId', formula.content.lines[0]?.id ?? '');
+    form.setValue('containerId', usualContainer(formula, planning) ?? '');
+  };
+  const submit = form.handleSubmit((a) => {
+    if (!isAsking(found)) save(itemOf(a, found, item));
+  });
+  return { formulas, answers, found, choose, submit, register: form.register };
+}
+type Product = ReturnType<typeof useProduct>;
+
+function FruitFields({ product, planning }: { product: Product; planning: Planning }) {
+  const { answers, register } = product;
   const formula = planning.formulas.find((f) => f.id === answers.formulaId);
   return (
     <>
-      <Choice label="Of what" value={answers.lineId} onChange={(e) => set({ lineId: e.target.value })}>
+      <Choice label="Of what" {...register('lineId')}>
         {formula?.content.lines.map((line) => (
           <option key={line.id} value={line.id}>
             {planning.catalogue.find(line.ingredientId)?.name ?? line.ingredientId}
           </option>
         ))}
       </Choice>
-      <Field
-        label="How much is there"
-        figure
-        placeholder="11 kg"
-        value={answers.fruit}
-        onChange={(e) => set({ fruit: e.target.value })}
-      />
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-[var(--rim)]"
-          checked={answers.trimmed}
-          onChange={(e) => set({ trimmed: e.target.checked })}
-        />{' '}
-        weighed after trimming
+      <Field label="How much is there" figure placeholder="11 kg" {...register('fruit')} />
+      <label className="flex min-h-6 items-center gap-2">
+        <input type="checkbox" className="size-5 accent-[var(--rim)]" {...register('trimmed')} /> weighed
+        after trimming
       </label>
     </>
   );
 }
 
-/** A product put into a plan, or its size changed: what sets it, and what that comes to, as it is typed. */
-export function ProductForm({
-  planning,
-  item,
-  busy,
-  save,
-  onClose,
-}: {
-  planning: Planning;
-  item?: Item;
-  busy: boolean;
-  save: (item: Item) => void;
-  onClose: () => void;
-}) {
-  const formulas = planning.formulas.filter((f) => !f.archived || f.id === item?.formulaId);
-  const [answers, setAnswers] = useState(() =>
-    startFrom(formulas.find((f) => f.id === item?.formulaId) ?? formulas[0], planning, item),
+function SizeFields({ product, planning, item }: { product: Product; planning: Planning; item?: Item }) {
+  const { answers, register } = product;
+  return (
+    <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
+      <Choice label="Size set by" {...register('by')}>
+        {WAYS.map((way) => (
+          <option key={way.by} value={way.by}>
+            {way.says}
+          </option>
+        ))}
+      </Choice>
+      <Choice label="Filled into" {...register('containerId')}>
+        <option value="">not said yet</option>
+        {planning.containers
+          .filter((c) => !c.retired || c.id === item?.containerId)
+          .map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}, {c.nominalMl} mL
+            </option>
+          ))}
+      </Choice>
+      {answers.by === 'bottles' && (
+        <Field label="Bottles wanted" figure inputMode="numeric" {...register('bottles')} />
+      )}
+      {answers.by === 'fruit' && <FruitFields product={product} planning={planning} />}
+    </div>
   );
-  const set = (part: Partial<Answers>) => setAnswers({ ...answers, ...part });
-  const found = reckoned(answers, planning);
-  const submit = () => {
-    if (typeof found === 'string') return;
-    const id = item?.id ?? newId();
-    const begun = item?.parts.filter((p) => p.lot) ?? [];
-    const fresh = partsFor(found.making, found.want, (n) => `${id.slice(-8)}-${begun.length + n}`);
-    save({
-      id,
-      formulaId: answers.formulaId,
-      want: found.want,
-      containerId: answers.containerId || null,
-      priceMinor: item?.priceMinor ?? null,
-      bought: item?.bought ?? null,
-      parts: begun.length > 0 ? item!.parts : fresh,
-    });
-  };
+}
+
+/** A product put into a plan, or its size changed: what sets it, and what that comes to, as it is typed. */
+export function ProductForm(props: Props) {
+  const { planning, item, busy, onClose } = props;
+  const product = useProduct(props);
+  const { found, register } = product;
   return (
     <Dialog open onClose={onClose} title={item ? 'Change size' : 'Add a product to the plan'}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit();
-        }}
-      >
+      <form className="grid gap-4" onSubmit={product.submit}>
         <Choice
           label="Product"
-          value={answers.formulaId}
           disabled={item !== undefined}
-          onChange={(e) => {
-            const formula = formulas.find((f) => f.id === e.target.value)!;
-            setAnswers({
-              ...answers,
-              formulaId: formula.id,
-              lineId: formula.content.lines[0]?.id ?? '',
-              containerId: usualContainer(formula, planning) ?? '',
-            });
-          }}
+          {...register('formulaId', { onChange: (event) => product.choose(event.target.value) })}
         >
-          {formulas.map((f) => (
+          {product.formulas.map((f) => (
             <option key={f.id} value={f.id}>
               {f.name}
             </option>
           ))}
         </Choice>
-        <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
-          <Choice
-            label="Size set by"
-            value={answers.by}
-            onChange={(e) => set({ by: e.target.value as Want['by'] })}
-          >
-            {WAYS.map((way) => (
-              <option key={way.by} value={way.by}>
-                {way.says}
-              </option>
-            ))}
-          </Choice>
-          <Choice
-            label="Filled into"
-            value={answers.containerId}
-            onChange={(e) => set({ containerId: e.target.value })}
-          >
-            <option value="">not said yet</option>
-            {planning.containers
-              .filter((c) => !c.retired || c.id === item?.containerId)
-              .map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name}, {c.nominalMl} mL
-                </option>
-              ))}
-          </Choice>
-          {answers.by === 'bottles' && (
-            <Field
-              label="Bottles wanted"
-              figure
-              inputMode="numeric"
-              value={answers.bottles}
-              onChange={(e) => set({ bottles: e.target.value })}
-            />
-          )}
-          {answers.by === 'fruit' && <FruitFields answers={answers} set={set} planning={planning} />}
-        </div>
-        {typeof found === 'string' ? (
-          <p className="font-semibold text-hold">{found}</p>
+        <SizeFields product={product} planning={planning} {...(item ? { item } : {})} />
+        {isAsking(found) ? (
+          <p role="status" className="font-semibold text-hold">
+            {found}
+          </p>
         ) : (
           <ComesTo making={found.making} />
         )}
@@ -262,7 +243,7 @@ export function ProductForm({
           <Button tone="plain" onClick={onClose}>
             Cancel
           </Button>
-          <Button type="submit" disabled={busy || typeof found === 'string'}>
+          <Button type="submit" disabled={busy || isAsking(found)}>
             {item ? 'Save' : 'Add product'}
           </Button>
         </div>

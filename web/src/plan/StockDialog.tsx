@@ -1,28 +1,14 @@
-import { type StockLot, stockRoutes } from '@inch/contract/stock';
+import type { StockLot } from '@inch/contract/stock';
 import { inWords } from '@inch/core/quantity';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { call } from '../data/api.ts';
-import { useCatalogue } from '../data/catalogue.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
-import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
-import { Choice, Field } from '../ui/Field.tsx';
 import { money } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
-import { amountSaid, amountTyped } from './amount.ts';
-
-type Deed = 'count' | 'wasted' | 'spoiled' | 'divide';
-
-const DEEDS: [Deed, string][] = [
-  ['count', 'Count: set the amount that is there'],
-  ['wasted', 'Record waste'],
-  ['spoiled', 'Record spoilage'],
-  ['divide', 'Divide: move part into the freezer'],
-];
+import { amountSaid } from './amount.ts';
+import { StockDeeds } from './StockDeeds.tsx';
 
 const WORDS: Record<StockLot['takings'][number]['kind'], string> = {
   used: 'into lot',
@@ -33,87 +19,6 @@ const WORDS: Record<StockLot['takings'][number]['kind'], string> = {
   spoiled: 'spoiled',
   counted: 'counted',
 };
-
-/** The frozen form of a thing where the catalogue has one, else the thing itself. */
-function frozenOf(thing: string, catalogue: ReturnType<typeof useCatalogue>): string {
-  return catalogue.all.find((e) => e.formOf === thing && e.frozen)?.id ?? thing;
-}
-
-function DeedForm({ stock, onDone }: { stock: StockLot; onDone: () => void }) {
-  const { kitchen } = useSession();
-  const catalogue = useCatalogue();
-  const [deed, setDeed] = useState<Deed>('count');
-  const [text, setText] = useState('');
-  const [why, setWhy] = useState('');
-  const [bestBy, setBestBy] = useState('');
-  const amount = amountTyped(text, stock, catalogue, kitchen.cupSchool);
-  const params = { id: stock.id };
-  const write = useWrite(
-    'stock',
-    async (_: undefined, idOf) => {
-      const id = idOf(`${deed} ${amount} ${why}`);
-      if (deed === 'count')
-        return call(stockRoutes.count, { params, body: { id, found: amount as number, why: why || null } });
-      if (deed === 'divide')
-        return call(stockRoutes.divide, {
-          params,
-          body: {
-            id,
-            stockId: idOf(`to the freezer ${amount}`),
-            thing: frozenOf(stock.thing, catalogue),
-            amount: amount as number,
-            words: why,
-            bestBy: bestBy || null,
-          },
-        });
-      return call(stockRoutes.lose, { params, body: { id, kind: deed, amount: amount as number, why } });
-    },
-    { after: onDone },
-  );
-  return (
-    <form
-      className="grid grid-cols-2 gap-3 pt-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        write.run(undefined);
-      }}
-    >
-      <Choice label="Action" value={deed} onChange={(e) => setDeed(e.target.value as Deed)}>
-        {DEEDS.filter(([d]) => d !== 'divide' || stock.kind === 'ingredient').map(([d, says]) => (
-          <option key={d} value={d}>
-            {says}
-          </option>
-        ))}
-      </Choice>
-      <Field
-        label={deed === 'count' ? 'Counted' : 'How much'}
-        figure
-        placeholder={stock.kind === 'ingredient' ? '1.2 kg' : '12'}
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-        error={
-          text !== '' && typeof amount === 'string' ? amount : (write.fields.found ?? write.fields.amount)
-        }
-      />
-      <Field
-        label={deed === 'divide' ? 'Note' : 'Reason'}
-        value={why}
-        onChange={(e) => setWhy(e.target.value)}
-        error={write.fields.why}
-      />
-      {deed === 'divide' && (
-        <Field label="Best by" type="date" value={bestBy} onChange={(e) => setBestBy(e.target.value)} />
-      )}
-      <Button
-        type="submit"
-        className="self-end"
-        disabled={write.busy || typeof amount === 'string' || text === ''}
-      >
-        Record
-      </Button>
-    </form>
-  );
-}
 
 function Facts({ stock }: { stock: StockLot }) {
   const { kitchen } = useSession();
@@ -202,7 +107,7 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
       </Ruled>
       {mayWrite && (
         <Ruled title="Record" className="mt-5">
-          <DeedForm stock={stock} onDone={onClose} />
+          <StockDeeds stock={stock} onDone={onClose} />
         </Ruled>
       )}
     </Dialog>

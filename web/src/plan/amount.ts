@@ -17,11 +17,11 @@ export function amountTyped(
   catalogue: KitchenCatalogue,
   cup: CupSchool | null,
 ): number | string {
-  if (of.kind === 'packaging') {
+  if (of.kind === 'packaging')
     return figureIn(text, { unit: '', whole: true, min: 0 }) ?? 'Write a whole number of pieces.';
-  }
   const entry = catalogue.find(of.thing);
   if (!entry) return 'Choose what it is first.';
+  if (text.trim() === '') return 'How much? For instance 250 g, 1.2 kg or 2 cups.';
   const bare = figureIn(text, { unit: 'g', min: 0 });
   if (bare !== null) return bare;
   try {

@@ -30,12 +30,9 @@ export function useBasket(): Basket | undefined {
 
 /** Puts a thing into the basket or back: sent at once, or kept on the phone until the kitchen is in reach again. */
 export const tickOff = (name: string, item: Item, taken: boolean): Promise<Outcome> =>
-  send(
-    'basket',
-    stockRoutes.tick.path,
-    { id: newId(), item, taken },
-    {
-      code: 'Basket',
-      words: `${name} ${taken ? 'taken' : 'put back'}`,
-    },
-  );
+  send(stockRoutes.tick, {
+    of: 'basket',
+    code: 'Basket',
+    words: `${name} ${taken ? 'taken' : 'put back'}`,
+    body: { id: newId(), item, taken },
+  });

@@ -1,6 +1,7 @@
 import type { StockLot } from '@inch/contract/stock';
 import { namedIn } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
+import { newId } from '../data/api.ts';
 import type { Planning } from '../data/planning.ts';
 import { priceProblem } from '../ui/typed.ts';
 import { amountTyped } from './amount.ts';
@@ -8,6 +9,7 @@ import { packagingNamed } from './shopping.ts';
 
 /** A line of a receipt as it is being written. */
 export interface ReceiptLine {
+  /** Id of the stock lot it becomes. */
   key: string;
   kind: StockLot['kind'];
   thing: string;
@@ -62,7 +64,7 @@ export function receiptFromCsv(text: string, planning: Planning): ReceiptLine[] 
   if (!first) throw new ReceiptProblem('There is no line under the header.');
   if (!('what' in first.record && 'amount' in first.record))
     throw new ReceiptProblem('Line 1: the header needs the columns "what" and "amount".');
-  return rows.map(({ record, info }, i) => {
+  return rows.map(({ record, info }) => {
     const { what = '', amount = '', paid = '', words = '' } = record;
     const bestBy = record['best by'] ?? '';
     const thing = thingNamed(what, planning);
@@ -76,6 +78,6 @@ export function receiptFromCsv(text: string, planning: Planning): ReceiptLine[] 
     if (wrong) throw new ReceiptProblem(`Line ${info.lines}: ${wrong}`);
     if (bestBy !== '' && !DAY.test(bestBy))
       throw new ReceiptProblem(`Line ${info.lines}: write the date as 2027-04-30.`);
-    return { key: `file ${i}`, ...thing, amount, paid, bestBy, words };
+    return { key: newId(), ...thing, amount, paid, bestBy, words };
   });
 }

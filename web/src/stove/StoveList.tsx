@@ -1,59 +1,51 @@
-import { lotRoutes } from '@inch/contract/lot';
-import { useForm } from 'react-hook-form';
+import type { FormulaHead } from '@inch/contract/formula';
+import { lotRoutes, NewLot } from '@inch/contract/lot';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { call } from '../data/api.ts';
 import { useLots } from '../data/lots.ts';
 import { useFormulas } from '../data/queries.ts';
+import { send } from '../data/record.ts';
+import { serverNow } from '../data/serverClock.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayAndTime, fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
-import { figureIn } from '../ui/typed.ts';
 
-function StartLot() {
-  const formulas = useFormulas().data?.filter((f) => !f.archived);
-  const [params] = useSearchParams();
+/** The form that starts a lot; a time within two minutes is now. */
+function useStartLot(formulaId: string) {
   const navigate = useNavigate();
-  const { register, handleSubmit } = useForm({
-    values: {
-      formulaId: params.get('formula') ?? formulas?.[0]?.id ?? '',
-      scale: '1',
-      at: localInput(new Date().toISOString()),
+  const [opened] = useState(() => localInput(new Date().toISOString()));
+  return useDeedForm({
+    of: 'entry',
+    draft: `lot ${formulaId}`,
+    empty: { formulaId, scale: '1', at: opened },
+    schema: NewLot,
+    read: (a, fields) => {
+      const at = fromLocalInput(a.at);
+      const justNow = at !== undefined && Math.abs(Date.parse(at) - Date.now()) < 120_000;
+      return {
+        formulaId: a.formulaId,
+        scale: fields.figure('scale', { unit: '' }) ?? Number.NaN,
+        ...(at && !justNow && a.at !== opened ? { at } : {}),
+      };
+    },
+    write: (body) =>
+      send(lotRoutes.begin, { of: 'entry', code: 'Lot', words: 'Begun', body: { at: serverNow(), ...body } }),
+    after: (outcome) => {
+      if (outcome.sent) navigate(`/stove/${outcome.answer.code}`);
     },
   });
-  const write = useWrite(
-    'entry',
-    (v: { formulaId: string; scale: string; at: string }, idOf) => {
-      const at = fromLocalInput(v.at);
-      const justNow = at !== undefined && Math.abs(Date.parse(at) - Date.now()) < 120_000;
-      return call(lotRoutes.begin, {
-        body: {
-          id: idOf(),
-          formulaId: v.formulaId,
-          scale: figureIn(v.scale) ?? Number.NaN,
-          ...(at && !justNow ? { at } : {}),
-        },
-      });
-    },
-    { after: ({ code }) => navigate(`/stove/${code}`) },
-  );
-  if (formulas?.length === 0)
-    return (
-      <p className="py-4">
-        There is no formula yet.{' '}
-        <Link className="text-link underline" to="/formulas/new">
-          Write one first
-        </Link>
-        .
-      </p>
-    );
+}
+
+function StartLotForm({ formulas, chosen }: { formulas: readonly FormulaHead[]; chosen: string }) {
+  const form = useStartLot(chosen);
   return (
-    <form className="grid gap-4 py-4" onSubmit={handleSubmit((v) => write.run(v))}>
-      <Choice label="Of which formula" {...register('formulaId')} error={write.fields.formulaId}>
-        {formulas?.map((f) => (
+    <form className="grid gap-4 py-4" onSubmit={form.submit}>
+      <Choice label="Of which formula" {...form.field('formulaId')}>
+        {formulas.map((f) => (
           <option key={f.id} value={f.id}>
             {f.name}, version {f.version}
           </option>
@@ -63,22 +55,38 @@ function StartLot() {
         label="How many times the formula"
         figure
         inputMode="decimal"
-        {...register('scale')}
-        error={write.fields.scale}
+        {...form.field('scale')}
         hint="1 makes it as written; 2 doubles every line."
       />
       <Field
         label="Begun"
         type="datetime-local"
-        {...register('at')}
-        error={write.fields.at}
+        {...form.field('at')}
         hint="Now, or when it was, if you write it down later."
       />
-      <Button type="submit" disabled={write.busy}>
+      <Button type="submit" disabled={form.busy}>
         Start the lot
       </Button>
     </form>
   );
+}
+
+function StartLot() {
+  const formulas = useFormulas().data?.filter((f) => !f.archived);
+  const [params] = useSearchParams();
+  if (!formulas) return null;
+  const chosen = params.get('formula') ?? formulas[0]?.id;
+  if (chosen === undefined)
+    return (
+      <p className="py-4">
+        There is no formula yet.{' '}
+        <Link className="text-link underline" to="/formulas/new">
+          Write one first
+        </Link>
+        .
+      </p>
+    );
+  return <StartLotForm key={chosen} formulas={formulas} chosen={chosen} />;
 }
 
 /** The lots on the stove, and the way to start another. */

@@ -1,16 +1,18 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
 import { samplesAsked, type Taken } from '@inch/core/lot';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { useInstruments } from '../data/queries.ts';
-import { useRecord } from '../data/record.ts';
+import { recordEntry } from '../data/record.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { figureIn, problemIn } from '../ui/typed.ts';
+import { figureIn } from '../ui/typed.ts';
 import { correctionSaid, jotted, type Kind, kinds, rawOf, saidOf, unreadIn } from './taking.ts';
 
 export { kinds };
@@ -79,121 +81,101 @@ function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: s
   );
 }
 
-function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
-  const instruments = useInstruments();
-  const own = instruments.data?.filter((i) => i.kind === kinds[kind].instrument && !i.retired) ?? [];
+/** The form of one reading: what was read goes down as it was put, and the server reads it again. */
+function useReading({ lot, stepId, kind, finished, onClose }: Props) {
+  const all = useInstruments().data ?? [];
+  const own = all.filter((i) => i.kind === kinds[kind].instrument && !i.retired);
   const live = useLiveFigure(kinds[kind].instrument);
-  const [text, setText] = useState('');
-  const [warmth, setWarmth] = useState('');
-  const [sample, setSample] = useState<'pan' | 'finished'>(finished ? 'finished' : 'pan');
   const asked = kind === 'ph' ? samplesAsked(lot) : null;
-  const [taken, setTaken] = useState<Taken>(asked?.[0] ?? 'as-it-is');
-  const [instrumentId, setInstrumentId] = useState<string | null>(null);
-  const [because, setBecause] = useState('');
-  const chosen = own.find((i) => i.id === instrumentId) ?? own.find((i) => i.name === live?.name) ?? own[0];
-  const [raw, celsius] = [rawOf(kind, text), figureIn(warmth, { unit: 'C' })];
-  const write = useRecord('reading', lot, { after: onClose });
-  const said = saidOf(kind, text, warmth);
-  const keep = () =>
-    write.run({
-      shownAs: `${kinds[kind].name} ${text}${warmth ? ` at ${warmth} °C` : ''}`,
-      ...{
+  const chosenOf = (id: string) =>
+    own.find((i) => i.id === id) ?? own.find((i) => i.name === live?.name) ?? own[0];
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `reading ${lot.id} ${kind}`,
+    empty: {
+      ...{ text: '', warmth: '', instrumentId: '', because: '' },
+      sample: (finished ? 'finished' : 'pan') as 'pan' | 'finished',
+      taken: asked?.[0] ?? ('as-it-is' as Taken),
+    },
+    schema: bodyOf('reading'),
+    read: (a, fields) => {
+      const unread = a.text.trim() === '' ? 'What did you read?' : unreadIn(kind, a.text);
+      if (unread !== undefined) fields.problem('text', unread);
+      return {
         stepId,
         kind,
-        sample,
-        taken: sample === 'finished' ? taken : 'as-it-is',
-        said,
-        raw,
-        celsius,
-        instrumentId: chosen?.id ?? null,
-        because: because || null,
-      },
-    });
-  const questioned = write.fields.because;
-  const unread = unreadIn(kind, text);
-  const unreadWarmth = problemIn(warmth, { unit: 'C' });
+        sample: a.sample,
+        taken: a.sample === 'finished' ? a.taken : 'as-it-is',
+        said: saidOf(kind, a.text, a.warmth),
+        raw: rawOf(kind, a.text),
+        celsius: fields.figure('warmth', { unit: 'C' }),
+        instrumentId: chosenOf(a.instrumentId)?.id ?? null,
+        because: a.because || null,
+      };
+    },
+    fieldAt: (path) =>
+      path === 'raw' || path === 'said' ? 'text' : path === 'celsius' ? 'warmth' : undefined,
+    write: (body) => recordEntry('reading', lot, body, `${kinds[kind].name} ${body.said}`),
+    after: onClose,
+  });
+  return { form, own, chosen: chosenOf(form.values.instrumentId), asked };
+}
+type Reading = ReturnType<typeof useReading>;
+
+/** What is read, and how it is understood while it is typed. */
+function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: Reading }) {
+  const { text, warmth } = form.values;
+  const raw = rawOf(kind, text);
   return (
-    <form
-      className="grid gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-    >
-      <LiveFigure
-        kind={kind}
-        take={(figure, warm) => {
-          setText(figure);
-          if (kind === 'brix') setWarmth(warm);
-        }}
-      />
+    <>
       <div className="grid grid-cols-2 gap-4">
         <Field
           className={kind === 'brix' ? '' : 'col-span-2'}
           label={kinds[kind].label}
           figure={kind !== 'note'}
           autoFocus
-          value={text}
-          onChange={(e) => {
-            setText(e.target.value);
-            write.reset();
-          }}
-          error={write.fields.raw ?? write.fields.said ?? unread}
+          {...form.field('text')}
           inputMode={kind === 'brix' || kind === 'ph' ? 'decimal' : 'text'}
         />
-        {kind === 'brix' && (
-          <Field
-            label="Sample, °C"
-            figure
-            inputMode="decimal"
-            value={warmth}
-            onChange={(e) => setWarmth(e.target.value)}
-            error={unreadWarmth}
-          />
-        )}
+        {kind === 'brix' && <Field label="Sample, °C" figure inputMode="decimal" {...form.field('warmth')} />}
       </div>
       {kind === 'brix' && (
         <p aria-live="polite" className="figure font-bold">
-          {correctionSaid(raw, celsius, chosen?.compensated ?? false)}
+          {correctionSaid(raw, figureIn(warmth, { unit: 'C' }), chosen?.compensated ?? false)}
         </p>
       )}
       {(kind === 'ta' || kind === 'depth') && raw !== null && (
         <p className="text-ink-2">{parseJot(jotted(kind, text)).understood}</p>
       )}
-      <InstrumentNote kind={kind} instrument={chosen} />
-      {own.length > 1 && (
-        <Choice label="With" value={chosen?.id} onChange={(e) => setInstrumentId(e.target.value)}>
-          {own.map((i) => (
-            <option key={i.id} value={i.id}>
-              {i.name}
-            </option>
-          ))}
-        </Choice>
-      )}
-      {(kind === 'brix' || kind === 'ph' || kind === 'ta') && (
-        <Choice
-          label="Of what"
-          value={sample}
-          onChange={(e) => setSample(e.target.value as typeof sample)}
-          hint={
-            sample === 'finished'
-              ? 'Only this counts for release.'
-              : 'Recorded; it does not count for release.'
-          }
-        >
-          <option value="pan">what is in the pan</option>
-          <option value="finished">the finished product, cooled</option>
-        </Choice>
-      )}
+    </>
+  );
+}
+
+/** What it was a sample of, and how that was taken. */
+function SampleFields({ kind, reading: { form, asked } }: { kind: Kind; reading: Reading }) {
+  const { sample, taken } = form.values;
+  if (!(kind === 'brix' || kind === 'ph' || kind === 'ta')) return null;
+  const counts = !asked || asked.includes(taken);
+  return (
+    <>
+      <Choice
+        label="Of what"
+        {...form.field('sample')}
+        hint={
+          sample === 'finished' ? 'Only this counts for release.' : 'Recorded; it does not count for release.'
+        }
+      >
+        <option value="pan">what is in the pan</option>
+        <option value="finished">the finished product, cooled</option>
+      </Choice>
       {kind === 'ph' && sample === 'finished' && (
         <Choice
           label="How the sample was taken"
-          value={taken}
-          onChange={(e) => setTaken(e.target.value as Taken)}
+          {...form.field('taken')}
           hint={
-            asked && !asked.includes(taken)
-              ? `For this lot only a sample ${asked.map((t) => TAKEN[t]).join(', or ')} counts.`
-              : undefined
+            counts
+              ? undefined
+              : `For this lot only a sample ${asked.map((t) => TAKEN[t]).join(', or ')} counts.`
           }
         >
           {(Object.keys(TAKEN) as Taken[]).map((t) => (
@@ -203,24 +185,53 @@ function ReadingForm({ lot, stepId, kind, finished, onClose }: Props) {
           ))}
         </Choice>
       )}
-      {questioned && (
-        <Field
-          label="What is different?"
-          value={because}
-          onChange={(e) => setBecause(e.target.value)}
-          error={because ? undefined : questioned}
-          hint={questioned}
-        />
+    </>
+  );
+}
+
+/** Asked where a reading is not what the lot said so far. */
+function Because({ form }: Pick<Reading, 'form'>) {
+  const question = form.error('because');
+  if (question === undefined && form.values.because === '') return null;
+  return <Field label="What is different?" {...form.field('because')} />;
+}
+
+function ReadingForm(props: Props) {
+  const { kind } = props;
+  const reading = useReading(props);
+  const { form, own, chosen } = reading;
+  return (
+    <form className="grid gap-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <LiveFigure
+        kind={kind}
+        take={(figure, warm) => {
+          form.set('text', figure);
+          if (kind === 'brix') form.set('warmth', warm);
+        }}
+      />
+      <WhatIsRead kind={kind} reading={reading} />
+      <InstrumentNote kind={kind} instrument={chosen} />
+      {own.length > 1 && (
+        <Choice
+          label="With"
+          value={chosen?.id}
+          onChange={(event) => form.set('instrumentId', event.target.value)}
+        >
+          {own.map((i) => (
+            <option key={i.id} value={i.id}>
+              {i.name}
+            </option>
+          ))}
+        </Choice>
       )}
+      <SampleFields kind={kind} reading={reading} />
+      <Because form={form} />
       <div className="flex justify-end gap-3">
-        <Button tone="plain" className="min-h-14" onClick={onClose}>
+        <Button tone="plain" className="min-h-14" onClick={props.onClose}>
           Cancel
         </Button>
-        <Button
-          type="submit"
-          className="min-h-14"
-          disabled={write.busy || text.trim() === '' || unread !== undefined || unreadWarmth !== undefined}
-        >
+        <Button type="submit" className="min-h-14" disabled={form.busy}>
           Save
         </Button>
       </div>

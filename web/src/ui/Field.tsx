@@ -9,6 +9,8 @@ interface Common {
   hint?: ReactNode;
   error?: string | undefined;
   className?: string;
+  /** The label is for those who listen; what stands beside it says it to those who look. */
+  labelHidden?: boolean | undefined;
 }
 
 function Frame({
@@ -17,11 +19,12 @@ function Frame({
   hint,
   error,
   className,
+  labelHidden,
   children,
 }: Common & { id: string; children: ReactNode }) {
   return (
     <div className={className}>
-      <label htmlFor={id} className="mb-1 block text-sm font-semibold text-ink-2">
+      <label htmlFor={id} className={labelHidden ? 'sr-only' : 'mb-1 block text-sm font-semibold text-ink-2'}>
         {label}
       </label>
       {children}
@@ -49,12 +52,13 @@ export function Field({
   hint,
   error,
   className,
+  labelHidden,
   figure,
   ...rest
 }: Common & ComponentProps<'input'> & { figure?: boolean }) {
   const id = useId();
   return (
-    <Frame id={id} label={label} hint={hint} error={error} {...(className ? { className } : {})}>
+    <Frame {...{ id, label, hint, error, labelHidden }} {...(className ? { className } : {})}>
       <input
         id={id}
         className={twMerge(box, figure ? 'figure' : '')}
@@ -72,12 +76,13 @@ export function Choice({
   hint,
   error,
   className,
+  labelHidden,
   children,
   ...rest
 }: Common & ComponentProps<'select'>) {
   const id = useId();
   return (
-    <Frame id={id} label={label} hint={hint} error={error} {...(className ? { className } : {})}>
+    <Frame {...{ id, label, hint, error, labelHidden }} {...(className ? { className } : {})}>
       <select
         id={id}
         className={box}

@@ -8,7 +8,8 @@ import type { Deed, Waiting } from './waiting.ts';
 const EVERY_MS = 4000;
 
 /** What came of a write: the server's answer, or that it waits on this device. */
-export type Outcome = { sent: true; answer: unknown } | { sent: false };
+export type OutcomeOf<A> = { sent: true; answer: A } | { sent: false };
+export type Outcome = OutcomeOf<unknown>;
 
 /** Whether nobody can say if the server has it: it did not answer, or fell over while it wrote. */
 const unsure = (error: unknown): boolean =>
