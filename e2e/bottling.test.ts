@@ -95,7 +95,7 @@ describe('a mixed filling', () => {
       });
     await part(lot.code, 'fill');
     await page.getByLabel('To fill, mL').fill('3400');
-    await button('Fit the sizes to hand').click();
+    await button('Fit the sizes in stock').click();
     await page.getByText(/3\D396 mL in bottles, 4 mL over/).waitFor();
     await page.getByLabel('How many of Half-pint jar').fill('');
     await page.getByLabel('How many of Swing-top bottle').fill('1');

@@ -37,3 +37,33 @@ export function cannerFill(shape: VesselShape, load: CannerLoad, rackMm: number)
     throw new RangeError(`${load.count} jars leave no place for water: take fewer at a time`);
   return { waterMl, beforeMm: depthAtVolume(shape, waterMl), withJarsMm };
 }
+
+/** A jar as the kitchen knows it; null where nobody measured it. */
+export interface JarMeasures {
+  nominalMl: number;
+  brimfulMl: number | null;
+  tareGrams: number | null;
+}
+
+/** What jars stand on in a canner, mm: a wire rack. */
+export const RACK_MM = 12;
+/** Of soda-lime glass, g/mL. */
+const GLASS_DENSITY = 2.5;
+/** Glass in g per mL of nominal content, and brimful over nominal volume, by common preserving jars. */
+const [GLASS_PER_ML, BRIMFUL] = [0.8, 1.1];
+
+/**
+ * Mass of a jar's glass and the volume it displaces under water: its brimful content and its glass.
+ * @param jar volumes in mL, tare in g; what was not measured is taken as of common preserving jars
+ * @returns glass in g, displaced volume in mL
+ * @throws RangeError where the nominal volume is not over 0
+ * @example jarDisplacement({ nominalMl: 500, brimfulMl: 530, tareGrams: 250 }) // { glassGrams: 250, displacesMl: 630 }
+ */
+export function jarDisplacement({ nominalMl, brimfulMl, tareGrams }: JarMeasures): {
+  glassGrams: number;
+  displacesMl: number;
+} {
+  if (!(nominalMl > 0)) throw new RangeError('A jar holds more than 0 mL');
+  const glassGrams = tareGrams ?? nominalMl * GLASS_PER_ML;
+  return { glassGrams, displacesMl: (brimfulMl ?? nominalMl * BRIMFUL) + glassGrams / GLASS_DENSITY };
+}

@@ -1,4 +1,11 @@
-export { type CannerFill, type CannerLoad, cannerFill } from './canner.ts';
+export {
+  type CannerFill,
+  type CannerLoad,
+  cannerFill,
+  type JarMeasures,
+  jarDisplacement,
+  RACK_MM,
+} from './canner.ts';
 export { CLOSURES, type Closure } from './closures.ts';
 export { type CoolingReading, type CoolingStage, coolingClock } from './cooling.ts';
 export { type Sign, signs } from './faults.ts';

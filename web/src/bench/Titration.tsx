@@ -12,9 +12,9 @@ import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { kitchenDay } from '../ui/dates.ts';
-import { Choice, Field } from '../ui/Field.tsx';
+import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
-import { figureIn } from '../ui/typed.ts';
+import { figureIn, problemIn } from '../ui/typed.ts';
 import { BenchNav } from './BenchNav.tsx';
 import { curveFrom } from './curve.ts';
 
@@ -177,44 +177,129 @@ function KeepStrength({ worked }: { worked: Worked }) {
   );
 }
 
+/** What is asked of a titration, as typed. */
+interface Answers {
+  readings: string;
+  normality: string;
+  sample: string;
+  acid: Acid;
+  by: '8.2' | 'steepest';
+}
+
+/** The titration as typed so far, and what it comes to. */
+function useTitration() {
+  const [answers, setAnswers] = useState<Answers>({
+    ...{ readings: '', normality: '0.1', sample: '10', acid: 'citric', by: '8.2' },
+  });
+  const { points, unread } = curveFrom(answers.readings);
+  const endpoint = answers.by === 'steepest' ? null : 8.2;
+  const [normality, sampleMl] = [figureIn(answers.normality), figureIn(answers.sample)];
+  const worked = workedOut(points, { endpoint, normality, sampleMl, acid: answers.acid });
+  return {
+    ...{ answers, points, unread, endpoint, normality, sampleMl, worked },
+    set: (part: Partial<Answers>) => setAnswers((before) => ({ ...before, ...part })),
+  };
+}
+type Titrating = ReturnType<typeof useTitration>;
+
+function Result({ titration }: { titration: Titrating }) {
+  const mayWrite = useMayWrite();
+  const { worked, answers, normality, sampleMl } = titration;
+  if (typeof worked === 'string') return <p className="py-3 text-ink-2">{worked}</p>;
+  return (
+    <div className="py-3">
+      <p>
+        <span className="figure text-5xl font-bold">{worked.gramsPerLitre.toFixed(2)}</span>{' '}
+        <span className="text-xl font-semibold">g/L</span>
+      </p>
+      <p className="mt-1 text-ink-2">
+        as {answers.acid} acid, at <span className="figure">{worked.endpointMl.toFixed(2)} mL</span>{' '}
+        {answers.by === 'steepest' ? 'where the curve is steepest' : 'where it crosses pH 8.2'}
+      </p>
+      {mayWrite && answers.acid === 'citric' && (
+        <KeepToLot worked={worked} normality={normality!} sampleMl={sampleMl!} />
+      )}
+      {mayWrite && answers.acid === 'acetic' && <KeepStrength worked={worked} />}
+    </div>
+  );
+}
+
+function TitrationFields({ titration: { answers, set } }: { titration: Titrating }) {
+  return (
+    <div className="mt-4 grid grid-cols-4 gap-3 max-sm:grid-cols-2">
+      <Field
+        label="Base, N"
+        figure
+        value={answers.normality}
+        error={problemIn(answers.normality)}
+        onChange={(e) => set({ normality: e.target.value })}
+      />
+      <Field
+        label="Sample, mL"
+        figure
+        value={answers.sample}
+        error={problemIn(answers.sample)}
+        onChange={(e) => set({ sample: e.target.value })}
+      />
+      <Choice label="As" value={answers.acid} onChange={(e) => set({ acid: e.target.value as Acid })}>
+        {ACIDS.map((a) => (
+          <option key={a} value={a}>
+            {a} acid
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        label="Endpoint"
+        value={answers.by}
+        onChange={(e) => set({ by: e.target.value as Answers['by'] })}
+      >
+        <option value="8.2">pH 8.2</option>
+        <option value="steepest">the steepest point</option>
+      </Choice>
+    </div>
+  );
+}
+
+/** Readings one to a line: typed, or taken from the burette and the meter on the counter. */
+function TitrationReadings({ titration: { answers, set, unread } }: { titration: Titrating }) {
+  const [burette, meter] = [useLiveFigure('burette'), useLiveFigure('ph-meter')];
+  const live =
+    burette?.value != null && meter?.value != null
+      ? { ml: burette.value.toFixed(2), ph: meter.value.toFixed(2), steady: meter.steady }
+      : null;
+  return (
+    <div>
+      <TextField
+        label="mL and pH, one reading to a line"
+        rows={10}
+        placeholder={'0 3.12\n5 4.20\n10 5.90\n12.5 8.31'}
+        value={answers.readings}
+        error={unread.length > 0 ? `Not read as mL and pH: “${unread[0]}”` : undefined}
+        onChange={(e) => set({ readings: e.target.value })}
+      />
+      {live && (
+        <Button
+          className="mt-2 w-full"
+          disabled={!live.steady}
+          onClick={() => set({ readings: `${answers.readings.trimEnd()}\n${live.ml} ${live.ph}`.trim() })}
+        >
+          {live.steady ? `Take ${live.ml} mL at pH ${live.ph}` : 'the meter still moves'}
+        </Button>
+      )}
+    </div>
+  );
+}
+
 /** A titration by the burette: readings or a stream, the curve, the endpoint, the acidity. */
 export function Titration() {
-  const [text, setText] = useState('');
-  const [normality, setNormality] = useState('0.1');
-  const [sample, setSample] = useState('10');
-  const [acid, setAcid] = useState<Acid>('citric');
-  const [by, setBy] = useState<'8.2' | 'steepest'>('8.2');
-  const [burette, meter] = [useLiveFigure('burette'), useLiveFigure('ph-meter')];
-  const mayWrite = useMayWrite();
-  const { points, unread } = curveFrom(text);
-  const endpoint = by === 'steepest' ? null : 8.2;
-  const at = { endpoint, normality: figureIn(normality), sampleMl: figureIn(sample), acid };
-  const worked = workedOut(points, at);
-  const done = typeof worked === 'string' ? null : worked;
-  const live = burette?.value != null && meter?.value != null;
+  const titration = useTitration();
+  const { points, worked, endpoint } = titration;
   return (
     <Sheet
       asideLabel="What it comes to"
       aside={
         <Ruled title="What it comes to">
-          {done ? (
-            <div className="py-3">
-              <p>
-                <span className="figure text-5xl font-bold">{done.gramsPerLitre.toFixed(2)}</span>{' '}
-                <span className="text-xl font-semibold">g/L</span>
-              </p>
-              <p className="mt-1 text-ink-2">
-                as {acid} acid, at <span className="figure">{done.endpointMl.toFixed(2)} mL</span>{' '}
-                {by === 'steepest' ? 'where the curve is steepest' : 'where it crosses pH 8.2'}
-              </p>
-              {mayWrite && acid === 'citric' && (
-                <KeepToLot worked={done} normality={at.normality!} sampleMl={at.sampleMl!} />
-              )}
-              {mayWrite && acid === 'acetic' && <KeepStrength worked={done} />}
-            </div>
-          ) : (
-            <p className="py-3 text-ink-2">{worked as string}</p>
-          )}
+          <Result titration={titration} />
         </Ruled>
       }
     >
@@ -223,53 +308,14 @@ export function Titration() {
       <p className="mt-1 text-ink-2">
         Drive off gas first. Run base in, stir, and write what the burette and the meter read.
       </p>
-      <div className="mt-4 grid grid-cols-4 gap-3 max-sm:grid-cols-2">
-        <Field label="Base, N" figure value={normality} onChange={(e) => setNormality(e.target.value)} />
-        <Field label="Sample, mL" figure value={sample} onChange={(e) => setSample(e.target.value)} />
-        <Choice label="As" value={acid} onChange={(e) => setAcid(e.target.value as Acid)}>
-          {ACIDS.map((a) => (
-            <option key={a} value={a}>
-              {a} acid
-            </option>
-          ))}
-        </Choice>
-        <Choice label="Endpoint" value={by} onChange={(e) => setBy(e.target.value as typeof by)}>
-          <option value="8.2">pH 8.2</option>
-          <option value="steepest">the steepest point</option>
-        </Choice>
-      </div>
+      <TitrationFields titration={titration} />
       <div className="mt-4 grid grid-cols-[15rem_1fr] gap-6 max-sm:grid-cols-1">
-        <div>
-          <label className="block">
-            <span className="mb-1 block text-sm font-semibold text-ink-2">
-              mL and pH, one reading to a line
-            </span>
-            <textarea
-              rows={10}
-              className="figure w-full rounded-lg border border-steel bg-enamel px-3 py-2 text-lg"
-              placeholder={'0 3.12\n5 4.20\n10 5.90\n12.5 8.31'}
-              value={text}
-              onChange={(e) => setText(e.target.value)}
-            />
-          </label>
-          {unread.length > 0 && (
-            <p className="font-semibold text-stop">Not read as mL and pH: “{unread[0]}”</p>
-          )}
-          {live && (
-            <Button
-              className="mt-2 w-full"
-              disabled={!meter.steady}
-              onClick={() =>
-                setText(`${text.trimEnd()}\n${burette.value!.toFixed(2)} ${meter.value!.toFixed(2)}`.trim())
-              }
-            >
-              {meter.steady
-                ? `Take ${burette.value!.toFixed(2)} mL at pH ${meter.value!.toFixed(2)}`
-                : 'the meter still moves'}
-            </Button>
-          )}
-        </div>
-        <Curve points={points} endpointMl={done?.endpointMl ?? null} ph={endpoint} />
+        <TitrationReadings titration={titration} />
+        <Curve
+          points={points}
+          endpointMl={typeof worked === 'string' ? null : worked.endpointMl}
+          ph={endpoint}
+        />
       </div>
     </Sheet>
   );

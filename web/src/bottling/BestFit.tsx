@@ -114,18 +114,7 @@ function Drawn({ rows, over, colour }: { rows: readonly SizeRow[]; over: number;
   );
 }
 
-/** Litres into bottles of the sizes to hand: as little over as can be, and lids enough. */
-export function BestFit({
-  lot,
-  rows,
-  millilitres,
-  setMillilitres,
-  setCount,
-  fit,
-  noFit,
-  lids,
-  error,
-}: {
+interface Props {
   lot: LotView;
   rows: readonly SizeRow[];
   millilitres: string;
@@ -135,15 +124,47 @@ export function BestFit({
   noFit: boolean;
   lids: Record<string, number>;
   error: string | undefined;
-}) {
+}
+
+/** How much is in bottles, and what is over or short. */
+function Filled({ filled, over, noFit }: { filled: number; over: number; noFit: boolean }) {
+  return (
+    <p className="pb-2 text-ink-2" role="status">
+      {noFit && (
+        <span className="font-semibold text-hold">
+          No glass in stock takes this. Enter what stands on the table.
+        </span>
+      )}
+      {filled > 0 && (
+        <>
+          <span className="figure font-bold text-ink">{grouped(filled)} mL</span> in bottles,{' '}
+          {over >= -0.5 ? `${grouped(Math.max(0, over))} mL over` : `${grouped(-over)} mL more than there is`}
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Closures of which there are not lids enough. */
+function ScarceLids({ rows, lids }: Pick<Props, 'rows' | 'lids'>) {
+  const wanted = (closure: string) =>
+    rows.filter((r) => r.container.closure === closure).reduce((sum, r) => sum + bottlesIn(r.count), 0);
+  return Object.entries(lids)
+    .filter(([closure, left]) => wanted(closure) > 0 && left < wanted(closure) + SPARE_LIDS)
+    .map(([closure, left]) => (
+      <p key={closure} className="font-semibold text-hold">
+        {left} of the lids for {closure} bottles in stock, {wanted(closure)} wanted, and {SPARE_LIDS} spare:
+        get more first.
+      </p>
+    ));
+}
+
+/** Litres into bottles of the sizes to hand: as little over as can be, and lids enough. */
+export function BestFit(props: Props) {
+  const { lot, rows, millilitres, error } = props;
   const filled = rows.reduce((sum, r) => sum + bottlesIn(r.count) * r.container.nominalMl, 0);
   const toFill = figureIn(millilitres, { unit: 'ml', min: 0 }) ?? 0;
   const over = toFill - filled;
-  const wanted = (closure: string) =>
-    rows.filter((r) => r.container.closure === closure).reduce((sum, r) => sum + bottlesIn(r.count), 0);
-  const scarce = Object.entries(lids).filter(
-    ([closure, left]) => wanted(closure) > 0 && left < wanted(closure) + SPARE_LIDS,
-  );
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-end gap-4">
@@ -153,26 +174,12 @@ export function BestFit({
           figure
           inputMode="decimal"
           value={millilitres}
-          onChange={(e) => setMillilitres(e.target.value)}
+          onChange={(e) => props.setMillilitres(e.target.value)}
         />
-        <Button tone="plain" onClick={fit} disabled={!(toFill > 0 && toFill <= 100_000)}>
-          Fit the sizes to hand
+        <Button tone="plain" onClick={props.fit} disabled={!(toFill > 0 && toFill <= 100_000)}>
+          Fit the sizes in stock
         </Button>
-        <p className="pb-2 text-ink-2" role="status">
-          {noFit && (
-            <span className="font-semibold text-hold">
-              No glass in stock takes this. Enter what stands on the table.
-            </span>
-          )}
-          {filled > 0 && (
-            <>
-              <span className="figure font-bold text-ink">{grouped(filled)} mL</span> in bottles,{' '}
-              {over >= -0.5
-                ? `${grouped(Math.max(0, over))} mL over`
-                : `${grouped(-over)} mL more than there is`}
-            </>
-          )}
-        </p>
+        <Filled filled={filled} over={over} noFit={props.noFit} />
       </div>
       <ul className="border-t border-steel-line">
         {rows.map((row) => (
@@ -180,17 +187,12 @@ export function BestFit({
             key={row.container.id}
             row={row}
             colour={lot.product.colour}
-            setCount={(count) => setCount(row.container.id, count)}
+            setCount={(count) => props.setCount(row.container.id, count)}
           />
         ))}
       </ul>
       <Drawn rows={rows} over={over} colour={lot.product.colour} />
-      {scarce.map(([closure, left]) => (
-        <p key={closure} className="font-semibold text-hold">
-          {left} of the lids for {closure} bottles to hand, {wanted(closure)} wanted, and {SPARE_LIDS} spare:
-          get more first.
-        </p>
-      ))}
+      <ScarceLids rows={rows} lids={props.lids} />
       {error && (
         <p role="alert" className="font-semibold text-stop">
           {error}

@@ -2,7 +2,8 @@ import { heatProcessRoutes } from '@inch/contract/heatProcess';
 import { readFigure } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
-import { type FieldReader, useDeedForm } from '../data/useDeedForm.ts';
+import type { FieldReader } from '../data/fieldReader.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -127,76 +128,97 @@ function bandsFrom(bands: readonly Band[], fields: FieldReader<Form>, holdMinute
     .map((b) => ({ toFeet: read(b.toFeet), minutes: holdMinutes ?? read(b.minutes) }));
 }
 
-/** A process of the kitchen’s own: what its source says, and nothing else. */
-export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
+const FIELD_OF: Record<string, keyof Form | undefined> = {
+  'hotFill.celsius': 'fill',
+  'hotFill.holdMinutes': 'hold',
+  'hotFill.invertSeconds': 'invert',
+};
+
+function useOwnProcess(onClose: () => void) {
   const named = useNamed();
-  const form = useDeedForm({
+  return useDeedForm({
     of: 'heat-process',
     draft: 'process',
     empty: EMPTY,
     schema: heatProcessRoutes.add.body!,
     read: (f, fields) => processFrom(f, fields, named),
-    fieldAt: (path) =>
-      ({ 'hotFill.celsius': 'fill', 'hotFill.holdMinutes': 'hold', 'hotFill.invertSeconds': 'invert' })[
-        path
-      ] as keyof Form | undefined,
+    fieldAt: (path) => FIELD_OF[path],
     write: (body) => call(heatProcessRoutes.add, { body }),
     done: 'Process saved',
     after: onClose,
   });
-  const hot = form.values.method === 'hot-fill';
-  const text = (name: keyof Form & string, label: string, more: { figure?: boolean; hint?: string } = {}) => (
-    <Field
-      label={label}
-      figure={more.figure ?? false}
-      {...(more.hint ? { hint: more.hint } : {})}
-      {...form.field(name)}
-    />
+}
+type OwnProcess = ReturnType<typeof useOwnProcess>;
+
+/** Products that it was tested with: kind, fruits, acids, sugar, acidity. */
+function ProductFields({ form }: { form: OwnProcess }) {
+  return (
+    <>
+      <Choice label="Product" {...form.field('kind')}>
+        {KINDS.map((k) => (
+          <option key={k}>{k}</option>
+        ))}
+      </Choice>
+      <Field
+        label="Fruits it was tested with"
+        hint="Parted by commas, as in “sour cherries, raspberries”."
+        {...form.field('fruits')}
+      />
+      <Field label="Acids in it" hint="Any other acid breaks the match." {...form.field('acids')} />
+      <div className="grid grid-cols-3 gap-3">
+        <Field label="°Bx from" figure {...form.field('brixFrom')} />
+        <Field label="°Bx to" figure {...form.field('brixTo')} />
+        <Field label="pH up to" figure {...form.field('highestPh')} />
+      </div>
+    </>
   );
+}
+
+/** Jars and heat: what the source gives minutes for. */
+function HeatFields({ form }: { form: OwnProcess }) {
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Largest jar, mL" figure {...form.field('largestMl')} />
+        <Field label="Headspace, in" figure {...form.field('headspaceInches')} />
+      </div>
+      <Choice label="Closure" {...form.field('closure')}>
+        <option value="two-piece-lid">two-piece lid</option>
+        <option value="any">any closure</option>
+      </Choice>
+      <Choice label="Method" {...form.field('method')}>
+        <option value="boiling-water">boiling water</option>
+        <option value="hot-fill">hot fill</option>
+      </Choice>
+      {form.values.method === 'hot-fill' ? (
+        <div className="col-span-full grid grid-cols-3 gap-3">
+          <Field label="Filled and closed at, °C" figure {...form.field('fill')} />
+          <Field label="Held, min" figure {...form.field('hold')} />
+          <Field label="Lid down, s" figure {...form.field('invert')} />
+        </div>
+      ) : (
+        <Field label="Rest before lifting, min" figure {...form.field('restMinutes')} />
+      )}
+    </>
+  );
+}
+
+/** A process of the kitchen’s own: what its source says, and nothing else. */
+export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
+  const form = useOwnProcess(onClose);
   return (
     <Dialog open wide onClose={onClose} title="A process of your own, with its source">
       <form className="grid grid-cols-2 gap-4 max-sm:grid-cols-1" onSubmit={form.submit}>
         <DraftNote form={form} />
-        {text('name', 'Name')}
-        {text('source', 'Source', {
-          hint: 'An authority’s letter with its date, a tested book with its edition.',
-        })}
+        <Field label="Name" {...form.field('name')} />
+        <Field
+          label="Source"
+          hint="An authority’s letter with its date, a tested book with its edition."
+          {...form.field('source')}
+        />
         <Field label="Read against the source on" type="date" {...form.field('readOn')} />
-        <Choice label="Product" {...form.field('kind')}>
-          {KINDS.map((k) => (
-            <option key={k}>{k}</option>
-          ))}
-        </Choice>
-        {text('fruits', 'Fruits it was tested with', {
-          hint: 'Parted by commas, as in “sour cherries, raspberries”.',
-        })}
-        {text('acids', 'Acids in it', { hint: 'Any other acid breaks the match.' })}
-        <div className="grid grid-cols-3 gap-3">
-          {text('brixFrom', '°Bx from', { figure: true })}
-          {text('brixTo', '°Bx to', { figure: true })}
-          {text('highestPh', 'pH up to', { figure: true })}
-        </div>
-        <div className="grid grid-cols-2 gap-3">
-          {text('largestMl', 'Largest jar, mL', { figure: true })}
-          {text('headspaceInches', 'Headspace, in', { figure: true })}
-        </div>
-        <Choice label="Closure" {...form.field('closure')}>
-          <option value="two-piece-lid">two-piece lid</option>
-          <option value="any">any closure</option>
-        </Choice>
-        <Choice label="Method" {...form.field('method')}>
-          <option value="boiling-water">boiling water</option>
-          <option value="hot-fill">hot fill</option>
-        </Choice>
-        {hot ? (
-          <div className="col-span-full grid grid-cols-3 gap-3">
-            {text('fill', 'Filled and closed at, °C', { figure: true })}
-            {text('hold', 'Held, min', { figure: true })}
-            {text('invert', 'Lid down, s', { figure: true })}
-          </div>
-        ) : (
-          text('restMinutes', 'Rest before lifting, min', { figure: true })
-        )}
+        <ProductFields form={form} />
+        <HeatFields form={form} />
         <Bands
           bands={form.values.bands}
           change={(bands) => form.set('bands', bands)}

@@ -35,32 +35,95 @@ function Lid({ n, told, here, press }: { n: number; told: Told; here: boolean; p
   );
 }
 
+/** The lids of a lot, one after another: what each showed, and which comes next. */
+function useLids(count: number) {
+  const [lids, setLids] = useState<Told[]>(() => Array.from({ length: count }, () => null));
+  const [here, setHere] = useState(0);
+  const go = (by: number) => setHere((i) => Math.max(0, Math.min(count - 1, i + by)));
+  const tell = (told: Told) => {
+    setLids((before) => before.map((lid, i) => (i === here ? told : lid)));
+    go(1);
+  };
+  return {
+    ...{ lids, here, go, tell },
+    pressed: lids.filter((lid) => lid !== null).length,
+    failed: lids.flatMap((lid, i) => (lid === 'failed' ? [i + 1] : [])),
+    /** A lid touched: sealed, then failed, then not pressed. */
+    turn: (i: number) => {
+      setHere(i);
+      setLids((before) => before.map((lid, n) => (n === i ? NEXT[lid ?? 'open'] : lid)));
+    },
+    restSealed: () => setLids((before) => before.map((lid) => lid ?? 'sealed')),
+  };
+}
+const NEXT: Record<'sealed' | 'failed' | 'open', Told> = { open: 'sealed', sealed: 'failed', failed: null };
+
+/** Signs seen on any of the bottles, and what each means. */
+function Signs({ seen, see }: { seen: readonly string[]; see: (seen: string[]) => void }) {
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1 text-sm font-semibold text-ink-2">Seen on any of them</legend>
+      <div className="flex flex-wrap gap-x-6 gap-y-1">
+        {signs.map((s) => (
+          <label key={s.id} className="flex min-h-8 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--rim)]"
+              checked={seen.includes(s.id)}
+              onChange={(e) => see(e.target.checked ? [...seen, s.id] : seen.filter((id) => id !== s.id))}
+            />
+            {s.shows}
+          </label>
+        ))}
+      </div>
+      {signs
+        .filter((s) => seen.includes(s.id))
+        .map((s) => (
+          <p key={s.id} className={`mt-1 text-sm ${s.holds ? 'font-semibold text-stop' : 'text-ink-2'}`}>
+            {s.shows}: {s.todo}
+          </p>
+        ))}
+    </fieldset>
+  );
+}
+
+function LidButtons({ lids, count }: { lids: ReturnType<typeof useLids>; count: number }) {
+  return (
+    <>
+      <fieldset className="flex max-w-3xl flex-wrap gap-2.5">
+        <legend className="sr-only">Lids of {plural(count, 'bottle')}</legend>
+        {lids.lids.map((told, i) => (
+          <Lid key={i} n={i + 1} told={told} here={i === lids.here} press={() => lids.turn(i)} />
+        ))}
+      </fieldset>
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button tone="plain" onClick={() => lids.tell('sealed')}>
+          Sealed
+        </Button>
+        <Button tone="stop" onClick={() => lids.tell('failed')}>
+          Failed
+        </Button>
+        <Button tone="quiet" onClick={lids.restSealed} disabled={lids.pressed === count}>
+          The others are sealed
+        </Button>
+      </div>
+    </>
+  );
+}
+
 /** Lids pressed one by one: s sealed, f failed, the next comes by itself. */
 export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
   const count = lot.bottles.left;
-  const [lids, setLids] = useState<Told[]>(() => Array.from({ length: count }, () => null));
-  const [here, setHere] = useState(0);
-  const [seen, setSeen] = useState<string[]>([]);
+  const lids = useLids(count);
+  const [seen, see] = useState<string[]>([]);
   const [at, setAt] = useState('');
   const write = useRecord('seal-check', lot);
-  const tell = (told: Told) => {
-    setLids((before) => before.map((lid, i) => (i === here ? told : lid)));
-    setHere((i) => Math.min(count - 1, i + 1));
-  };
-  useKey('s', 'this lid is sealed', () => tell('sealed'));
-  useKey('f', 'this lid failed', () => tell('failed'));
-  useKey('ArrowRight', 'the next lid', () => setHere((i) => Math.min(count - 1, i + 1)));
-  useKey('ArrowLeft', 'the lid before', () => setHere((i) => Math.max(0, i - 1)));
-  const pressed = lids.filter((lid) => lid !== null).length;
-  const failed = lids.flatMap((lid, i) => (lid === 'failed' ? [i + 1] : []));
-  const turn = (i: number) => {
-    setHere(i);
-    setLids((before) =>
-      before.map((lid, n) =>
-        n === i ? (lid === 'sealed' ? 'failed' : lid === 'failed' ? null : 'sealed') : lid,
-      ),
-    );
-  };
+  const { pressed, failed } = lids;
+  useKey('s', 'this lid is sealed', () => lids.tell('sealed'));
+  useKey('f', 'this lid failed', () => lids.tell('failed'));
+  useKey('ArrowRight', 'the next lid', () => lids.go(1));
+  useKey('ArrowLeft', 'the lid before', () => lids.go(-1));
+  const refused = write.fields.checked ?? write.fields.failed;
   return (
     <form
       className="mt-5"
@@ -75,52 +138,8 @@ export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
       <p className="mb-3 text-ink-2">
         Press bottle by bottle: <kbd>s</kbd> sealed, <kbd>f</kbd> failed, or touch a lid once or twice.
       </p>
-      <fieldset className="flex max-w-3xl flex-wrap gap-2.5">
-        <legend className="sr-only">Lids of {plural(count, 'bottle')}</legend>
-        {lids.map((told, i) => (
-          <Lid key={i} n={i + 1} told={told} here={i === here} press={() => turn(i)} />
-        ))}
-      </fieldset>
-      <div className="mt-4 flex flex-wrap gap-3">
-        <Button tone="plain" onClick={() => tell('sealed')}>
-          Sealed
-        </Button>
-        <Button tone="stop" onClick={() => tell('failed')}>
-          Failed
-        </Button>
-        <Button
-          tone="quiet"
-          onClick={() => setLids((before) => before.map((lid) => lid ?? 'sealed'))}
-          disabled={pressed === count}
-        >
-          The others are sealed
-        </Button>
-      </div>
-      <fieldset className="mt-4">
-        <legend className="mb-1 text-sm font-semibold text-ink-2">Seen on any of them</legend>
-        <div className="flex flex-wrap gap-x-6 gap-y-1">
-          {signs.map((s) => (
-            <label key={s.id} className="flex min-h-8 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-[var(--rim)]"
-                checked={seen.includes(s.id)}
-                onChange={(e) =>
-                  setSeen(e.target.checked ? [...seen, s.id] : seen.filter((id) => id !== s.id))
-                }
-              />
-              {s.shows}
-            </label>
-          ))}
-        </div>
-        {signs
-          .filter((s) => seen.includes(s.id))
-          .map((s) => (
-            <p key={s.id} className={`mt-1 text-sm ${s.holds ? 'font-semibold text-stop' : 'text-ink-2'}`}>
-              {s.shows}: {s.todo}
-            </p>
-          ))}
-      </fieldset>
+      <LidButtons lids={lids} count={count} />
+      <Signs seen={seen} see={see} />
       <div className="mt-4 flex flex-wrap items-end gap-4">
         <Field
           label="Pressed at"
@@ -135,13 +154,13 @@ export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
         </Button>
         {early && (
           <p className="mb-7 font-semibold text-hold">
-            Before its twelve hours it is kept, and does not count.
+            Before its twelve hours it is recorded, and does not count.
           </p>
         )}
       </div>
-      {(write.fields.checked ?? write.fields.failed) && (
+      {refused && (
         <p role="alert" className="font-semibold text-stop">
-          {write.fields.checked ?? write.fields.failed}
+          {refused}
         </p>
       )}
     </form>

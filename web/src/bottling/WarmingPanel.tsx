@@ -1,6 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import type { Warming } from '@inch/core/bottling';
-import { thermalShock } from '@inch/core/bottling';
+import { type ThermalShock, thermalShock, type Warming } from '@inch/core/bottling';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
 import { useState } from 'react';
@@ -9,7 +8,7 @@ import { useSession } from '../data/session.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { minutesInWords } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
-import { figureIn } from '../ui/typed.ts';
+import { figureIn, problemIn } from '../ui/typed.ts';
 import { HeatCurve } from './HeatCurve.tsx';
 import { useWarming } from './useWarming.ts';
 
@@ -65,7 +64,7 @@ function CrossSection({
   );
 }
 
-function Told({ w, asked, shock }: { w: Warming; asked: number | null; shock: number }) {
+function Told({ w, asked, shock }: { w: Warming; asked: number | null; shock: ThermalShock }) {
   return (
     <dl className="grid gap-2.5">
       <div>
@@ -94,119 +93,150 @@ function Told({ w, asked, shock }: { w: Warming; asked: number | null; shock: nu
       <div>
         <dt className="text-sm font-semibold text-ink-2">Into the bath</dt>
         <dd>
-          <State tone={shock > 42 ? 'stop' : 'go'}>{Math.round(shock)} °C apart</State>
+          <State tone={shock.over ? 'stop' : 'go'}>{Math.round(shock.differenceCelsius)} °C apart</State>
         </dd>
       </div>
     </dl>
   );
 }
 
-/** The bottle warming and cooling, simulated; advisory, and it says so. */
-export function WarmingPanel({
-  lot,
-  minutes,
-  asked,
-}: {
+/** Of what nobody has measured yet: a bottle, its content and its fill. */
+const USUAL = { diameterMm: 75, nominalMl: 250, brix: 50, fillCelsius: 85 };
+/** How long it is drawn after lifting, s. */
+const DRAWN_AFTER = 5400;
+
+interface Props {
   lot: LotView;
   minutes: number;
   asked: number | null;
-}) {
+}
+
+/** The bottle of a lot in its bath: what is asked of it, and what the worker makes of that. */
+function useBath({ lot, minutes }: Props) {
   const { kitchen } = useSession();
-  const containers = useContainers().data ?? [];
   const bottling = lot.bottlings.filter((b) => b.struck === null).at(-1);
-  const container = containers.find((c) => c.id === bottling?.containerId);
-  const [bath, setBath] = useState('80');
-  const [comeUp, setComeUp] = useState('10');
-  const [kind, setKind] = useState<'thin' | 'thick'>('thin');
-  const [at, setAt] = useState<number | null>(null);
+  const container = useContainers().data?.find((c) => c.id === bottling?.containerId);
+  const [answers, setAnswers] = useState({ bath: '80', comeUp: '10', thick: false });
   const boilsAt = boilingPointOfWater(kitchen.elevationMetres);
-  const fillCelsius = (bottling && coldestFill(bottling)) ?? 85;
-  const bathCelsius = Math.min(boilsAt, Math.max(5, figureIn(bath, { unit: 'C' }) ?? 20));
+  const fillCelsius = (bottling && coldestFill(bottling)) ?? USUAL.fillCelsius;
+  const bathCelsius = Math.min(boilsAt, Math.max(5, figureIn(answers.bath, { unit: 'C' }) ?? 20));
   const { warming, error } = useWarming({
-    diameterMm: container?.diameterMm ?? 75,
-    nominalMl: container?.nominalMl ?? bottling?.nominalMl ?? 250,
-    brix: finishedBrix(lot) ?? 50,
-    thick: kind === 'thick',
+    diameterMm: container?.diameterMm ?? USUAL.diameterMm,
+    nominalMl: container?.nominalMl ?? bottling?.nominalMl ?? USUAL.nominalMl,
+    brix: finishedBrix(lot) ?? USUAL.brix,
+    thick: answers.thick,
     fillCelsius,
     bathCelsius,
     boilsAt,
-    comeUpMinutes: Math.max(0, Math.min(240, figureIn(comeUp, { unit: 'min' }) ?? 0)),
+    comeUpMinutes: Math.max(0, Math.min(240, figureIn(answers.comeUp, { unit: 'min' }) ?? 0)),
     boilMinutes: minutes,
     restMinutes: 5,
     roomCelsius: 20,
   });
-  const last = warming ? warming.liftedAt + 5400 : 0;
-  const moment = Math.min(at ?? warming?.boilAt ?? 0, last);
-  const shown = warming?.fields.findLast((f) => f.seconds <= moment) ?? warming?.fields[0];
+  return {
+    ...{ answers, boilsAt, fillCelsius, warming, error },
+    set: (part: Partial<typeof answers>) => setAnswers((before) => ({ ...before, ...part })),
+    shock: thermalShock(Math.min(120, fillCelsius), bathCelsius),
+  };
+}
+type Bath = ReturnType<typeof useBath>;
+
+function BathFields({ bath: { answers, set } }: { bath: Bath }) {
+  return (
+    <div className="grid max-w-2xl grid-cols-3 gap-4 max-sm:grid-cols-1">
+      <Choice
+        label="What is in it"
+        value={answers.thick ? 'thick' : 'thin'}
+        onChange={(e) => set({ thick: e.target.value === 'thick' })}
+      >
+        <option value="thin">thin: it stirs itself</option>
+        <option value="thick">thick, or with pieces</option>
+      </Choice>
+      <Field
+        label="Bath when they go in, °C"
+        figure
+        inputMode="decimal"
+        value={answers.bath}
+        error={problemIn(answers.bath, { unit: 'C' })}
+        onChange={(e) => set({ bath: e.target.value })}
+      />
+      <Field
+        label="Minutes to the boil"
+        figure
+        inputMode="decimal"
+        value={answers.comeUp}
+        error={problemIn(answers.comeUp, { unit: 'min' })}
+        onChange={(e) => set({ comeUp: e.target.value })}
+      />
+    </div>
+  );
+}
+
+/** A moment of the warming, chosen by sliding along the curve. */
+function Moment({
+  warming,
+  lot,
+  asked,
+  shock,
+}: { warming: Warming; shock: ThermalShock } & Omit<Props, 'minutes'>) {
+  const [at, setAt] = useState<number | null>(null);
+  const last = warming.liftedAt + DRAWN_AFTER;
+  const moment = Math.min(at ?? warming.boilAt, last);
+  const shown = warming.fields.findLast((f) => f.seconds <= moment) ?? warming.fields[0];
   const centre = shown?.field[0]?.[0];
+  if (!shown || centre === undefined) return null;
+  return (
+    <>
+      <div className="mt-4 flex flex-wrap items-center gap-8">
+        <CrossSection
+          field={shown.field}
+          colour={lot.product.colour}
+          said={`The bottle after ${Math.round(moment / 60)} minutes: ${centre.toFixed(0)} °C at its slowest point`}
+        />
+        <Told w={warming} asked={asked} shock={shock} />
+      </div>
+      <label className="mt-2 block max-w-2xl">
+        <span className="text-sm font-semibold text-ink-2">
+          <span className="figure">{Math.round(moment / 60)} min</span> after going in,{' '}
+          <span className="figure">{centre.toFixed(1)} °C</span> at the slowest point
+        </span>
+        <input
+          type="range"
+          min={0}
+          max={last}
+          step={60}
+          value={moment}
+          onChange={(e) => setAt(Number(e.target.value))}
+          className="block w-full accent-[var(--rim)]"
+        />
+      </label>
+      <HeatCurve
+        samples={warming.slowest.filter((s) => s.seconds <= last)}
+        around={warming.around}
+        colour={lot.product.colour}
+        marks={[
+          { seconds: warming.boilAt, says: 'boil' },
+          { seconds: warming.offAt, says: 'off' },
+          { seconds: warming.liftedAt, says: 'lifted' },
+        ]}
+      />
+    </>
+  );
+}
+
+/** The bottle warming and cooling, simulated; advisory, and it says so. */
+export function WarmingPanel(props: Props) {
+  const bath = useBath(props);
+  const { warming, error } = bath;
   return (
     <div className="py-4">
       <p className="mb-3 text-sm text-ink-2">
         A calculation, not a process: it replaces no source and passes no release check. At{' '}
-        {boilsAt.toFixed(1)} °C, filled at {fillCelsius} °C, {minutes} min at the boil.
+        {bath.boilsAt.toFixed(1)} °C, filled at {bath.fillCelsius} °C, {props.minutes} min at the boil.
       </p>
-      <div className="grid max-w-2xl grid-cols-3 gap-4 max-sm:grid-cols-1">
-        <Choice label="What is in it" value={kind} onChange={(e) => setKind(e.target.value as typeof kind)}>
-          <option value="thin">thin: it stirs itself</option>
-          <option value="thick">thick, or with pieces</option>
-        </Choice>
-        <Field
-          label="Bath when they go in, °C"
-          figure
-          inputMode="decimal"
-          value={bath}
-          onChange={(e) => setBath(e.target.value)}
-        />
-        <Field
-          label="Minutes to the boil"
-          figure
-          inputMode="decimal"
-          value={comeUp}
-          onChange={(e) => setComeUp(e.target.value)}
-        />
-      </div>
+      <BathFields bath={bath} />
       {error && <p className="mt-3 font-semibold text-stop">{error}</p>}
-      {warming && shown && (
-        <>
-          <div className="mt-4 flex flex-wrap items-center gap-8">
-            <CrossSection
-              field={shown.field}
-              colour={lot.product.colour}
-              said={`The bottle after ${Math.round(moment / 60)} minutes: ${centre!.toFixed(0)} °C at its slowest point`}
-            />
-            <Told
-              w={warming}
-              asked={asked}
-              shock={thermalShock(Math.min(120, fillCelsius), bathCelsius).differenceCelsius}
-            />
-          </div>
-          <label className="mt-2 block max-w-2xl">
-            <span className="text-sm font-semibold text-ink-2">
-              <span className="figure">{Math.round(moment / 60)} min</span> after going in,{' '}
-              <span className="figure">{centre!.toFixed(1)} °C</span> at the slowest point
-            </span>
-            <input
-              type="range"
-              min={0}
-              max={last}
-              step={60}
-              value={moment}
-              onChange={(e) => setAt(Number(e.target.value))}
-              className="block w-full accent-[var(--rim)]"
-            />
-          </label>
-          <HeatCurve
-            samples={warming.slowest.filter((s) => s.seconds <= last)}
-            around={warming.around}
-            colour={lot.product.colour}
-            marks={[
-              { seconds: warming.boilAt, says: 'boil' },
-              { seconds: warming.offAt, says: 'off' },
-              { seconds: warming.liftedAt, says: 'lifted' },
-            ]}
-          />
-        </>
-      )}
+      {warming && <Moment warming={warming} lot={props.lot} asked={props.asked} shock={bath.shock} />}
     </div>
   );
 }

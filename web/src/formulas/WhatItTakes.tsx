@@ -6,7 +6,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { weight } from '../ui/format.ts';
-import { figureIn } from '../ui/typed.ts';
+import { figureIn, problemIn } from '../ui/typed.ts';
 
 const AIMS: Record<Aim, { name: string; digits: number }> = {
   ph: { name: 'pH', digits: 2 },
@@ -30,17 +30,15 @@ function likelyLine(content: FormulaContent, catalogue: KitchenCatalogue, aim: A
   );
 }
 
-function Asked({
-  content,
-  wanted,
-  take,
-  onClose,
-}: {
+interface Asking {
   content: FormulaContent;
   wanted: Wanted;
   take: (lineId: string, said: string) => void;
   onClose: () => void;
-}) {
+}
+
+/** One line solved for one aim, anew with every letter. */
+function useAsked(content: FormulaContent, wanted: Wanted) {
   const setting = useSetting();
   const [aim, setAim] = useState<Aim>(wanted.aim);
   const [text, setText] = useState(wanted.value === undefined ? '' : String(wanted.value));
@@ -50,24 +48,54 @@ function Asked({
   const line = weighed.find((l) => l.lineId === lineId);
   const value = figureIn(text);
   const answer = line && value !== null ? whatWouldItTake(content, setting, { lineId, aim, value }) : null;
+  // Under 20 g a tenth is weighed, over it a gram.
+  const grams = answer?.reached ? Number(answer.grams.toFixed(answer.grams < 20 ? 1 : 0)) : null;
+  return { ...{ aim, setAim, text, setText, setChosen, weighed, lineId, line, answer, grams } };
+}
+
+function Answer({ asked: { answer, aim, grams, line } }: { asked: ReturnType<typeof useAsked> }) {
   const { digits, name } = AIMS[aim];
-  const grams = answer?.reached
-    ? answer.grams < 20
-      ? Number(answer.grams.toFixed(1))
-      : Math.round(answer.grams)
-    : null;
+  if (!answer)
+    return (
+      <span className="text-ink-2">Enter the figure you want, and see how much of one line it takes.</span>
+    );
+  if (answer.reached)
+    return (
+      <>
+        <strong className="figure text-xl">{weight(grams!)}</strong> of {line!.ingredient!.name.toLowerCase()}
+        {line!.grams !== null && `, where it is ${weight(line!.grams)} now`}; {name} stands at{' '}
+        {answer.before.toFixed(digits)}. All else as it is, by the forecast: measure it.
+      </>
+    );
+  return (
+    <span className="font-semibold text-hold">
+      {answer.why ?? 'No amount of it does.'}{' '}
+      {!answer.why && (
+        <>
+          It moves {name} between {answer.from.toFixed(digits)} and {answer.to.toFixed(digits)}. Try another
+          line.
+        </>
+      )}
+    </span>
+  );
+}
+
+function Asked({ content, wanted, take, onClose }: Asking) {
+  const asked = useAsked(content, wanted);
+  const { grams } = asked;
   return (
     <form
       className="grid gap-4"
       onSubmit={(event) => {
         event.preventDefault();
+        event.stopPropagation();
         if (grams === null) return;
-        take(lineId, saidGrams(grams));
+        take(asked.lineId, saidGrams(grams));
         onClose();
       }}
     >
       <div className="grid grid-cols-2 gap-4">
-        <Choice label="To bring this" value={aim} onChange={(e) => setAim(e.target.value as Aim)}>
+        <Choice label="To bring this" value={asked.aim} onChange={(e) => asked.setAim(e.target.value as Aim)}>
           {Object.entries(AIMS).map(([id, a]) => (
             <option key={id} value={id}>
               {a.name}
@@ -79,42 +107,20 @@ function Asked({
           figure
           autoFocus
           inputMode="decimal"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
+          value={asked.text}
+          error={problemIn(asked.text)}
+          onChange={(e) => asked.setText(e.target.value)}
         />
       </div>
-      <Choice label="by changing" value={lineId} onChange={(e) => setChosen(e.target.value)}>
-        {weighed.map((l) => (
+      <Choice label="by changing" value={asked.lineId} onChange={(e) => asked.setChosen(e.target.value)}>
+        {asked.weighed.map((l) => (
           <option key={l.lineId} value={l.lineId}>
             {l.ingredient!.name}
           </option>
         ))}
       </Choice>
       <p aria-live="polite" className="min-h-12">
-        {answer?.reached && (
-          <>
-            <strong className="figure text-xl">{weight(grams!)}</strong> of{' '}
-            {line!.ingredient!.name.toLowerCase()}
-            {line!.grams !== null && `, where it is ${weight(line!.grams)} now`}; {name} stands at{' '}
-            {answer.before.toFixed(digits)}. All else as it is, by the forecast: measure it.
-          </>
-        )}
-        {answer && !answer.reached && (
-          <span className="font-semibold text-hold">
-            {answer.why ?? 'No amount of it does.'}{' '}
-            {!answer.why && (
-              <>
-                It moves {name} between {answer.from.toFixed(digits)} and {answer.to.toFixed(digits)}. Try
-                another line.
-              </>
-            )}
-          </span>
-        )}
-        {!answer && (
-          <span className="text-ink-2">
-            Enter the figure you want, and see how much of one line it takes.
-          </span>
-        )}
+        <Answer asked={asked} />
       </p>
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={onClose}>

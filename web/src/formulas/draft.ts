@@ -66,10 +66,13 @@ export type Change =
   | { do: 'add line' }
   | { do: 'add lines'; lines: readonly FormulaLine[] }
   | { do: 'drop line'; id: string }
+  /** A line that was removed, put back among those that stood before. */
+  | { do: 'put line back'; id: string; before: readonly FormulaLine[] }
   | { do: 'move line'; id: string; to: number }
   | { do: 'step'; id: string; change: Partial<FormulaStep> }
   | { do: 'add step'; kind: StepKind; method?: ExtractionMethod }
   | { do: 'drop step'; id: string }
+  | { do: 'put step back'; step: FormulaStep; at: number }
   | { do: 'move step'; id: string; to: number };
 
 const TITLES: Record<StepKind, string> = {
@@ -117,6 +120,18 @@ const withoutLine = (lines: readonly FormulaLine[], id: string): FormulaLine[] =
     .filter((l) => l.id !== id)
     .map((l) => (l.basis?.per === 'line' && l.basis.lineId === id ? { ...l, basis: undefined } : l));
 
+/** A removed line where it stood; what followed it follows it again, unless it was told otherwise meanwhile. */
+function withLine(lines: readonly FormulaLine[], id: string, before: readonly FormulaLine[]): FormulaLine[] {
+  const at = before.findIndex((l) => l.id === id);
+  if (at < 0 || lines.some((l) => l.id === id)) return [...lines];
+  const followed = new Map(
+    before.flatMap((l) => (l.basis?.per === 'line' && l.basis.lineId === id ? [[l.id, l.basis]] : [])),
+  );
+  return lines
+    .map((l) => (l.basis === undefined && followed.has(l.id) ? { ...l, basis: followed.get(l.id) } : l))
+    .toSpliced(at, 0, before[at]!);
+}
+
 function emptyLine(lines: readonly FormulaLine[]): FormulaLine {
   const stepId = lines.at(-1)?.stepId;
   return { id: key(), said: '', ingredientId: '', ...(stepId ? { stepId } : {}) };
@@ -149,6 +164,8 @@ function changeContent(content: FormulaContent, change: Change): FormulaContent 
     }
     case 'drop line':
       return { ...content, lines: withoutLine(lines, change.id) };
+    case 'put line back':
+      return { ...content, lines: withLine(lines, change.id, change.before) };
     case 'move line':
       return { ...content, lines: movedTo(lines, change.id, change.to) };
     case 'step':
@@ -157,6 +174,8 @@ function changeContent(content: FormulaContent, change: Change): FormulaContent 
       return { ...content, steps: [...steps, freshStep(change.kind, change.method)] };
     case 'drop step':
       return { ...content, steps: steps.filter((s) => s.id !== change.id) };
+    case 'put step back':
+      return { ...content, steps: steps.toSpliced(change.at, 0, change.step) };
     case 'move step':
       return { ...content, steps: movedTo(steps, change.id, change.to) };
     default:

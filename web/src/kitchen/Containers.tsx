@@ -26,9 +26,9 @@ function measuredSaid(c: Container): string {
   return said.filter(Boolean).join(', ');
 }
 
-function MeasureDialog({ container: c, onClose }: { container: Container; onClose: () => void }) {
+function useMeasures(c: Container, onClose: () => void) {
   const text = (value: number | null) => (value === null ? '' : String(value));
-  const form = useDeedForm({
+  return useDeedForm({
     of: 'container',
     draft: `measures ${c.id}`,
     empty: {
@@ -50,8 +50,30 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
     done: 'Measured',
     after: onClose,
   });
+}
+
+function RatedTicks({ form }: { form: ReturnType<typeof useMeasures> }) {
+  return (
+    <fieldset>
+      <legend className="mb-1 text-sm font-semibold text-ink-2">Made for, by its maker</legend>
+      {PROCESS_METHODS.map((m) => (
+        <label key={m} className="flex min-h-8 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-[var(--rim)]"
+            value={m}
+            {...form.register('rated')}
+          />
+          {inWords(m)}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function MeasureDialog({ container: c, onClose }: { container: Container; onClose: () => void }) {
+  const form = useMeasures(c, onClose);
   const headspace = figureIn(form.values.headspaceInches, { unit: 'in' });
-  const { rated } = form.values;
   return (
     <Dialog open onClose={onClose} title={`Measure: ${c.name}`}>
       <form className="grid grid-cols-2 gap-4 max-sm:grid-cols-1" onSubmit={form.submit}>
@@ -81,22 +103,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
               : `${Math.round(headspace * 25.4)} mm of headspace`
           }
         />
-        <fieldset>
-          <legend className="mb-1 text-sm font-semibold text-ink-2">Made for, by its maker</legend>
-          {PROCESS_METHODS.map((m) => (
-            <label key={m} className="flex min-h-8 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-[var(--rim)]"
-                checked={rated.includes(m)}
-                onChange={(e) =>
-                  form.set('rated', e.target.checked ? [...rated, m] : rated.filter((r) => r !== m))
-                }
-              />
-              {inWords(m)}
-            </label>
-          ))}
-        </fieldset>
+        <RatedTicks form={form} />
         <div className="col-span-full flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
             Cancel

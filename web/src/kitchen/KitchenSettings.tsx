@@ -36,10 +36,9 @@ function waterBoils(elevation: string): string {
 }
 
 /** The settings of the kitchen; an elevation that was not typed anew is not changed by the rounding it is shown with. */
-function SettingsForm({ owner }: { owner: boolean }) {
-  const { kitchen } = useSession();
+function useSettings(kitchen: Kitchen) {
   const before = answersOf(kitchen);
-  const form = useDeedForm({
+  return useDeedForm({
     of: 'kitchen',
     draft: `kitchen settings ${kitchen.revision}`,
     empty: before,
@@ -65,79 +64,103 @@ function SettingsForm({ owner }: { owner: boolean }) {
     fieldAt: (path) => (path === 'elevationMetres' ? 'elevation' : undefined),
     done: 'Saved',
   });
+}
+type Settings = ReturnType<typeof useSettings>;
+
+/** Where it lies and what it measures and pays with. */
+function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
+  return (
+    <>
+      <Field label="Name" {...form.field('name')} />
+      <Field label="Place, as it stands on a label" {...form.field('place')} />
+      <Field
+        label="Elevation above sea level"
+        placeholder="2360 ft or 720 m"
+        figure
+        {...form.field('elevation')}
+        hint={waterBoils(form.values.elevation)}
+      />
+      <Choice
+        label="Time zone"
+        {...form.field('timeZone')}
+        hint="Decides which day it is in the kitchen: on labels, dates and plans."
+      >
+        {timeZonesWith(kitchen.timeZone).map((zone) => (
+          <option key={zone} value={zone}>
+            {zone.replaceAll('_', ' ')}
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        label="Cups and spoons of which country"
+        {...form.field('cupSchool')}
+        hint="Used wherever a line says cup, tablespoon or teaspoon."
+      >
+        <option value="">not said yet</option>
+        {Object.entries(cupSchools).map(([id, school]) => (
+          <option key={id} value={id}>
+            {school.name}
+          </option>
+        ))}
+      </Choice>
+      <Choice label="Currency" {...form.field('currency')} hint="Of every price and cost.">
+        {CURRENCIES.map((code) => (
+          <option key={code} value={code}>
+            {code}
+          </option>
+        ))}
+      </Choice>
+    </>
+  );
+}
+
+/** Which rules it labels by, and the limits it holds itself to. */
+function RuleFields({ form }: { form: Settings }) {
+  return (
+    <>
+      <Choice
+        label="Label rules"
+        {...form.field('rulePack')}
+        hint="Decides what a label must say. A rule of your own place comes first."
+      >
+        {Object.values(rulePacks).map((pack) => (
+          <option key={pack.id} value={pack.id}>
+            {pack.name}, {pack.source}
+          </option>
+        ))}
+      </Choice>
+      <Field
+        label="Critical limit of pH"
+        figure
+        inputMode="decimal"
+        {...form.field('criticalPh')}
+        hint="A lot over it is not released as acid. 4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
+      />
+      <Field
+        label="Unaccounted volume allowed, %"
+        figure
+        inputMode="decimal"
+        {...form.field('fillTolerancePercent')}
+        hint="Of what was in the pan. Over it, filling asks for a reason. For instance 5."
+      />
+      <TextField
+        className="col-span-full"
+        label="Local statement, word for word from your own rule"
+        {...form.field('localStatement')}
+      />
+    </>
+  );
+}
+
+function SettingsForm({ owner }: { owner: boolean }) {
+  const { kitchen } = useSession();
+  const form = useSettings(kitchen);
   return (
     <form onSubmit={form.submit}>
       <fieldset disabled={!owner} className="grid grid-cols-2 gap-4 py-4 max-sm:grid-cols-1">
         <DraftNote form={form} />
-        <Field label="Name" {...form.field('name')} />
-        <Field label="Place, as it stands on a label" {...form.field('place')} />
-        <Field
-          label="Elevation above sea level"
-          placeholder="2360 ft or 720 m"
-          figure
-          {...form.field('elevation')}
-          hint={waterBoils(form.values.elevation)}
-        />
-        <Choice
-          label="Cups and spoons of which country"
-          {...form.field('cupSchool')}
-          hint="Used wherever a line says cup, tablespoon or teaspoon."
-        >
-          <option value="">not said yet</option>
-          {Object.entries(cupSchools).map(([id, school]) => (
-            <option key={id} value={id}>
-              {school.name}
-            </option>
-          ))}
-        </Choice>
-        <Choice
-          label="Label rules"
-          {...form.field('rulePack')}
-          hint="Decides what a label must say. A rule of your own place comes first."
-        >
-          {Object.values(rulePacks).map((pack) => (
-            <option key={pack.id} value={pack.id}>
-              {pack.name}, {pack.source}
-            </option>
-          ))}
-        </Choice>
-        <Field
-          label="Critical limit of pH"
-          figure
-          inputMode="decimal"
-          {...form.field('criticalPh')}
-          hint="A lot over it is not released as acid. 4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
-        />
-        <Field
-          label="Unaccounted volume allowed, %"
-          figure
-          inputMode="decimal"
-          {...form.field('fillTolerancePercent')}
-          hint="Of what was in the pan. Over it, filling asks for a reason. For instance 5."
-        />
-        <TextField
-          className="col-span-full"
-          label="Local statement, word for word from your own rule"
-          {...form.field('localStatement')}
-        />
-        <Choice label="Currency" {...form.field('currency')} hint="Of every price and cost.">
-          {CURRENCIES.map((code) => (
-            <option key={code} value={code}>
-              {code}
-            </option>
-          ))}
-        </Choice>
-        <Choice
-          label="Time zone"
-          {...form.field('timeZone')}
-          hint="Decides which day it is in the kitchen: on labels, dates and plans."
-        >
-          {timeZonesWith(kitchen.timeZone).map((zone) => (
-            <option key={zone} value={zone}>
-              {zone.replaceAll('_', ' ')}
-            </option>
-          ))}
-        </Choice>
+        <PlaceFields form={form} kitchen={kitchen} />
+        <RuleFields form={form} />
         {owner && (
           <Button type="submit" disabled={form.busy} className="justify-self-start">
             Save

@@ -32,10 +32,9 @@ const fieldAt = (path: string): FieldName => {
   return name in FIELDS ? FIELDS[name as keyof typeof FIELDS] : (name as FieldName);
 };
 
-/** What a day's work is planned with: burners, people, canner, hours; and what an hour and a kWh cost. */
-export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: boolean }) {
+function useWorkshop(kitchen: Kitchen) {
   const { currency } = kitchen;
-  const form = useDeedForm({
+  return useDeedForm({
     of: 'kitchen',
     draft: `workshop ${kitchen.revision}`,
     empty: answersOf(kitchen.workshop, currency),
@@ -64,6 +63,42 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
     write: (body) => call(kitchenRoutes.change, { body }),
     done: 'Saved',
   });
+}
+type WorkshopFields = ReturnType<typeof useWorkshop>;
+
+/** Working hours of each day of the week. */
+function WorkingDays({ form }: { form: WorkshopFields }) {
+  const time = 'figure min-h-9 rounded-lg border border-steel bg-enamel px-2';
+  return (
+    <ul className="col-span-full">
+      {DAYS.map((day, i) => (
+        <li key={day} className="flex flex-wrap items-center gap-3 border-b border-steel-line py-1.5">
+          <label className="flex min-h-6 w-36 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--rim)]"
+              {...form.register(`days.${i}.open`)}
+            />{' '}
+            {day}
+          </label>
+          <input
+            type="time"
+            aria-label={`${day} from`}
+            className={time}
+            {...form.register(`days.${i}.from`)}
+          />
+          to
+          <input type="time" aria-label={`${day} to`} className={time} {...form.register(`days.${i}.to`)} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What a day's work is planned with: burners, people, canner, hours; and what an hour and a kWh cost. */
+export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: boolean }) {
+  const { currency } = kitchen;
+  const form = useWorkshop(kitchen);
   return (
     <Ruled title="Working hours and equipment" className="mt-8">
       <form onSubmit={form.submit}>
@@ -86,33 +121,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
             {...form.field('handsHour')}
           />
           <Field label="Freezer space, kg" figure inputMode="decimal" {...form.field('freezerKg')} />
-          <ul className="col-span-full">
-            {DAYS.map((day, i) => (
-              <li key={day} className="flex flex-wrap items-center gap-3 border-b border-steel-line py-1.5">
-                <label className="flex w-36 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-[var(--rim)]"
-                    {...form.register(`days.${i}.open`)}
-                  />{' '}
-                  {day}
-                </label>
-                <input
-                  type="time"
-                  aria-label={`${day} from`}
-                  className="figure min-h-9 rounded-lg border border-steel bg-enamel px-2"
-                  {...form.register(`days.${i}.from`)}
-                />
-                to
-                <input
-                  type="time"
-                  aria-label={`${day} to`}
-                  className="figure min-h-9 rounded-lg border border-steel bg-enamel px-2"
-                  {...form.register(`days.${i}.to`)}
-                />
-              </li>
-            ))}
-          </ul>
+          <WorkingDays form={form} />
           {owner && (
             <Button type="submit" tone="plain" disabled={form.busy} className="justify-self-start">
               Save

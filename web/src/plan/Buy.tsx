@@ -198,23 +198,88 @@ function Total({ rows, basket }: { rows: readonly ShoppingRow[]; basket: Basket 
   );
 }
 
+/** Which of the open plans are shopped for. */
+function PlanTicks({ plans, chosen, choose }: ReturnType<typeof useChosenPlans>) {
+  if (plans.length < 2) return null;
+  return (
+    <p className="mt-2 flex flex-wrap gap-x-5">
+      {plans.map((p) => (
+        <label key={p.id} className="flex min-h-9 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-[var(--rim)]"
+            checked={chosen.includes(p)}
+            onChange={(e) => choose(p.id, e.target.checked)}
+          />{' '}
+          {p.name}
+        </label>
+      ))}
+    </p>
+  );
+}
+
+/** What is short, by the shop that sells it. */
+function ByShop({
+  rows,
+  planning,
+  basket,
+}: {
+  rows: readonly ShoppingRow[];
+  planning: Planning;
+  basket: Basket;
+}) {
+  const [selling, setSelling] = useState<ShoppingRow | null>(null);
+  return (
+    <>
+      {byShop(rows).map(([shop, list]) => (
+        <Ruled key={shop} title={shop || 'Where, and in which packs is it sold?'} className="mt-5">
+          <ul>
+            {list.map((row) => (
+              <BuyRow
+                key={row.thing}
+                row={row}
+                planning={planning}
+                taken={basket.some((b) => b.thing === row.thing)}
+                sell={() => setSelling(row)}
+              />
+            ))}
+          </ul>
+        </Ruled>
+      ))}
+      {selling && <PackForm need={selling} onClose={() => setSelling(null)} />}
+    </>
+  );
+}
+
+/** The receipt of what is in the basket; a tick on its way is waited for. */
+function Receipt({ planning, basket }: { planning: Planning; basket: Basket }) {
+  const ticking = useIsMutating() > 0;
+  const [open, setOpen] = useState(false);
+  const names = new Map([
+    ...packagingNamed(planning).map((p) => [p.thing, p.name] as const),
+    ...planning.catalogue.all.map((e) => [e.id, e.name] as const),
+  ]);
+  return (
+    <>
+      <Button disabled={ticking} onClick={() => setOpen(true)}>
+        Receipt…
+      </Button>
+      {open && (
+        <ReceiptDialog planning={planning} basket={basket} names={names} onClose={() => setOpen(false)} />
+      )}
+    </>
+  );
+}
+
 /** The shopping list of one or several plans against stock: by shop, in real packs, ticked off while shopping. */
 export function Buy() {
   const planning = usePlanning();
   const basket = useBasket();
   const mayWrite = useMayWrite();
-  // A receipt is of what is in the basket: a tick on its way is waited for.
-  const ticking = useIsMutating() > 0;
-  const { plans, chosen, choose } = useChosenPlans();
-  const [receipt, setReceipt] = useState(false);
-  const [selling, setSelling] = useState<ShoppingRow | null>(null);
+  const choosing = useChosenPlans();
   if (!planning || !basket) return null;
-  const rows = shoppingRows(chosen, planning);
+  const rows = shoppingRows(choosing.chosen, planning);
   const short = rows.filter((r) => r.short > 0);
-  const names = new Map([
-    ...packagingNamed(planning).map((p) => [p.thing, p.name] as const),
-    ...planning.catalogue.all.map((e) => [e.id, e.name] as const),
-  ]);
   return (
     <Sheet>
       <PlanNav />
@@ -232,27 +297,9 @@ export function Buy() {
             as CSV
           </Button>
         )}
-        {mayWrite && (
-          <Button disabled={ticking} onClick={() => setReceipt(true)}>
-            Receipt…
-          </Button>
-        )}
+        {mayWrite && <Receipt planning={planning} basket={basket} />}
       </div>
-      {plans.length > 1 && (
-        <p className="mt-2 flex flex-wrap gap-x-5">
-          {plans.map((p) => (
-            <label key={p.id} className="flex min-h-9 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-[var(--rim)]"
-                checked={chosen.includes(p)}
-                onChange={(e) => choose(p.id, e.target.checked)}
-              />{' '}
-              {p.name}
-            </label>
-          ))}
-        </p>
-      )}
+      <PlanTicks {...choosing} />
       {rows.length === 0 && (
         <Empty title="Nothing to buy">
           The list comes from your plans, less what is in stock.{' '}
@@ -262,26 +309,8 @@ export function Buy() {
           .
         </Empty>
       )}
-      {byShop(short).map(([shop, list]) => (
-        <Ruled key={shop} title={shop || 'Where, and in which packs is it sold?'} className="mt-5">
-          <ul>
-            {list.map((row) => (
-              <BuyRow
-                key={row.thing}
-                row={row}
-                planning={planning}
-                taken={basket.some((b) => b.thing === row.thing)}
-                sell={() => setSelling(row)}
-              />
-            ))}
-          </ul>
-        </Ruled>
-      ))}
+      <ByShop rows={short} planning={planning} basket={basket} />
       <Covered rows={rows.filter((r) => r.short <= 0)} />
-      {selling && <PackForm need={selling} onClose={() => setSelling(null)} />}
-      {receipt && (
-        <ReceiptDialog planning={planning} basket={basket} names={names} onClose={() => setReceipt(false)} />
-      )}
     </Sheet>
   );
 }

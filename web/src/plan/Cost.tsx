@@ -1,24 +1,11 @@
 import type { Plan } from '@inch/contract/plan';
-import {
-  type CostBefore,
-  costsOf,
-  dayLotsOf,
-  drunkLitre,
-  hardestOf,
-  itemMaking,
-  type Making,
-} from '@inch/core/planning';
-import { priceShown } from '@inch/core/quantity';
-import { useState } from 'react';
+import { type CostBefore, costsOf, dayLotsOf, hardestOf, itemMaking, type Making } from '@inch/core/planning';
 import type { Planning } from '../data/planning.ts';
-import { useMayWrite, useSession } from '../data/session.tsx';
-import { Button } from '../ui/Button.tsx';
-import { Field } from '../ui/Field.tsx';
+import { useSession } from '../data/session.tsx';
 import { minutesInWords, money } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
-import { figureIn, priceIn, priceProblem, problemIn } from '../ui/typed.ts';
-import { useChangePlan } from './usePlan.ts';
+import { Prices } from './Prices.tsx';
 
 type Item = Plan['items'][number];
 
@@ -79,122 +66,6 @@ function Figure({ name, value }: { name: string; value: number | null }) {
   );
 }
 
-/** The price beside the cost, and a bought one beside both, by the litre as drunk. */
-function Against({ plan, item, making, cost }: { plan: Plan; item: Item; making: Making; cost: CostBefore }) {
-  const { kitchen } = useSession();
-  const mayWrite = useMayWrite();
-  const shownPrice = (minor: number | null | undefined) =>
-    minor == null ? '' : priceShown(minor, kitchen.currency);
-  const [price, setPrice] = useState(shownPrice(item.priceMinor));
-  const [bought, setBought] = useState({
-    name: item.bought?.name ?? '',
-    price: shownPrice(item.bought?.priceMinor),
-    ml: item.bought ? String(item.bought.millilitres) : '',
-    water: item.bought ? String(item.bought.waterParts) : String(making.content.waterParts ?? ''),
-  });
-  const change = useChangePlan(plan, { done: 'Prices saved' });
-  const priceMinor = priceIn(price, kitchen.currency);
-  const ml = figureIn(bought.ml, { unit: 'ml' });
-  const water = figureIn(bought.water);
-  const problems = {
-    price: priceProblem(price, kitchen.currency),
-    bought: priceProblem(bought.price, kitchen.currency),
-    ml: problemIn(bought.ml, { unit: 'ml', min: 1 }),
-    water: problemIn(bought.water, { unit: '', min: 0, max: 100 }),
-  };
-  const unread = Object.values(problems).some((p) => p !== undefined);
-  const boughtMinor = priceIn(bought.price, kitchen.currency);
-  const other =
-    boughtMinor !== null && ml !== null && ml > 0
-      ? { name: bought.name, priceMinor: boughtMinor, millilitres: ml, waterParts: water ?? 0 }
-      : null;
-  const otherLitre = other && drunkLitre(other.priceMinor, other.millilitres, other.waterParts);
-  const ownLitre =
-    priceMinor === null
-      ? null
-      : drunkLitre(priceMinor, making.content.bottleMl, making.content.waterParts ?? 0);
-  const left = priceMinor === null || cost.perBottle === null ? null : priceMinor - cost.perBottle;
-  return (
-    <div className="mt-4">
-      <div className="grid grid-cols-5 gap-3 max-lg:grid-cols-2">
-        <Field
-          label={`Your price per bottle, ${kitchen.currency}`}
-          figure
-          inputMode="decimal"
-          value={price}
-          onChange={(e) => setPrice(e.target.value)}
-          error={problems.price}
-        />
-        <Field
-          label="A bought product"
-          placeholder="raspberry syrup"
-          value={bought.name}
-          onChange={(e) => setBought({ ...bought, name: e.target.value })}
-        />
-        <Field
-          label={`Its price, ${kitchen.currency}`}
-          figure
-          inputMode="decimal"
-          value={bought.price}
-          onChange={(e) => setBought({ ...bought, price: e.target.value })}
-          error={problems.bought}
-        />
-        <Field
-          label="Its mL"
-          figure
-          inputMode="numeric"
-          value={bought.ml}
-          onChange={(e) => setBought({ ...bought, ml: e.target.value })}
-          error={problems.ml}
-        />
-        <Field
-          label="Parts of water to it"
-          figure
-          inputMode="decimal"
-          value={bought.water}
-          onChange={(e) => setBought({ ...bought, water: e.target.value })}
-          error={problems.water}
-        />
-      </div>
-      <p className="mt-3">
-        {left !== null && (
-          <State tone={left > 0 ? 'go' : 'stop'}>
-            {left > 0
-              ? `${money(left, kitchen.currency)} profit per bottle`
-              : `${money(-left, kitchen.currency)} loss per bottle`}
-          </State>
-        )}
-        {ownLitre !== null && (
-          <span className="ml-4">
-            <span className="figure font-bold">{money(ownLitre, kitchen.currency)}</span> a litre as drunk
-            {otherLitre !== null && (
-              <>
-                , {other!.name || 'the bought product'}{' '}
-                <span className="figure font-bold">{money(otherLitre, kitchen.currency)}</span>
-              </>
-            )}
-          </span>
-        )}
-        {mayWrite && (
-          <Button
-            size="small"
-            tone="plain"
-            className="float-right"
-            disabled={change.busy || unread}
-            onClick={() =>
-              change.run({
-                items: plan.items.map((i) => (i.id === item.id ? { ...i, priceMinor, bought: other } : i)),
-              })
-            }
-          >
-            Save prices
-          </Button>
-        )}
-      </p>
-    </div>
-  );
-}
-
 function ProductCost({
   plan,
   item,
@@ -249,7 +120,7 @@ function ProductCost({
           </State>
         </p>
       )}
-      <Against plan={plan} item={item} making={making} cost={cost} />
+      <Prices plan={plan} item={item} making={making} cost={cost} />
     </section>
   );
 }

@@ -166,100 +166,135 @@ const stale = (steps: readonly LaidPlanStep[], lots: readonly LaidLot[]) =>
       }),
   );
 
-/** The lots of a plan laid on the hours: by the worker, then by hand, with every clash told. */
-export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
+type HoursState = ReturnType<typeof useHours>;
+
+/** Ways to lay the hours, and to save or discard what was laid. */
+function HoursButtons({ plan, hours }: { plan: Plan; hours: HoursState }) {
   const mayWrite = useMayWrite();
-  const lots = useMemo(() => laidLots(plan, planning), [plan, planning]);
-  const hours = useHours(plan, planning, lots);
-  const { steps, origin, told } = hours;
-  const axis = useAxis(steps, lots, planning, origin);
   const change = useChangePlan(plan, { done: 'Hours saved', after: hours.forget });
-  if (lots.length === 0)
-    return (
-      <Empty title="Nothing to schedule yet">
-        Add a product to the plan first: its steps are then scheduled.
-      </Empty>
-    );
-  const laid = steps.length > 0;
-  const clashes = laid ? clashesIn(steps, lots, planning, origin) : [];
-  const handsHours = lots.reduce(
-    (sum, l) => sum + l.day.steps.reduce((m, s) => m + ((s.needs[HANDS] ?? 0) > 0 ? s.minutes : 0), 0),
-    0,
+  const laid = hours.steps.length > 0;
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      {mayWrite && hours.due && (
+        <Button tone={laid ? 'plain' : 'main'} disabled={hours.busy} onClick={() => hours.layThem('back')}>
+          Schedule back from {dayMonthYear(hours.due)}
+        </Button>
+      )}
+      {mayWrite && (
+        <Button
+          tone={laid || hours.due ? 'plain' : 'main'}
+          disabled={hours.busy}
+          onClick={() => hours.layThem('forward')}
+        >
+          As early as possible
+        </Button>
+      )}
+      {mayWrite && hours.changed && (
+        <>
+          <Button disabled={change.busy} onClick={() => change.run({ steps: [...hours.steps] })}>
+            Save hours
+          </Button>
+          <Button tone="quiet" onClick={hours.forget}>
+            Discard changes
+          </Button>
+        </>
+      )}
+      {plan.steps.length > 0 && !hours.changed && (
+        <a
+          className={buttonLook({ tone: 'quiet' })}
+          href={addressOf(planRoutes.calendar.path, { id: plan.id })}
+          download="plan.ics"
+        >
+          as a calendar file
+        </a>
+      )}
+    </div>
   );
+}
+
+/** How the hours came about, and whether they are still of these lots. */
+function HowLaid({ hours, lots }: { hours: HoursState; lots: readonly LaidLot[] }) {
+  const { told, steps, changed } = hours;
   return (
     <>
-      <div className="flex flex-wrap items-center gap-3">
-        {mayWrite && hours.due && (
-          <Button tone={laid ? 'plain' : 'main'} disabled={hours.busy} onClick={() => hours.layThem('back')}>
-            Schedule back from {dayMonthYear(hours.due)}
-          </Button>
-        )}
-        {mayWrite && (
-          <Button
-            tone={laid || hours.due ? 'plain' : 'main'}
-            disabled={hours.busy}
-            onClick={() => hours.layThem('forward')}
-          >
-            As early as possible
-          </Button>
-        )}
-        {mayWrite && hours.changed && (
-          <>
-            <Button disabled={change.busy} onClick={() => change.run({ steps: [...steps] })}>
-              Save hours
-            </Button>
-            <Button tone="quiet" onClick={hours.forget}>
-              Discard changes
-            </Button>
-          </>
-        )}
-        {plan.steps.length > 0 && !hours.changed && (
-          <a
-            className={buttonLook({ tone: 'quiet' })}
-            href={addressOf(planRoutes.calendar.path, { id: plan.id })}
-            download="plan.ics"
-          >
-            as a calendar file
-          </a>
-        )}
-      </div>
       {told && 'error' in told && <p className="mt-3 font-semibold text-stop">{told.error}</p>}
       {told && 'words' in told && (
         <p className="mt-3">
           <strong>{told.words}</strong> <span className="text-ink-2">{told.bound}</span>
         </p>
       )}
-      {laid && !hours.changed && stale(steps, lots) && (
+      {steps.length > 0 && !changed && stale(steps, lots) && (
         <p className="mt-3">
           <State tone="hold">The amounts or what was learned changed since: schedule the hours again.</State>
         </p>
       )}
-      {laid ? (
-        <>
-          <div className="mt-4">
-            <Lanes
-              steps={steps}
-              lots={lots}
-              axis={axis}
-              clashes={clashes}
-              pans={planning.pans.map((p) => [panResource(p.id), p.name])}
-              move={mayWrite ? hours.move : null}
-            />
-          </div>
-          <Clashes clashes={clashes} lots={lots} />
-          <Legend colour={lots[0]!.colour} />
-          {steps
-            .filter((s) => s.kind === 'ready')
-            .map((s) => (
-              <p key={s.partId} className="mt-1 text-ink-2">
-                {lots.find((l) => l.partId === s.partId)?.name} is any good from {dayMonthYear(s.to)}.
-              </p>
-            ))}
-        </>
+    </>
+  );
+}
+
+/** The hours drawn lot by lot, with every clash named. */
+function LaidHours({
+  planning,
+  hours,
+  lots,
+}: {
+  planning: Planning;
+  hours: HoursState;
+  lots: readonly LaidLot[];
+}) {
+  const mayWrite = useMayWrite();
+  const { steps, origin } = hours;
+  const axis = useAxis(steps, lots, planning, origin);
+  const clashes = clashesIn(steps, lots, planning, origin);
+  return (
+    <>
+      <div className="mt-4">
+        <Lanes
+          steps={steps}
+          lots={lots}
+          axis={axis}
+          clashes={clashes}
+          pans={planning.pans.map((p) => [panResource(p.id), p.name])}
+          move={mayWrite ? hours.move : null}
+        />
+      </div>
+      <Clashes clashes={clashes} lots={lots} />
+      <Legend colour={lots[0]!.colour} />
+      {steps
+        .filter((s) => s.kind === 'ready')
+        .map((s) => (
+          <p key={s.partId} className="mt-1 text-ink-2">
+            {lots.find((l) => l.partId === s.partId)?.name} is ready from {dayMonthYear(s.to)}.
+          </p>
+        ))}
+    </>
+  );
+}
+
+/** Minutes that somebody's hands are wanted for. */
+const handsMinutes = (lots: readonly LaidLot[]): number =>
+  lots.flatMap((l) => l.day.steps).reduce((sum, s) => sum + ((s.needs[HANDS] ?? 0) > 0 ? s.minutes : 0), 0);
+
+/** The lots of a plan laid on the hours: by the worker, then by hand, with every clash told. */
+export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
+  const lots = useMemo(() => laidLots(plan, planning), [plan, planning]);
+  const hours = useHours(plan, planning, lots);
+  if (lots.length === 0)
+    return (
+      <Empty title="Nothing to schedule yet">
+        Add a product to the plan first: its steps are then scheduled.
+      </Empty>
+    );
+  return (
+    <>
+      <HoursButtons plan={plan} hours={hours} />
+      <HowLaid hours={hours} lots={lots} />
+      {hours.steps.length > 0 ? (
+        <LaidHours planning={planning} hours={hours} lots={lots} />
       ) : (
         <Empty title="Not scheduled yet">
-          {Math.round(handsHours / 60)} hours of hands, and what needs nobody. It is laid so that no pan,
-          burner, canner or pair of hands is wanted twice, and nobody works by night.
+          {Math.round(handsMinutes(lots) / 60)} hours of work by hand, and what needs nobody. Steps are placed
+          so that no pan, burner, canner or pair of hands is wanted twice, and nobody works by night.
         </Empty>
       )}
     </>

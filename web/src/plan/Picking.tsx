@@ -11,13 +11,13 @@ import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { dayMonth } from '../ui/dates.ts';
-import { Choice } from '../ui/Field.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
 import { money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
-import { priceIn } from '../ui/typed.ts';
+import { priceIn, priceProblem, problemIn } from '../ui/typed.ts';
 import { asRipeness, asUses, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
 import { PartedBar, SharesList } from './PartedPicking.tsx';
-import { cell, RipeTable, UseTable } from './PickingTables.tsx';
+import { RipeTable, UseTable } from './PickingTables.tsx';
 import { PlanNav } from './PlanNav.tsx';
 
 /** Puts the frozen part apart and begins a plan of what is to be made. */
@@ -75,9 +75,8 @@ async function keepDivision(
   return id;
 }
 
-function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) {
-  const navigate = useNavigate();
-  const mayWrite = useMayWrite();
+/** A picking as it is being divided: how ripe it is, what it may become, what the freezer takes. */
+function useDividing(stock: StockLot, planning: Planning) {
   const { currency } = useSession().kitchen;
   const [ripe, setRipe] = useState(() => ripenessOf(stock, planning.today));
   const [rows, setRows] = useState(() => usesOf(stock, planning));
@@ -87,87 +86,103 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
   );
   const parts = asRipeness(ripe);
   const whole = parts.reduce((sum, p) => sum + p.grams, 0);
-  const divided =
-    whole > 0
-      ? dividePicking({
-          parts,
-          uses: asUses(rows, planning),
-          freezer: { room: gramsTyped(room), marginPerKgMinor: priceIn(worth, currency) ?? 0 },
-        })
-      : null;
+  const freezer = { room: gramsTyped(room), marginPerKgMinor: priceIn(worth, currency) ?? 0 };
+  const divided = whole > 0 ? dividePicking({ parts, uses: asUses(rows, planning), freezer }) : null;
+  return {
+    ...{ stock, planning, ripe, setRipe, rows, setRows, room, setRoom, worth, setWorth },
+    whole,
+    divided,
+  };
+}
+type DividingState = ReturnType<typeof useDividing>;
+
+function Freezer({ state }: { state: DividingState }) {
+  const { currency } = useSession().kitchen;
+  return (
+    <Ruled title="The freezer">
+      <div className="grid grid-cols-2 gap-4 pt-2">
+        <Field
+          label="has room for, kg"
+          figure
+          inputMode="decimal"
+          value={state.room}
+          error={problemIn(state.room, { unit: 'kg' })}
+          onChange={(e) => state.setRoom(e.target.value)}
+        />
+        <Field
+          label={`a kilo in it is worth, ${currency}`}
+          figure
+          inputMode="decimal"
+          value={state.worth}
+          error={priceProblem(state.worth, currency)}
+          onChange={(e) => state.setWorth(e.target.value)}
+        />
+      </div>
+      <p className="pt-1 text-sm text-ink-2">What it saves you to buy later.</p>
+    </Ruled>
+  );
+}
+
+/** The division that earns most, and the way to keep it. */
+function BestDivision({ state, divided }: { state: DividingState; divided: Divided }) {
+  const navigate = useNavigate();
+  const mayWrite = useMayWrite();
+  const { currency } = useSession().kitchen;
+  const { stock, rows, ripe, whole, planning } = state;
   const write = useWrite(
     'stock',
-    (_: undefined, idOf) => keepDivision(stock, divided!, rows, planning, idOf),
-    {
-      after: (id) => navigate(`/plan/${id}`),
-    },
+    (_: undefined, idOf) => keepDivision(stock, divided, rows, planning, idOf),
+    { after: (id) => navigate(`/plan/${id}`) },
   );
   const tooMuch = whole > stock.left + 50;
-  const priceless = rows.every((r) => r.price === '');
+  return (
+    <Ruled
+      title="Most profitable use"
+      className="mt-6"
+      aside={<strong className="figure">{money(divided.marginMinor, currency)}</strong>}
+    >
+      <div className="pt-3">
+        <PartedBar divided={divided} rows={rows} whole={whole} />
+      </div>
+      <SharesList divided={divided} rows={rows} ripe={ripe} />
+      {rows.every((r) => r.price === '') && (
+        <p className="mt-2 text-sm text-ink-2">
+          Say what a bottle sells at, so that the uses can be weighed against the freezer.
+        </p>
+      )}
+      {tooMuch && (
+        <p className="mt-2 font-semibold text-stop">
+          Only {weight(stock.left)} of {stock.code} are there.
+        </p>
+      )}
+      {mayWrite && (
+        <Button className="mt-4" disabled={write.busy || tooMuch} onClick={() => write.run(undefined)}>
+          Divide it and start a plan
+        </Button>
+      )}
+    </Ruled>
+  );
+}
+
+function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) {
+  const state = useDividing(stock, planning);
+  const { rows, divided } = state;
   return (
     <>
       <div className="mt-5 grid gap-8 lg:grid-cols-2">
         <Ruled title="How long it will wait">
-          <RipeTable rows={ripe} set={setRipe} />
+          <RipeTable rows={state.ripe} set={state.setRipe} />
         </Ruled>
-        <Ruled title="The freezer">
-          <div className="grid grid-cols-2 gap-4 pt-2">
-            <label>
-              <span className="block text-sm text-ink-2">has room for, kg</span>
-              <input
-                inputMode="decimal"
-                value={room}
-                onChange={(e) => setRoom(e.target.value)}
-                className={cell}
-              />
-            </label>
-            <label>
-              <span className="block text-sm text-ink-2">a kilo in it is worth, {currency}</span>
-              <input
-                inputMode="decimal"
-                value={worth}
-                onChange={(e) => setWorth(e.target.value)}
-                className={cell}
-              />
-            </label>
-          </div>
-          <p className="pt-1 text-sm text-ink-2">What it saves you to buy later.</p>
-        </Ruled>
+        <Freezer state={state} />
       </div>
       <Ruled title="What it can be made into" className="mt-6">
         {rows.length === 0 ? (
           <p className="py-3 text-ink-2">No formula here takes it.</p>
         ) : (
-          <UseTable rows={rows} set={setRows} planning={planning} />
+          <UseTable rows={rows} set={state.setRows} planning={planning} />
         )}
       </Ruled>
-      {divided && (
-        <Ruled
-          title="Most profitable use"
-          className="mt-6"
-          aside={<strong className="figure">{money(divided.marginMinor, currency)}</strong>}
-        >
-          <div className="pt-3">
-            <PartedBar divided={divided} rows={rows} whole={whole} />
-          </div>
-          <SharesList divided={divided} rows={rows} ripe={ripe} />
-          {priceless && (
-            <p className="mt-2 text-sm text-ink-2">
-              Say what a bottle sells at, so that the uses can be weighed against the freezer.
-            </p>
-          )}
-          {tooMuch && (
-            <p className="mt-2 font-semibold text-stop">
-              Only {weight(stock.left)} of {stock.code} are there.
-            </p>
-          )}
-          {mayWrite && (
-            <Button className="mt-4" disabled={write.busy || tooMuch} onClick={() => write.run(undefined)}>
-              Divide it and start a plan
-            </Button>
-          )}
-        </Ruled>
-      )}
+      {divided && <BestDivision state={state} divided={divided} />}
     </>
   );
 }

@@ -101,17 +101,90 @@ function asCsv(stock: readonly StockLot[], currency: string): string {
   );
 }
 
+/** How the list of stock is shown: with what is used up, or as a stocktake. */
+function StockHead({
+  shown,
+  all,
+  setAll,
+  count,
+}: {
+  shown: readonly StockLot[];
+  all: boolean;
+  setAll: (all: boolean) => void;
+  count: () => void;
+}) {
+  const mayWrite = useMayWrite();
+  const { currency } = useSession().kitchen;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5">
+      <h1>Stock</h1>
+      <p className="flex-1 text-ink-2">
+        The oldest fit stock lot is used first. What is weighed into a lot is taken off.
+      </p>
+      <label className="flex min-h-6 items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="size-4 accent-[var(--rim)]"
+          checked={all}
+          onChange={(e) => setAll(e.target.checked)}
+        />{' '}
+        Show what is used up
+      </label>
+      {mayWrite && (
+        <Button tone="quiet" size="small" onClick={count}>
+          stocktake
+        </Button>
+      )}
+      <Button
+        tone="quiet"
+        size="small"
+        onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown, currency))}
+      >
+        as CSV
+      </Button>
+    </div>
+  );
+}
+
+/** The stock lots of one thing, with what there is of it in all. */
+function StockOf({
+  name,
+  lots,
+  open,
+}: {
+  name: string;
+  lots: readonly StockLot[];
+  open: (id: string) => void;
+}) {
+  const inAll = lots.reduce((sum, s) => sum + s.left, 0);
+  return (
+    <Ruled
+      title={name}
+      className="mt-4"
+      aside={
+        lots.length > 1 && <span className="figure text-sm">{amountSaid(lots[0]!.kind, inAll)} in all</span>
+      }
+    >
+      <ul>
+        {lots.map((s) => (
+          <StockRow key={s.id} stock={s} open={() => open(s.id)} />
+        ))}
+      </ul>
+    </Ruled>
+  );
+}
+
 /** What is really there: every stock lot with what is left of it, by thing, the oldest first. */
 export function Stock() {
   const { data } = useStock();
   const mayWrite = useMayWrite();
-  const { currency } = useSession().kitchen;
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const [counting, setCounting] = useState(false);
   if (!data) return null;
   const shown = data.filter((s) => all || s.left > 1e-6);
   const chosen = data.find((s) => s.id === open);
+  const things = byThing(shown);
   return (
     <Sheet
       asideLabel="Add to stock"
@@ -124,66 +197,18 @@ export function Stock() {
       }
     >
       <PlanNav />
-      <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1>Stock</h1>
-        <p className="flex-1 text-ink-2">
-          The oldest fit stock lot is used first. What is weighed into a lot is taken off.
-        </p>
-        <label className="flex items-center gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="size-4 accent-[var(--rim)]"
-            checked={all}
-            onChange={(e) => setAll(e.target.checked)}
-          />{' '}
-          Show what is used up
-        </label>
-        {mayWrite && (
-          <Button tone="quiet" size="small" onClick={() => setCounting(!counting)}>
-            stocktake
-          </Button>
-        )}
-        <Button
-          tone="quiet"
-          size="small"
-          onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown, currency))}
-        >
-          as CSV
-        </Button>
-      </div>
+      <StockHead shown={shown} all={all} setAll={setAll} count={() => setCounting(!counting)} />
       {shown.length === 0 && (
         <Empty title="No stock yet">
           Add what you buy and pick, with its date, its supplier and what you paid. Every lot then says which
           bag its sugar came from.
         </Empty>
       )}
-      {counting && (
-        <Stocktake stock={byThing(shown).flatMap(([, lots]) => lots)} onDone={() => setCounting(false)} />
+      {counting ? (
+        <Stocktake stock={things.flatMap(([, lots]) => lots)} onDone={() => setCounting(false)} />
+      ) : (
+        things.map(([name, lots]) => <StockOf key={name} name={name} lots={lots} open={setOpen} />)
       )}
-      {(counting ? [] : byThing(shown)).map(([name, lots]) => (
-        <Ruled
-          key={name}
-          title={name}
-          className="mt-4"
-          aside={
-            lots.length > 1 && (
-              <span className="figure text-sm">
-                {amountSaid(
-                  lots[0]!.kind,
-                  lots.reduce((sum, s) => sum + s.left, 0),
-                )}{' '}
-                in all
-              </span>
-            )
-          }
-        >
-          <ul>
-            {lots.map((s) => (
-              <StockRow key={s.id} stock={s} open={() => setOpen(s.id)} />
-            ))}
-          </ul>
-        </Ruled>
-      ))}
       {chosen && <StockDialog stock={chosen} onClose={() => setOpen(null)} />}
     </Sheet>
   );

@@ -4,7 +4,7 @@ import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot'
 import { type ReactNode, useEffect } from 'react';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
-import { recordedOf } from '../parts/lot/WeighIn.tsx';
+import { recordedOf } from '../parts/lot/useLine.ts';
 import { Button } from '../ui/Button.tsx';
 import { clockTime } from '../ui/dates.ts';
 import { minutesInWords, weight } from '../ui/format.ts';

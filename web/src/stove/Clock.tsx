@@ -2,7 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import { type StepClock, type StepTiming, stepTiming } from '@inch/core/lot';
 import { useState } from 'react';
 import { useRecord } from '../data/record.ts';
-import { recordedOf } from '../parts/lot/WeighIn.tsx';
+import { recordedOf } from '../parts/lot/useLine.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { duration, minutesInWords, plural, weight } from '../ui/format.ts';

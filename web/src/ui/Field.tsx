@@ -54,14 +54,20 @@ export function Field({
   className,
   labelHidden,
   figure,
+  large,
   ...rest
-}: Common & ComponentProps<'input'> & { figure?: boolean }) {
+}: Common & ComponentProps<'input'> & { figure?: boolean; large?: boolean }) {
   const id = useId();
   return (
     <Frame {...{ id, label, hint, error, labelHidden }} {...(className ? { className } : {})}>
       <input
         id={id}
-        className={twMerge(box, figure ? 'figure' : '')}
+        className={twMerge(
+          box,
+          figure && 'figure',
+          large && 'min-h-14 text-lg',
+          large && figure && 'text-right font-bold',
+        )}
         aria-invalid={error ? true : undefined}
         aria-describedby={described(id, error, hint)}
         {...rest}

@@ -54,32 +54,116 @@ function Shape({ band, y }: { band: Band; y: (v: number) => number }) {
   );
 }
 
-/** A measuring glass with its scale: the level is the figure, the dark mark or shape its band, the red line its limit. */
-export function MeasuringGlass({
-  title,
-  low,
-  high,
-  every,
-  minor,
+/** Values of a glass's small marks, and where each stands. */
+function scaleOf({ low, high, every, minor }: Pick<Props, 'low' | 'high' | 'every' | 'minor'>) {
+  const inside = HEIGHT - 2 * TOP;
+  const clamp = (v: number) => Math.min(high, Math.max(low, v));
+  return {
+    inside,
+    y: (v: number) => TOP + inside * (1 - (clamp(v) - low) / (high - low)),
+    marks: Array.from({ length: Math.round((high - low) / minor) + 1 }, (_, i) => low + i * minor),
+    labelled: (v: number) => Math.abs((v - low) / every - Math.round((v - low) / every)) < 1e-6,
+    /** The value pointed at, to half of a small mark. */
+    pointed: (event: MouseEvent<SVGSVGElement>): number => {
+      const box = event.currentTarget.getBoundingClientRect();
+      const at = ((event.clientY - box.top) / box.height) * HEIGHT;
+      const value = low + (high - low) * (1 - (at - TOP) / inside);
+      return Number((Math.round(clamp(value) / (minor / 2)) * (minor / 2)).toFixed(2));
+    },
+  };
+}
+type Scale = ReturnType<typeof scaleOf>;
+
+function Marks({ scale: { marks, labelled, y }, digits }: { scale: Scale; digits: number }) {
+  return marks.map((v) => (
+    <g key={v}>
+      <line
+        x1="49"
+        x2={labelled(v) ? 61 : 55}
+        y1={y(v)}
+        y2={y(v)}
+        stroke="var(--steel)"
+        strokeWidth={labelled(v) ? 1.5 : 1}
+      />
+      {labelled(v) && (
+        <text x="65" y={y(v) + 4} fontSize="11" fill="var(--ink-2)" className="figure">
+          {v.toFixed(digits)}
+        </text>
+      )}
+    </g>
+  ));
+}
+
+function LimitLine({ limit, y }: { limit: Limit; y: Scale['y'] }) {
+  return (
+    <g>
+      <line
+        x1="0"
+        x2="64"
+        y1={y(limit.at)}
+        y2={y(limit.at)}
+        stroke={limit.aim ? 'var(--rim)' : 'var(--stop)'}
+        strokeWidth="2.5"
+      />
+      <text
+        x="66"
+        y={y(limit.at) - 5}
+        fontSize="11.5"
+        fontWeight="700"
+        fill={limit.aim ? 'var(--link)' : 'var(--stop)'}
+        stroke="var(--enamel-cool)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
+        {limit.words}
+      </text>
+    </g>
+  );
+}
+
+/** What is in the glass: its level, and the band or shape of where it may fall. */
+function Content({
+  scale,
   level,
   colour,
   band,
-  limit,
-  said,
-  digits = 0,
-  onPoint,
-}: Props) {
-  const inside = HEIGHT - 2 * TOP;
-  const clamp = (v: number) => Math.min(high, Math.max(low, v));
-  const y = (v: number) => TOP + inside * (1 - (clamp(v) - low) / (high - low));
-  const marks = Array.from({ length: Math.round((high - low) / minor) + 1 }, (_, i) => low + i * minor);
-  const pointed = (event: MouseEvent<SVGSVGElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    const at = ((event.clientY - box.top) / box.height) * HEIGHT;
-    const value = low + (high - low) * (1 - (at - TOP) / inside);
-    onPoint?.(Number((Math.round(clamp(value) / (minor / 2)) * (minor / 2)).toFixed(2)));
-  };
-  const labelled = (v: number) => Math.abs((v - low) / every - Math.round((v - low) / every)) < 1e-6;
+}: { scale: Scale } & Pick<Props, 'level' | 'colour' | 'band'>) {
+  const { y, inside } = scale;
+  return (
+    <>
+      {level !== null && (
+        <rect
+          className="level"
+          x="6"
+          width="40"
+          y={y(level)}
+          height={TOP + inside - y(level) + 3}
+          rx="2"
+          fill={colour}
+        />
+      )}
+      {band?.bins && <Shape band={band} y={y} />}
+      {band && !band.bins && (
+        <rect
+          className="level"
+          x="36"
+          width="7"
+          y={y(band.high)}
+          height={Math.max(4, y(band.low) - y(band.high))}
+          rx="3.5"
+          fill="var(--ink)"
+          opacity="0.65"
+          stroke="var(--enamel)"
+        />
+      )}
+    </>
+  );
+}
+
+/** A measuring glass with its scale: the level is the figure, the dark mark or shape its band, the red line its limit. */
+export function MeasuringGlass(props: Props) {
+  const { title, level, limit, said, digits = 0, onPoint } = props;
+  const scale = scaleOf(props);
   return (
     <figure className="min-w-0">
       <figcaption className="mb-1 font-semibold">{title}</figcaption>
@@ -87,7 +171,7 @@ export function MeasuringGlass({
       <svg
         viewBox={`0 0 118 ${HEIGHT}`}
         className={`w-full max-w-31 ${onPoint ? 'cursor-row-resize' : ''}`}
-        onClick={onPoint ? pointed : undefined}
+        onClick={onPoint ? (event) => onPoint(scale.pointed(event)) : undefined}
         role="img"
         aria-label={`${title}: ${said}${limit ? `, ${limit.words}` : ''}`}
       >
@@ -95,78 +179,15 @@ export function MeasuringGlass({
           x="3"
           y={TOP - 8}
           width="46"
-          height={inside + 14}
+          height={scale.inside + 14}
           rx="6"
           fill="var(--enamel)"
           stroke="var(--steel)"
           strokeWidth="1.5"
         />
-        {level !== null && (
-          <rect
-            className="level"
-            x="6"
-            width="40"
-            y={y(level)}
-            height={TOP + inside - y(level) + 3}
-            rx="2"
-            fill={colour}
-          />
-        )}
-        {band?.bins && <Shape band={band} y={y} />}
-        {band && !band.bins && (
-          <rect
-            className="level"
-            x="36"
-            width="7"
-            y={y(band.high)}
-            height={Math.max(4, y(band.low) - y(band.high))}
-            rx="3.5"
-            fill="var(--ink)"
-            opacity="0.65"
-            stroke="var(--enamel)"
-          />
-        )}
-        {marks.map((v) => (
-          <g key={v}>
-            <line
-              x1="49"
-              x2={labelled(v) ? 61 : 55}
-              y1={y(v)}
-              y2={y(v)}
-              stroke="var(--steel)"
-              strokeWidth={labelled(v) ? 1.5 : 1}
-            />
-            {labelled(v) && (
-              <text x="65" y={y(v) + 4} fontSize="11" fill="var(--ink-2)" className="figure">
-                {v.toFixed(digits)}
-              </text>
-            )}
-          </g>
-        ))}
-        {limit && (
-          <g>
-            <line
-              x1="0"
-              x2="64"
-              y1={y(limit.at)}
-              y2={y(limit.at)}
-              stroke={limit.aim ? 'var(--rim)' : 'var(--stop)'}
-              strokeWidth="2.5"
-            />
-            <text
-              x="66"
-              y={y(limit.at) - 5}
-              fontSize="11.5"
-              fontWeight="700"
-              fill={limit.aim ? 'var(--link)' : 'var(--stop)'}
-              stroke="var(--enamel-cool)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              {limit.words}
-            </text>
-          </g>
-        )}
+        <Content scale={scale} level={level} colour={props.colour} band={props.band} />
+        <Marks scale={scale} digits={digits} />
+        {limit && <LimitLine limit={limit} y={scale.y} />}
       </svg>
       <p className={level === null ? 'font-bold text-hold' : 'figure text-[1.4rem] font-bold'}>{said}</p>
     </figure>

@@ -54,25 +54,63 @@ function NotThere({ text, add }: { text: string; add: () => void }) {
   );
 }
 
-/** Chooses an ingredient of the catalogue by typing a part of its name; what is not there may be added as one's own. */
-export function IngredientPicker({
-  value,
-  onChoose,
+/** The catalogue as a list that is searched by typing a part of a name. */
+function Search({
   label,
+  choose,
+  add,
 }: {
+  label: string;
+  choose: (id: string) => void;
+  add: (text: string) => void;
+}) {
+  const [text, setText] = useState('');
+  const catalogue = useCatalogue();
+  return (
+    <Command label={label} loop>
+      <Command.Input
+        autoFocus
+        value={text}
+        onValueChange={setText}
+        placeholder="Type a part of its name"
+        className="mb-2 w-full rounded-md border border-steel bg-enamel px-3 py-2"
+      />
+      <Command.List className="max-h-72 overflow-y-auto">
+        <Command.Empty>
+          <NotThere text={text} add={() => add(text)} />
+        </Command.Empty>
+        {GROUPS.map((group) => (
+          <Command.Group
+            key={group.title}
+            heading={group.title}
+            className="text-ink-2 [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:font-semibold"
+          >
+            {catalogue.all
+              .filter((i) => group.families.includes(i.family))
+              .map((i) => (
+                <Entry key={i.id} entry={i} choose={choose} />
+              ))}
+          </Command.Group>
+        ))}
+      </Command.List>
+    </Command>
+  );
+}
+
+interface Props {
   value: string;
   onChoose: (id: string) => void;
   label: string;
-}) {
+}
+
+/** Chooses an ingredient of the catalogue by typing a part of its name; what is not there may be added as one's own. */
+export function IngredientPicker({ value, onChoose, label }: Props) {
   const [open, setOpen] = useState(false);
-  const [text, setText] = useState('');
   const [adding, setAdding] = useState<string | null>(null);
-  const catalogue = useCatalogue();
-  const chosen = catalogue.find(value)?.name ?? null;
+  const chosen = useCatalogue().find(value)?.name ?? null;
   const choose = (id: string) => {
     onChoose(id);
     setOpen(false);
-    setText('');
   };
   return (
     <>
@@ -89,39 +127,14 @@ export function IngredientPicker({
             sideOffset={4}
             className="z-[60] w-80 rounded-xl border-2 border-rim bg-enamel p-2 shadow-lg"
           >
-            <Command label={label} loop>
-              <Command.Input
-                autoFocus
-                value={text}
-                onValueChange={setText}
-                placeholder="Type a part of its name"
-                className="mb-2 w-full rounded-md border border-steel bg-enamel px-3 py-2"
-              />
-              <Command.List className="max-h-72 overflow-y-auto">
-                <Command.Empty>
-                  <NotThere
-                    text={text}
-                    add={() => {
-                      setOpen(false);
-                      setAdding(text);
-                    }}
-                  />
-                </Command.Empty>
-                {GROUPS.map((group) => (
-                  <Command.Group
-                    key={group.title}
-                    heading={group.title}
-                    className="text-ink-2 [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:font-semibold"
-                  >
-                    {catalogue.all
-                      .filter((i) => group.families.includes(i.family))
-                      .map((i) => (
-                        <Entry key={i.id} entry={i} choose={choose} />
-                      ))}
-                  </Command.Group>
-                ))}
-              </Command.List>
-            </Command>
+            <Search
+              label={label}
+              choose={choose}
+              add={(text) => {
+                setOpen(false);
+                setAdding(text);
+              }}
+            />
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>

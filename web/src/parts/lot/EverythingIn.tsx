@@ -4,7 +4,8 @@ import { useMayWrite } from '../../data/session.tsx';
 import { clockTime } from '../../ui/dates.ts';
 import { weight } from '../../ui/format.ts';
 import { State } from '../../ui/State.tsx';
-import { LineToAdd, recordedOf } from './WeighIn.tsx';
+import { recordedOf } from './useLine.ts';
+import { LineToAdd } from './WeighIn.tsx';
 
 /** Whether every line is recorded as in, or as left out with a word why. */
 export const everythingIn = (lot: LotView): boolean => lot.lines.every((line) => recordedOf(lot, line));
@@ -20,7 +21,7 @@ export function EverythingIn({ lot, at }: { lot: LotView; at: string | undefined
       <h2 className="text-2xl font-bold">
         Is everything recorded?{' '}
         <State tone={open.length === 0 ? 'go' : 'hold'} className="text-lg">
-          {open.length === 0 ? 'everything is told' : `${open.length} not recorded yet`}
+          {open.length === 0 ? 'all recorded' : `${open.length} not recorded yet`}
         </State>
       </h2>
       <p className="text-ink-2">This becomes the lot as made: its label is written from it.</p>

@@ -1,39 +1,14 @@
 import type { LotView } from '@inch/contract/lot';
-import type { KitchenCatalogue } from '@inch/core/ingredient';
-import { parseQuantity, toGrams } from '@inch/core/quantity';
-import { useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
-import { useRecord } from '../../data/record.ts';
-import { useSession } from '../../data/session.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { weight } from '../../ui/format.ts';
 import { State } from '../../ui/State.tsx';
 import { useLiveFigure } from '../instrument/attached.ts';
 import { CoverOpen } from '../stock/CoverOpen.tsx';
-import { FromStock, type TakenFrom, useFit, useTaken } from '../stock/FromStock.tsx';
-
-type Line = LotView['lines'][number];
-
-/** What stands recorded of a line: its grams, or that it was left out. */
-export const recordedOf = (lot: LotView, line: Line) =>
-  lot.additions.find((a) => a.lineId === line.lineId && a.struck === null);
-
-function usedGrams(
-  text: string,
-  line: Line,
-  cup: ReturnType<typeof useSession>['kitchen']['cupSchool'],
-  catalogue: KitchenCatalogue,
-): number | string {
-  try {
-    const bare = /^[\d.,]+$/.test(text.trim());
-    return toGrams(parseQuantity(bare ? `${text} g` : text), catalogue.get(line.ingredientId), {
-      cup: cup ?? undefined,
-      measures: catalogue.measures,
-    }).grams;
-  } catch (error) {
-    return (error as Error).message;
-  }
-}
+import { FromStock, useFit } from '../stock/FromStock.tsx';
+import { type Line, type LineForm, recordedOf, useLine } from './useLine.ts';
 
 /** How much of what was planned really came onto the scale: for what has no line to follow. */
 function proportionOf(lot: LotView, line: Line): number | null {
@@ -88,142 +63,131 @@ function Recorded({ line, done, water }: { line: Line; done: Done; water: boolea
   );
 }
 
-/** A line to be weighed in, or left out with a word why. */
-export function LineToAdd({
-  lot,
-  line,
-  stepId,
-  at,
-}: {
+/** What the line is, and what it became where it follows something that was weighed. */
+function Planned({ line }: { line: Line }) {
+  const moved = line.grams !== null && line.now !== null && Math.abs(line.now - line.grams) > 0.5;
+  return (
+    <span className="min-w-40 flex-1 text-lg leading-snug">
+      <span className="font-semibold">{line.name}</span> <span className="text-ink-2">{line.said}</span>
+      {moved && (
+        <span className="block text-base">
+          now <strong className="figure">{weight(line.now!)}</strong>, was{' '}
+          <span className="figure line-through">{weight(line.grams!)}</span>
+          {line.follows && <span className="text-ink-2">: it follows {line.follows}</span>}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** Figures that may be taken as they are: the scale's, or in proportion to what was weighed. */
+function Suggested({ lot, line, form }: { lot: LotView; line: Line; form: LineForm }) {
+  const live = useLiveFigure('scale');
+  const share = proportionOf(lot, line);
+  return (
+    <>
+      {live?.value != null && (
+        <Button tone="quiet" className="min-h-14 px-2" onClick={() => form.set('typed', String(live.value))}>
+          take <span className="figure">{weight(Math.max(0, live.value))}</span> from the scale
+        </Button>
+      )}
+      {share !== null && (
+        <Button
+          tone="quiet"
+          className="min-h-14 px-2"
+          onClick={() => form.set('typed', String(Math.round(line.grams! * share)))}
+        >
+          in proportion: <span className="figure">{weight(line.grams! * share)}</span>
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface LineProps {
   lot: LotView;
   line: Line;
   stepId: string | null;
   at: string | undefined;
-}) {
-  const { kitchen } = useSession();
-  const catalogue = useCatalogue();
-  const live = useLiveFigure('scale');
-  const [typed, setTyped] = useState<string | null>(null);
-  const [leaving, setLeaving] = useState(false);
-  const [from, setFrom] = useState<TakenFrom>({ by: 'oldest' });
-  const [before, setBefore] = useState('');
-  const taken = useTaken(line.ingredientId);
-  const [why, setWhy] = useState('');
-  const write = useRecord('addition', lot);
-  const done = recordedOf(lot, line);
-  const water = catalogue.find(line.ingredientId)?.family === 'water';
-  if (done) return <Recorded line={line} done={done} water={water} />;
-  const text = typed ?? (line.now === null ? '' : String(Math.round(line.now * 10) / 10));
-  const used = usedGrams(text, line, kitchen.cupSchool, catalogue);
-  const share = proportionOf(lot, line);
+}
+
+/** A line to be weighed in, or left out with a reason. */
+function OpenLine(props: LineProps) {
+  const { lot, line } = props;
+  const { form, water, text, body } = useLine(props);
+  const { leaving, from } = form.values;
   const trims = lot.product.content.steps.some((s) => s.id === line.formulaStepId && s.kind === 'prepare');
-  const moved = line.grams !== null && line.now !== null && Math.abs(line.now - line.grams) > 0.5;
-  const gross = before.trim() === '' ? null : usedGrams(before, line, kitchen.cupSchool, catalogue);
-  const bad = typeof used === 'string' ? used : typeof gross === 'string' ? gross : null;
-  const record = () =>
-    write.run({
-      shownAs: leaving ? `${line.name} left out` : `${line.name} ${weight(used as number)}`,
-      ...{
-        stepId,
-        lineId: line.lineId,
-        ingredientId: line.ingredientId,
-        grams: leaving ? 0 : (used as number),
-        why: leaving ? why : null,
-        beforeTrimming: leaving ? null : (gross as number | null),
-        ...taken(from, leaving || water ? 0 : ((gross ?? used) as number)),
-        ...(at ? { at } : {}),
-      },
-    });
+  const stockError = form.error('from');
   return (
     <li className="border-b border-steel-line py-3">
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="min-w-40 flex-1 text-lg leading-snug">
-          <span className="font-semibold">{line.name}</span> <span className="text-ink-2">{line.said}</span>
-          {moved && (
-            <span className="block text-base">
-              now <strong className="figure">{weight(line.now!)}</strong>, was{' '}
-              <span className="figure line-through">{weight(line.grams!)}</span>
-              {line.follows && <span className="text-ink-2">: it follows {line.follows}</span>}
-            </span>
-          )}
-        </span>
-        {leaving ? (
-          <input
-            aria-label={`Why ${line.name} is left out`}
-            autoFocus
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-            placeholder="why is it left out?"
-            className="min-h-14 w-48 rounded-lg border border-steel bg-enamel px-3"
-          />
-        ) : (
-          <input
-            aria-label={`${line.name}, grams weighed`}
-            value={text}
-            onChange={(e) => setTyped(e.target.value)}
-            className="figure min-h-14 w-32 rounded-lg border border-steel bg-enamel px-3 text-right text-lg font-bold"
-          />
-        )}
-        <Button
-          className="min-h-14"
-          disabled={write.busy || (leaving ? why.trim().length < 2 : bad !== null)}
-          onClick={record}
-        >
-          {leaving ? 'Leave out' : 'Weighed in'}
-        </Button>
-        <Button tone="quiet" className="min-h-14" onClick={() => setLeaving(!leaving)}>
-          {leaving ? 'it goes in' : 'left out…'}
-        </Button>
-      </div>
-      {!leaving && (
-        <div className="flex flex-wrap items-center gap-x-2 text-base">
-          {live?.value != null && (
-            <Button tone="quiet" className="min-h-14 px-2" onClick={() => setTyped(String(live.value))}>
-              take <span className="figure">{weight(Math.max(0, live.value))}</span> from the scale
-            </Button>
-          )}
-          {share !== null && (
-            <Button
-              tone="quiet"
-              className="min-h-14 px-2"
-              onClick={() => setTyped(String(Math.round(line.grams! * share)))}
-            >
-              in proportion: <span className="figure">{weight(line.grams! * share)}</span>
-            </Button>
-          )}
-          {!water && (
-            <FromStock
-              name={line.name}
-              thing={line.ingredientId}
-              grams={typeof gross === 'number' ? gross : typeof used === 'number' ? used : 0}
-              value={from}
-              onChange={setFrom}
+      <form onSubmit={form.submit}>
+        <DraftNote form={form} />
+        <div className="flex flex-wrap items-start gap-3">
+          <Planned line={line} />
+          {leaving ? (
+            <Field
+              label={`Why ${line.name} is left out`}
+              labelHidden
+              autoFocus
+              className="w-56"
+              large
+              placeholder="why is it left out?"
+              {...form.field('why')}
+            />
+          ) : (
+            <Field
+              label={`${line.name}, grams weighed`}
+              labelHidden
+              className="w-36"
+              figure
+              large
+              value={text}
+              onChange={(event) => form.set('typed', event.target.value)}
+              error={form.error('typed')}
             />
           )}
-          {trims && (
-            <label className="flex items-center gap-2 text-ink-2">
-              before trimming
-              <input
-                aria-label={`${line.name}, before trimming`}
-                value={before}
-                onChange={(e) => setBefore(e.target.value)}
-                placeholder="g"
-                className="figure min-h-14 w-28 rounded-lg border border-steel bg-enamel px-3 text-right text-ink"
-              />
-            </label>
-          )}
+          <Button type="submit" className="min-h-14" disabled={form.busy}>
+            {leaving ? 'Leave out' : 'Weighed in'}
+          </Button>
+          <Button tone="quiet" className="min-h-14" onClick={() => form.set('leaving', !leaving)}>
+            {leaving ? 'it goes in' : 'left out…'}
+          </Button>
         </div>
-      )}
-      {!leaving && bad !== null && text !== '' && (
-        <p className="mt-1 text-sm font-semibold text-stop">{bad}</p>
-      )}
-      {(write.fields.at ?? write.fields.stock ?? write.fields.beforeTrimming) && (
-        <p className="mt-1 text-sm font-semibold text-stop">
-          {write.fields.at ?? write.fields.stock ?? write.fields.beforeTrimming}
-        </p>
-      )}
+        {!leaving && (
+          <div className="flex flex-wrap items-center gap-x-2 text-base">
+            <Suggested lot={lot} line={line} form={form} />
+            {!water && (
+              <FromStock
+                name={line.name}
+                thing={line.ingredientId}
+                grams={body?.beforeTrimming ?? body?.grams ?? 0}
+                value={from}
+                onChange={(value) => form.set('from', value)}
+              />
+            )}
+            {trims && (
+              <Field
+                label="before trimming, g"
+                aria-label={`${line.name}, before trimming`}
+                className="w-40"
+                figure
+                large
+                {...form.field('before')}
+              />
+            )}
+          </div>
+        )}
+        {stockError && <p className="mt-1 text-sm font-semibold text-stop">{stockError}</p>}
+      </form>
     </li>
   );
+}
+
+/** A line of a lot: what stands recorded of it, or the form that records it. */
+export function LineToAdd(props: LineProps) {
+  const done = recordedOf(props.lot, props.line);
+  const water = useCatalogue().find(props.line.ingredientId)?.family === 'water';
+  return done ? <Recorded line={props.line} done={done} water={water} /> : <OpenLine {...props} />;
 }
 
 /** The lines that go in at a step, each to be weighed in or left out with a word why. */

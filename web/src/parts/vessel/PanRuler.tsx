@@ -1,18 +1,7 @@
-import { diameterAt, type VesselShape, vesselDepth, volumeAtDepth } from '@inch/core/pan';
+import type { VesselShape } from '@inch/core/pan';
 import { depthSaid, type RulerUnit } from '../../ui/ruler.ts';
+import { type Placed, placed } from './outline.ts';
 
-/** Inner width in mm at a depth, of a vessel known by its measures or by what was poured in. */
-function widthAt(shape: VesselShape, depthMm: number): number {
-  const measured = diameterAt(shape, depthMm);
-  if (measured !== null) return measured;
-  const deepest = vesselDepth(shape);
-  const near = deepest / 6;
-  const [low, high] = [Math.max(0, depthMm - near), Math.min(deepest, depthMm + near)];
-  const area = ((volumeAtDepth(shape, high) - volumeAtDepth(shape, low)) * 1000) / (high - low);
-  return 2 * Math.sqrt(area / Math.PI);
-}
-
-const BOX = { width: 300, height: 316 };
 const RULER = 62;
 
 interface Mark {
@@ -29,17 +18,6 @@ interface Props {
   colour: string;
   unit: RulerUnit;
   said: string;
-}
-
-/** Outline of the vessel from rim to rim, in mm, bottom at 0. */
-function outline(shape: VesselShape, upTo: number): [number, number][] {
-  const points: [number, number][] = [];
-  const steps = 24;
-  for (let i = 0; i <= steps; i++) {
-    const at = (upTo * i) / steps;
-    points.push([widthAt(shape, at) / 2, at]);
-  }
-  return points;
 }
 
 function Ticks({
@@ -87,44 +65,14 @@ function Ticks({
   ));
 }
 
-/** The pan and its ruler at one scale: the level where it stands, where it began, and the mark to reduce to. */
-export function PanRuler({ shape, level, start, target, colour, unit, said }: Props) {
-  const height = vesselDepth(shape);
-  const widest = Math.max(...outline(shape, height).map(([half]) => half * 2));
-  const k = Math.min(BOX.width / widest, (BOX.height - 30) / height);
-  const tall = height * k + 34;
-  const [centre, bottom] = [(widest * k) / 2 + 12, tall - 6];
-  const y = (mm: number) => bottom - mm * k;
-  const path = (upTo: number) => {
-    const side = outline(shape, upTo);
-    const right = side.map(([half, at]) => `${(centre + half * k).toFixed(1)} ${y(at).toFixed(1)}`);
-    const left = [...side]
-      .reverse()
-      .map(([half, at]) => `${(centre - half * k).toFixed(1)} ${y(at).toFixed(1)}`);
-    return `M${left.join(' L')} L${right.join(' L')} Z`;
-  };
-  const rulerX = widest * k + 38;
-  const rulerTop = y(height) - 18;
-  const half = (widthAt(shape, height) / 2) * k;
-  const inside = (mm: number) => (widthAt(shape, Math.min(height, mm)) / 2) * k;
-  const shown = level === null ? null : Math.min(height, Math.max(0, level));
-  const under = target && shown !== null && target.mm <= shown;
+/** The vessel itself, with its rim. */
+function Walls({ at }: { at: Placed }) {
+  const { centre, height, y } = at;
+  const half = at.half(height);
   return (
-    <svg
-      role="img"
-      aria-label={said}
-      viewBox={`0 0 ${rulerX + RULER + 6} ${tall}`}
-      className="block w-full max-w-[27rem]"
-    >
-      {shown !== null && shown > 0.5 && (
-        <path
-          d={path(shown)}
-          fill={colour}
-          className="transition-[d] duration-500 motion-reduce:transition-none"
-        />
-      )}
+    <>
       <path
-        d={path(height).replace(' Z', '')}
+        d={at.path(height).replace(' Z', '')}
         fill="none"
         stroke="var(--rim)"
         strokeWidth="5"
@@ -145,53 +93,76 @@ export function PanRuler({ shape, level, start, target, colour, unit, said }: Pr
         strokeWidth="3"
         opacity="0.55"
       />
-      {start != null && start <= height && (
-        <g>
-          <line
-            x1={centre - inside(start) + 4}
-            x2={centre + inside(start) - 4}
-            y1={y(start)}
-            y2={y(start)}
-            stroke="var(--steel)"
-            strokeDasharray="2 5"
-            strokeWidth="2"
-          />
-          <text x={centre - inside(start) + 14} y={y(start) - 6} fontSize="14" fill="var(--ink-2)">
-            start {depthSaid(start, unit)}
-          </text>
-        </g>
-      )}
-      {target && target.mm <= height && (
-        <g>
-          <line
-            x1={centre - inside(target.mm) + 3}
-            x2={centre + inside(target.mm) - 3}
-            y1={y(target.mm)}
-            y2={y(target.mm)}
-            stroke={under ? '#fff' : 'var(--rim)'}
-            strokeDasharray="10 6"
-            strokeWidth="3"
-          />
-          <text
-            x={centre}
-            y={y(target.mm) + (target.mm * k > 24 ? 19 : -8)}
-            textAnchor="middle"
-            fontSize="15"
-            fontWeight="700"
-            fill={under && target.mm * k > 24 ? '#fff' : 'var(--ink)'}
-            stroke={under && target.mm * k > 24 ? colour : 'var(--enamel)'}
-            strokeWidth="4"
-            paintOrder="stroke"
-          >
-            {target.words}
-          </text>
-        </g>
-      )}
+    </>
+  );
+}
+
+/** Where the liquid stood when it began. */
+function StartMark({ at, mm, unit }: { at: Placed; mm: number; unit: RulerUnit }) {
+  const { centre, y } = at;
+  const inside = at.half(mm);
+  return (
+    <g>
+      <line
+        x1={centre - inside + 4}
+        x2={centre + inside - 4}
+        y1={y(mm)}
+        y2={y(mm)}
+        stroke="var(--steel)"
+        strokeDasharray="2 5"
+        strokeWidth="2"
+      />
+      <text x={centre - inside + 14} y={y(mm) - 6} fontSize="14" fill="var(--ink-2)">
+        start {depthSaid(mm, unit)}
+      </text>
+    </g>
+  );
+}
+
+/** The mark to reduce to; white where it lies under the liquid. */
+function TargetMark({ at, mark, colour, under }: { at: Placed; mark: Mark; colour: string; under: boolean }) {
+  const { centre, y, scale } = at;
+  const inside = at.half(mark.mm);
+  const roomBelow = mark.mm * scale > 24;
+  const onColour = under && roomBelow;
+  return (
+    <g>
+      <line
+        x1={centre - inside + 3}
+        x2={centre + inside - 3}
+        y1={y(mark.mm)}
+        y2={y(mark.mm)}
+        stroke={under ? '#fff' : 'var(--rim)'}
+        strokeDasharray="10 6"
+        strokeWidth="3"
+      />
+      <text
+        x={centre}
+        y={y(mark.mm) + (roomBelow ? 19 : -8)}
+        textAnchor="middle"
+        fontSize="15"
+        fontWeight="700"
+        fill={onColour ? '#fff' : 'var(--ink)'}
+        stroke={onColour ? colour : 'var(--enamel)'}
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
+        {mark.words}
+      </text>
+    </g>
+  );
+}
+
+/** The steel ruler, from the bottom to a little over the rim. */
+function Ruler({ at, unit }: { at: Placed; unit: RulerUnit }) {
+  const top = at.y(at.height) - 18;
+  return (
+    <>
       <rect
-        x={rulerX}
-        y={rulerTop}
+        x={at.rulerX}
+        y={top}
         width={RULER}
-        height={bottom - rulerTop}
+        height={at.bottom - top}
         fill="url(#steel)"
         stroke="var(--steel)"
       />
@@ -202,10 +173,38 @@ export function PanRuler({ shape, level, start, target, colour, unit, said }: Pr
           <stop offset="1" stopColor="var(--steel-low)" />
         </linearGradient>
       </defs>
-      <Ticks height={height} y={y} unit={unit} x={rulerX} />
+      <Ticks height={at.height} y={at.y} unit={unit} x={at.rulerX} />
+    </>
+  );
+}
+
+/** The pan and its ruler at one scale: the level where it stands, where it began, and the mark to reduce to. */
+export function PanRuler({ shape, level, start, target, colour, unit, said }: Props) {
+  const at = placed(shape);
+  const shown = level === null ? null : Math.min(at.height, Math.max(0, level));
+  return (
+    <svg
+      role="img"
+      aria-label={said}
+      viewBox={`0 0 ${at.rulerX + RULER + 6} ${at.tall}`}
+      className="block w-full max-w-[27rem]"
+    >
+      {shown !== null && shown > 0.5 && (
+        <path
+          d={at.path(shown)}
+          fill={colour}
+          className="transition-[d] duration-500 motion-reduce:transition-none"
+        />
+      )}
+      <Walls at={at} />
+      {start != null && start <= at.height && <StartMark at={at} mm={start} unit={unit} />}
+      {target && target.mm <= at.height && (
+        <TargetMark at={at} mark={target} colour={colour} under={shown !== null && target.mm <= shown} />
+      )}
+      <Ruler at={at} unit={unit} />
       {shown !== null && (
         <path
-          d={`M${rulerX} ${y(shown)} l-17 -9 v18 Z`}
+          d={`M${at.rulerX} ${at.y(shown)} l-17 -9 v18 Z`}
           fill={colour}
           stroke="var(--enamel)"
           strokeWidth="1"

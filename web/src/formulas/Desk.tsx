@@ -1,0 +1,164 @@
+import type { Formula } from '@inch/contract/formula';
+import type { Forecast } from '@inch/core/formula';
+import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
+import { useMayWrite } from '../data/session.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
+import { BringIn } from './BringIn.tsx';
+import type { Change, Draft } from './draft.ts';
+import { ForecastPanel } from './ForecastPanel.tsx';
+import { Heading } from './Heading.tsx';
+import { Lines } from './Lines.tsx';
+import { MoreMenu } from './MoreMenu.tsx';
+import { Particulars } from './Particulars.tsx';
+import { Steps } from './Steps.tsx';
+import { type Start, useDesk, type useSave } from './useDesk.ts';
+import { useForecast } from './useForecast.ts';
+import { Versions } from './Versions.tsx';
+import { type Wanted, WhatItTakes } from './WhatItTakes.tsx';
+
+/** Lines that say something and are not understood yet. */
+const openLines = (draft: Draft, forecast: Forecast): number =>
+  forecast.lines.filter(
+    (l, i) => l.asks && (draft.content.lines[i]!.said !== '' || draft.content.lines[i]!.ingredientId !== ''),
+  ).length;
+
+function SaveRow({
+  formula,
+  after,
+  draft,
+  save,
+  open,
+}: {
+  formula: Formula | null;
+  after: number;
+  draft: Draft;
+  save: ReturnType<typeof useSave>;
+  open: number;
+}) {
+  const mayWrite = useMayWrite();
+  return (
+    <div className="mt-6 flex flex-wrap items-center gap-3">
+      {mayWrite && (
+        <Button onClick={() => save.run({ draft })} disabled={save.busy}>
+          Save version {after + 1}
+        </Button>
+      )}
+      {formula && mayWrite && !formula.archived && (
+        <Link to={`/stove?formula=${formula.id}`} className={buttonLook({ tone: 'plain' })}>
+          Start a lot of version {formula.version}
+        </Link>
+      )}
+      {open > 0 && (
+        <span className="text-sm font-semibold text-hold">
+          {open === 1 ? 'One line is' : `${open} lines are`} still open.
+        </span>
+      )}
+      {save.error && !save.fields.name && (
+        <p role="alert" className="basis-full font-semibold text-stop">
+          {save.error.message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface Props extends Start {
+  meanwhile?: ReactNode;
+  discard: () => void;
+}
+
+/** The forecast beside the draft, with what it would take to move one of its figures. */
+function ForecastAside({
+  draft,
+  change,
+  seen,
+}: {
+  draft: Draft;
+  change: (change: Change) => void;
+  seen: ReturnType<typeof useForecast>;
+}) {
+  const [wanted, ask] = useState<Wanted | null>(null);
+  const mayWrite = useMayWrite();
+  return (
+    <ForecastPanel
+      forecast={seen.shown}
+      simulated={seen.simulated}
+      content={seen.content}
+      contributions={seen.brings}
+      colour={draft.colour}
+      criticalPh={seen.setting.criticalPh}
+      askFor={mayWrite ? (aim, value) => ask({ aim, value }) : undefined}
+    >
+      {mayWrite && (
+        <WhatItTakes
+          content={draft.content}
+          wanted={wanted}
+          ask={ask}
+          take={(id, said) => change({ do: 'line', id, change: { said, basis: undefined } })}
+        />
+      )}
+    </ForecastPanel>
+  );
+}
+
+/** A list pasted or read from a file, taken into the draft as lines. */
+function PasteList({ change }: { change: (change: Change) => void }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button tone="quiet" size="small" onClick={() => setOpen(true)}>
+        Paste a list…
+      </Button>
+      {open && (
+        <BringIn
+          title="Paste a list"
+          onClose={() => setOpen(false)}
+          take={(incoming) => {
+            change({ do: 'add lines', lines: incoming.formulaLines });
+            setOpen(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** The desk a formula is written at, with its forecast beside it. */
+export function Desk(props: Props) {
+  const { formula, after = 0, meanwhile, discard } = props;
+  const { draft, change, save, restored } = useDesk(props);
+  const seen = useForecast(draft);
+  const mayWrite = useMayWrite();
+  return (
+    <Sheet asideLabel="Forecast" aside={<ForecastAside draft={draft} change={change} seen={seen} />}>
+      <DraftNote form={{ restored, clear: discard }} />
+      <Heading
+        draft={draft}
+        change={change}
+        said={`draft of version ${after + 1} · ${draft.kind}${formula?.archived ? ' · archived' : ''}`}
+        error={save.fields.name}
+        actions={
+          <>
+            {mayWrite && <PasteList change={change} />}
+            <MoreMenu formula={formula} draft={draft} forecast={seen.shown} />
+          </>
+        }
+      />
+      <Lines draft={draft} forecast={seen.shown} change={change} contributions={seen.brings.lines} />
+      <Steps draft={draft} forecast={seen.shown} change={change} />
+      <Particulars draft={draft} change={change} />
+      {meanwhile}
+      <SaveRow
+        formula={formula}
+        after={after}
+        draft={draft}
+        save={save}
+        open={openLines(draft, seen.shown)}
+      />
+      {formula && <Versions formula={formula} />}
+    </Sheet>
+  );
+}

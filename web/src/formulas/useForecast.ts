@@ -1,0 +1,38 @@
+import {
+  contributions,
+  type Forecast,
+  type ForecastSetting,
+  type FormulaContent,
+  forecast,
+  withBand,
+} from '@inch/core/formula';
+import { useMemo } from 'react';
+import { useSetting } from '../data/useSetting.ts';
+import type { Draft } from './draft.ts';
+import { type Simulated, useSimulation } from './useSimulation.ts';
+
+/** The forecast with the drawn band: while a new one is drawn, the last one's width goes along with the new middle. */
+function drawn(
+  plain: Forecast,
+  content: FormulaContent,
+  setting: ForecastSetting,
+  { result, middle }: Simulated,
+): Forecast {
+  if (!plain.ph || !result?.ph) return plain;
+  const shift = middle === null ? 0 : plain.ph.middle - middle;
+  return withBand(plain, content, setting, { low: result.ph.low + shift, high: result.ph.high + shift });
+}
+
+/** The forecast of a draft: figures at once with every key, the drawing in a worker behind them. */
+export function useForecast(draft: Draft) {
+  const setting = useSetting();
+  const { content } = draft;
+  const plain = useMemo(() => forecast(content, setting), [content, setting]);
+  const brings = useMemo(() => contributions(content, setting), [content, setting]);
+  const simulated = useSimulation(content, setting);
+  const shown = useMemo(
+    () => drawn(plain, content, setting, simulated),
+    [plain, content, setting, simulated],
+  );
+  return { setting, content, shown, brings, simulated };
+}
