@@ -40,6 +40,8 @@ const open = async (name: string) => {
     .getByRole('link', { name: new RegExp(name) })
     .click();
   await said(1).waitFor();
+  // What an earlier visit left unsaved is put aside: each test begins from the saved version.
+  if ((await button('Clear the form').count()) > 0) await button('Clear the form').click();
 };
 async function pasted(text: string): Promise<void> {
   await button('Paste a list…').click();
@@ -185,6 +187,40 @@ describe('by keyboard alone', () => {
     await button('Step 1, more').press('Enter');
     await page.getByRole('menuitem', { name: 'Later' }).press('Enter');
     expect(await page.getByLabel('Step 2, words').inputValue()).toBe('Top, tail and weigh');
+  });
+});
+
+describe('what is typed and not saved', () => {
+  it('is here again after a reload, says so, and gives way to the saved version', async () => {
+    await open('Gooseberry cordial');
+    const saved = await said(1).inputValue();
+    await said(1).fill('7 kg');
+    await page.reload();
+    await page.getByText('What you typed before is still here.').waitFor();
+    expect(await said(1).inputValue()).toBe('7 kg');
+    await button('Clear the form').click();
+    await expect.poll(() => said(1).inputValue()).toBe(saved);
+    await page.reload();
+    await said(1).waitFor();
+    expect(await said(1).inputValue()).toBe(saved);
+    expect(await button('Clear the form').count()).toBe(0);
+  });
+
+  it('a line or a step that was removed is put back where it stood', async () => {
+    await open('Gooseberry cordial');
+    const all = async () => [await said(1).inputValue(), await said(2).inputValue()];
+    const before = await all();
+    await menu(1, /Remove the line/);
+    await expect.poll(() => said(1).inputValue()).toBe(before[1]);
+    await button('Undo').click();
+    await expect.poll(all).toEqual(before);
+    const title = await page.getByLabel('Step 2, words').inputValue();
+    await button('Step 2, more').click();
+    await page.getByRole('menuitem', { name: 'Remove the step' }).click();
+    await page.getByText(`${title} removed`).waitFor();
+    await button('Undo').last().click();
+    await expect.poll(() => page.getByLabel('Step 2, words').inputValue()).toBe(title);
+    expect(await button('Clear the form').count()).toBe(0);
   });
 });
 

@@ -208,7 +208,7 @@ describe('a whole cook on the simulated bench', () => {
     await page.getByLabel('Citric acid, anhydrous, grams weighed').waitFor({ state: 'detached' });
     await button('Done').click();
     await page.getByRole('heading', { name: 'Fill hot' }).waitFor();
-    await page.getByText('everything is told').waitFor();
+    await page.getByText('all recorded').waitFor();
     const asked = page.getByRole('region', { name: 'Is everything recorded?' });
     await asked
       .getByText(/extra$/)

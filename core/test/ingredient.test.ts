@@ -77,6 +77,8 @@ describe('crystals of acid', () => {
       const spoon = 14.787 * entry.gramsPerMl!.spoon!;
       expect(spoon).toBeGreaterThan(8);
       expect(spoon).toBeLessThan(20);
+      // Of the same crystals a mL weighs the same in a cup as in a spoon.
+      expect(entry.gramsPerMl!.cup).toBe(entry.gramsPerMl!.spoon);
     },
   );
 });

@@ -132,6 +132,22 @@ describe('the label’s layout', () => {
       expect(t.y).toBeLessThanOrEqual(size.heightMm);
     }
   });
+  it.each(labelSizes.map((s) => [s.name, s] as const))(
+    '%s takes the largest text that goes on it, to a tenth of a mm',
+    (_, size) => {
+      const sized = (repeats: number) => {
+        const label = { ...words, localStatement: 'Made here. '.repeat(repeats) };
+        const layout = labelLayout(label, size, 4, measure);
+        const body = layout.texts.slice(layout.onBand).find((t) => t.text.startsWith('Made here'));
+        return { fits: layout.fits, mm: body?.sizeMm };
+      };
+      const sizes = Array.from({ length: 60 }, (_, n) => sized(n + 1)).filter((s) => s.fits);
+      const mm = sizes.map((s) => s.mm!);
+      // More words never make larger text, and between the largest and the least there are steps.
+      for (let i = 1; i < mm.length; i++) expect(mm[i]).toBeLessThanOrEqual(mm[i - 1]! + 1e-9);
+      expect(new Set(mm.map((m) => m.toFixed(2))).size).toBeGreaterThan(3);
+    },
+  );
   it('says when the words do not fit, and never sets them under 1.2 mm', () => {
     const layout = labelLayout({ ...words, localStatement: 'word '.repeat(300) }, labelSizes[1], 4, measure);
     expect(layout.fits).toBe(false);

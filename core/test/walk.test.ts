@@ -2,7 +2,7 @@ import type { FormulaContent, FormulaStep } from '@inch/core/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { massOf, type Pan } from '../src/formula/pan.ts';
+import { massOf, type Pan, volumeOf } from '../src/formula/pan.ts';
 import { readLine } from '../src/formula/said.ts';
 import { walk } from '../src/formula/walk.ts';
 
@@ -309,5 +309,32 @@ describe('on the fire', () => {
       steps: [{ id: 'd', kind: 'draw', title: 'Simmer', method: 'cooked', minutes: 15 }],
     });
     expect(product.ethanol / 33.3).toBeCloseTo(0.4, 2);
+  });
+});
+
+describe('the volume of a batch', () => {
+  const steps: FormulaStep[] = [{ id: 'warm', kind: 'heat', title: 'Warm', minutes: 1 }];
+  const made = (fruit: string) =>
+    run({
+      lines: [
+        { id: 'water', said: '1 kg', ingredientId: 'water', stepId: 'warm' },
+        ...(fruit ? [{ id: 'fruit', said: fruit, ingredientId: 'sour-cherry', stepId: 'warm' }] : []),
+      ],
+      steps,
+    });
+
+  it('grows by every gram of fruit that stays in, by no more than its solids and juice take up', () => {
+    const [none, some, more] = ['', '500 g', '1 kg'].map((fruit) => made(fruit).millilitres);
+    expect(some! - none!).toBeGreaterThan(400);
+    expect(some! - none!).toBeLessThan(520);
+    // What does not dissolve is heavier than water, so each further half kilo adds as much as the first.
+    expect((more! - some!) / (some! - none!)).toBeCloseTo(1, 1);
+  });
+
+  it('is that of its liquid and of its solids, at 1.5 g/mL', () => {
+    const { product, millilitres } = made('800 g');
+    const liquid = { ...product, insoluble: 0 };
+    expect(millilitres - volumeOf(liquid)).toBeCloseTo(product.insoluble / 1.5, 6);
+    expect(product.insoluble).toBeGreaterThan(5);
   });
 });

@@ -1,6 +1,8 @@
+import { createHash } from 'node:crypto';
 import { allRoutes } from '@inch/contract/routes';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { openPool } from '../src/database/pool.ts';
 import { colleague, OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
@@ -48,6 +50,24 @@ describe('sessions', () => {
     expect((await person.get('/api/session')).status).toBe(401);
   });
 
+  it('end when their time is over, and are then cleared away', async () => {
+    const person = app.person();
+    await person.post('/api/session', OWNER);
+    const [before] = await app.pool.query('SELECT COUNT(*) AS n FROM session');
+    const admin = openPool(app.admin, 1);
+    const token = createHash('sha256').update(person.cookie.split('=')[1]!).digest('hex');
+    await admin.query('UPDATE session SET expires_at = NOW(3) - INTERVAL 1 SECOND WHERE token_hash = ?', [
+      token,
+    ]);
+    await admin.end();
+    expect((await person.get('/api/session')).status).toBe(401);
+    expect((await person.get('/api/lots')).status).toBe(401);
+    expect((await person.post('/api/plans', { id: newId() })).status).toBe(401);
+    await app.person().post('/api/session', OWNER);
+    const [after] = await app.pool.query('SELECT COUNT(*) AS n FROM session');
+    expect(after).toEqual(before);
+  });
+
   it('take only the right password, and after eight wrong ones ask to wait', async () => {
     const person = app.person();
     const wrong = () => person.post('/api/session', { name: 'Somebody', password: 'not this one' });
@@ -89,6 +109,13 @@ describe('the door', () => {
     expect(headers.get('content-security-policy')).toMatch(/script-src 'self';/);
     expect(headers.get('content-security-policy')).not.toMatch(/script-src[^;]*unsafe/);
     expect(headers.get('x-content-type-options')).toBe('nosniff');
+  });
+
+  it('takes no more at once than it says, and stays open', async () => {
+    const large = { id: newId(), name: 'x'.repeat(300_000) };
+    const reply = await people.owner!.post('/api/containers', large);
+    expect([reply.status, reply.body.title]).toEqual([413, 'Too large']);
+    expect((await people.owner!.get('/api/containers')).status).toBe(200);
   });
 
   it('describes itself in OpenAPI 3.1, every route with its access', async () => {

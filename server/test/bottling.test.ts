@@ -43,6 +43,37 @@ describe('a load of the canner', () => {
     expect(deviations[0]).toMatchObject({ kind: 'lifted early', entryId: loadId, closed: null });
     expect(await crew.shut(lot)).toContain('deviations');
   });
+  it('runs on Today: boiling for what is left of its minutes, then resting', async () => {
+    const lot = await crew.filled();
+    const loadId = newId();
+    const processId = await letterOf(crew.owner);
+    await crew.maker.post(`/api/lots/${lot.id}/loads`, {
+      ...{ id: loadId, processId, bottles: 12, at: ago(1) },
+    });
+    const clock = async () =>
+      (await crew.owner.get('/api/today')).body.clocks.find((c: { code: string }) => c.code === lot.code);
+    expect(await clock()).toBeUndefined();
+    // At the boil since six minutes of fifteen: nine are left.
+    await mark(lot, loadId, 'boil', 0.1);
+    const boiling = await clock();
+    expect(boiling).toMatchObject({ step: 'Load 1, at the boil', place: 'bottling' });
+    expect(Math.abs(boiling.elapsedSeconds - 360)).toBeLessThan(60);
+    expect(boiling.elapsedSeconds + boiling.leftSeconds).toBeCloseTo(15 * 60, 6);
+  });
+  it('rests on Today for five minutes from when the fire went off', async () => {
+    const lot = await crew.filled();
+    const loadId = newId();
+    const processId = await letterOf(crew.owner);
+    await crew.maker.post(`/api/lots/${lot.id}/loads`, {
+      ...{ id: loadId, processId, bottles: 12, at: ago(1) },
+    });
+    await mark(lot, loadId, 'boil', 0.4);
+    expect((await mark(lot, loadId, 'off', 0.02)).status).toBe(201);
+    const { clocks } = (await crew.owner.get('/api/today')).body;
+    const resting = clocks.find((c: { code: string }) => c.code === lot.code);
+    expect(resting.step).toBe('Load 1, resting');
+    expect(resting.elapsedSeconds + resting.leftSeconds).toBeCloseTo(5 * 60, 6);
+  });
   it('of half the bottles opens the gate half way', async () => {
     const lot = await crew.filled();
     const processId = await letterOf(crew.owner);

@@ -241,6 +241,18 @@ describe('an address', () => {
     }
   });
 
+  it('answers HEAD where it answers GET, and refuses it where it is only written to', async () => {
+    const plain = allRoutes.filter((r) => !r.path.includes(':') && !r.media && r.path !== '/api/live');
+    for (const { path } of plain) {
+      const read = plain.some((r) => r.path === path && r.method === 'GET');
+      const { status } = await fetch(`${owner.base}${path}`, {
+        method: 'HEAD',
+        headers: { cookie: owner.cookie },
+      });
+      expect([status, path]).toEqual([read ? 200 : 405, path]);
+    }
+  });
+
   it('tells the id of a request in its answer and in its problem', async () => {
     const reply = await owner.get('/api/nowhere');
     const id = reply.headers.get('x-request-id');
