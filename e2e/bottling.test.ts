@@ -251,7 +251,7 @@ describe('from the canner to the shelf', () => {
     expect(await button('Release').isDisabled()).toBe(true);
     await page.getByLabel('Its cause').fill('the timer was set to two minutes');
     await page.getByLabel('What was done').fill('every jar looked at: none lost liquid');
-    await button('Close it').click();
+    await button('Close the deviation').click();
     await waitForGate('deviations');
     await button('Release').click();
     const dialog = page.getByRole('dialog');

@@ -258,7 +258,7 @@ describe('the whole road, as a maker', () => {
     await page.getByText('lasted 12 of 15 min').first().waitFor();
     await page.getByLabel('Its cause').fill('the clock was read wrong');
     await page.getByLabel('What was done').fill('processed again for 15 minutes at once');
-    await button('Close it').click();
+    await button('Close the deviation').click();
     await waitForGate('deviations');
     expect(await shutGates()).toEqual([]);
     await button('Release').click();

@@ -1,8 +1,11 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
 import { useState } from 'react';
-import { useRecord } from '../data/record.ts';
+import { recordEntry } from '../data/record.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
@@ -35,31 +38,51 @@ function Lid({ n, told, here, press }: { n: number; told: Told; here: boolean; p
   );
 }
 
-/** The lids of a lot, one after another: what each showed, and which comes next. */
-function useLids(count: number) {
-  const [lids, setLids] = useState<Told[]>(() => Array.from({ length: count }, () => null));
+/** The form of a seal check: lids one after another, what each showed, and which comes next. */
+function useLids(lot: LotView) {
+  const count = lot.bottles.left;
+  const [empty] = useState(() => ({
+    lids: Array.from({ length: count }, (): Told => null),
+    ...{ signs: [] as string[], at: '' },
+  }));
   const [here, setHere] = useState(0);
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `lids ${lot.id} ${count}`,
+    empty,
+    schema: bodyOf('seal-check'),
+    read: (a) => {
+      const failedBottles = a.lids.flatMap((lid, i) => (lid === 'failed' ? [i + 1] : []));
+      const checked = a.lids.filter((lid) => lid !== null).length;
+      return { checked, failed: failedBottles.length, failedBottles, signs: a.signs, ...happened(a.at) };
+    },
+    fieldAt: (path) => (path === 'at' ? 'at' : 'lids'),
+    write: (body) => recordEntry('seal-check', lot, body),
+  });
+  const { lids } = form.values;
+  const set = (to: (lid: Told, n: number) => Told) => form.set('lids', lids.map(to));
   const go = (by: number) => setHere((i) => Math.max(0, Math.min(count - 1, i + by)));
-  const tell = (told: Told) => {
-    setLids((before) => before.map((lid, i) => (i === here ? told : lid)));
-    go(1);
-  };
   return {
-    ...{ lids, here, go, tell },
+    ...{ form, lids, here, go, count },
     pressed: lids.filter((lid) => lid !== null).length,
-    failed: lids.flatMap((lid, i) => (lid === 'failed' ? [i + 1] : [])),
+    tell: (told: Told) => {
+      set((lid, i) => (i === here ? told : lid));
+      go(1);
+    },
     /** A lid touched: sealed, then failed, then not pressed. */
     turn: (i: number) => {
       setHere(i);
-      setLids((before) => before.map((lid, n) => (n === i ? NEXT[lid ?? 'open'] : lid)));
+      set((lid, n) => (n === i ? NEXT[lid ?? 'open'] : lid));
     },
-    restSealed: () => setLids((before) => before.map((lid) => lid ?? 'sealed')),
+    restSealed: () => set((lid) => lid ?? 'sealed'),
   };
 }
+type Lids = ReturnType<typeof useLids>;
 const NEXT: Record<'sealed' | 'failed' | 'open', Told> = { open: 'sealed', sealed: 'failed', failed: null };
 
 /** Signs seen on any of the bottles, and what each means. */
-function Signs({ seen, see }: { seen: readonly string[]; see: (seen: string[]) => void }) {
+function Signs({ form }: Pick<Lids, 'form'>) {
+  const seen = form.values.signs;
   return (
     <fieldset className="mt-4">
       <legend className="mb-1 text-sm font-semibold text-ink-2">Seen on any of them</legend>
@@ -69,8 +92,8 @@ function Signs({ seen, see }: { seen: readonly string[]; see: (seen: string[]) =
             <input
               type="checkbox"
               className="size-5 accent-[var(--rim)]"
-              checked={seen.includes(s.id)}
-              onChange={(e) => see(e.target.checked ? [...seen, s.id] : seen.filter((id) => id !== s.id))}
+              value={s.id}
+              {...form.register('signs')}
             />
             {s.shows}
           </label>
@@ -87,7 +110,8 @@ function Signs({ seen, see }: { seen: readonly string[]; see: (seen: string[]) =
   );
 }
 
-function LidButtons({ lids, count }: { lids: ReturnType<typeof useLids>; count: number }) {
+function LidButtons({ lids }: { lids: Lids }) {
+  const { count } = lids;
   return (
     <>
       <fieldset className="flex max-w-3xl flex-wrap gap-2.5">
@@ -113,43 +137,24 @@ function LidButtons({ lids, count }: { lids: ReturnType<typeof useLids>; count: 
 
 /** Lids pressed one by one: s sealed, f failed, the next comes by itself. */
 export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
-  const count = lot.bottles.left;
-  const lids = useLids(count);
-  const [seen, see] = useState<string[]>([]);
-  const [at, setAt] = useState('');
-  const write = useRecord('seal-check', lot);
-  const { pressed, failed } = lids;
+  const lids = useLids(lot);
+  const { form, pressed, count } = lids;
   useKey('s', 'this lid is sealed', () => lids.tell('sealed'));
   useKey('f', 'this lid failed', () => lids.tell('failed'));
   useKey('ArrowRight', 'the next lid', () => lids.go(1));
   useKey('ArrowLeft', 'the lid before', () => lids.go(-1));
-  const refused = write.fields.checked ?? write.fields.failed;
+  const refused = form.error('lids');
   return (
-    <form
-      className="mt-5"
-      onSubmit={(e) => {
-        e.preventDefault();
-        write.run({
-          ...{ checked: pressed, failed: failed.length, failedBottles: failed, signs: seen },
-          ...happened(at),
-        });
-      }}
-    >
+    <form className="mt-5" onSubmit={form.submit}>
+      <DraftNote form={form} />
       <p className="mb-3 text-ink-2">
         Press bottle by bottle: <kbd>s</kbd> sealed, <kbd>f</kbd> failed, or touch a lid once or twice.
       </p>
-      <LidButtons lids={lids} count={count} />
-      <Signs seen={seen} see={see} />
+      <LidButtons lids={lids} />
+      <Signs form={form} />
       <div className="mt-4 flex flex-wrap items-end gap-4">
-        <Field
-          label="Pressed at"
-          type="datetime-local"
-          value={at}
-          onChange={(e) => setAt(e.target.value)}
-          error={write.fields.at}
-          hint={AT_HINT}
-        />
-        <Button type="submit" className="mb-6" disabled={write.busy || pressed === 0}>
+        <Field label="Pressed at" type="datetime-local" {...form.field('at')} hint={AT_HINT} />
+        <Button type="submit" className="mb-6" disabled={form.busy || pressed === 0}>
           Record {pressed} of {count}
         </Button>
         {early && (

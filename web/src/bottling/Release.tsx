@@ -1,8 +1,11 @@
+import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
-import { useRecord } from '../data/record.ts';
+import { recordEntry, useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -12,41 +15,25 @@ import { Fold } from './Fold.tsx';
 type Deviation = LotView['deviations'][number];
 
 function CloseIt({ lot, deviation }: { lot: LotView; deviation: Deviation }) {
-  const [cause, setCause] = useState('');
-  const [done, setDone] = useState('');
-  const write = useRecord('closing', lot, { tellsErrors: true });
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `closing ${deviation.id}`,
+    empty: { cause: '', done: '' },
+    schema: bodyOf('closing'),
+    read: (a) => ({ deviationId: deviation.id, cause: a.cause, done: a.done }),
+    write: (body) => recordEntry('closing', lot, body),
+  });
   return (
     <form
-      className="mt-2 grid grid-cols-[1fr_1fr_auto] items-end gap-4 max-sm:grid-cols-1"
-      onSubmit={(e) => {
-        e.preventDefault();
-        write.run({ deviationId: deviation.id, cause, done });
-      }}
+      className="mt-2 grid grid-cols-[1fr_1fr_auto] items-start gap-4 max-sm:grid-cols-1"
+      onSubmit={form.submit}
     >
-      <Field
-        label="Its cause"
-        value={cause}
-        onChange={(e) => setCause(e.target.value)}
-        error={write.fields.cause}
-      />
-      <Field
-        label="What was done"
-        value={done}
-        onChange={(e) => setDone(e.target.value)}
-        error={write.fields.done}
-      />
-      <Button
-        type="submit"
-        tone="plain"
-        disabled={write.busy || cause.trim().length < 2 || done.trim().length < 2}
-      >
-        Close it
+      <DraftNote form={form} />
+      <Field label="Its cause" {...form.field('cause')} />
+      <Field label="What was done" {...form.field('done')} />
+      <Button type="submit" tone="plain" className="sm:mt-6" disabled={form.busy}>
+        Close the deviation
       </Button>
-      {write.error && Object.keys(write.fields).length === 0 && (
-        <p role="alert" className="col-span-full font-semibold text-stop">
-          {write.error.message}
-        </p>
-      )}
     </form>
   );
 }

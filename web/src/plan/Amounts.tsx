@@ -13,8 +13,9 @@ import { grouped, plural, weight } from '../ui/format.ts';
 import { Menu } from '../ui/Menu.tsx';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { offerUndo } from '../ui/undo.ts';
 import { ProductForm, wantSaid } from './ProductForm.tsx';
-import { useChangePlan } from './usePlan.ts';
+import { useChangePlan, usePutBack } from './usePlan.ts';
 
 type Item = Plan['items'][number];
 
@@ -150,6 +151,12 @@ function Product({
       items: plan.items.flatMap((i) => (i.id === item.id ? (next ? [next] : []) : [i])),
       steps: plan.steps.filter((s) => !item.parts.some((p) => p.id === s.partId)),
     });
+  const putBack = usePutBack(plan);
+  const remove = () => {
+    replace(null);
+    const at = plan.items.indexOf(item);
+    offerUndo(`${formula?.name} removed`, () => putBack.run({ item, at }));
+  };
   if (!formula) return null;
   return (
     <section aria-label={formula.name} className="border-b border-ink py-5">
@@ -161,7 +168,7 @@ function Product({
             label={`More for ${formula.name}`}
             actions={[
               { name: 'Change size', act: () => setChanging(true), disabled: begun },
-              { name: 'Remove from the plan', act: () => replace(null), disabled: begun, apart: true },
+              { name: 'Remove from the plan', act: remove, disabled: begun, apart: true },
             ]}
           >
             change…

@@ -1,11 +1,14 @@
-import type { Plan } from '@inch/contract/plan';
+import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { call } from '../data/api.ts';
 import { type Planning, usePlanning } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Away } from '../ui/Away.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { Menu } from '../ui/Menu.tsx';
@@ -14,33 +17,31 @@ import { Sheet } from '../ui/Sheet.tsx';
 import { Amounts } from './Amounts.tsx';
 import { Cost } from './Cost.tsx';
 import { Hours } from './Hours.tsx';
-import { useChangePlan, usePlan } from './usePlan.ts';
+import { changeOf, useChangePlan, usePlan } from './usePlan.ts';
 
 function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
-  const [name, setName] = useState(plan.name);
-  const [due, setDue] = useState(plan.due ?? '');
-  const change = useChangePlan(plan, { after: onClose });
+  const form = useDeedForm({
+    of: 'plan',
+    draft: `plan ${plan.id}`,
+    empty: { name: plan.name, due: plan.due ?? '' },
+    hasId: false,
+    schema: PlanChange,
+    read: (a) => changeOf(plan, { name: a.name, due: a.due || null }),
+    fieldAt: (path) => (path === 'content.due' ? 'due' : 'name'),
+    write: (body) => call(planRoutes.change, { params: { id: plan.id }, body }),
+    after: onClose,
+  });
   return (
     <Dialog open onClose={onClose} title="Name and day">
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          change.run({ name, due: due || null });
-        }}
-      >
-        <Field
-          label="Name"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          error={change.fields['content.name']}
-        />
-        <Field label="Ready by" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+      <form className="grid gap-4" onSubmit={form.submit}>
+        <DraftNote form={form} />
+        <Field label="Name" {...form.field('name')} />
+        <Field label="Ready by" type="date" {...form.field('due')} />
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
             Cancel
           </Button>
-          <Button type="submit" disabled={change.busy}>
+          <Button type="submit" disabled={form.busy}>
             Save
           </Button>
         </div>

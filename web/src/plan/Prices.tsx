@@ -1,16 +1,25 @@
-import type { Plan } from '@inch/contract/plan';
+import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
 import { type CostBefore, drunkLitre, type Making } from '@inch/core/planning';
 import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
+import { call } from '../data/api.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { money } from '../ui/format.ts';
 import { State } from '../ui/State.tsx';
-import { figureIn, priceIn, priceProblem, problemIn } from '../ui/typed.ts';
-import { useChangePlan } from './usePlan.ts';
+import { changeOf } from './usePlan.ts';
 
 type Item = Plan['items'][number];
+
+interface Props {
+  plan: Plan;
+  item: Item;
+  making: Making;
+  cost: CostBefore;
+}
 
 /** Prices as typed: the kitchen's own, and of a bought product it is held against. */
 interface Typed {
@@ -33,42 +42,48 @@ function typedOf(item: Item, making: Making, currency: string): Typed {
   };
 }
 
-/** The bought product; null until its price and size are known. */
-function boughtOf(t: Typed, currency: string): Item['bought'] {
-  const [priceMinor, millilitres] = [priceIn(t.bought, currency), figureIn(t.ml, { unit: 'ml' })];
-  if (priceMinor === null || millilitres === null || millilitres <= 0) return null;
-  return { name: t.name, priceMinor, millilitres, waterParts: figureIn(t.water) ?? 0 };
-}
-
-const problemsOf = (t: Typed, currency: string) => ({
-  price: priceProblem(t.price, currency),
-  name: undefined,
-  bought: priceProblem(t.bought, currency),
-  ml: problemIn(t.ml, { unit: 'ml', min: 1 }),
-  water: problemIn(t.water, { unit: '', min: 0, max: 100 }),
-});
-
-function PriceFields({ typed, set }: { typed: Typed; set: (part: Partial<Typed>) => void }) {
+function usePrices({ plan, item, making }: Omit<Props, 'cost'>) {
   const { currency } = useSession().kitchen;
-  const problems = problemsOf(typed, currency);
-  const field = (name: keyof Typed, label: string, placeholder?: string) => (
-    <Field
-      label={label}
-      figure={name !== 'name'}
-      inputMode={name === 'name' ? 'text' : 'decimal'}
-      placeholder={placeholder}
-      value={typed[name]}
-      error={problems[name]}
-      onChange={(e) => set({ [name]: e.target.value })}
-    />
-  );
+  const [empty] = useState(() => typedOf(item, making, currency));
+  return useDeedForm({
+    of: 'plan',
+    draft: `prices ${plan.id} ${item.id}`,
+    empty,
+    hasId: false,
+    schema: PlanChange,
+    read: (t, fields) => {
+      const priceMinor = fields.price('price', currency);
+      const [bought, ml] = [fields.price('bought', currency), fields.figure('ml', { unit: 'ml', min: 1 })];
+      const waterParts = fields.figure('water', { unit: '', min: 0, max: 100 }) ?? 0;
+      const other =
+        bought === null || ml === null
+          ? null
+          : { name: t.name, priceMinor: bought, millilitres: ml, waterParts };
+      return changeOf(plan, {
+        items: plan.items.map((i) => (i.id === item.id ? { ...i, priceMinor, bought: other } : i)),
+      });
+    },
+    fieldAt: () => 'price',
+    write: (body) => call(planRoutes.change, { params: { id: plan.id }, body }),
+    done: 'Prices saved',
+  });
+}
+type PricesForm = ReturnType<typeof usePrices>;
+
+function PriceFields({ form }: { form: PricesForm }) {
+  const { currency } = useSession().kitchen;
   return (
     <div className="grid grid-cols-5 gap-3 max-lg:grid-cols-2">
-      {field('price', `Your price per bottle, ${currency}`)}
-      {field('name', 'A bought product', 'raspberry syrup')}
-      {field('bought', `Its price, ${currency}`)}
-      {field('ml', 'Its mL')}
-      {field('water', 'Parts of water to it')}
+      <Field
+        label={`Your price per bottle, ${currency}`}
+        figure
+        inputMode="decimal"
+        {...form.field('price')}
+      />
+      <Field label="A bought product" placeholder="raspberry syrup" {...form.field('name')} />
+      <Field label={`Its price, ${currency}`} figure inputMode="decimal" {...form.field('bought')} />
+      <Field label="Its mL" figure inputMode="numeric" {...form.field('ml')} />
+      <Field label="Parts of water to it" figure inputMode="decimal" {...form.field('water')} />
     </div>
   );
 }
@@ -114,41 +129,25 @@ function Comparison({
   );
 }
 
-interface Props {
-  plan: Plan;
-  item: Item;
-  making: Making;
-  cost: CostBefore;
-}
-
 /** The price beside the cost, and a bought one beside both, by the litre as drunk. */
-export function Prices({ plan, item, making, cost }: Props) {
-  const { currency } = useSession().kitchen;
+export function Prices({ cost, ...props }: Props) {
+  const { item, making } = props;
   const mayWrite = useMayWrite();
-  const [typed, setTyped] = useState(() => typedOf(item, making, currency));
-  const change = useChangePlan(plan, { done: 'Prices saved' });
-  const priceMinor = priceIn(typed.price, currency);
-  const bought = boughtOf(typed, currency);
-  const unread = Object.values(problemsOf(typed, currency)).some((p) => p !== undefined);
-  const save = () =>
-    change.run({ items: plan.items.map((i) => (i.id === item.id ? { ...i, priceMinor, bought } : i)) });
+  const form = usePrices(props);
+  // While something cannot be read, what is saved is compared.
+  const shown = form.body?.content.items.find((i) => i.id === item.id) ?? item;
   return (
-    <div className="mt-4">
-      <PriceFields typed={typed} set={(part) => setTyped({ ...typed, ...part })} />
+    <form className="mt-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <PriceFields form={form} />
       <div className="mt-3 flow-root">
-        <Comparison priceMinor={priceMinor} bought={bought} making={making} cost={cost} />
+        <Comparison priceMinor={shown.priceMinor} bought={shown.bought} making={making} cost={cost} />
         {mayWrite && (
-          <Button
-            size="small"
-            tone="plain"
-            className="float-right"
-            disabled={change.busy || unread}
-            onClick={save}
-          >
+          <Button type="submit" size="small" tone="plain" className="float-right" disabled={form.busy}>
             Save prices
           </Button>
         )}
       </div>
-    </div>
+    </form>
   );
 }
