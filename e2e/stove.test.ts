@@ -294,7 +294,8 @@ describe('two devices on one lot', () => {
           { timeout: 10_000 },
         )
         .toBeLessThanOrEqual(1);
-      await page.waitForTimeout(700);
+      const before = await clockOn(page);
+      await expect.poll(() => clockOn(page)).not.toBe(before);
     }
     await other.page.getByRole('button', { name: 'Done', exact: true }).click();
     await other.page.getByRole('dialog').getByRole('button', { name: 'Finish anyway' }).click();
@@ -302,6 +303,21 @@ describe('two devices on one lot', () => {
     await other.page.context().close();
   });
 });
+
+/** Whether a lot, as it was read, is on the device's disk. */
+const lotIsKept = (code: string): Promise<boolean> =>
+  new Promise((resolve) => {
+    const opening = indexedDB.open('inch-kept');
+    opening.onsuccess = () => {
+      const db = opening.result;
+      const reading = db.transaction('views').objectStore('views').get('client');
+      reading.onsuccess = () => {
+        db.close();
+        const queries = (reading.result?.clientState.queries ?? []) as { queryKey: unknown[] }[];
+        resolve(queries.some((q) => q.queryKey.includes(code)));
+      };
+    };
+  });
 
 describe('without the server', () => {
   const jot = async (text: string) => {
@@ -318,8 +334,7 @@ describe('without the server', () => {
     await page.reload();
     await page.getByRole('heading', { name: 'Pour together' }).waitFor();
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    // What was read is put on the device's disk within a second or so.
-    await page.waitForTimeout(2500);
+    await expect.poll(() => page.evaluate(lotIsKept, lot.code)).toBe(true);
     await page.context().setOffline(true);
     for (let i = 0; i < 20; i++) await jot(`t ${(20 + i).toFixed(1)}`);
     await page.getByRole('button', { name: '20 waiting' }).waitFor();

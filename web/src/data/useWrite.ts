@@ -31,10 +31,10 @@ export function useWrite<T, R>(
     mutationFn: (input: T) => work(input, (thing = '') => ids.of(thing)),
     onSuccess: async (result, input) => {
       ids.forget();
-      // What was sent is read back before the form lets go, so that nothing is recorded twice.
-      await readAgain(of);
+      // What was sent is read back before the form lets go, so that nothing is recorded twice; what waits here is shown from here.
       if (isWaiting(result)) toast('Waiting on this device. It is sent when the server answers.');
-      else if (options.done) toast.success(options.done);
+      else await readAgain(of);
+      if (options.done && !isWaiting(result)) toast.success(options.done);
       options.after?.(result, input);
     },
     onError: (error) => {
