@@ -304,7 +304,7 @@ describe('a plan', () => {
     await screen.findByLabelText('Name');
     const form = screen.getByLabelText('Name').closest('form')!;
     await type(user, 'Name', 'Winter fair');
-    await user.click(within(form).getByRole('button'));
+    await user.click(within(form).getByRole('button', { name: 'Begin a plan' }));
     await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
     expect(server.current.sent[0]!.body).toMatchObject({ content: { name: 'Winter fair', due: null } });
   });

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 const EMPTY = {
   ...{ processId: '', source: '', requiredMinutes: '', minutes: '' },
@@ -78,7 +79,7 @@ export function ByHand({ lot, processes }: { lot: LotView; processes: readonly H
         hint="Empty means all that are filled."
         {...form.field('bottles')}
       />
-      <Field label="Processed at" type="datetime-local" hint={AT_HINT} {...form.field('at')} />
+      <WhenField kind="moment" label="Processed at" hint={AT_HINT} {...form.when('at')} />
       <Button type="submit" disabled={form.busy} className="col-span-full justify-self-start">
         Record the process
       </Button>

@@ -8,6 +8,7 @@ import { clockTime, instantAt, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { grouped, minutesInWords } from '../ui/format.ts';
 import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
+import { WhenField } from '../ui/WhenField.tsx';
 import { CannerDrawing } from './CannerDrawing.tsx';
 import { type CannerAnswers, type CannerState, useCanner } from './useCanner.ts';
 
@@ -34,12 +35,7 @@ function CannerFields({ state }: { state: CannerState }) {
       {figure('jars', 'Jars at once', 'numeric')}
       {figure('start', 'Water from, °C', 'decimal')}
       {figure('watts', 'Heat, W', 'numeric')}
-      <Field
-        label="Boiling by"
-        type="time"
-        value={answers.ready}
-        onChange={(e) => set({ ready: e.target.value })}
-      />
+      <WhenField kind="clock" label="Boiling by" value={answers.ready} onChange={(ready) => set({ ready })} />
     </div>
   );
 }
@@ -55,7 +51,7 @@ function Fact({ name, children }: { name: string; children: ReactNode }) {
 
 /** When to light it, for a boil by a time of today. */
 function LightAt({ ready, seconds }: { ready: string; seconds: number }) {
-  if (ready === '') return null;
+  if (!/^\d{2}:\d{2}$/.test(ready)) return null;
   const by = Date.parse(instantAt(kitchenDay(serverNow()), ready));
   return (
     <>

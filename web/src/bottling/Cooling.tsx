@@ -12,6 +12,7 @@ import { Field } from '../ui/Field.tsx';
 import { duration, plural } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State, type Tone } from '../ui/State.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 type Bottling = LotView['bottlings'][number];
 
@@ -140,7 +141,7 @@ function ReadIt({ lot, bottling }: { lot: LotView; bottling: Bottling }) {
       onSubmit={form.submit}
     >
       <Field label="Warmest bottle, °C" figure inputMode="decimal" {...form.field('celsius')} />
-      <Field label="Read at" type="datetime-local" hint={AT_HINT} {...form.field('at')} />
+      <WhenField kind="moment" label="Read at" hint={AT_HINT} {...form.when('at')} />
       <Button type="submit" className="mt-6" disabled={form.busy}>
         Record
       </Button>

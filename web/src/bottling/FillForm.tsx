@@ -16,6 +16,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { BestFit, type SizeRow } from './BestFit.tsx';
 import { expectation } from './expecting.ts';
 
@@ -211,13 +212,7 @@ function Closing({ form }: { form: Form }) {
           />
         </>
       )}
-      <Field
-        className="col-span-2"
-        label="Filled at"
-        type="datetime-local"
-        hint={AT_HINT}
-        {...form.field('at')}
-      />
+      <WhenField kind="moment" className="col-span-2" label="Filled at" hint={AT_HINT} {...form.when('at')} />
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 const KINDS = ['syrup', 'cordial', 'shrub', 'concentrate', 'juice'] as const;
 
@@ -216,7 +217,7 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
           hint="An authority’s letter with its date, a tested book with its edition."
           {...form.field('source')}
         />
-        <Field label="Read against the source on" type="date" {...form.field('readOn')} />
+        <WhenField kind="day" label="Read against the source on" {...form.when('readOn')} />
         <ProductFields form={form} />
         <HeatFields form={form} />
         <Bands

@@ -7,9 +7,9 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
-import { Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 type Told = 'sealed' | 'failed' | null;
 
@@ -153,7 +153,7 @@ export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
       <LidButtons lids={lids} />
       <Signs form={form} />
       <div className="mt-4 flex flex-wrap items-end gap-4">
-        <Field label="Pressed at" type="datetime-local" {...form.field('at')} hint={AT_HINT} />
+        <WhenField kind="moment" label="Pressed at" {...form.when('at')} hint={AT_HINT} />
         <Button type="submit" className="mb-6" disabled={form.busy || pressed === 0}>
           Record {pressed} of {count}
         </Button>

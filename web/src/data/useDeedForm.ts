@@ -143,6 +143,8 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
   const refused = refusedAt(write.error, values, changed, fieldAt);
   const errorOf = (name: string): string | undefined =>
     (get(form.formState.errors, name) as { message?: string } | undefined)?.message ?? refused.get(name);
+  const setField = (name: FieldPath<V>, value: PathValue<V, FieldPath<V>>) =>
+    form.setValue(name, value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted });
   return {
     values,
     busy: write.busy,
@@ -152,10 +154,16 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     error: (name: FieldPath<V>) => errorOf(name),
     /** Properties of a field by its name: its text, its change, its error. */
     field: (name: FieldPath<V>) => ({ ...form.register(name), error: errorOf(name) }),
+    /** Properties of a field of a day or a time. */
+    when: (name: FieldPath<V>) => ({
+      name,
+      value: String(get(values, name) ?? ''),
+      onChange: (value: string) => setField(name, value as PathValue<V, FieldPath<V>>),
+      error: errorOf(name),
+    }),
     /** Properties of an input that shows no error of its own, such as a tick or a time of a list. */
     register: form.register,
-    set: (name: FieldPath<V>, value: PathValue<V, FieldPath<V>>) =>
-      form.setValue(name, value, { shouldDirty: true, shouldValidate: form.formState.isSubmitted }),
+    set: setField,
     /** Empties the form, and what was kept of it. */
     clear: () => {
       startAnew();

@@ -10,6 +10,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { kitchenDay } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 /** What is measured of an ingredient, as typed. */
 interface Answers {
@@ -90,7 +91,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
             <Field label="Sugar, °Bx" figure inputMode="decimal" {...form.field('brix')} />
             <Field label="pH" figure inputMode="decimal" {...form.field('ph')} />
             <Field label="Acid, g in 100 g, as citric" figure inputMode="decimal" {...form.field('ta')} />
-            <Field label="Measured on" type="date" {...form.field('on')} />
+            <WhenField kind="day" label="Measured on" {...form.when('on')} />
           </div>
         </>
       )}

@@ -6,6 +6,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
@@ -27,7 +28,9 @@ const answersOf = (w: Workshop, currency: string) => ({
 const FIELDS = { kwhMinor: 'kwh', handsHourMinor: 'handsHour', freezerGrams: 'freezerKg' } as const;
 type FieldName = keyof ReturnType<typeof answersOf>;
 
-const fieldAt = (path: string): FieldName => {
+const fieldAt = (path: string): FieldName | `days.${number}.${'from' | 'to'}` => {
+  const hour = /^workshop\.hours\.(\d+)(?:\.(from|to))?$/.exec(path);
+  if (hour) return `days.${Number(hour[1])}.${hour[2] === 'from' ? 'from' : 'to'}`;
   const name = path.replace(/^workshop\./, '').split('.')[0]!;
   return name in FIELDS ? FIELDS[name as keyof typeof FIELDS] : (name as FieldName);
 };
@@ -68,7 +71,6 @@ type WorkshopFields = ReturnType<typeof useWorkshop>;
 
 /** Working hours of each day of the week. */
 function WorkingDays({ form }: { form: WorkshopFields }) {
-  const time = 'figure min-h-9 rounded-lg border border-steel bg-enamel px-2';
   return (
     <ul className="col-span-full">
       {DAYS.map((day, i) => (
@@ -81,14 +83,21 @@ function WorkingDays({ form }: { form: WorkshopFields }) {
             />{' '}
             {day}
           </label>
-          <input
-            type="time"
-            aria-label={`${day} from`}
-            className={time}
-            {...form.register(`days.${i}.from`)}
+          <WhenField
+            kind="clock"
+            label={`${day} from`}
+            labelHidden
+            className="w-24"
+            {...form.when(`days.${i}.from`)}
           />
           to
-          <input type="time" aria-label={`${day} to`} className={time} {...form.register(`days.${i}.to`)} />
+          <WhenField
+            kind="clock"
+            label={`${day} to`}
+            labelHidden
+            className="w-24"
+            {...form.when(`days.${i}.to`)}
+          />
         </li>
       ))}
     </ul>

@@ -15,7 +15,7 @@ import { Choice, Field } from '../ui/Field.tsx';
 import { money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { priceIn, priceProblem, problemIn } from '../ui/typed.ts';
-import { asRipeness, asUses, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
+import { asRipeness, asUses, daysRead, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
 import { PartedBar, SharesList } from './PartedPicking.tsx';
 import { RipeTable, UseTable } from './PickingTables.tsx';
 import { PlanNav } from './PlanNav.tsx';
@@ -87,7 +87,10 @@ function useDividing(stock: StockLot, planning: Planning) {
   const parts = asRipeness(ripe);
   const whole = parts.reduce((sum, p) => sum + p.grams, 0);
   const freezer = { room: gramsTyped(room), marginPerKgMinor: priceIn(worth, currency) ?? 0 };
-  const divided = whole > 0 ? dividePicking({ parts, uses: asUses(rows, planning), freezer }) : null;
+  const divided =
+    whole > 0 && daysRead(ripe, rows)
+      ? dividePicking({ parts, uses: asUses(rows, planning), freezer })
+      : null;
   return {
     ...{ stock, planning, ripe, setRipe, rows, setRows, room, setRoom, worth, setWorth },
     whole,

@@ -2,9 +2,10 @@ import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 import { money } from '../ui/format.ts';
 import { Fruit } from '../ui/State.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { marginPerKg, type RipeRow, type UseRow } from './dividing.ts';
 
-export const cell = 'figure min-h-10 w-full rounded-lg border border-steel bg-enamel px-2 text-right';
+const cell = 'figure min-h-10 w-full rounded-lg border border-steel bg-enamel px-2 text-right';
 
 /** How much of a picking waits how long. */
 export function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[]) => void }) {
@@ -28,12 +29,12 @@ export function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[
             />
             <span className="text-sm text-ink-2">kg</span>
           </label>
-          <input
-            type="date"
-            aria-label={`${r.says}, until`}
+          <WhenField
+            kind="day"
+            label={`${r.says}, until`}
+            labelHidden
             value={r.until}
-            onChange={(e) => change(r.id, { until: e.target.value })}
-            className={`${cell} text-left`}
+            onChange={(until) => change(r.id, { until })}
           />
         </li>
       ))}
@@ -91,12 +92,12 @@ export function UseTable({
                   </label>
                 </td>
                 <td className="w-40 pr-3">
-                  <input
-                    type="date"
-                    aria-label={`${name}, worked on`}
+                  <WhenField
+                    kind="day"
+                    label={`${name}, worked on`}
+                    labelHidden
                     value={row.on}
-                    onChange={(e) => change(row, { on: e.target.value })}
-                    className={`${cell} text-left`}
+                    onChange={(on) => change(row, { on })}
                   />
                 </td>
                 {(['least', 'most', 'price'] as const).map((field) => (

@@ -12,6 +12,7 @@ import { Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { PlanNav } from './PlanNav.tsx';
 
 function NewPlanForm() {
@@ -31,11 +32,11 @@ function NewPlanForm() {
     <form className="grid gap-4 py-4" onSubmit={form.submit}>
       <DraftNote form={form} />
       <Field label="Name" placeholder="the fair on the 19th" {...form.field('name')} />
-      <Field
+      <WhenField
+        kind="day"
         label="Ready by"
-        type="date"
         min={today}
-        {...form.field('due')}
+        {...form.when('due')}
         hint="Without a date it is scheduled as early as possible."
       />
       <Button type="submit" disabled={form.busy}>

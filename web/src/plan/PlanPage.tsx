@@ -14,6 +14,7 @@ import { Field } from '../ui/Field.tsx';
 import { Menu } from '../ui/Menu.tsx';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { Amounts } from './Amounts.tsx';
 import { Cost } from './Cost.tsx';
 import { Hours } from './Hours.tsx';
@@ -36,7 +37,7 @@ function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
       <form className="grid gap-4" onSubmit={form.submit}>
         <DraftNote form={form} />
         <Field label="Name" {...form.field('name')} />
-        <Field label="Ready by" type="date" {...form.field('due')} />
+        <WhenField kind="day" label="Ready by" {...form.when('due')} />
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
             Cancel

@@ -8,13 +8,14 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { offerUndo } from '../ui/undo.ts';
+import { WhenField } from '../ui/WhenField.tsx';
 import { receiptFromCsv } from './receipt.ts';
 import { lineOf, type ReceiptForm, useReceipt } from './useReceipt.ts';
 
 function LineRow({ form, at, drop }: { form: ReceiptForm; at: number; drop: () => void }) {
   const { kitchen } = useSession();
   const line = form.values.lines[at]!;
-  const field = (part: 'amount' | 'paid' | 'bestBy') => form.field(`lines.${at}.${part}`);
+  const field = (part: 'amount' | 'paid') => form.field(`lines.${at}.${part}`);
   return (
     <li className="grid grid-cols-2 gap-x-3 gap-y-2 border-b border-steel-line py-3 sm:grid-cols-[1fr_7rem_6rem_9.500rem_auto] sm:items-start">
       <span className="col-span-2 leading-tight font-semibold sm:col-span-1 sm:pt-7">
@@ -29,7 +30,12 @@ function LineRow({ form, at, drop }: { form: ReceiptForm; at: number; drop: () =
         inputMode="decimal"
         {...field('paid')}
       />
-      <Field label="Best by" aria-label={`${line.name}, best by`} type="date" {...field('bestBy')} />
+      <WhenField
+        kind="day"
+        label="Best by"
+        aria-label={`${line.name}, best by`}
+        {...form.when(`lines.${at}.bestBy`)}
+      />
       <Button tone="quiet" size="small" className="sm:mt-7" onClick={drop} aria-label={`Remove ${line.name}`}>
         remove
       </Button>
@@ -120,7 +126,7 @@ export function ReceiptDialog({ planning, basket, names, onClose }: Props) {
         <DraftNote form={form} />
         <div className="grid grid-cols-2 gap-4">
           <Field label="Bought at" {...form.field('supplier')} />
-          <Field label="On" type="date" max={planning.today} {...form.field('gotOn')} />
+          <WhenField kind="day" label="On" max={planning.today} {...form.when('gotOn')} />
         </div>
         <ReceiptLines form={form} />
         <div className="mt-3 flex flex-wrap items-center gap-3">

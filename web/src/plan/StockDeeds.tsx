@@ -9,6 +9,7 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { amountTyped } from './amount.ts';
 
 type Deed = 'count' | 'wasted' | 'spoiled' | 'divide';
@@ -124,7 +125,7 @@ function DivisionForm({ stock, onDone }: DeedProps) {
       <DraftNote form={form} />
       <Field label="How much" figure placeholder="1.2 kg" {...form.field('amount')} />
       <Field label="Note" {...form.field('words')} />
-      <Field label="Best by" type="date" {...form.field('bestBy')} />
+      <WhenField kind="day" label="Best by" {...form.when('bestBy')} />
       <RecordButton busy={form.busy} />
     </form>
   );

@@ -8,6 +8,7 @@ import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { type TakeInForm, useTakeIn } from './useTakeIn.ts';
 
 /** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
@@ -87,8 +88,8 @@ function AmountAndDays({ form }: { form: TakeInForm }) {
         {...form.field('amount')}
       />
       <Field label={`Paid for it, ${kitchen.currency}`} figure inputMode="decimal" {...form.field('cost')} />
-      <Field label="Received on" type="date" max={useKitchenDay()} {...form.field('gotOn')} />
-      <Field label="Best by" type="date" {...form.field('bestBy')} />
+      <WhenField kind="day" label="Received on" max={useKitchenDay()} {...form.when('gotOn')} />
+      <WhenField kind="day" label="Best by" {...form.when('bestBy')} />
     </div>
   );
 }

@@ -26,6 +26,10 @@ export interface RipeRow {
   until: string;
 }
 
+/** Whether every day of it can be read. */
+export const daysRead = (ripe: readonly RipeRow[], rows: readonly UseRow[]): boolean =>
+  [...ripe.map((r) => r.until), ...rows.map((r) => r.on)].every((day) => /^\d{4}-\d{2}-\d{2}$/.test(day));
+
 const kilos = (grams: number) => String(Math.round(grams / 100) / 10);
 export const gramsTyped = (text: string): number => (figureIn(text, { unit: 'kg', min: 0 }) ?? 0) * 1000;
 

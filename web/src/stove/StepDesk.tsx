@@ -7,9 +7,10 @@ import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { leftSaid } from '../parts/lot/pan.ts';
 import { WeighIn } from '../parts/lot/WeighIn.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
-import { fromLocalInput } from '../ui/dates.ts';
+import { AT_HINT, fromLocalInput } from '../ui/dates.ts';
 import { weight } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 import { Alerts } from './Alerts.tsx';
 import { bigClock, ClockButtons, Timing } from './Clock.tsx';
 import { ColdPlate } from './ColdPlate.tsx';
@@ -207,15 +208,14 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
       )}
       <Next lot={lot} step={step} />
       {mayWrite && !big && (
-        <label className="mt-5 flex flex-wrap items-center gap-2 text-sm text-ink-2">
-          Written down later? It happened at
-          <input
-            type="datetime-local"
-            value={when}
-            onChange={(e) => setWhen(e.target.value)}
-            className="rounded-md border border-steel bg-enamel px-2 py-1"
-          />
-        </label>
+        <WhenField
+          className="mt-5 max-w-60"
+          kind="moment"
+          label="Written down later? It happened at"
+          value={when}
+          onChange={setWhen}
+          hint={AT_HINT}
+        />
       )}
     </div>
   );

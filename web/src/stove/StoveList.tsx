@@ -13,6 +13,7 @@ import { dayAndTime, fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
 
 /** The form that starts a lot; a time within two minutes is now. */
 function useStartLot(formulaId: string) {
@@ -58,10 +59,10 @@ function StartLotForm({ formulas, chosen }: { formulas: readonly FormulaHead[]; 
         {...form.field('scale')}
         hint="1 makes it as written; 2 doubles every line."
       />
-      <Field
+      <WhenField
+        kind="moment"
         label="Begun"
-        type="datetime-local"
-        {...form.field('at')}
+        {...form.when('at')}
         hint="Now, or when it was, if you write it down later."
       />
       <Button type="submit" disabled={form.busy}>

@@ -1,10 +1,12 @@
 import { type ComponentProps, type ReactNode, useId } from 'react';
 import { twMerge } from 'tailwind-merge';
 
-const box =
+/** Look of what is typed or chosen into. */
+export const box =
   'w-full rounded-lg border border-steel bg-enamel px-3 py-1.5 min-h-10 text-ink placeholder:text-steel aria-invalid:border-stop aria-invalid:border-2';
 
-interface Common {
+/** What every field has: its label, and what is said under it. */
+export interface Common {
   label: string;
   hint?: ReactNode;
   error?: string | undefined;
@@ -13,7 +15,8 @@ interface Common {
   labelHidden?: boolean | undefined;
 }
 
-function Frame({
+/** Label, field, and its error or its hint. */
+export function Frame({
   id,
   label,
   hint,
@@ -43,7 +46,8 @@ function Frame({
   );
 }
 
-const described = (id: string, error: string | undefined, hint: ReactNode) =>
+/** Id of what describes a field. */
+export const described = (id: string, error: string | undefined, hint: ReactNode) =>
   error ? `${id}-error` : hint ? `${id}-hint` : undefined;
 
 /** A labelled input with its hint or its error. */

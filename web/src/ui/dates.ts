@@ -53,10 +53,14 @@ export function kitchenHour(instant: string | number): number {
 /** The instant of a clock time on a day in the kitchen. */
 export const instantAt = (day: string, clock: string): string => instantOf(`${day} ${clock}`, zone);
 
-/** Value of a date-and-time field, in the kitchen's time; and the instant it means, undefined where it is empty. */
+/** Value of a date-and-time field, in the kitchen's time; and the instant it means, undefined where it is empty. What could not be read stays as it was typed: it is refused where it is sent. */
 export const localInput = (instant: string): string => wallOf(instant, zone).replace(' ', 'T');
 export const fromLocalInput = (text: string): string | undefined =>
-  text === '' ? undefined : instantOf(text.slice(0, 16).replace('T', ' '), zone);
+  text === ''
+    ? undefined
+    : /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(text)
+      ? instantOf(text.slice(0, 16).replace('T', ' '), zone)
+      : text;
 
 /** When something happened, from a date-and-time field; an empty one means now. */
 export const happened = (text: string): { at?: string } => {
