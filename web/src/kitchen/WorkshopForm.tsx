@@ -111,7 +111,7 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
   return (
     <Ruled title="Working hours and equipment" className="mt-8">
       <form onSubmit={form.submit}>
-        <fieldset disabled={!owner} className="grid grid-cols-4 gap-4 py-4 max-sm:grid-cols-2">
+        <fieldset disabled={!owner} className="grid grid-cols-4 items-end gap-4 py-4 max-sm:grid-cols-2">
           <DraftNote form={form} />
           <Field label="Burners" figure inputMode="numeric" {...form.field('burners')} />
           <Field label="People working at once" figure inputMode="numeric" {...form.field('hands')} />

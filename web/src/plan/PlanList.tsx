@@ -49,13 +49,13 @@ function NewPlanForm() {
 function standing(plan: Plan): { tone: 'go' | 'hold' | 'plain'; words: string } {
   const parts = plan.items.flatMap((i) => i.parts);
   const begun = parts.filter((p) => p.lot).length;
-  if (plan.done) return { tone: 'plain', words: 'done with' };
+  if (plan.done) return { tone: 'plain', words: 'finished' };
   if (parts.length === 0) return { tone: 'hold', words: 'nothing in it yet' };
   if (begun === parts.length) return { tone: 'go', words: 'all begun' };
   if (begun > 0) return { tone: 'go', words: `${begun} of ${plural(parts.length, 'lot')} begun` };
   return plan.steps.length > 0
-    ? { tone: 'go', words: 'hours laid' }
-    : { tone: 'hold', words: 'hours not laid yet' };
+    ? { tone: 'go', words: 'scheduled' }
+    : { tone: 'hold', words: 'not scheduled yet' };
 }
 
 function PlanRow({ plan }: { plan: Plan }) {
@@ -78,7 +78,7 @@ function PlanRow({ plan }: { plan: Plan }) {
             ))}
           </span>
         </span>
-        <span className="figure">{plan.due ? dayMonthYear(plan.due) : 'as early as can be'}</span>
+        <span className="figure">{plan.due ? dayMonthYear(plan.due) : 'as early as possible'}</span>
         <State tone={tone}>{words}</State>
       </Link>
     </li>

@@ -75,7 +75,7 @@ export function PlanPage() {
         </Link>
         <h1>{plan.name}</h1>
         <p className="flex-1 text-ink-2">
-          {plan.due ? `ready by ${dayMonthYear(plan.due)}` : 'as early as can be'}
+          {plan.due ? `ready by ${dayMonthYear(plan.due)}` : 'as early as possible'}
           {plan.done && ', finished'}
         </p>
         <Link to={`/plan/buy?plan=${plan.id}`} className={buttonLook({ tone: 'plain', size: 'small' })}>

@@ -11,8 +11,6 @@ const Calendar = lazy(() => import('./Calendar.tsx'));
 /** What a field of time asks: a day YYYY-MM-DD, a day and time YYYY-MM-DDTHH:MM, or a time HH:MM. */
 type Kind = 'day' | 'moment' | 'clock';
 
-const EXAMPLES: Record<Kind, string> = { day: '27 Nov 2026', moment: '27 Nov 2026, 17:30', clock: '17:30' };
-
 const READABLE: Record<Kind, RegExp> = {
   day: /^\d{4}-\d{2}-\d{2}$/,
   moment: /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/,
@@ -137,7 +135,6 @@ export function WhenField(props: Props) {
           id={id}
           type="text"
           autoComplete="off"
-          placeholder={EXAMPLES[kind]}
           className={twMerge(box, 'figure', kind !== 'clock' && 'pr-9')}
           aria-invalid={wrong ? true : undefined}
           aria-describedby={described(id, wrong, hint)}
