@@ -9,6 +9,7 @@ import {
   jarFilled,
   obeyedBy,
   pourInto,
+  pouredIn,
   simulatedBench,
   simulatedLater,
   spokenBy,
@@ -75,6 +76,37 @@ describe('a simulated pan', () => {
     const twice = simulatedLater(simulatedLater(pan, 600), 600);
     expect(twice.part.water).toBeCloseTo(once.part.water, 3);
   });
+});
+
+describe('a pan that is forgotten on the fire', () => {
+  const poured = fc.array(
+    fc.tuple(
+      fc.constantFrom(
+        ...(['water', 'sugar', 'sour-cherry', 'lemon-juice', 'citric-anhydrous', 'vodka', 'honey'] as const),
+      ),
+      fc.constantFrom(1, 50, 500, 3000),
+    ),
+    { minLength: 1, maxLength: 4 },
+  );
+  it('boils dry without a fault: every display shows a figure, and nothing but water leaves', () =>
+    fc.assert(
+      fc.property(
+        poured,
+        fc.constantFrom(500, 1900),
+        fc.integer({ min: 1, max: 80_000 }),
+        (things, watts, s) => {
+          let bench = simulatedBench(emptySimulatedPan(shape, 719));
+          for (const [id, grams] of things) bench = pouredIn(bench, shippedCatalogue.get(id), grams);
+          const before = bench.pan.part;
+          bench = benchLater({ ...bench, pan: { ...bench.pan, watts } }, s);
+          for (const kind of Object.keys(bench.instruments) as (keyof typeof bench.instruments)[])
+            expect(Number.isFinite(truthFor(bench, kind)), kind).toBe(true);
+          expect(bench.pan.part.water).toBeLessThanOrEqual(before.water + 1e-9);
+          expect(solidsOf(bench.pan.part)).toBeCloseTo(solidsOf(before), 6);
+        },
+      ),
+      { numRuns: 40 },
+    ));
 });
 
 describe('simulated instruments', () => {

@@ -72,8 +72,13 @@ export function simulatedBench(pan: SimulatedPan): SimulatedBench {
   return { pan, jar: null, instruments, seconds: 0 };
 }
 
+/** About the strongest solution that the equilibrium is known for, mol of acids and eq of base per kg of water. */
+const [MOST_ACID, MOST_BASE] = [45, 190];
+
+/** pH of what is in the pan; a residue boiled down past the model's end reads as at its end. */
 function phOf(part: Composition): number {
-  const kg = part.water / 1000;
+  const acid = Object.values(part.acids).reduce((sum, mol) => sum + (mol ?? 0), 0);
+  const kg = Math.max(part.water / 1000, acid / MOST_ACID, Math.abs(part.baseEquivalents) / MOST_BASE);
   if (kg <= 0) return 7;
   const acids: Acids = {};
   for (const name in part.acids) acids[name as AcidName] = part.acids[name as AcidName]! / kg;

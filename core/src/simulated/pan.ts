@@ -94,7 +94,9 @@ function oneStep(pan: SimulatedPan, seconds: number): SimulatedPan {
   }
   const solids = solidsOf(pan.part);
   const boiled = ((heat - toBoil) / LATENT) * relativeRate(pan.part.water, solids);
-  const part = { ...pan.part, water: Math.max(1, pan.part.water - boiled) };
+  // The last gram stays: a pan boiled dry is not dry to nothing, and no water comes into it.
+  const water = Math.max(Math.min(1, pan.part.water), pan.part.water - boiled);
+  const part = { ...pan.part, water };
   return { ...pan, part, celsius: boilsAt({ ...pan, part }) };
 }
 

@@ -1,5 +1,4 @@
-import type { FormEvent } from 'react';
-import { useContext, useEffect, useState } from 'react';
+import { type FormEvent, useContext, useEffect, useState } from 'react';
 import {
   type DefaultValues,
   type FieldPath,
@@ -62,6 +61,10 @@ const fieldOf = <V extends FieldValues>(
   fieldAt: DeedFormOptions<V, unknown, unknown>['fieldAt'],
 ): string => fieldAt?.(path, values) ?? path.split('.')[0]!;
 
+/** Goes to the first field that is at fault, once it says so: it may stand off the screen. */
+const focusFirstFault = (page: Element | undefined): void =>
+  void requestAnimationFrame(() => page?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+
 /** The draft of a form on this device; where nobody is signed in nothing is kept. */
 function useDraft<V extends FieldValues>(key: string, empty: V) {
   const accountId = useContext(SessionContext)?.account.id ?? '';
@@ -123,7 +126,12 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     const { problems } = bodyFrom(options, draft.id, values);
     return problems.size === 0 ? { values, errors: {} } : { values: {}, errors: errorsFrom<V>(problems) };
   };
-  const form = useForm<V>({ defaultValues: draft.values as DefaultValues<V>, resolver, mode: 'onSubmit' });
+  const form = useForm<V>({
+    defaultValues: draft.values as DefaultValues<V>,
+    resolver,
+    mode: 'onSubmit',
+    shouldFocusError: false,
+  });
   const { changed, tryAnew } = useTyping(form, kept.keep);
   /** Empties the form for what is written next, under an id of its own. */
   const startAnew = () => {
@@ -172,12 +180,14 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     submit: (event?: FormEvent) => {
       // A dialog stands in the page of another form, which is not sent with it.
       event?.stopPropagation();
+      const page = event?.currentTarget;
+      const refuse = () => focusFirstFault(page);
       write.reset();
       tryAnew();
       return form.handleSubmit((typed) => {
         const { body } = bodyFrom(options, draft.id, typed as V);
-        if (body) write.run(body);
-      })(event);
+        if (body) write.run(body, { onError: refuse });
+      }, refuse)(event);
     },
   };
 }
