@@ -104,12 +104,18 @@ async function show(path: string): Promise<void> {
   );
 }
 
+/** Asked besides what axe asks of itself: every page has its heading, and nothing to press is under 24 px. */
+const ALSO = ['page-has-heading-one', 'target-size'];
+
 /** Serious findings by axe; in the dark only the colours are other than in the light. */
 const serious = async (rules?: string[]) => {
-  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  const axe = new AxeBuilder({ page }).options({
+    resultTypes: ['violations'],
+    rules: Object.fromEntries(ALSO.map((rule) => [rule, { enabled: true }])),
+  });
   const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
   return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical' || ALSO.includes(v.id))
     .map(
       (v) =>
         `${v.id}: ${v.nodes

@@ -39,7 +39,7 @@ function Shown({ gate, code }: { gate: Gate; code: string }) {
           {e.of ? (
             <Link
               to={placeOf(e.of, code)}
-              className="decoration-steel underline underline-offset-2 hover:text-link"
+              className="inline-block min-h-6 decoration-steel underline underline-offset-2 hover:text-link"
             >
               {e.words}
             </Link>
@@ -49,7 +49,7 @@ function Shown({ gate, code }: { gate: Gate; code: string }) {
         </p>
       ))}
       {gate.evidence.length > list.length && (
-        <button type="button" className="text-sm text-link underline" onClick={() => setAll(true)}>
+        <button type="button" className="min-h-6 text-sm text-link underline" onClick={() => setAll(true)}>
           {gate.evidence.length - list.length} more
         </button>
       )}

@@ -54,6 +54,7 @@ export function Heading({
 }) {
   return (
     <div className="mb-4">
+      <h1 className="sr-only">{draft.name || 'A new formula'}</h1>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <input
           aria-label="Name of the product"

@@ -14,10 +14,14 @@ function Pennant({ lot }: { lot: TodayView['open'][number] }) {
       to={lotPath(lot.code, lot.state)}
       aria-label={`Lot ${lot.code}, ${lot.name}, ${lot.state}`}
       title={`${lot.name}, ${lot.state}`}
-      className="figure block h-[18px] w-[46px] pr-1.5 text-right text-[11px] leading-[18px] font-bold text-white"
-      style={{ background: lot.colour, clipPath: notch }}
+      className="block w-[46px] py-[3px]"
     >
-      {lot.code}
+      <span
+        className="figure block h-[18px] pr-1.5 text-right text-[11px] leading-[18px] font-bold text-white"
+        style={{ background: lot.colour, clipPath: notch }}
+      >
+        {lot.code}
+      </span>
     </Link>
   );
 }
@@ -111,7 +115,7 @@ export function Rule({ open }: { open: TodayView['open'] }) {
               {place.name}
             </NavLink>
             {lots.length > 0 && (
-              <ul className="relative flex flex-col items-end gap-[3px] pb-1 max-sm:hidden">
+              <ul className="relative flex flex-col items-end pb-1 max-sm:hidden">
                 {lots.map((lot) => (
                   <li key={lot.code}>
                     <Pennant lot={lot} />

@@ -20,15 +20,18 @@ function Segments({ bar, start, day }: { bar: Bar; start: number; day: number })
   const place = (instant: string) =>
     Math.min(100, Math.max(0, ((hourOf(instant, day) - start) / HOURS) * 100));
   return (
-    <div className="relative h-8">
+    <Link
+      to={`/stove/${bar.code}`}
+      aria-label={`${bar.code}: ${bar.segments.map((s) => s.title).join(', ')}`}
+      className="relative block h-8"
+    >
       {bar.segments.map((segment) => {
         const [left, right] = [place(segment.from), place(segment.to)];
         if (right - left < 0.15) return null;
         const filled = segment.state !== 'planned';
         return (
-          <Link
+          <span
             key={segment.title + segment.from}
-            to={`/stove/${bar.code}`}
             title={`${bar.code} ${segment.title}, ${clockTime(segment.from)} to ${clockTime(segment.to)}, ${segment.state}`}
             className="absolute top-0.5 block h-7 overflow-hidden rounded-[5px] border-2 px-1.5 text-[13px] leading-6 font-semibold text-ellipsis whitespace-nowrap"
             style={{
@@ -40,10 +43,10 @@ function Segments({ bar, start, day }: { bar: Bar; start: number; day: number })
             }}
           >
             {right - left > 3.4 ? segment.title : ''}
-          </Link>
+          </span>
         );
       })}
-    </div>
+    </Link>
   );
 }
 
