@@ -109,7 +109,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
   const problem = write.fields.raw ?? write.fields.because ?? asks;
   return (
     <form
-      className={`relative flex h-10 min-w-0 flex-1 items-center gap-3 border-b-2 max-sm:fixed max-sm:inset-x-0 max-sm:bottom-14 max-sm:z-20 max-sm:h-12 max-sm:border-t max-sm:border-b-0 max-sm:bg-enamel max-sm:px-3 ${text ? 'border-rim' : 'border-steel'}`}
+      className={`relative flex h-10 min-w-80 flex-1 items-center max-sm:min-w-0 gap-3 border-b-2 max-sm:fixed max-sm:inset-x-0 max-sm:bottom-14 max-sm:z-20 max-sm:h-12 max-sm:border-t max-sm:border-b-0 max-sm:bg-enamel max-sm:px-3 ${text ? 'border-rim' : 'border-steel'}`}
       onSubmit={(event) => {
         event.preventDefault();
         if (jot && code && !asks) write.run(undefined);

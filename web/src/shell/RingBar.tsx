@@ -34,11 +34,13 @@ export function RingBar({ today }: { today: TodayView | undefined }) {
       className="hatch mb-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-xl border-2 border-hold bg-hold-pale px-4 py-1"
     >
       <Fruit colour={first.colour} size={14} />
-      <p className="min-w-0 flex-1 text-lg leading-snug max-sm:order-first max-sm:basis-full">
+      <p className="min-w-64 flex-1 text-lg leading-snug max-sm:order-first max-sm:min-w-0 max-sm:basis-full">
         <strong className="figure">{first.code}</strong> {first.step}: <strong>{first.words}</strong>
         {ringing.length > 1 && <span className="text-ink-2"> · {ringing.length - 1} more after it</span>}
       </p>
-      <AskToNotify />
+      <span className="max-sm:order-last empty:hidden">
+        <AskToNotify />
+      </span>
       <Link to={first.to} className={buttonLook({ tone: 'plain' }, 'min-h-14')}>
         Open
       </Link>

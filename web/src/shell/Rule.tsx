@@ -95,7 +95,7 @@ export function Rule({ open }: { open: TodayView['open'] }) {
         return (
           <div
             key={place.path}
-            className={`relative min-h-[4.25rem] flex-1 max-sm:min-h-0 ${place.onPhone ? '' : 'max-sm:hidden'}`}
+            className={`relative flex-[1_0_0] max-sm:flex-1 ${place.onPhone ? '' : 'max-sm:hidden'}`}
             style={{ maxHeight: lots.length > 1 ? undefined : '5.5rem' }}
           >
             <span
@@ -108,21 +108,23 @@ export function Rule({ open }: { open: TodayView['open'] }) {
             <span className="max-sm:hidden">
               <Ticks />
             </span>
-            <NavLink
-              to={place.path}
-              className={`relative flex h-[34px] items-center pl-2.5 text-sm font-semibold max-sm:h-14 max-sm:justify-center max-sm:px-0 ${here ? 'bg-rim text-on-rim sm:ml-1 sm:[clip-path:polygon(0_0,calc(100%-10px)_0,100%_50%,calc(100%-10px)_100%,0_100%)]' : 'text-ink hover:text-link'}`}
-            >
-              {place.name}
-            </NavLink>
-            {lots.length > 0 && (
-              <ul className="relative flex flex-col items-end pb-1 max-sm:hidden">
-                {lots.map((lot) => (
-                  <li key={lot.code}>
-                    <Pennant lot={lot} />
-                  </li>
-                ))}
-              </ul>
-            )}
+            <div className="min-h-[4.25rem] max-sm:min-h-0">
+              <NavLink
+                to={place.path}
+                className={`relative flex h-[34px] items-center pl-2.5 text-sm font-semibold max-sm:h-14 max-sm:justify-center max-sm:px-0 ${here ? 'bg-rim text-on-rim sm:ml-1 sm:[clip-path:polygon(0_0,calc(100%-10px)_0,100%_50%,calc(100%-10px)_100%,0_100%)]' : 'text-ink hover:text-link'}`}
+              >
+                {place.name}
+              </NavLink>
+              {lots.length > 0 && (
+                <ul className="relative flex flex-col items-end pb-1 max-sm:hidden">
+                  {lots.map((lot) => (
+                    <li key={lot.code}>
+                      <Pennant lot={lot} />
+                    </li>
+                  ))}
+                </ul>
+              )}
+            </div>
           </div>
         );
       })}

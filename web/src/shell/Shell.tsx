@@ -113,7 +113,7 @@ export function Shell() {
       </a>
       {!cooking && <Rule open={today?.open ?? []} />}
       <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-32">
-        <header className="no-print mb-3 flex items-center gap-4 max-sm:mb-3 max-sm:flex-wrap max-sm:justify-between max-sm:gap-1">
+        <header className="no-print mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 max-sm:justify-between max-sm:gap-1">
           <JotLine open={today?.open ?? []} />
           {today && today.clocks.length > 0 && <Clocks today={today} />}
           {error instanceof ServerAway && (
