@@ -38,6 +38,7 @@ const FIRST = 2 / 3;
  * @param trial.points doses in all, g per kg of sample, each with its pH, the undosed sample among them; @param trial.targetPh; @param trial.batchGrams mass of the batch
  * @returns grams for the batch, what goes in first, and how far it reaches past the last point tried (as a share; the last slope is carried on, flattening)
  * @throws RangeError where the pH did not fall from dose to dose, the target is above the undosed sample, or the dose would be over twice what was tried
+ * @example benchTrialDose({ points: [{ gramsPerKg: 0, ph: 3.8 }, { gramsPerKg: 2, ph: 3.4 }], targetPh: 3.6, batchGrams: 5000 }) // { grams: 5, past: 0 }
  */
 export function benchTrialDose(trial: {
   points: readonly TrialPoint[];

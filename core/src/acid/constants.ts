@@ -33,7 +33,10 @@ export const PKW = 13.995;
 /** Over this ionic strength the Davies equation is frozen and the answer flagged. */
 export const FROZEN_IONIC_STRENGTH = 0.5;
 
-/** log10 γ of an ion of charge 1 by Davies at 25 °C; an ion of charge z has z² of it. @param ionicStrength mol/kg, frozen over 0.5 */
+/**
+ * log10 γ of an ion of charge 1 by Davies at 25 °C; an ion of charge z has z² of it. @param ionicStrength mol/kg, frozen over 0.5
+ * @example daviesLogGamma(0) // 0
+ */
 export function daviesLogGamma(ionicStrength: number): number {
   const root = Math.sqrt(Math.min(ionicStrength, FROZEN_IONIC_STRENGTH));
   return -0.509 * (root / (1 + root) - 0.3 * root * root);

@@ -13,6 +13,7 @@ export interface DosedJuice {
  * @param dose.juice acids and base per kg of water; @param dose.targetPh over 0; @param dose.acid which acid
  * @returns grams per kg of water, and per kg of product where its water is known; 0 where it is there already
  * @throws RangeError where no amount up to 5 mol/kg reaches the pH. Source: charge balance.
+ * @example acidDose({ juice: { acids: { citric: 0.1 }, baseEquivalents: 0.1 }, targetPh: 3, acid: 'citric' }).gramsPerKgWater > 0 // true
  */
 export function acidDose(dose: { juice: DosedJuice; targetPh: number; acid: AcidName }): {
   gramsPerKgWater: number;

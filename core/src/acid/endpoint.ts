@@ -44,6 +44,7 @@ function steepest(points: readonly TitrationPoint[]): number {
  * @param points mL and pH, in any order; @param options.ph endpoint, 8.2 unless said; `null` takes the steepest point
  * @returns mL, linear between readings
  * @throws RangeError where the curve does not reach the pH, has two readings at one volume, or is too short. Source: AOAC 942.15.
+ * @example titrationEndpoint([{ ml: 10, ph: 7.2 }, { ml: 10.5, ph: 9.2 }]) // 10.25
  */
 export function titrationEndpoint(
   points: readonly TitrationPoint[],

@@ -73,6 +73,7 @@ function strengthAt(mixture: Mixture, base: number, ph: number, g: number): numb
  * @param tolerance of the root, in pH; 1e-9 unless thousands are wanted at once
  * @returns pH (−log10 of the activity of H+) and ionic strength; flagged where the ionic strength is over 0.5
  * @throws RangeError on an unknown acid, a negative amount, or a base outside −200 to 200. Source: Davies (1962); Stumm & Morgan.
+ * @example equilibriumPh({ acids: { acetic: 0.1 }, baseEquivalents: 0 }).ph // 2.88
  */
 export function equilibriumPh(
   solution: { acids: Acids; baseEquivalents: number },

@@ -76,6 +76,7 @@ const scaled = (split: Acids, total: number): Acids =>
  * @param juice.basis per-kg-water, per-litre or per-100g; the last two need `brix`, % w/w; @param juice.endpointPh endpoint of the titration, 8.2
  * @returns acids and base per kg of water, with the conditioning; pH over 5.0 or conditioning under 0.25 is flagged `refused`
  * @throws RangeError where pH ≥ the endpoint, TA ≤ 0, or no such acids can give so low a pH. Source: charge balance at both points.
+ * @example acidsFromPhAndTa({ ph: 3, taCitric: 10, split: { citric: 1, malic: 1 } }).flags // []
  */
 export function acidsFromPhAndTa(juice: {
   ph: number;

@@ -69,6 +69,7 @@ function verdict(slopePercent: number, offsetMv: number, low: MeterCalibration['
  * Slope and offset of a pH meter from buffers 7.00 and 4.01, with a third, lower check where one was read.
  * @param points nominal buffer, mV and °C (0–40) of each; @returns slope %, offset mV, whether accepted, the low check, and the reason
  * @throws RangeError where 7.00 or 4.01 is missing or a temperature is outside 0–40 °C. Accepts 92–105 % and ±30 mV.
+ * @example calibrateMeter([{ buffer: 7, mv: 0, celsius: 25 }, { buffer: 4.01, mv: 176.9, celsius: 25 }]) // { slopePercent: 100.0, offsetMv: 0, accepted: true, low: 'missing' }
  */
 export function calibrateMeter(points: readonly BufferPoint[]): MeterCalibration {
   for (const p of points)

@@ -24,6 +24,7 @@ const [OVER_LIDS, ROOM] = [25.4, 25.4];
  * @param shape of the canner; @param load the jars, under the rack's height; @param rackMm what they stand on
  * @returns water in mL and its depths in mm
  * @throws RangeError where the canner is too low for jars, water and room, or the jars leave no place for water
+ * @example cannerFill(pan, { count: 4, heightMm: 98, displacesMl: 300 }, 0).withJarsMm // 123.4
  */
 export function cannerFill(shape: VesselShape, load: CannerLoad, rackMm: number): CannerFill {
   const withJarsMm = rackMm + load.heightMm + OVER_LIDS;

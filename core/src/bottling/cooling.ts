@@ -24,6 +24,7 @@ export interface CoolingStage {
  * The two-stage cooling clock of bottles cooled open, at an instant: each stage by the first reading at or under its temperature.
  * @param filledAt ISO instant; @param readings °C; @param now ISO instant
  * Source: the cooling limits of the keeping table, FDA Food Code 3-501.14.
+ * @example coolingClock(T(0), [{ at: T(1), celsius: 20 }], T(3)) // [{ celsius: 21, took: 1, verdict: 'in time' }, { celsius: 5, took: null, verdict: 'under way' }]
  */
 export function coolingClock(
   filledAt: string,

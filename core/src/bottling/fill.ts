@@ -38,6 +38,7 @@ function lumpsOf(size: BottlesToHand): Lump[] {
  * Best fit of a batch into bottles of mixed sizes: as little over as can be, and of those the fewest bottles.
  * @param millilitres of the batch, 0–100,000, taken down to whole mL; @param toHand sizes in whole mL over 0, with how many there are
  * @returns how many of which, and the short bottle in mL; throws RangeError outside those ranges
+ * @example fillBottles(1000, [{ id: 'half', millilitres: 500, count: 3 }]) // { bottles: [{ id: 'half', count: 2 }], filled: 1000, short: 0 }
  */
 export function fillBottles(millilitres: number, toHand: readonly BottlesToHand[]): Filling {
   if (!(millilitres >= 0 && millilitres <= most))

@@ -50,6 +50,7 @@ const NEXT: Record<LoadClock['phase'], readonly LoadMarkKind[]> = {
 /**
  * The clock of a load at an instant: it starts at the full boil, begins anew when the boil stops, and ends with the rest before lifting.
  * @param run with its marks in order; @param now ISO instant
+ * @example loadClock({ at: T(0), requiredMinutes: 15, restMinutes: 5, marks: [{ kind: 'boil', at: T(0.5) }] }, T(0.6)) // { phase: 'at the boil', boiledSeconds: 360, leftSeconds: 540, restarts: 0 }
  */
 export function loadClock(run: CannerRun, now: string): LoadClock {
   let phase: LoadClock['phase'] = 'coming to the boil';
@@ -87,6 +88,7 @@ export function loadClock(run: CannerRun, now: string): LoadClock {
 /**
  * Why a mark is not taken of a load at an instant, with what to do instead; null where it is.
  * The fire stays on until the boil has lasted its time: else it is the boil that stopped.
+ * @example whyNotMarked({ at: T(0), requiredMinutes: 15, restMinutes: 5, marks: [{ kind: 'boil', at: T(0.5) }] }, 'off', T(0.6)) // '9 min are still to come. If the boil stopped, say so, and the clock starts again.'
  */
 export function whyNotMarked(run: CannerRun, kind: LoadMarkKind, at: string): string | null {
   const clock = loadClock(run, at);

@@ -35,6 +35,7 @@ const MAY_BE_SHORT = 0.025;
  * than the tolerable error; none by more than twice of it.
  * @param nominalMl as labelled, 5–10,000; @param measuredMl net contents of the weighed bottles at 20 °C, at least one
  * @throws RangeError outside those ranges
+ * @example euNetContents(250, [250, 251, 249]) // { averageMl: 250, short: 0, farShort: 0, reasons: [] }
  */
 export function euNetContents(nominalMl: number, measuredMl: readonly number[]): NetContents {
   if (measuredMl.length === 0) throw new RangeError('No bottle was weighed');
@@ -62,6 +63,7 @@ const US_SHORTFALL_PERCENT = 2;
  * 21 CFR 101.7(q) gives that amount no figure; until a kitchen's inspector names theirs, 2 % of the label counts here, which is this program's own.
  * @param nominalMl as labelled, over 0; @param measuredMl net contents of the weighed bottles, at least one
  * @throws RangeError outside those ranges
+ * @example usNetContents(250, [250, 251, 250]) // { averageMl: 250.3, reasons: [] }
  */
 export function usNetContents(nominalMl: number, measuredMl: readonly number[]): NetContents {
   if (!(nominalMl > 0)) throw new RangeError(`${nominalMl} mL is not over 0`);
@@ -79,7 +81,10 @@ export function usNetContents(nominalMl: number, measuredMl: readonly number[]):
   return { averageMl, short, farShort: short, reasons };
 }
 
-/** Net contents of some weighed bottles by a kitchen's rule pack. */
+/**
+ * Net contents of some weighed bottles by a kitchen's rule pack.
+ * @example netContents('us', 250, [240, 241]).reasons.length // 2
+ */
 export const netContents = (
   pack: 'us' | 'eu',
   nominalMl: number,
@@ -91,6 +96,7 @@ export const netContents = (
  * Net contents of a weighed bottle: what it weighs without its glass, over the density of its liquid at 20 °C.
  * @param grossGrams and @param tareGrams g, the tare less than the gross; @param density g/mL at 20 °C, 0.9–1.5
  * @returns mL at 20 °C; throws RangeError outside
+ * @example netMl(450, 200, 1.25) // 200
  */
 export function netMl(grossGrams: number, tareGrams: number, density: number): number {
   if (!(tareGrams >= 0 && grossGrams > tareGrams))

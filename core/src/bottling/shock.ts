@@ -11,6 +11,7 @@ export interface ThermalShock {
  * Thermal shock of a glass container: the step in temperature when it is filled, or set into a bath.
  * @param glassCelsius −20 to 120; @param otherCelsius what meets it, −20 to 120; throws RangeError outside
  * Source: the 42 °C step that annealed soda-lime containers are commonly tested at (ASTM C149); hot glass into cold is worse than the other way round.
+ * @example thermalShock(20, 90) // { differenceCelsius: 70, limitCelsius: 42, over: true }
  */
 export function thermalShock(glassCelsius: number, otherCelsius: number): ThermalShock {
   for (const t of [glassCelsius, otherCelsius])

@@ -24,6 +24,7 @@ export interface TallyResult {
  * Every millilitre of a lot accounted for: what was in the pan against bottles and everything else it went to.
  * @param tally mL, the pan's over 0, the others 0 or more; @param tolerancePercent of what was in the pan, 0 or more
  * @throws RangeError outside those ranges
+ * @example tallyUp({ inPanMl: 2000, filledMl: 1900, parts: [{ part: 'sample', ml: 40 }] }, 5) // { accountedMl: 1940, gapMl: 60, gapPercent: 3, asks: false }
  */
 export function tallyUp(tally: Tally, tolerancePercent: number): TallyResult {
   if (!(tally.inPanMl > 0)) throw new RangeError(`${tally.inPanMl} mL in the pan: write more than 0`);

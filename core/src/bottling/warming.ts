@@ -89,6 +89,7 @@ function checked(b: WarmingBottle): void {
  * A thin syrup is a well-mixed core behind a film, a thick one conducts. Advisory: it replaces no process.
  * @param b mm, mL, °Bx, °C and minutes
  * @throws RangeError outside their ranges, which it names
+ * @example warming({ diameterMm: 70, nominalMl: 250, brix: 50, thick: false, fillCelsius: 85, bathCelsius: 80, boilsAt: 100, comeUpMinutes: 10, boilMinutes: 15, restMinutes: 5, roomCelsius: 20 }).boilAt // 600
  */
 export function warming(b: WarmingBottle): Warming {
   checked(b);
@@ -136,6 +137,7 @@ const [WATER, GLASS] = [4.186, 0.84];
  * @param canner.waterMl over 0; @param canner.startCelsius and @param canner.boilsAt °C; @param canner.watts that reach the water, over 0
  * @param canner.jars with g of glass and of contents each, and their temperature; none where they go in at the boil
  * @throws RangeError outside those ranges
+ * @example boilsIn({ waterMl: 1000, startCelsius: 20, boilsAt: 100, watts: 4186 }) // 80
  */
 export function boilsIn(canner: {
   waterMl: number;

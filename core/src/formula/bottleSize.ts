@@ -5,6 +5,7 @@ import type { FormulaContent } from './content.ts';
  * the number of bottles in the batch follows.
  * @param content the formula; @param bottleMl what one bottle holds, mL, over 0
  * @throws RangeError where it holds nothing
+ * @example inBottlesOf(cherry, 500).bottleMl // 500
  */
 export function inBottlesOf(content: FormulaContent, bottleMl: number): FormulaContent {
   if (!(bottleMl > 0)) throw new RangeError(`A bottle of ${bottleMl} mL holds nothing`);

@@ -24,7 +24,10 @@ export const flavourGrams = (lines: readonly LineAmount[]): number =>
     0,
   );
 
-/** Low-acid lines that the product stands on: over a twentieth of its flavouring part together. */
+/**
+ * Low-acid lines that the product stands on: over a twentieth of its flavouring part together.
+ * @example lowAcidLines(lineAmounts(cherry, setting, 0)) // []
+ */
 export function lowAcidLines(lines: readonly LineAmount[]): LineAmount[] {
   const low = lines.filter((l) => l.ingredient?.lowAcid && (l.grams ?? 0) > 0);
   const grams = low.reduce((sum, l) => sum + l.grams!, 0);

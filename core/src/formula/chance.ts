@@ -8,7 +8,10 @@ export interface Chance {
   normal(): number;
 }
 
-/** Pseudo-random numbers by SFC32, well mixed from a 32-bit seed. Source: PractRand (Doty-Humphrey), public domain. */
+/**
+ * Pseudo-random numbers by SFC32, well mixed from a 32-bit seed. Source: PractRand (Doty-Humphrey), public domain.
+ * @example chance(1).even() === chance(1).even() // true
+ */
 export function chance(seed: number): Chance {
   let [a, b, c, d] = [0x9e3779b9, 0x243f6a88, seed | 0, 1];
   const next = (): number => {

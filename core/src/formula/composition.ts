@@ -111,7 +111,10 @@ export function withAcidity(entry: Ingredient, { acids, baseEquivalents }: Acidi
 
 const cache = new WeakMap<Ingredient, Map<Corner, IngredientComposition>>();
 
-/** Composition of 100 g of a catalogue entry at a corner of its published ranges. */
+/**
+ * Composition of 100 g of a catalogue entry at a corner of its published ranges.
+ * @example compositionOf(catalogue.get('sugar'), 'typical').composition.sucrose // 99.9
+ */
 export function compositionOf(entry: Ingredient, corner: Corner): IngredientComposition {
   const cached = cache.get(entry)?.get(corner);
   if (cached) return cached;

@@ -12,7 +12,10 @@ export interface Difference {
 const nameIn = (weighing: Pick<Weighing, 'catalogue'>, line: FormulaLine): string =>
   weighing.catalogue.find(line.ingredientId)?.name ?? 'something without a name';
 
-/** How a line's basis is said after its amount. */
+/**
+ * How a line's basis is said after its amount.
+ * @example basisWords({ per: 'bottle' }, () => '') // ' in each bottle'
+ */
 export function basisWords(basis: Basis | undefined, nameOf: (lineId: string) => string): string {
   if (!basis || basis.per === 'batch') return '';
   if (basis.per === 'bottle') return ' in each bottle';
@@ -144,6 +147,7 @@ const KEPT: { key: keyof FormulaContent; name: string }[] = [
 /**
  * What changed from one formula to another, in words: lines, steps, and how it is kept and used.
  * @param a the earlier; @param b the later; @param weighing the catalogue their names come from; @returns none where they are alike
+ * @example differences(cherry, { ...cherry, bottleMl: 500 }, setting) // [{ of: 'keeping', kind: 'changed', text: 'Bottle, mL: 237 became 500' }]
  */
 export function differences(
   a: FormulaContent,

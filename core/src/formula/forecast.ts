@@ -185,7 +185,10 @@ function bottlesOf(
   return { bottles, shortMl: Math.max(0, millilitres - bottles * content.bottleMl) };
 }
 
-/** A forecast told with another band of pH, as a simulation draws it: what keeps it is judged by the band's upper end. */
+/**
+ * A forecast told with another band of pH, as a simulation draws it: what keeps it is judged by the band's upper end.
+ * @example withBand(forecast(cherry, setting), cherry, setting, { low: 3.1, high: 3.5 }).ph.low // 3.1
+ */
 export function withBand(
   f: Forecast,
   content: FormulaContent,
@@ -235,6 +238,7 @@ function allCautions(
  * @returns mass in g, volume in mL at 20 °C, °Bx, pH with its outermost band (published ranges corner to corner plus the model's own error;
  * `simulate` draws the likely one), a_w (information), % ABV, TA in % as citric, bottles, body, drink, cost, hurdles, keeping and cautions;
  * lines that cannot be weighed are left out and asked about
+ * @example forecast(cherry, setting).brix // 42
  */
 export function forecast(content: FormulaContent, setting: ForecastSetting): Forecast {
   const said = content.lines.map((line) => readLine(line, setting));

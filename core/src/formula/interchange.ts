@@ -86,6 +86,7 @@ function changesOf(from: Ingredient, to: Ingredient): string[] {
  * What may stand in for so much of an ingredient, equal in acid (as TA), in acetic acid, in sugar, or in the fruit's dry matter.
  * @param entry what is replaced; @param grams of it; @param all the entries to choose from
  * @returns each with its grams, the water and acid it brings beside the old, and what else changes; empty where nothing is like it
+ * @example interchanges(catalogue.get('citric-anhydrous'), 10, catalogue.all)[0].equalIn // 'acid'
  */
 export function interchanges(entry: Ingredient, grams: number, all: readonly Ingredient[]): Interchange[] {
   const group = groupOf(entry);
@@ -117,6 +118,7 @@ export function interchanges(entry: Ingredient, grams: number, all: readonly Ing
  * A formula with one line's ingredient changed for another, equal in what matters, and the water that comes with it taken off the water line where there is one.
  * @param content the formula; @param setting the kitchen's; @param lineId the line; @param to what stands in for it
  * @returns the changed formula and what could not be evened out; throws RangeError where the two are not alike
+ * @example interchanged(cherry, setting, 'sugar', interchanges(catalogue.get('sugar'), 2000, catalogue.all)[0]).content.lines.length // 2
  */
 export function interchanged(
   content: FormulaContent,
@@ -147,6 +149,9 @@ export function interchanged(
   return { content: { ...content, lines }, left };
 }
 
-/** Grams as a cook would write them: to a tenth under 20 g, whole above. */
+/**
+ * Grams as a cook would write them: to a tenth under 20 g, whole above.
+ * @example saidGrams(1500) // '1500 g'
+ */
 export const saidGrams = (grams: number): string =>
   `${grams < 20 ? Number(grams.toFixed(1)) : Math.round(grams)} g`;

@@ -20,6 +20,10 @@ export interface Pan {
   fruit: Composition;
 }
 
+/**
+ * A composition of no mass, g of each part.
+ * @example massOf(nothing()) // 0
+ */
 export const nothing = (): Composition => ({
   water: 0,
   sucrose: 0,
@@ -34,7 +38,10 @@ export const nothing = (): Composition => ({
 
 export const emptyPan = (): Pan => ({ liquid: nothing(), fruit: nothing() });
 
-/** Pours `factor` times a composition into another, in place: a simulation pours hundreds of thousands of times. */
+/**
+ * Pours `factor` times a composition into another, in place: a simulation pours hundreds of thousands of times.
+ * @example massOf(pour(nothing(), { ...nothing(), water: 100 }, 2)) // 200
+ */
 export function pour(into: Composition, add: Composition, factor: number): Composition {
   into.water += add.water * factor;
   into.sucrose += add.sucrose * factor;
@@ -50,7 +57,10 @@ export function pour(into: Composition, add: Composition, factor: number): Compo
   return into;
 }
 
-/** A share of a composition, on its own. */
+/**
+ * A share of a composition, on its own.
+ * @example shareOf({ ...nothing(), water: 100 }, 0.25).water // 25
+ */
 export const shareOf = (part: Composition, share: number): Composition => pour(nothing(), part, share);
 
 export function acidGrams(acids: Acids): number {
@@ -59,24 +69,39 @@ export function acidGrams(acids: Acids): number {
   return grams;
 }
 
-/** Dissolved solids in g: sugars, acids and other solubles. */
+/**
+ * Dissolved solids in g: sugars, acids and other solubles.
+ * @example solidsOf({ ...nothing(), water: 60, sucrose: 40 }) // 40
+ */
 export const solidsOf = (part: Composition): number =>
   part.sucrose + part.glucose + part.fructose + part.otherSolids + acidGrams(part.acids);
 
-/** Liquid in g: everything but what does not dissolve. */
+/**
+ * Liquid in g: everything but what does not dissolve.
+ * @example liquidOf({ ...nothing(), water: 60, sucrose: 40, insoluble: 5 }) // 100
+ */
 export const liquidOf = (part: Composition): number => part.water + part.ethanol + solidsOf(part);
 
-/** Everything in it, g. */
+/**
+ * Everything in it, g.
+ * @example massOf({ ...nothing(), water: 60, sucrose: 40, insoluble: 5 }) // 105
+ */
 export const massOf = (part: Composition): number => liquidOf(part) + part.insoluble;
 
-/** °Bx of the liquid, % w/w of dissolved solids. */
+/**
+ * °Bx of the liquid, % w/w of dissolved solids.
+ * @example brixOf({ ...nothing(), water: 60, sucrose: 40 }) // 40
+ */
 export function brixOf(part: Composition): number {
   const solids = solidsOf(part);
   const liquid = part.water + part.ethanol + solids;
   return liquid > 0 ? (100 * solids) / liquid : 0;
 }
 
-/** Volume in mL at 20 °C of the liquid; the density table ends at 80 °Bx, a stiffer one is measured by its last row. */
+/**
+ * Volume in mL at 20 °C of the liquid; the density table ends at 80 °Bx, a stiffer one is measured by its last row.
+ * @example volumeOf({ ...nothing(), water: 998.2 }) // 1000
+ */
 export function volumeOf(part: Composition): number {
   const solids = solidsOf(part);
   const grams = part.water + part.ethanol + solids;

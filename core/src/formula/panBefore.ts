@@ -20,6 +20,7 @@ function upTo(content: FormulaContent, stepId: string): FormulaContent {
  * The pan as a formula makes it stand before one of its steps, nothing of that step in it yet.
  * @param content the formula; @param stepId one of its steps; @param weighing cups and catalogue; @param elevationMetres of the kitchen
  * @returns what runs and what is still in the fruit, g; empty before the first step
+ * @example panBefore(cherry, 'drip', setting, 0).liquid.water // 3446
  */
 export function panBefore(
   content: FormulaContent,
@@ -36,6 +37,7 @@ export function panBefore(
 /**
  * The share a cloth let through, by what was weighed after it: it takes the place of the formula's own.
  * @param strained.grams weighed, over 0; the result is over 0 to 1, the whole of it where more was weighed than went in
+ * @example keptByWeight(cherry, { stepId: 'drip', grams: 3000 }, setting, 0) // 0.50
  */
 export function keptByWeight(
   content: FormulaContent,

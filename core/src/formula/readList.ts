@@ -183,6 +183,7 @@ function named(name: string, lines: readonly ReadListLine[], catalogue: KitchenC
  * Reads a pasted list of ingredients line by line: each is understood, or says what is asked. Nothing is invented and nothing dropped but blank lines and headings.
  * @param text lines as people write them: "2 cups sugar", "juice of 3 lemons", "as much sugar as fruit", "a spoon in each jar"
  * @param catalogue the kitchen's; @returns one entry a line; `basis.lineId` is "line" and the number of the line it follows
+ * @example readIngredientList('4 kg sour cherries\n2 kg sugar', catalogue).map((line) => line.ingredientId) // ['sour-cherry', 'sugar']
  */
 export function readIngredientList(text: string, catalogue: KitchenCatalogue): ReadListLine[] {
   const measures = new Set(catalogue.measures.map((m) => m.name));
@@ -211,5 +212,8 @@ export function readIngredientList(text: string, catalogue: KitchenCatalogue): R
   return lines;
 }
 
-/** The id that a read line gets in a formula. */
+/**
+ * The id that a read line gets in a formula.
+ * @example lineKey({ number: 2 }) // 'line2'
+ */
 export const lineKey = (line: Pick<ReadListLine, 'number'>): string => `line${line.number}`;

@@ -141,6 +141,7 @@ function bottleChances(millilitres: Float64Array, bottleMl: number, wanted: numb
  * drawn, strained and boiled shares; marks read at the stove; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
  * @param content the formula; @param setting the kitchen's; @param options.scenarios 4,000; @param options.seed the same seed gives the same answer
  * @returns an iterator that yields the draws done and ends in the simulation
+ * @example [...simulation(cherry, setting, { scenarios: 40, slice: 20 })].length > 0 // true
  */
 export function* simulation(
   content: FormulaContent,
@@ -197,7 +198,10 @@ export function* simulation(
   };
 }
 
-/** The whole simulation in one go, for a worker that is not asked to stop and for tests. */
+/**
+ * The whole simulation in one go, for a worker that is not asked to stop and for tests.
+ * @example simulate(cherry, setting, { scenarios: 50 }).scenarios // 50
+ */
 export function simulate(
   content: FormulaContent,
   setting: ForecastSetting,

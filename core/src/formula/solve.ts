@@ -56,6 +56,7 @@ const asGrams = (line: SaidLine, grams: number): SaidLine => ({
  * @param ask.aim pH, °Bx, TA (% w/w as citric), ratio (°Bx over TA) or a_w; @param ask.value what it is to be
  * @returns grams of the line nearest to what it is now, or that no amount up to five times the batch does, with the span it reaches
  * @throws RangeError where the line is not in the formula
+ * @example whatWouldItTake(cherry, setting, { lineId: 'sugar', aim: 'brix', value: 50 }).reached // true
  */
 export function whatWouldItTake(
   content: FormulaContent,

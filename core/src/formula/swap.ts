@@ -63,7 +63,10 @@ const acids = (content: FormulaContent, setting: ForecastSetting): string[] => [
   ),
 ];
 
-/** Processes, the kitchen's own first, with every reason why a formula does not match them; empty reasons where it does. */
+/**
+ * Processes, the kitchen's own first, with every reason why a formula does not match them; empty reasons where it does.
+ * @example processFits(cherry, 'syrup', setting).length > 0 // true
+ */
 export function processFits(
   content: FormulaContent,
   kind: FormulaKind,
@@ -190,6 +193,7 @@ function replaced(
  * @param content the formula; @param setting the kitchen's; @param swap.lineId the line, @param swap.ingredientId what takes its place, @param swap.kind of product, for its processes
  * @returns the new formula, every change, old targets it cannot reach, tested processes it no longer matches and cautions it brings
  * @throws RangeError where the line or the ingredient is not there
+ * @example sameWith(cherry, setting, { lineId: 'fruit', ingredientId: 'damson', kind: 'syrup' }).content.lines[0].ingredientId // 'damson'
  */
 export function sameWith(
   content: FormulaContent,

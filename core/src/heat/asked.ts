@@ -11,6 +11,7 @@ const ROWS: readonly { under: number; minutes: number }[] = [
 /**
  * Lethality that canning tables ask of an acid product, in minutes at 93.3 °C (z 8.9 °C). A cross-check of a recorded process, never a process.
  * @param ph 1–14, measured; throws RangeError outside; @returns minutes, or null from pH 4.5 on, where none applies
+ * @example minutesAsked(3.4) // 0.1
  */
 export function minutesAsked(ph: number): number | null {
   if (!(ph >= 1 && ph <= 14)) throw new RangeError(`A pH of ${ph} is outside 1 to 14`);

@@ -10,11 +10,17 @@ export function airPressure(elevationMetres: number): number {
 
 const KPA_TO_MMHG = 7.50061683;
 
-/** Temperature in °C at which water's vapour pressure is `kPa`, over 0. Source: Antoine equation for water, 1–100 °C, carried on to 120. */
+/**
+ * Temperature in °C at which water's vapour pressure is `kPa`, over 0. Source: Antoine equation for water, 1–100 °C, carried on to 120.
+ * @example saturationTemperature(101.325) // 100.0
+ */
 export const saturationTemperature = (kPa: number): number =>
   1730.63 / (8.07131 - Math.log10(kPa * KPA_TO_MMHG)) - 233.426;
 
-/** Vapour pressure of water in kPa at a temperature in °C, 1–120. Source: Antoine equation for water. */
+/**
+ * Vapour pressure of water in kPa at a temperature in °C, 1–120. Source: Antoine equation for water.
+ * @example vapourPressure(100) // 101.3
+ */
 export const vapourPressure = (celsius: number): number =>
   10 ** (8.07131 - 1730.63 / (celsius + 233.426)) / KPA_TO_MMHG;
 

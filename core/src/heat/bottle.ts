@@ -149,6 +149,7 @@ function mixed(body: BottleBody, heatCapacity: number, bath: readonly HeatSample
  * @param body m, m²/s, W/m²K, J/K, °C; @param bath s and °C, in order; @param seconds 0–172,800
  * @returns the slowest point every 10 s, the field at the end, its lethality in minutes. Advisory.
  * @throws RangeError outside those ranges, or where a film or conductivity is wanting
+ * @example bottleInBath({ radiusMetres: 0.03, heightMetres: 0.1, inside: { kind: 'mixed', heatCapacityJPerK: 900 }, filmWPerM2K: 200, startCelsius: 20 }, [{ seconds: 0, celsius: 20 }, { seconds: 600, celsius: 20 }], 600).slowest.at(-1).celsius // 20
  */
 export function bottleInBath(body: BottleBody, bath: readonly HeatSample[], seconds: number): BottleCurve {
   checked(body, bath, seconds);

@@ -35,6 +35,7 @@ function infiniteCylinder(fourier: number): number {
  * @param body.radiusMetres and body.halfHeightMetres over 0; @param body.diffusivity m²/s; @param body.startCelsius, body.surfaceCelsius
  * @param body.seconds at least 60 for a jar of ordinary size (Fourier number by radius over 0.005)
  * @returns °C; throws RangeError on an earlier time. Source: product of the slab and infinite-cylinder series (Carslaw & Jaeger).
+ * @example cylinderCentre({ radiusMetres: 0.03, halfHeightMetres: 0.05, diffusivity: 1.4e-7, startCelsius: 20, surfaceCelsius: 100, seconds: 100000 }) // 100
  */
 export function cylinderCentre(body: {
   radiusMetres: number;

@@ -40,6 +40,7 @@ function within(
  * temperature straight between readings. Nothing under 55 °C or over 100 °C; over gaps of more than 60 s only the colder end.
  * @param curve.samples s and °C, in order; @param curve.referenceCelsius 93.3 for acid products; @param curve.z over 0, 8.9 for them
  * @returns equivalent minutes; throws RangeError on times that go back, or a z that is not over 0
+ * @example lethality({ samples: [{ seconds: 0, celsius: 93.3 }, { seconds: 600, celsius: 93.3 }], referenceCelsius: 93.3, z: 8.9 }) // 10
  */
 export function lethality(curve: {
   samples: readonly HeatSample[];

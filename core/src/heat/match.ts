@@ -44,11 +44,17 @@ function ofProduct(process: HeatProcess, product: ProcessedProduct): string[] {
 /** What of a process is held against measurements, which may come after it. */
 export type MeasuredLimits = Pick<HeatProcess, 'brix' | 'highestPh'>;
 
-/** What has still to be measured before a process is known to match. */
+/**
+ * What has still to be measured before a process is known to match.
+ * @example stillToMeasure({ brix: null, highestPh: 3.5 }, null) // ['it needs a measured pH of 3.5 or under']
+ */
 export const stillToMeasure = ({ highestPh }: MeasuredLimits, ph: number | null | undefined): string[] =>
   highestPh !== null && ph === null ? [`it needs a measured pH of ${highestPh} or under`] : [];
 
-/** Why a process does not match by what was measured, line by line; nothing for what is not measured yet. */
+/**
+ * Why a process does not match by what was measured, line by line; nothing for what is not measured yet.
+ * @example measuredMismatches({ brix: null, highestPh: 3.5 }, { ph: 3.4 }) // []
+ */
 export function measuredMismatches(
   { brix, highestPh }: MeasuredLimits,
   product: Pick<ProcessedProduct, 'brix' | 'ph'>,
@@ -83,7 +89,10 @@ function ofContainer(process: HeatProcess, product: ProcessedProduct): string[] 
   return reasons;
 }
 
-/** Every reason, line by line, why a process does not match a product; empty where it matches. */
+/**
+ * Every reason, line by line, why a process does not match a product; empty where it matches.
+ * @example processMismatches(letter, jarred).length // 0
+ */
 export const processMismatches = (process: HeatProcess, product: ProcessedProduct): string[] => [
   ...ofProduct(process, product),
   ...measuredMismatches(process, product),
@@ -103,6 +112,7 @@ export interface ProcessMatch {
 /**
  * All processes held against a product, the matching ones first, then those with the fewest reasons against them.
  * @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside
+ * @example matchProcesses([letter], jarred, 719)[0].minutes // 15
  */
 export function matchProcesses(
   processes: readonly HeatProcess[],

@@ -90,6 +90,7 @@ export const feetOf = (metres: number): number => Math.round((metres / 0.3048) *
 /**
  * Minutes a process asks for at an elevation, from its own altitude bands.
  * @param process with bands in feet; @param elevationMetres −400 to 5,000, throws RangeError outside
+ * @example processTime({ bands: [{ toFeet: 1000, minutes: 10 }, { toFeet: 6000, minutes: 15 }] }, 719) // 15
  */
 export function processTime(process: Pick<HeatProcess, 'bands'>, elevationMetres: number): number {
   if (!(elevationMetres >= -400 && elevationMetres <= 5000))
@@ -100,10 +101,16 @@ export function processTime(process: Pick<HeatProcess, 'bands'>, elevationMetres
   return band.minutes;
 }
 
-/** Minutes jars are boiled to be sterile: ten, and one more for every thousand feet above a thousand. @param elevationMetres −400 to 5,000 */
+/**
+ * Minutes jars are boiled to be sterile: ten, and one more for every thousand feet above a thousand. @param elevationMetres −400 to 5,000
+ * @example sterilisingMinutes(0) // 10
+ */
 export const sterilisingMinutes = (elevationMetres: number): number =>
   10 + Math.max(0, Math.ceil((feetOf(elevationMetres) - 1000) / 1000));
 
-/** Whether a process is too short to make its own jars sterile at an elevation. */
+/**
+ * Whether a process is too short to make its own jars sterile at an elevation.
+ * @example needsSterileJars({ bands: [{ toFeet: 1000, minutes: 5 }] }, 100) // true
+ */
 export const needsSterileJars = (process: Pick<HeatProcess, 'bands'>, elevationMetres: number): boolean =>
   processTime(process, elevationMetres) < STERILISES_ALONE;

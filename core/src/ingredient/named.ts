@@ -73,6 +73,7 @@ function score(entry: Ingredient, wanted: readonly string[]): number {
  * The catalogue entry that a cook's words name, and others they might mean.
  * @param text "sour cherries, stoned and washed"; @param catalogue the kitchen's
  * @returns `entry` where one fits clearly better than the rest; `others` in order of fit, at most five
+ * @example namedIn('sour cherries, stoned', catalogue).entry.id // 'sour-cherry'
  */
 export function namedIn(
   text: string,

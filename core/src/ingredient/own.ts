@@ -50,6 +50,7 @@ function measuredSolids(entry: Ingredient, brix: number): Ingredient['per100g'] 
  * @param entry a fruit or juice known by its pH and acidity, or a thing whose pH was not known; @param measured °Bx 0–70, pH 1.5–6, TA 0.05–12 g per 100 g
  * @returns the entry under the same id; ±0.05 pH, ±5 % TA remain for one reading
  * @throws RangeError on a figure out of range, on a vinegar or pure acid, or on pH and TA that do not fit its acids
+ * @example measuredEntry(catalogue.get('damson'), { ph: 3.1, on: '2026-09-01' }).own // { from: 'measured', on: '2026-09-01' }
  */
 export function measuredEntry(entry: Ingredient, measured: Measured): Ingredient {
   const { acidity } = entry;
@@ -115,6 +116,7 @@ function labelAcidity(label: OwnLabel): Ingredient['acidity'] {
  * @param label grams per 100 g, pH, TA as citric g per 100 g, density g/mL
  * @returns an entry that counts as low-acid unless its pH is given and is 4.2 or under, or it is sugar, water, spirit, vinegar or acid
  * @throws RangeError where the parts are over 100 g or a figure is out of range
+ * @example ownEntry({ id: 'own-sloe', name: 'Sloe juice', labelName: 'sloe juice', family: 'juice', sugars: 11, allergens: [], source: 'its label', on: '2026-09-01' }).lowAcid // true
  */
 export function ownEntry(label: OwnLabel): Ingredient {
   const { sugars, alcohol = 0, family } = label;

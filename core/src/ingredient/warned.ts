@@ -58,7 +58,10 @@ export const warnings: readonly { words: readonly string[]; refuse: boolean; why
   },
 ];
 
-/** The warning for a thing by its name as written; undefined where there is none. */
+/**
+ * The warning for a thing by its name as written; undefined where there is none.
+ * @example warningFor('sour cherries') // undefined
+ */
 export function warningFor(text: string): (typeof warnings)[number] | undefined {
   const plain = ` ${text
     .toLowerCase()

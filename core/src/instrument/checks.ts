@@ -44,6 +44,7 @@ const REMEDY: Record<CheckKind, string> = {
  * @param check.read what it showed: °Bx, g or °C; @param check.weightGrams of the known weight, over 0, for a scale; @param check.elevationMetres of the kitchen, for boiling water
  * @returns expected, error and verdict: within 0.3 °Bx of zero; 0.5 % and at least 1 g of the weight; 1 °C of ice or of the boil
  * @throws RangeError on a weight that is not over 0 or a figure that is none
+ * @example judgeCheck({ kind: 'ice', read: 0.5, elevationMetres: 0 }) // { expected: 0, error: 0.5, allowed: 1, accepted: true }
  */
 export function judgeCheck(check: {
   kind: CheckKind;
@@ -94,6 +95,7 @@ const NAMES: Record<CheckKind, string> = {
 /**
  * Whether a reading of an instrument counts: each of its checks was good and recent enough, and the next one did not fail.
  * @param at ISO instant of the reading; @param checks of the instrument, any order; @param timeZone of the kitchen
+ * @example checkStanding('scale', T(0), [], 'UTC').counts // false
  */
 export function checkStanding(
   instrument: CheckedKind,
@@ -116,7 +118,10 @@ export function checkStanding(
   return { counts: true, whyNot: null };
 }
 
-/** The day from which an instrument needs checking again: null where it has never been, or failed last. */
+/**
+ * The day from which an instrument needs checking again: null where it has never been, or failed last.
+ * @example checkDue('refractometer', [{ kind: 'water', at: T(0), accepted: true }], 'UTC') // '2026-12-01'
+ */
 export function checkDue(
   instrument: CheckedKind,
   checks: readonly KeptCheck[],

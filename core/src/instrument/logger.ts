@@ -69,6 +69,7 @@ function timedOf(
  * @param said the unit, where nothing in the file names it
  * @returns samples in order of time, °C, or the question for the unit
  * @throws RangeError where no column of times or temperatures is found, where a date cannot be, or where two units are named
+ * @example readLogger([['Time', 'Temp (C)'], ['2026-11-24 08:00', '85.5']], 'UTC').samples // [{ at: '2026-11-24T08:00:00.000Z', celsius: 85.5 }]
  */
 export function readLogger(rows: LoggerRows, timeZone: string, said?: LoggerUnit): LoggerReading {
   const columns = columnsOf(rows);
@@ -91,6 +92,7 @@ export function readLogger(rows: LoggerRows, timeZone: string, said?: LoggerUnit
 /**
  * The samples worth keeping in a record: the first of each so many seconds, and the hottest, the coldest and the last of them all.
  * @param samples in order of time; @param everySeconds s
+ * @example thinned([{ at: T(0), celsius: 80 }, { at: T(0.01), celsius: 79 }, { at: T(0.02), celsius: 78 }]).length // 2
  */
 export function thinned(samples: readonly LoggedSample[], everySeconds = 60): LoggedSample[] {
   if (samples.length === 0) return [];
@@ -110,6 +112,7 @@ export function thinned(samples: readonly LoggedSample[], everySeconds = 60): Lo
 /**
  * The samples worth keeping where only so many can be: thinned to the shortest of the usual intervals that gives no more.
  * @param samples in order of time; @param most how many can be kept, at least 4; @param fromSeconds shortest interval, s
+ * @example thinnedTo([{ at: T(0), celsius: 80 }, { at: T(1), celsius: 60 }], 600).everySeconds // 60
  */
 export function thinnedTo(
   samples: readonly LoggedSample[],

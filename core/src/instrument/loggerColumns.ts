@@ -104,6 +104,7 @@ export function unitNamed(columns: LoggerColumns): 'C' | 'F' | null {
 /**
  * The sign between the columns of a table, from its heading, or its first row where it has none: tabs and semicolons go before commas,
  * which may be decimal signs beside them.
+ * @example delimiterOf('Zeit;Temp °C\n08:00;85,5') // ';'
  */
 export function delimiterOf(text: string): '\t' | ';' | '|' | ',' {
   const lines = text.split(/\r?\n/, 200).slice(0, HEADINGS_WITHIN * 2);

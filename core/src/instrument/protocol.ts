@@ -43,6 +43,7 @@ const HELLO = /^inch\/1 (scale|refractometer|ph-meter|thermometer|burette)( comp
 /**
  * Reads one line of the instrument protocol: a greeting, a reading, a fault, or what could not be read.
  * @param text a line without its end; @returns never throws: a line that is none of these is `unread` and loses nothing
+ * @example readInstrumentLine('is 512.4 g steady') // { say: 'reading', kind: 'scale', value: 512.4, steady: true }
  */
 export function readInstrumentLine(text: string): InstrumentLine {
   const line = text.trim();
@@ -77,7 +78,10 @@ const DIGITS: Record<SpeakingKind, number> = {
   burette: 2,
 };
 
-/** A line as an instrument writes it, without its end. */
+/**
+ * A line as an instrument writes it, without its end.
+ * @example instrumentLine({ say: 'fault', words: 'no electrode' }) // 'fault no electrode'
+ */
 export function instrumentLine(line: InstrumentLine): string {
   switch (line.say) {
     case 'hello':
@@ -96,11 +100,17 @@ export function instrumentLine(line: InstrumentLine): string {
   }
 }
 
-/** An order as it is sent, without its end. */
+/**
+ * An order as it is sent, without its end.
+ * @example orderLine({ order: 'tare' }) // 'tare'
+ */
 export const orderLine = (order: InstrumentOrder): string =>
   order.order === 'run' ? `run ${order.ml.toFixed(2)}` : order.order;
 
-/** Reads an order on the instrument's side; null for what is none. */
+/**
+ * Reads an order on the instrument's side; null for what is none.
+ * @example readOrder(orderLine({ order: 'run', ml: 0.5 })) // { order: 'run', ml: 0.5 }
+ */
 export function readOrder(text: string): InstrumentOrder | null {
   const line = text.trim().toLowerCase();
   if (line === 'who' || line === 'tare') return { order: line };

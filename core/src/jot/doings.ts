@@ -40,6 +40,7 @@ export interface JotWeighing {
  * A jotted addition weighed: which ingredient its words name, and its grams.
  * @param addition from a jotting; @param weighing the kitchen's catalogue and cups
  * @returns the ingredient's id and grams, or the question it leaves open; never throws
+ * @example weighedAddition({ said: '50 g', words: 'sugar' }, { catalogue, cup: 'us' }) // { ingredientId: 'sugar', name: 'Sugar, white', grams: 50 }
  */
 export function weighedAddition(
   addition: Addition,

@@ -39,6 +39,7 @@ function leftAfter(minutes: number): number {
  * Share of the alcohol that stays in a simmering pan, with its range: a pan's width and lid matter as much as the clock.
  * @param minutes at the simmer, 0 or more; @returns middle, and the ends read at twice and at half the time, 0–1
  * @throws RangeError on a negative time. Source: USDA Table of Nutrient Retention Factors, release 6 (2007); Augustin et al. (1992), 4–85 %.
+ * @example alcoholLeft(15).middle // 0.4
  */
 export function alcoholLeft(minutes: number): { middle: number; low: number; high: number } {
   if (!(minutes >= 0)) throw new RangeError(`${minutes} minutes is not a time`);

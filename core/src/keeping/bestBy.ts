@@ -11,7 +11,10 @@ export function bestBy(madeOn: Day, keeping: Pick<KeepingTime, 'time'>): Day | n
   return unit === 'day' ? addDays(madeOn, count - 1) : addDays(addMonths(madeOn, count), -1);
 }
 
-/** "use by" for kinds kept two weeks or less, "best by" for the rest. */
+/**
+ * "use by" for kinds kept two weeks or less, "best by" for the rest.
+ * @example dateWord({ time: { count: 3, unit: 'day' } }) // 'use-by'
+ */
 export function dateWord(keeping: Pick<KeepingTime, 'time'>): 'use-by' | 'best-by' {
   return keeping.time?.unit === 'day' ? 'use-by' : 'best-by';
 }

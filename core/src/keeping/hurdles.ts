@@ -23,7 +23,10 @@ export interface HurdleFacts extends KeepingProduct {
 const said = (flag: boolean | null, yes: string, no: string) =>
   flag === true ? yes : flag === false ? no : 'not recorded';
 
-/** Every hurdle of a product with its level, its limit, whether it is met, and whether the product rests on it. */
+/**
+ * Every hurdle of a product with its level, its limit, whether it is met, and whether the product rests on it.
+ * @example hurdles(kept).filter((hurdle) => hurdle.carries).map((hurdle) => hurdle.id) // ['kill-step', 'acid', 'cold']
+ */
 export function hurdles(facts: HurdleFacts): Hurdle[] {
   const keeping = keepingLimit(facts);
   const limit = Math.min(facts.criticalPh ?? 4.2, 4.6);
@@ -99,7 +102,10 @@ export function hurdles(facts: HurdleFacts): Hurdle[] {
   return rows.map((row) => ({ ...row, carries: row.met && rests(row.id) }));
 }
 
-/** One sentence: which hurdles carry the product, and that its sugar or spirit does not where a cook might think so. */
+/**
+ * One sentence: which hurdles carry the product, and that its sugar or spirit does not where a cook might think so.
+ * @example carriedBy(kept) // 'Cold storage preserves it, with pH 3.40 and a kill step, for 1 month. Its sugar does not: at 50 °Bx yeasts and moulds can still grow.'
+ */
 export function carriedBy(facts: HurdleFacts): string {
   const keeping = keepingLimit(facts);
   if (keeping.class === 'none') return keeping.reason;

@@ -135,6 +135,7 @@ function heatedCold(p: KeepingProduct): KeepingTime {
  * The row of the keeping table a product falls in, with the longest date proposed; unknowns count on the short side.
  * @param product what was measured and recorded; pH and °Bx of the finished product
  * @returns row, class, time, days after opening, the reason in a sentence and what is missing; total, never throws on known storage
+ * @example keepingLimit(kept) // { class: 'cold', time: { count: 1, unit: 'month' }, openedDays: 14 }
  */
 export function keepingLimit(product: KeepingProduct): KeepingTime {
   if (product.storage === 'shelf') return shelf(product);

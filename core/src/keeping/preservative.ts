@@ -5,6 +5,7 @@ import { type AcidName, acidFacts, daviesLogGamma } from '../acid/index.ts';
  * @param dose.acid a one-step acid; @param dose.ph 0–14; @param dose.total any unit; @param dose.ionicStrength mol/kg, 0.1 where not known
  * @returns the undissociated part, in the unit of `total`; the anion's activity coefficient is counted
  * @throws RangeError on an acid of several steps, a pH outside 0–14 or a negative total. Source: Henderson–Hasselbalch with Davies.
+ * @example undissociated({ acid: 'sorbic', ph: 4.76, total: 1, ionicStrength: 0 }) // 0.50
  */
 export function undissociated(dose: {
   acid: AcidName;

@@ -12,7 +12,10 @@ export interface LabelCheck {
 const HEALTH_WORDS =
   /\b(cures?|for colds|immun\w*|detox\w*|digesti\w*|medicin\w*|heal(?:s|ing)?|no preservatives)\b/i;
 
-/** Every element a label must have, with what is there, doubtful or missing, and the rule it comes from. */
+/**
+ * Every element a label must have, with what is there, doubtful or missing, and the rule it comes from.
+ * @example labelCheck(label, { name: 'Low Bridge', place: 'Upland', rulePack: 'us', localStatement: '' }).length > 5 // true
+ */
 export function labelCheck(label: LabelContent, kitchen: LabelKitchen): LabelCheck[] {
   const pack = rulePacks[kitchen.rulePack];
   const rows: LabelCheck[] = [];
@@ -73,6 +76,9 @@ export function labelCheck(label: LabelContent, kitchen: LabelKitchen): LabelChe
   return rows;
 }
 
-/** What the label gate of a lot waits for, in sentences. */
+/**
+ * What the label gate of a lot waits for, in sentences.
+ * @example labelMissing(labelCheck({ ...label, lotLine: '' }, { name: 'Low Bridge', place: 'Upland', rulePack: 'us', localStatement: '' })) // ['No lot code.']
+ */
 export const labelMissing = (checks: readonly LabelCheck[]): string[] =>
   checks.filter((c) => c.state === 'stops').map((c) => c.sentence);

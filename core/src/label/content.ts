@@ -31,7 +31,10 @@ export interface LabelContent {
   fruitPercent: string;
 }
 
-/** Net contents as each pack writes them; fluid ounces are rounded down to a tenth, never up. */
+/**
+ * Net contents as each pack writes them; fluid ounces are rounded down to a tenth, never up.
+ * @example netContents(237, 'us') // '8 fl oz (237 mL)'
+ */
 export function netContents(nominalMl: number, pack: RulePackId): string {
   if (pack === 'eu') return nominalMl >= 1000 ? `${nominalMl / 1000} L` : `${nominalMl} mL`;
   const ounces = Math.floor((nominalMl / 29.5735) * 10) / 10;
@@ -66,7 +69,10 @@ function fruitWords(lot: LotRecord, pack: RulePackId): string {
     .replace(/^./, (first) => first.toUpperCase());
 }
 
-/** The words of a lot's label under its kitchen's rule pack, from what went in, what was measured and what was filled. */
+/**
+ * The words of a lot's label under its kitchen's rule pack, from what went in, what was measured and what was filled.
+ * @example labelContent(lot, lotKeeping(lot, { timeZone: 'UTC' }), { name: 'Low Bridge', place: 'Upland', rulePack: 'us', localStatement: '' }).netContents // '8 fl oz (237 mL)'
+ */
 export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: LabelKitchen): LabelContent {
   const lines = ingredientsAsMade(lot);
   const catalogue = catalogueOf(lot);
@@ -97,7 +103,10 @@ export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: Label
   };
 }
 
-/** Every difference between what the formula says and what went in, in words; a print waits until they are seen. */
+/**
+ * Every difference between what the formula says and what went in, in words; a print waits until they are seen.
+ * @example differencesFromFormula(lot) // []
+ */
 export function differencesFromFormula(lot: LotRecord): string[] {
   const planned = new Set(lot.product.content.lines.map((l) => l.ingredientId));
   const made = new Set(ingredientsAsMade(lot).map((m) => m.ingredientId));

@@ -133,6 +133,7 @@ function foot(
 /**
  * Where each line of a label stands, in mm from its top left: the largest text that fits, never under the least the rules allow.
  * @param label its words; @param size width and height in mm; @param netHeightMm least height of the net contents; @param measure text width
+ * @example labelLayout(label, { widthMm: 80, heightMm: 60 }, 4, (text, size) => text.length * size * 0.5).fits // true
  */
 export function labelLayout(
   label: LabelContent,

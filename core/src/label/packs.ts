@@ -52,7 +52,10 @@ export const rulePacks: Record<RulePackId, RulePack> = {
   },
 };
 
-/** Smallest height in mm of the net contents. US by the panel (40 % of height × circumference); EU by the volume. */
+/**
+ * Smallest height in mm of the net contents. US by the panel (40 % of height × circumference); EU by the volume.
+ * @example netContentsHeight('eu', { nominalMl: 250, heightMm: 180, diameterMm: 60 }) // 4
+ */
 export function netContentsHeight(
   pack: RulePackId,
   bottle: { nominalMl: number; heightMm: number; diameterMm: number },

@@ -17,6 +17,7 @@ export interface StatementPart {
  * Ingredient statement: common names, descending by weight as added, like names joined.
  * @param lines catalogue ids and grams as they went in (0 is left out); @param catalogue the kitchen's, the shipped one without it; @returns the text and the parts it came from
  * @throws RangeError on an unknown ingredient or a negative weight. Source: 21 CFR 101.4; Reg. 1169/2011 Article 18.
+ * @example ingredientStatement([{ ingredientId: 'sugar', grams: 2000 }, { ingredientId: 'sour-cherry', grams: 4000 }]).text // 'sour cherries, sugar'
  */
 export function ingredientStatement(
   lines: readonly StatementLine[],
@@ -43,7 +44,10 @@ export function ingredientStatement(
   return { text: parts.map((part) => part.name).join(', '), parts };
 }
 
-/** Allergens of what went in that a rule pack has declared, in the pack's order. */
+/**
+ * Allergens of what went in that a rule pack has declared, in the pack's order.
+ * @example allergensIn([{ ingredientId: 'sugar', grams: 2000 }], 'eu') // []
+ */
 export function allergensIn(
   lines: readonly StatementLine[],
   pack: RulePackId,

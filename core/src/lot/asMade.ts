@@ -45,6 +45,7 @@ export function solidsStay(lot: LotRecord): boolean {
 /**
  * How a sample for pH has to be taken: out of an opened jar where something goes in jar by jar or fruit steeps in the jar, blended with its
  * solids where they stay in; null where any finished sample tells.
+ * @example samplesAsked(lot) // null
  */
 export function samplesAsked(lot: LotRecord): Taken[] | null {
   const { lines, steps } = lot.product.content;
@@ -53,7 +54,10 @@ export function samplesAsked(lot: LotRecord): Taken[] | null {
   return solidsStay(lot) ? ['blended', 'opened-jar'] : null;
 }
 
-/** Bottles cooled open: hours to 21 °C and to 5 °C, as read off a thermometer, or as told. */
+/**
+ * Bottles cooled open: hours to 21 °C and to 5 °C, as read off a thermometer, or as told.
+ * @example cooledIn(lot, lot.bottlings[0]) // { to21: null, to5: null }
+ */
 export function cooledIn(
   lot: LotRecord,
   bottling: BottlingEntry,
@@ -69,7 +73,10 @@ export function cooledInTime(lot: LotRecord, bottling: BottlingEntry): boolean {
   return bottling.closing === 'cooled' && to21 !== null && to21 <= 2 && to5 !== null && to5 <= 6;
 }
 
-/** The pH that the lot is judged by: the highest that counts; over 4.2 at least two are needed and 0.1 is added. Null where not measured. */
+/**
+ * The pH that the lot is judged by: the highest that counts; over 4.2 at least two are needed and 0.1 is added. Null where not measured.
+ * @example governingPh(lot).ph // 3.4
+ */
 export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; margin: number } | null {
   const readings = finishedReadings(lot, 'ph');
   if (readings.length === 0) return null;
@@ -78,7 +85,10 @@ export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; 
   return { ph: highest + margin, readings, margin };
 }
 
-/** The formula's lines not yet recorded as in, or as left out with a word why. */
+/**
+ * The formula's lines not yet recorded as in, or as left out with a word why.
+ * @example linesNotRecorded({ ...lot, additions: [] }).length // 2
+ */
 export function linesNotRecorded(lot: LotRecord): string[] {
   const recorded = new Set(standing(lot.additions).map((a) => a.lineId));
   const catalogue = catalogueOf(lot);
@@ -87,7 +97,10 @@ export function linesNotRecorded(lot: LotRecord): string[] {
     .map((line) => catalogue.get(line.ingredientId).name);
 }
 
-/** Grams of each ingredient as it went in, largest first. */
+/**
+ * Grams of each ingredient as it went in, largest first.
+ * @example ingredientsAsMade(lot) // [{ ingredientId: 'sour-cherry', grams: 4000 }, { ingredientId: 'sugar', grams: 2000 }]
+ */
 export function ingredientsAsMade(lot: LotRecord): { ingredientId: string; grams: number }[] {
   const grams = new Map<string, number>();
   for (const a of standing(lot.additions))
@@ -119,11 +132,17 @@ function alcohol(lot: LotRecord): number | null {
   return (100 * (ethanol / 0.78924)) / volume;
 }
 
-/** °Bx of the finished product, the last that counts; null where none was measured. */
+/**
+ * °Bx of the finished product, the last that counts; null where none was measured.
+ * @example finishedBrix(lot) // null
+ */
 export const finishedBrix = (lot: LotRecord): number | null =>
   finishedReadings(lot, 'brix').at(-1)?.value ?? null;
 
-/** °C of the coldest bottle that was read when it was filled; null where none was. */
+/**
+ * °C of the coldest bottle that was read when it was filled; null where none was.
+ * @example coldestFill(lot.bottlings[0]) // 86
+ */
 export function coldestFill(b: BottlingEntry): number | null {
   const read = [b.fillCelsius, b.middleCelsius, b.lastCelsius].filter((t) => t !== null);
   return read.length > 0 ? Math.min(...read) : null;

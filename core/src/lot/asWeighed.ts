@@ -21,7 +21,10 @@ export const weighingOf = (lot: Made, cup: CupSchool | null): Weighing => ({
   catalogue: catalogueOf(lot),
 });
 
-/** Grams of every line as the formula says them, times the size of this lot. */
+/**
+ * Grams of every line as the formula says them, times the size of this lot.
+ * @example amountsPlanned(lot, 'us').map((line) => line.grams) // [4000, 2000]
+ */
 export function amountsPlanned(lot: Made, cup: CupSchool | null): LineAmount[] {
   return lineAmounts(lot.product.content, weighingOf(lot, cup), lot.elevationMetres).map((amount) => ({
     ...amount,
@@ -44,7 +47,10 @@ const inGrams = (line: FormulaLine, grams: number): FormulaLine => ({
   basis: { per: 'batch' },
 });
 
-/** The pan's weight as it was put on the scale at a straining step, or after it and before anything more went in. */
+/**
+ * The pan's weight as it was put on the scale at a straining step, or after it and before anything more went in.
+ * @example strainedGrams(lot, 'drip') // null
+ */
 export function strainedGrams(lot: Made, stepId: string): number | null {
   const step = lot.steps.find((s) => s.formulaStepId === stepId);
   const begun = step?.marks[0]?.at;
@@ -144,7 +150,10 @@ export interface LotLine {
   follows: string | null;
 }
 
-/** Lines of a lot with the amounts planned and the amounts that now go in. @param cup school of cups of the lot */
+/**
+ * Lines of a lot with the amounts planned and the amounts that now go in. @param cup school of cups of the lot
+ * @example lotLines(lot, 'us').map((line) => line.name) // ['Sour cherries, stoned', 'Sugar, white']
+ */
 export function lotLines(lot: Made, cup: CupSchool | null): LotLine[] {
   const { content } = lot.product;
   const catalogue = catalogueOf(lot);

@@ -3,7 +3,10 @@ import type { CupSchool } from '../quantity/index.ts';
 import { type PanVessel, panNow } from './panNow.ts';
 import type { LotRecord } from './record.ts';
 
-/** Water this lot's pan boiled off in g a minute of thin liquid over a reducing step that is done; null where too little was read. */
+/**
+ * Water this lot's pan boiled off in g a minute of thin liquid over a reducing step that is done; null where too little was read.
+ * @example boilRateOf(lot, pan, 'us') // null
+ */
 export function boilRateOf(lot: LotRecord, shape: VesselShape | null, cup: CupSchool | null): number | null {
   for (const step of lot.steps.filter((s) => s.kind === 'reduce')) {
     const done = step.marks.filter((m) => m.kind === 'done').at(-1);
@@ -14,7 +17,10 @@ export function boilRateOf(lot: LotRecord, shape: VesselShape | null, cup: CupSc
   return null;
 }
 
-/** What past lots tell of a pan's fire: their middle, and how far they spread; a single lot is trusted to a quarter. */
+/**
+ * What past lots tell of a pan's fire: their middle, and how far they spread; a single lot is trusted to a quarter.
+ * @example learnedRate([20, 30]).gramsPerMinute // 25
+ */
 export function learnedRate(rates: readonly number[]): PanVessel['learned'] {
   if (rates.length === 0) return null;
   const mean = rates.reduce((s, r) => s + r, 0) / rates.length;

@@ -20,7 +20,10 @@ export interface LotBottles {
 /** Movements that leave the kitchen's shelves for good. */
 const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal']);
 
-/** Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone. */
+/**
+ * Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone.
+ * @example lotBottles(lot) // { filled: 12, millilitres: 2844, left: 12, sold: 0 }
+ */
 export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): LotBottles {
   const bottlings = standing(lot.bottlings);
   const counts = new Map<string, number>();

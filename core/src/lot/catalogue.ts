@@ -4,6 +4,7 @@ import type { LotRecord } from './record.ts';
 /**
  * The catalogue a lot is read with: the shipped one, under the kitchen's own entries as they stood in its formula version
  * and when they went in. A later change of an entry does not reach it.
+ * @example catalogueOf(lot).get('sugar').family // 'sugar'
  */
 export function catalogueOf(lot: Pick<LotRecord, 'product' | 'additions'>): KitchenCatalogue {
   const { own } = lot.product.content;

@@ -18,7 +18,10 @@ const STATES: Partial<Record<MarkKind, StepClock['state']>> = {
   reopen: 'paused',
 };
 
-/** A step's clock at an instant, counted from its marks. @param now ISO 8601, UTC */
+/**
+ * A step's clock at an instant, counted from its marks. @param now ISO 8601, UTC
+ * @example stepClock({ minutes: 20, marks: [{ kind: 'start', at: T(0), by: 'Wren' }] }, T(0.1)) // { state: 'running', elapsedSeconds: 360, leftSeconds: 840 }
+ */
 export function stepClock(step: Pick<LotStep, 'marks' | 'minutes'>, now: string): StepClock {
   let elapsed = 0;
   let runningSince: string | null = null;
@@ -47,7 +50,10 @@ export function elapsedAt(step: Pick<LotStep, 'marks' | 'minutes'>, at: string):
   return stepClock({ ...step, marks: step.marks.filter((mark) => mark.at <= at) }, at).elapsedSeconds;
 }
 
-/** The step in hand: the first that is not done; null when all are. */
+/**
+ * The step in hand: the first that is not done; null when all are.
+ * @example presentStep([{ ...lot.steps[0], marks: [] }], T(0)).title // 'Cook'
+ */
 export function presentStep<T extends LotStep>(steps: readonly T[], now: string): T | null {
   return (
     [...steps]

@@ -13,6 +13,7 @@ function checkLetter(body: string): string {
 /**
  * Lot code of a kitchen's nth lot: digit, letter, digit … and a check letter, such as 7K4M; every single wrong character shows.
  * @param serial whole number from 0; three characters and the check to 1,087, then five
+ * @example readLotCode(lotCode(7)) === lotCode(7) // true
  */
 export function lotCode(serial: number): string {
   if (!Number.isInteger(serial) || serial < 0) throw new RangeError(`${serial} is not a lot's number`);
@@ -33,7 +34,10 @@ export function lotCode(serial: number): string {
   return body + checkLetter(body);
 }
 
-/** A lot code as typed or said, tidied to capitals; null where it is not one or its check letter is wrong. */
+/**
+ * A lot code as typed or said, tidied to capitals; null where it is not one or its check letter is wrong.
+ * @example readLotCode('not a code') // null
+ */
 export function readLotCode(text: string): string | null {
   const code = text.trim().toUpperCase().replace(/[\s-]/g, '');
   const body = code.slice(0, -1);

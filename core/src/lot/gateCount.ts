@@ -4,7 +4,10 @@ import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';
 import { type LotRecord, standing } from './record.ts';
 
-/** Lines that go in bottle by bottle, with the bottles of the lot that nobody ticked. */
+/**
+ * Lines that go in bottle by bottle, with the bottles of the lot that nobody ticked.
+ * @example bottlesNotTicked(lot) // []
+ */
 export function bottlesNotTicked(lot: LotRecord): { lineId: string; name: string; bottles: number[] }[] {
   const { filled } = lotBottles(lot);
   const catalogue = catalogueOf(lot);
@@ -25,7 +28,10 @@ const leftOut = (lot: LotRecord, lineId: string): boolean => {
   return told.length > 0 && told.every((a) => a.grams === 0);
 };
 
-/** What a tally leaves open, in words. */
+/**
+ * What a tally leaves open, in words.
+ * @example gapSaid(60) // '60 mL unaccounted for'
+ */
 export const gapSaid = (gapMl: number): string =>
   gapMl >= 0
     ? `${Math.round(gapMl)} mL unaccounted for`

@@ -5,7 +5,10 @@ import { type HeatProcessEntry, type LotRecord, standing } from './record.ts';
 
 const QUESTION = 'Is it processed, or kept cold?';
 
-/** Why a process does not count for this lot as it is measured now: it does not match, or a measurement is wanting. */
+/**
+ * Why a process does not count for this lot as it is measured now: it does not match, or a measurement is wanting.
+ * @example whyNotCounted(lot, lot.heatProcesses[0]) // []
+ */
 export function whyNotCounted(lot: LotRecord, p: HeatProcessEntry): string[] {
   const ph = governingPh(lot)?.ph ?? null;
   return [
@@ -20,7 +23,10 @@ const countsFor =
   (p: HeatProcessEntry): boolean =>
     p.minutes >= p.requiredMinutes && whyNotCounted(lot, p).length === 0;
 
-/** Bottles that went through a process that matches and lasted its time. One without a count covers all that were filled by then. */
+/**
+ * Bottles that went through a process that matches and lasted its time. One without a count covers all that were filled by then.
+ * @example bottlesProcessed(lot) // 12
+ */
 export function bottlesProcessed(lot: LotRecord): number {
   const bottlings = standing(lot.bottlings);
   const counted = standing(lot.heatProcesses).filter(countsFor(lot));

@@ -5,7 +5,10 @@ import { type LotRecord, standing } from './record.ts';
 const HOUR = 3_600_000;
 const QUESTION = 'Are the seals checked?';
 
-/** ISO instant from which a lot's seals may be checked: 12 hours after the last bottle was filled or processed, at once for what is kept cold. */
+/**
+ * ISO instant from which a lot's seals may be checked: 12 hours after the last bottle was filled or processed, at once for what is kept cold.
+ * @example sealsFrom({ ...lot, bottlings: [], heatProcesses: [] }) // null
+ */
 export function sealsFrom(lot: LotRecord): string | null {
   const filled = standing(lot.bottlings).at(-1)?.at;
   if (!filled) return null;
@@ -19,7 +22,10 @@ export function sealsFrom(lot: LotRecord): string | null {
 
 const firstCheck = (lot: LotRecord): string => standing(lot.sealChecks)[0]?.at ?? '9999';
 
-/** Failures that nobody has said anything of yet. */
+/**
+ * Failures that nobody has said anything of yet.
+ * @example failuresOpen(lot) // 0
+ */
 export function failuresOpen(lot: LotRecord): number {
   const checks = standing(lot.sealChecks);
   const failed = checks.reduce((sum, c) => sum + c.failed, 0);

@@ -56,7 +56,10 @@ function deviations(lot: LotRecord): Gate {
   );
 }
 
-/** Every gate of a lot with its evidence and what is missing. A lot is released only when all are open. */
+/**
+ * Every gate of a lot with its evidence and what is missing. A lot is released only when all are open.
+ * @example gates(lot, { timeZone: 'UTC', labelMissing: [] }).every((gate) => gate.open) // true
+ */
 export function gates(lot: LotRecord, setting: GateSetting): Gate[] {
   return [
     everythingIn(lot),
@@ -70,5 +73,8 @@ export function gates(lot: LotRecord, setting: GateSetting): Gate[] {
   ];
 }
 
-/** Whether all gates are open: the only way to a release. */
+/**
+ * Whether all gates are open: the only way to a release.
+ * @example allOpen([]) // false
+ */
 export const allOpen = (list: readonly Gate[]): boolean => list.length > 0 && list.every((g) => g.open);

@@ -71,7 +71,10 @@ export interface ReadingContext {
   celsius: number | null;
 }
 
-/** Whether a value can be what it says it is: fine, doubtful (kept only with a word why) or impossible (refused). */
+/**
+ * Whether a value can be what it says it is: fine, doubtful (kept only with a word why) or impossible (refused).
+ * @example judgeReading('ph', 14, { sample: 'pan', targetBrix: null, celsius: null }).verdict // 'impossible'
+ */
 export function judgeReading(
   kind: ReadingKind,
   value: number | null,

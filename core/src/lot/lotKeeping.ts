@@ -22,7 +22,10 @@ export interface LotKeeping extends KeepingTime {
   carriedBy: string;
 }
 
-/** Date, class and hurdles of a lot as measured; day of filling, or of beginning before that, is day 1. */
+/**
+ * Date, class and hurdles of a lot as measured; day of filling, or of beginning before that, is day 1.
+ * @example lotKeeping(lot, { timeZone: 'UTC' }).madeOn // '2026-11-24'
+ */
 export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping {
   const facts = keepingFacts(lot, boilingPointOfWater(lot.elevationMetres));
   const time = keepingLimit(facts);

@@ -19,6 +19,7 @@ const no = (whyNot: string): MeterStanding => ({ counts: false, whyNot });
  * check failed afterwards that day.
  * @param reading pH and its instant; @param calibrations of its meter, any order; null where no meter was named
  * @param timeZone of the kitchen, for what "that day" is
+ * @example meterStanding({ value: 3.4, at: T(2) }, [], 'UTC').counts // false
  */
 export function meterStanding(
   reading: { value: number; at: string },

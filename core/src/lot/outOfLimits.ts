@@ -69,7 +69,10 @@ function ofContents(lot: LotRecord, pack: 'us' | 'eu'): OutOfLimits[] {
   });
 }
 
-/** Everything in a lot's record that is out of its limits by itself; each opens a deviation, once. */
+/**
+ * Everything in a lot's record that is out of its limits by itself; each opens a deviation, once.
+ * @example outOfLimits(lot, 'us') // []
+ */
 export const outOfLimits = (lot: LotRecord, pack: 'us' | 'eu'): OutOfLimits[] => [
   ...standing(lot.bottlings).flatMap((b) => ofFilling(lot, b)),
   ...ofHeat(lot),

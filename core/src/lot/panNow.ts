@@ -252,6 +252,7 @@ function correctionsOf(known: Known, target: PanNow['target'], grams: number): B
  * A lot's pan at one of its steps, from all that was weighed, dipped, read and put in: how it stands, how long is left, what would correct it.
  * @param lot its record; @param step one of its steps; @param setting cups, and the vessel where it is known; @param now ISO 8601
  * @returns null where there is nothing in the pan before that step
+ * @example panNow(lot, lot.steps[0], { cup: 'us', vessel: null }, T(0.5)) // null
  */
 export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: string): PanNow | null {
   const known = gathered(lot, step, setting);

@@ -54,6 +54,7 @@ function bottlesOf(lot: LotRecord, rated: (containerId: string) => readonly stri
  * Processes held against a lot in every kind of bottle it was filled into: what breaks the match in one of them breaks it. The matching
  * ones first, then those with the fewest reasons against them; none before anything is filled.
  * @param rated processes that a kind of bottle is made for; @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside
+ * @example matchLot([letter], lot, () => ['boiling-water'], 719)[0].minutes // 15
  */
 export function matchLot(
   processes: readonly HeatProcess[],

@@ -95,6 +95,9 @@ export interface LotRecord {
   deviations: Deviation[];
 }
 
-/** Entries that still stand, oldest first. */
+/**
+ * Entries that still stand, oldest first.
+ * @example standing([{ id: 'a', struck: null }, { id: 'b', struck: { at: T(1), by: 'Wren', why: 'a slip' } }]).map((entry) => entry.id) // ['a']
+ */
 export const standing = <T extends Pick<Entry, 'at' | 'struck'>>(entries: readonly T[]): T[] =>
   entries.filter((entry) => entry.struck === null).sort((a, b) => a.at.localeCompare(b.at));

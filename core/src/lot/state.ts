@@ -33,6 +33,7 @@ function exceptional(state: LotState, event: LotEvent): LotState | null {
  * @param from where it is, with the state it was held from while held; @param event what is to happen
  * @param gatesOpen whether every release check is passed, which a release needs
  * @throws TransitionError where the lot may not go there, with what to do instead
+ * @example transition({ state: 'bottled', heldFrom: null }, 'release', true) // 'released'
  */
 export function transition(
   from: { state: LotState; heldFrom: LotState | null },

@@ -14,7 +14,10 @@ export interface StepTiming {
 /** A step without a tolerance of its own may end a fifth of its time early or late, two minutes at least. */
 export const usualTolerance = (minutes: number): number => Math.max(2, minutes / 5);
 
-/** Planned against actual time of a step at an instant, with its tolerance; null without a planned time or before its start. @param now ISO 8601 */
+/**
+ * Planned against actual time of a step at an instant, with its tolerance; null without a planned time or before its start. @param now ISO 8601
+ * @example stepTiming({ minutes: 20, marks: [{ kind: 'start', at: T(0), by: 'Wren' }, { kind: 'done', at: T(0.5), by: 'Wren' }] }, undefined, T(1)) // { plannedMinutes: 20, actualMinutes: 30, toleranceMinutes: 4, verdict: 'late' }
+ */
 export function stepTiming(
   step: Pick<LotStep, 'marks' | 'minutes'>,
   content: Pick<FormulaStep, 'toleranceMinutes'> | undefined,
@@ -47,6 +50,7 @@ export interface StepPrompt {
 /**
  * The recurring prompt of a running step: due every so many minutes after its start or the last time it was answered.
  * @param now ISO 8601; @returns null where the step has none or does not run
+ * @example stepPrompt({ minutes: 30, marks: [{ kind: 'start', at: T(0), by: 'Wren' }] }, { prompt: 'stir', promptEvery: 12 }, T(0.25)).due // true
  */
 export function stepPrompt(
   step: Pick<LotStep, 'marks' | 'minutes'>,
@@ -63,7 +67,11 @@ export function stepPrompt(
   return { words: content.prompt, everyMinutes: content.promptEvery, dueAt, due: dueAt <= now };
 }
 
-/** A step that asks for no hand while it lasts: two hours and over, to be taken up again when it is due. */
 const WAITING_MINUTES = 120;
+/**
+ * Whether a step asks for no hand while it lasts: two hours and over, to be taken up again when it is due.
+ * @param step its kind and its planned minutes
+ * @example isWaiting({ minutes: 720, kind: 'rest' }) // true
+ */
 export const isWaiting = (step: Pick<LotStep, 'minutes' | 'kind'>): boolean =>
   step.minutes !== null && step.minutes >= WAITING_MINUTES && step.kind !== 'reduce';

@@ -18,6 +18,7 @@ function baseAt(acids: Acids, ph: number): number {
  * @param pan.acids mol in the whole pan; @param pan.waterGrams over 0; @param pan.ph measured, 1.5–7; @param pan.targetPh; @param pan.acid what is put in
  * @returns grams in all, and what goes in first (two thirds) before it is measured again; 0 where it is there
  * @throws RangeError where no amount reaches it, or nothing sour is known to be in it. Source: charge balance; a bench trial is surer.
+ * @example acidCorrection({ acids: { citric: 0.05 }, waterGrams: 2000, ph: 3.8, targetPh: 3.4, acid: 'citric' }).grams > 0 // true
  */
 export function acidCorrection(pan: {
   acids: Acids;

@@ -25,6 +25,7 @@ const put = (kind: 'water' | 'sugar', grams: number, pan: number): BrixCorrectio
  * @param pan.grams mass, over 0; @param pan.brix measured at 20 °C; @param pan.target °Bx, over 0 to 80; @param pan.sugarBrix solids of what is put in as sugar, 100 for crystals
  * @returns the ways, smallest change of mass first; one that says nothing where it is within 0.2 °Bx
  * @throws RangeError on a mass or °Bx out of range. Source: mass balance of dissolved solids.
+ * @example brixCorrections({ grams: 1000, brix: 60, target: 50 }) // [{ kind: 'water', grams: 200, leaves: 1200 }]
  */
 export function brixCorrections(pan: {
   grams: number;

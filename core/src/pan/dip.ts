@@ -18,7 +18,10 @@ export function waterDensity(celsius: number): number {
   return top / (1 + 16.87985e-3 * t) / 1000;
 }
 
-/** How much larger a liquid is at a temperature in °C than at 20 °C: as water's, within 0.5 % to 65 °Bx. */
+/**
+ * How much larger a liquid is at a temperature in °C than at 20 °C: as water's, within 0.5 % to 65 °Bx.
+ * @example swellingAt(20) // 1
+ */
 export const swellingAt = (celsius: number): number => waterDensity(20) / waterDensity(celsius);
 
 export interface Dip {
@@ -35,6 +38,7 @@ export interface Dip {
  * @param read.shape the pan; @param read.depthMm on the ruler; @param read.celsius of the liquid, 0–110; @param read.solidsGrams dissolved in it, over 0
  * @returns volume hot and at 20 °C in mL, mass in g, °Bx
  * @throws RangeError where the depth is not in the pan, or that little liquid cannot hold so much sugar (over 80 °Bx). Source: conserved solids; NBS Circular 440; Kell.
+ * @example brixFromDip({ shape: pan, depthMm: 48.163, celsius: 20, solidsGrams: 353.43 }).brix // 10.0
  */
 export function brixFromDip(read: {
   shape: VesselShape;
@@ -61,7 +65,10 @@ export function brixFromDip(read: {
   return { hotMillilitres, millilitres, grams: (100 * solidsGrams) / brix, brix };
 }
 
-/** Dissolved solids in g of a pan by one °Bx (at 20 °C, over 0) and one dip: one reading corrects what was reckoned. */
+/**
+ * Dissolved solids in g of a pan by one °Bx (at 20 °C, over 0) and one dip: one reading corrects what was reckoned.
+ * @example solidsFromDip({ shape: pan, depthMm: 50, celsius: 20, brix: 0 }) // 0
+ */
 export function solidsFromDip(read: {
   shape: VesselShape;
   depthMm: number;
@@ -75,6 +82,7 @@ export function solidsFromDip(read: {
 /**
  * The mark on the ruler to reduce to: depth in mm at which so many grams of solids stand at a °Bx, hot.
  * @throws RangeError where that is more than the pan holds
+ * @example depthAtBrix(pan, 353.43, 10, 20) // 48.16
  */
 export function depthAtBrix(shape: VesselShape, solidsGrams: number, brix: number, celsius: number): number {
   return depthAtVolume(shape, ((100 * solidsGrams) / brix / densityAt20(brix)) * swellingAt(celsius));

@@ -61,6 +61,7 @@ function lineThrough(readings: readonly HeatReading[], rate: number, spread: num
  * @param pan.readings at least one, °C by seconds; @param pan.target °C; @param pan.prior °C a minute with its spread as a share
  * @returns seconds from the last reading with the 80 % interval; 0 where it is there
  * @throws RangeError without a reading, on one that goes back in time, or a prior that is not over 0
+ * @example heatingForecast({ readings: [{ seconds: 0, celsius: 95 }], target: 90, prior: { degreesPerMinute: 4, spread: 0.3 } }).seconds // 0
  */
 export function heatingForecast(pan: {
   readings: readonly HeatReading[];

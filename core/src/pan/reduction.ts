@@ -45,7 +45,10 @@ export interface ReductionForecast {
   overshootGrams: number;
 }
 
-/** Share of the thin liquid's rate at which a syrup loses water: its vapour pressure falls with its water activity. */
+/**
+ * Share of the thin liquid's rate at which a syrup loses water: its vapour pressure falls with its water activity.
+ * @example relativeRate(1000, 0) // 1
+ */
 export function relativeRate(waterGrams: number, solidsGrams: number): number {
   if (waterGrams <= 0) return 0.05;
   return Math.max(0.05, waterActivity({ water: waterGrams, sucrose: Math.max(0, solidsGrams) }));
@@ -83,6 +86,7 @@ function carriedOn(belief: Belief, seconds: number): Belief {
 /**
  * Water left in g after some seconds of boiling, from water and solids in g and a thin liquid's rate in g a minute.
  * Integrated in half minutes with the rate falling as it thickens; never under 0.
+ * @example waterAfter({ waterGrams: 1000, solidsGrams: 0, gramsPerMinute: 20 }, 600) // 800
  */
 export function waterAfter(
   pan: { waterGrams: number; solidsGrams: number; gramsPerMinute: number },
@@ -155,6 +159,7 @@ function checked(prior: PanPrior): void {
  * @param pan.target a mass in g or a °Bx; @param pan.prior rate in g a minute with its spread, and what went in at 0 s
  * @returns seconds from the last event with the 80 % interval, the rate now, and by how much it is past the target
  * @throws RangeError on events that go back in time, a target without solids, or a prior without water
+ * @example reductionForecast({ readings: [], target: { brix: 50 }, prior: { gramsPerMinute: 20, spread: 0.3, waterGrams: 1000, solidsGrams: 1000 } }).seconds // 0
  */
 export function reductionForecast(pan: {
   readings: readonly PanReading[];

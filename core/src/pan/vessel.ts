@@ -43,16 +43,25 @@ function checkedRows(rows: readonly { depthMm: number; ml: number }[]): { depthM
   return all;
 }
 
-/** Depth in mm to which a vessel can be filled. */
+/**
+ * Depth in mm to which a vessel can be filled.
+ * @example vesselDepth(pan) // 150
+ */
 export function vesselDepth(shape: VesselShape): number {
   if (shape.kind === 'poured') return checkedRows(shape.rows).at(-1)!.depthMm;
   return checkedFrusta(shape.frusta).reduce((sum, f) => sum + f.heightMm, 0);
 }
 
-/** Volume in mL that a vessel holds to its rim, or to the deepest that was poured. */
+/**
+ * Volume in mL that a vessel holds to its rim, or to the deepest that was poured.
+ * @example vesselVolume(pan) // 10602.9
+ */
 export const vesselVolume = (shape: VesselShape): number => volumeAtDepth(shape, vesselDepth(shape));
 
-/** Inner diameter in mm at a depth; null for a vessel known only by what was poured in. */
+/**
+ * Inner diameter in mm at a depth; null for a vessel known only by what was poured in.
+ * @example diameterAt(pan, 75) // 300
+ */
 export function diameterAt(shape: VesselShape, depthMm: number): number | null {
   if (shape.kind === 'poured') return null;
   let left = depthMm;

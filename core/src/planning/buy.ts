@@ -25,7 +25,10 @@ export interface ToBuy extends Need {
   asks: string | null;
 }
 
-/** Needs of several plans put together, a thing once. */
+/**
+ * Needs of several plans put together, a thing once.
+ * @example needsTogether([{ kind: 'ingredient', thing: 'sugar', name: 'Sugar', amount: 500 }, { kind: 'ingredient', thing: 'sugar', name: 'Sugar', amount: 700 }]) // [{ thing: 'sugar', amount: 1200 }]
+ */
 export function needsTogether(needs: readonly Need[]): Need[] {
   const together = new Map<string, Need>();
   for (const need of needs) {
@@ -54,6 +57,7 @@ function coverOf(need: Need, short: number, packs: readonly ThingPack[]): Pick<T
  * The shopping list of some plans: what stock that is fit on a day does not cover, by the cheapest packs.
  * @param needs of one or several plans; @param stock all stock lots; @param packs as things are sold; @param day as in 2026-11-25
  * @returns a row a thing, also of what is covered; amounts in g or pieces
+ * @example shoppingList([{ kind: 'ingredient', thing: 'sugar', name: 'Sugar', amount: 1500 }], [], [{ id: 'bag', thing: 'sugar', size: 1000, priceMinor: 125 }], '2026-11-27')[0].cover.costMinor // 250
  */
 export function shoppingList(
   needs: readonly Need[],
@@ -75,7 +79,10 @@ export interface LeftOverHome {
   scale: number;
 }
 
-/** Where a left-over could go, what it goes furthest in first. @param amount g or pieces; @param uses what one making of each formula takes */
+/**
+ * Where a left-over could go, what it goes furthest in first. @param amount g or pieces; @param uses what one making of each formula takes
+ * @example whereItGoes(500, [{ name: 'Damson shrub', amount: 1000 }]) // [{ name: 'Damson shrub', scale: 0.5 }]
+ */
 export const whereItGoes = (
   amount: number,
   uses: readonly { name: string; amount: number }[],

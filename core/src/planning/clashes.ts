@@ -10,6 +10,7 @@ export interface Clash {
 /**
  * Everything that is wrong with a plan: out of order, not at once, out of hours, or more of a resource than there is. Empty where it holds.
  * @param setting lots, resources, hours; @param steps as they are laid, minutes; @param names what resources are called, where that is not their key
+ * @example clashesOf({ lots: [], hours: [], resources: {} }, []) // []
  */
 export function clashesOf(
   setting: PlanSetting,

@@ -45,6 +45,7 @@ const CANNER_LOAD_KJ = 12_000 * 0.00419 * 85 + 0.6 * 1800;
 /**
  * Energy of cooking a making, in kWh at the socket or the meter: warmed to the boil, water boiled off, canner loads.
  * @param making multiple of the formula and its forecast; @param loads of the canner
+ * @example energyOf({ scale: 1, forecast: forecast(cherry, setting) }, 1) > 0 // true
  */
 export function energyOf(
   making: { scale: number; forecast: Pick<Forecast, 'steps' | 'grams'> },
@@ -60,6 +61,7 @@ export function energyOf(
 /**
  * Cost of a making before it is made: ingredients, packaging, energy and hands, by the bottle, the litre and the litre as drunk.
  * @param making what it needs, kWh, minutes of hands, bottles and mL expected, parts of water in the drink; @param setting prices in minor units
+ * @example costBefore({ needs: [{ name: 'Sugar', kind: 'ingredient', costMinor: 250, leftOverMinor: 0 }], kwh: 0, handsMinutes: 60, bottles: 10, millilitres: 2500, waterParts: 0 }, { kwhMinor: 28, handsHourMinor: 1200 }) // { ingredients: 250, hands: 1200, total: 1450, perBottle: 145, perLitre: 580 }
  */
 export function costBefore(
   making: {
@@ -95,6 +97,9 @@ export function costBefore(
   };
 }
 
-/** Price of a litre of the drink, minor units: what a bottle costs over what it makes. Null for an empty one. @param millilitres in the bottle; @param waterParts to one of it */
+/**
+ * Price of a litre of the drink, minor units: what a bottle costs over what it makes. Null for an empty one. @param millilitres in the bottle; @param waterParts to one of it
+ * @example drunkLitre(500, 250, 4) // 400
+ */
 export const drunkLitre = (minor: number, millilitres: number, waterParts: number): number | null =>
   millilitres > 0 ? minor / ((millilitres / 1000) * (1 + waterParts)) : null;

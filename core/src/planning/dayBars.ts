@@ -19,7 +19,10 @@ const later = (instant: string, seconds: number) =>
 /** Steps without a planned time are drawn a quarter of an hour long. */
 const plannedSeconds = (step: LotStep) => (step.minutes ?? 15) * 60;
 
-/** A lot's steps on the day: done and running ones where they were, the rest one after another from now on. */
+/**
+ * A lot's steps on the day: done and running ones where they were, the rest one after another from now on.
+ * @example dayBar(lot, T(2)).segments.map((segment) => segment.state) // ['done']
+ */
 export function dayBar(lot: LotRecord, now: string): DayBar {
   const segments: DaySegment[] = [];
   let free = now;

@@ -6,6 +6,11 @@ import { HANDS, type PlannedLot, type PlannedStep } from './timetable.ts';
 /** What the hours are shared over, besides hands. */
 export const BURNER = 'burner';
 export const CANNER = 'canner';
+/**
+ * Name of the resource that a pan is on a plan's hours.
+ * @param panId id of the pan
+ * @example panResource('wide') // 'pan wide'
+ */
 export const panResource = (panId: string): string => `pan ${panId}`;
 
 /** A step as it is laid on the day: with its words, and from how many lots its time is learned. */
@@ -104,6 +109,7 @@ function loadsOf(step: DayStep, bottles: number, holds: number): DayStep[] {
  * The steps of a making as they are laid on the days, each with its learned minutes and what it needs. Filling, the canner's loads,
  * the cooling day and the labelling are put in where the formula leaves them to the kitchen.
  * @param making a formula at its size; @param past the kitchen's past lots
+ * @example dayLot({ id: 'lot', formulaId: 'f', content: cherry, scale: 1, kg: 4, bottles: 12, panId: null, cannerHolds: 7 }, []).steps.length // 4
  */
 export function dayLot(making: DayMaking, past: readonly PastLot[]): DayLot {
   const { content, bottles } = making;
@@ -156,11 +162,17 @@ const MINDING = 1 / 4;
 const handsOf = (step: DayStep): number =>
   (step.needs[HANDS] ?? 0) > 0 ? step.minutes : step.attended ? step.minutes * MINDING : 0;
 
-/** Minutes of hands that some steps ask for. */
+/**
+ * Minutes of hands that some steps ask for.
+ * @example handsMinutesOf([{ id: 'stone', minutes: 40, needs: { hands: 1 } }]) // 40
+ */
 export const handsMinutesOf = (steps: readonly DayStep[]): number =>
   steps.reduce((sum, s) => sum + handsOf(s), 0);
 
-/** The steps that take most of the hands, the longest first: by their words, of several lots together. @param most how many */
+/**
+ * The steps that take most of the hands, the longest first: by their words, of several lots together. @param most how many
+ * @example hardestOf([{ title: 'Stone', minutes: 40, needs: { hands: 1 } }, { title: 'Drip', minutes: 120, needs: {} }], 1) // [{ title: 'Stone', minutes: 40 }]
+ */
 export function hardestOf(steps: readonly DayStep[], most: number): { title: string; minutes: number }[] {
   const minutes = new Map<string, number>();
   for (const s of steps) minutes.set(s.title, (minutes.get(s.title) ?? 0) + handsOf(s));

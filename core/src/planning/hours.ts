@@ -11,6 +11,7 @@ const weekday = (day: string): number => (new Date(`${day}T12:00:00Z`).getUTCDay
 /**
  * The kitchen's hours over some days as minutes from an instant, one after another.
  * @param week Monday first, "08:00" to "18:00", or over midnight, "18:00" to "01:00"; @param origin ISO instant of minute 0; @param daysBefore, daysAfter how far they reach; @param timeZone of the kitchen
+ * @example hoursFrom(Array.from({ length: 7 }, () => ({ from: '08:00', to: '18:00' })), '2026-11-27T08:00:00.000Z', { daysBefore: 0, daysAfter: 0 }, 'UTC') // [{ from: 0, to: 600 }]
  */
 export function hoursFrom(
   week: WeekHours,

@@ -122,7 +122,10 @@ function needsOf(whole: Scaled, containerId: string | null, kitchen: PlanKitchen
   return needsTogether([...ingredients, ...packagingNeeds(containerId, whole.bottles, kitchen)]);
 }
 
-/** The kind of bottle a formula is meant for: the one of its size, closed as its process asks where it has one; null where there is none. */
+/**
+ * The kind of bottle a formula is meant for: the one of its size, closed as its process asks where it has one; null where there is none.
+ * @example usualContainer({ content: cherry }, kitchen) // 'jar'
+ */
 export function usualContainer(
   formula: { content: Pick<FormulaContent, 'bottleMl' | 'processId'> },
   kitchen: Pick<PlanKitchen, 'containers'>,
@@ -136,6 +139,7 @@ export function usualContainer(
  * A product as it would be made: what sets its size, what it takes, into how many lots it is parted.
  * @param formula the product; @param want what sets the size; @param containerId of the bottle it is filled into, null for the formula's own; @param kitchen all that a plan is computed from
  * @throws RangeError where that cannot set the size
+ * @example makingOf(kitchen.formulas[0], { by: 'bottles', bottles: 12 }, 'jar', kitchen).whole.bottles // 12
  */
 export function makingOf<F extends PlannedFormula>(
   formula: F,
@@ -159,7 +163,10 @@ export function makingOf<F extends PlannedFormula>(
   };
 }
 
-/** A product of a plan at the size that its parts have now; null while its formula is not there, or cannot be weighed. */
+/**
+ * A product of a plan at the size that its parts have now; null while its formula is not there, or cannot be weighed.
+ * @example itemMaking({ id: 'i', formulaId: 'nothing', containerId: null, want: { by: 'pan' }, parts: [] }, kitchen) // null
+ */
 export function itemMaking<F extends PlannedFormula>(
   item: PlannedItem,
   kitchen: PlanKitchen<F>,
@@ -178,7 +185,10 @@ export function itemMaking<F extends PlannedFormula>(
   }
 }
 
-/** The kitchen with what some needs take out of its stock gone, so that a product counted later finds only the rest. */
+/**
+ * The kitchen with what some needs take out of its stock gone, so that a product counted later finds only the rest.
+ * @example afterNeeds({ stock: [sack], today: '2026-11-27' }, [{ kind: 'ingredient', thing: 'sugar', name: 'Sugar', amount: 300 }]).stock[0].takings[0].amount // 300
+ */
 export function afterNeeds<K extends Pick<PlanKitchen, 'stock' | 'today'>>(
   kitchen: K,
   needs: readonly Need[],
@@ -208,7 +218,10 @@ export function afterNeeds<K extends Pick<PlanKitchen, 'stock' | 'today'>>(
   return { ...kitchen, stock };
 }
 
-/** Parts of one size for a making, to a thousandth of the formula: up where bottles are wanted, down where something sets the limit. */
+/**
+ * Parts of one size for a making, to a thousandth of the formula: up where bottles are wanted, down where something sets the limit.
+ * @example partsFor({ whole: { scale: 2 }, parting: { lots: 2, why: [] } }, { by: 'bottles', bottles: 24 }, (n) => `part ${n}`).map((part) => part.scale) // [1, 1]
+ */
 export function partsFor(
   making: Pick<Making, 'whole' | 'parting'>,
   want: Want,
@@ -234,7 +247,10 @@ function panFor(making: Making, scale: number, kitchen: PlanKitchen): string | n
 export const bottlesOfPart = (making: Pick<Making, 'whole'>, scale: number): number =>
   Math.max(1, Math.round((making.whole.bottles / making.whole.scale) * scale));
 
-/** Steps of each part of a product as they are laid on the hours. */
+/**
+ * Steps of each part of a product as they are laid on the hours.
+ * @example dayLotsOf({ formulaId: 'f', parts: [{ id: 'a', scale: 1 }] }, makingOf(kitchen.formulas[0], { by: 'bottles', bottles: 12 }, 'jar', kitchen), kitchen).length // 1
+ */
 export function dayLotsOf(
   item: Pick<PlannedItem, 'parts' | 'formulaId'>,
   making: Making,

@@ -34,6 +34,7 @@ function sentenceOf(of: MemoryOf, litres: PastSpread, ingredient: string): strin
  * What past lots say of the next one of a formula: the last five of the formula itself, where there are two; else of the same fruit
  * drawn alike; else of the fruit.
  * @param past oldest first; @returns null where the kitchen has made nothing like it
+ * @example yieldMemory([], { formulaId: 'f', ingredientId: 'sour-cherry', method: 'cooked' }) // null
  */
 export function yieldMemory(
   past: readonly PastLot[],
@@ -75,6 +76,7 @@ const GROWS: Readonly<Record<string, 'kg' | 'bottles'>> = { prepare: 'kg', reduc
  * Minutes a step will take: the median of the kitchen's last lots of the formula, by the kilo or the bottle where it is that kind of work.
  * @param step the formula's step; @param size of the next lot; @param planned minutes of the formula at its own size, used where nothing is learned
  * @returns minutes, and from how many lots; 0 lots where it is the formula's own figure
+ * @example minutesOf({ id: 'cook', kind: 'draw', minutes: 20 }, { kg: 4, bottles: 12, scale: 1 }, [], 'f') // { minutes: 20, lots: 0 }
  */
 export function minutesOf(
   step: { id: string; kind: string; minutes?: number | undefined },

@@ -39,7 +39,10 @@ export interface PastLot {
   steps: PastStep[];
 }
 
-/** The line most of a product is made of by weight, leaving water and sugar aside: what is bought or picked for it. */
+/**
+ * The line most of a product is made of by weight, leaving water and sugar aside: what is bought or picked for it.
+ * @example mainLine(cherry, () => 1000, (id) => catalogue.get(id).family).id // 'fruit'
+ */
 export function mainLine(
   content: FormulaContent,
   grams: (lineId: string) => number | null,
@@ -51,7 +54,10 @@ export function mainLine(
   return [...fit].sort((a, b) => (grams(b.id) ?? 0) - (grams(a.id) ?? 0))[0] ?? null;
 }
 
-/** How a formula's flavour is drawn: its first drawing step's method. */
+/**
+ * How a formula's flavour is drawn: its first drawing step's method.
+ * @example methodOf({ ...cherry, steps: [] }) // 'mixed'
+ */
 export const methodOf = (content: FormulaContent): string =>
   content.steps.find((s) => s.kind === 'draw')?.method ?? 'mixed';
 
@@ -75,6 +81,7 @@ function juiceOf(lot: LotRecord, fruitGrams: number): number | null {
  * What a bottled lot gave: litres to the kilo, share of what was promised, trim loss, minutes of its steps.
  * @param lot a lot record; @param cup school of cups it was begun under; @param boiledOff g a minute of its pan, where known
  * @returns null for a lot without bottles, one worked over or one whose fruit was never weighed in
+ * @example pastLot(lot, 'us', null).kg // 4
  */
 export function pastLot(lot: LotRecord, cup: CupSchool | null, boiledOff: number | null): PastLot | null {
   const { content } = lot.product;

@@ -103,6 +103,7 @@ function bestOf(parts: readonly Ripeness[], chosen: readonly PickingUse[], freez
  * not at all, from fruit that lasts until its day; the freezer takes the rest up to its room. Exact over at most 12 uses.
  * @param picking the fruit by how long it will wait, g; the uses; what the freezer has room for in g and earns a kilo in minor units
  * @throws RangeError on over 12 uses, or a most under a least
+ * @example dividePicking({ parts: [{ id: 'ripe', grams: 1000, until: '2026-11-30' }], uses: [{ id: 'shrub', on: '2026-11-28', marginPerKgMinor: 300, least: 0, most: 5000 }], freezer: { room: 0, marginPerKgMinor: 0 } }).marginMinor // 300
  */
 export function dividePicking(picking: {
   parts: readonly Ripeness[];

@@ -52,6 +52,7 @@ function loadsOf(item: Pick<PlannedItem, 'parts'>, making: Making, cannerHolds: 
 /**
  * Cost of a product before it is made, at the size of its parts, minor units.
  * @param item its parts; @param making it at that size; @param kitchen with its stock as this product finds it
+ * @example costOf({ id: 'i', formulaId: 'f', containerId: 'jar', want: { by: 'bottles', bottles: 12 }, parts: [] }, makingOf(kitchen.formulas[0], { by: 'bottles', bottles: 12 }, 'jar', kitchen), kitchen).unpriced.length > 0 // true
  */
 export function costOf(item: PlannedItem, making: Making, kitchen: PlanKitchen): CostBefore {
   const { cannerHolds, kwhMinor, handsHourMinor } = kitchen.workshop;
@@ -72,6 +73,7 @@ export function costOf(item: PlannedItem, making: Making, kitchen: PlanKitchen):
 /**
  * Cost of every product of a plan, in their order: what one takes of the stock, the next does not find there.
  * @returns a cost an item; null where it cannot be made yet
+ * @example costsOf([{ id: 'i', formulaId: 'f', containerId: 'jar', want: { by: 'bottles', bottles: 12 }, parts: [] }], [null], kitchen) // [null]
  */
 export function costsOf(
   items: readonly PlannedItem[],

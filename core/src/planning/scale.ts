@@ -203,6 +203,7 @@ export function rescaled(making: Scaled, scale: number): Scaled {
  * @param content the formula; @param want what sets the size, g or bottles over 0; @param setting the kitchen's, with its past yields, pans and stock
  * @returns amounts in g, volumes in mL
  * @throws RangeError where that cannot set the size
+ * @example scaled(cherry, { by: 'fruit', lineId: 'fruit', grams: 8000, trimmed: true }, { ...setting, ofPromised: null, trimLoss: null, pans: [], inStock: () => 0 }).scale // 2
  */
 export function scaled(content: FormulaContent, want: Want, setting: ScaleSetting): Scaled {
   const seen = forecast(content, setting);
@@ -256,6 +257,7 @@ export interface Parting {
 /**
  * Into how many lots a making is parted, so that each fits the largest pan and its bottles do not wait too long for the canner.
  * @param making the multiple of the formula, the multiple the pan takes, bottles expected; @param canner bottles a load, loads one lot may wait for; null where nothing is processed
+ * @example partingOf({ scale: 1, panScale: null, pan: null, bottles: 12 }, null) // { lots: 1, why: [] }
  */
 export function partingOf(
   making: Pick<Scaled, 'scale' | 'panScale' | 'pan' | 'bottles'>,

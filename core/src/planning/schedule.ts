@@ -50,6 +50,7 @@ const MOST_TRIES = 240;
  * @param setting lots, resources, hours; @param options.seed; @param options.tries how many other orders are tried
  * @returns the steps with their minutes, the finish, and a lower bound that no plan beats
  * @throws RangeError where a step needs more than there is, or longer hours than there are
+ * @example schedule({ lots: [], hours: [{ from: 0, to: 600 }], resources: {} }).finish // 0
  */
 export function schedule(setting: PlanSetting, options: { seed?: number; tries?: number } = {}): Schedule {
   const blocks = blocksOf(setting);
@@ -107,6 +108,7 @@ export interface ScheduleBack {
  * The same backwards: everything done by a minute and begun as late as can be.
  * @param setting its hours reach far enough back; @param due minute by which all is done; @param options as for `schedule`
  * @throws RangeError where a step needs more than there is, or longer hours than there are
+ * @example scheduleBack({ lots: [], hours: [{ from: 0, to: 600 }], resources: {} }, 600).begin // 600
  */
 export function scheduleBack(
   setting: PlanSetting,

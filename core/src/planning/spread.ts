@@ -18,6 +18,7 @@ function quantile(sorted: readonly number[], share: number): number {
 /**
  * Distribution of some figures: the median, and the tenth and ninetieth of a hundred; with under five of them the least and the most.
  * @param values in any one unit, oldest first; @returns null where there are none
+ * @example spreadOf([2, 4, 9]) // { count: 3, low: 2, middle: 4, high: 9 }
  */
 export function spreadOf(values: readonly number[]): PastSpread | null {
   if (values.length === 0) return null;

@@ -158,7 +158,10 @@ function meterItems(
     }));
 }
 
-/** Everything that needs a hand, most urgent first. @param now ISO 8601 UTC; @param timeZone of the kitchen; @param others what plans and stock ask for */
+/**
+ * Everything that needs a hand, most urgent first. @param now ISO 8601 UTC; @param timeZone of the kitchen; @param others what plans and stock ask for
+ * @example dueItems([], [], T(0), 'UTC') // []
+ */
 export function dueItems(
   lots: readonly LotToday[],
   meters: readonly MeterToday[],
@@ -204,7 +207,10 @@ function obstacle(lot: LotToday, today: Day): Obstacle | null {
   };
 }
 
-/** Lots that something stands in the way of: held, past their date, or close to it. */
+/**
+ * Lots that something stands in the way of: held, past their date, or close to it.
+ * @example obstacles([], T(0), 'UTC') // []
+ */
 export function obstacles(lots: readonly LotToday[], now: string, timeZone: string): Obstacle[] {
   const today = dayOf(now, timeZone);
   return lots

@@ -16,7 +16,10 @@ const HOUR = 3_600_000;
 /** What is laid further ahead is not told on Today. */
 const AHEAD = 36 * HOUR;
 
-/** Lots that a plan has begin by tomorrow, or that ought to be begun. @param now ISO 8601 UTC */
+/**
+ * Lots that a plan has begin by tomorrow, or that ought to be begun. @param now ISO 8601 UTC
+ * @example plannedStarts([{ planId: 'p', plan: 'The fair', partId: 'a', product: 'Damson shrub', at: T(1), colour: '#4A2860' }], T(0)).length // 1
+ */
 export function plannedStarts(starts: readonly PlannedStart[], now: string): DueItem[] {
   const late = Date.parse(now);
   return starts
@@ -40,7 +43,10 @@ export function plannedStarts(starts: readonly PlannedStart[], now: string): Due
 /** Days before a date at which what is left of a stock lot is told. */
 const SOON = 5;
 
-/** Stock that will not wait: best by within five days, with some of it left. @param now ISO 8601 UTC; @param timeZone of the kitchen */
+/**
+ * Stock that will not wait: best by within five days, with some of it left. @param now ISO 8601 UTC; @param timeZone of the kitchen
+ * @example stockThatWillNotWait([{ ...sack, name: 'Sugar', bestBy: null }], T(0), 'UTC') // []
+ */
 export function stockThatWillNotWait(
   stock: readonly (StockLot & { name: string })[],
   now: string,

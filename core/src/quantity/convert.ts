@@ -91,6 +91,7 @@ function factor(
  * @param quantity from `parseQuantity`; @param ingredient densities in g/mL and piece weights in g; @param options.cup school of cups; @param options.measures the kitchen's own measures, tried first
  * @returns grams, with the assumption made where it was not a weight, and the range where one was said
  * @throws RangeError where the density, the piece weight or the school of cups is not known, or a comma may part decimals or thousands
+ * @example toGrams(parseQuantity('2 kg'), { name: 'sugar' }).grams // 2000
  */
 export function toGrams(
   quantity: Quantity,
@@ -105,14 +106,20 @@ export function toGrams(
   return result;
 }
 
-/** °C from a temperature said in °C or °F (`C`, `F`); throws on any other unit. */
+/**
+ * °C from a temperature said in °C or °F (`C`, `F`); throws on any other unit.
+ * @example toCelsius(parseQuantity('212 F')) // 100
+ */
 export function toCelsius(quantity: Quantity): number {
   if (quantity.unit === 'C') return quantity.amount;
   if (quantity.unit === 'F') return ((quantity.amount - 32) * 5) / 9;
   throw new RangeError(`"${quantity.said}" is not a temperature`);
 }
 
-/** Millimetres from a length said in inches, mm or cm; throws on any other unit. */
+/**
+ * Millimetres from a length said in inches, mm or cm; throws on any other unit.
+ * @example toMillimetres(parseQuantity('3 1/2 in')) // 88.9
+ */
 export function toMillimetres(quantity: Quantity): number {
   const facts = units[quantity.unit as UnitId];
   if (facts?.dimension !== 'length') throw new RangeError(`"${quantity.said}" is not a length`);

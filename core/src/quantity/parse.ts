@@ -150,6 +150,7 @@ function compound(plain: string, said: string): Quantity | undefined {
  * @param text what was said; @param options.cup school of cups, to give volumes in mL as well
  * @returns the amount in the unit said (nothing is converted), with the range where one was said
  * @throws RangeError where no number stands in front, or the number is negative or not finite
+ * @example parseQuantity('2 1/2 cups') // { amount: 2.5, unit: 'cup', said: '2 1/2 cups' }
  */
 export function parseQuantity(text: string, options: { cup?: CupSchool } = {}): Quantity {
   const said = text.trim();
@@ -174,7 +175,10 @@ export function parseQuantity(text: string, options: { cup?: CupSchool } = {}): 
   return quantity;
 }
 
-/** The question that a quantity leaves open, for whoever said it. */
+/**
+ * The question that a quantity leaves open, for whoever said it.
+ * @example askOf(parseQuantity('2 kg')) // null
+ */
 export const askOf = ({ asks, said }: Quantity): string | null =>
   asks === 'weight-or-volume'
     ? `Is "${said}" by weight or by volume?`

@@ -144,14 +144,20 @@ for (const [id, facts] of Object.entries(units)) {
   for (const word of facts.spoken) if (!spokenToUnit.has(word)) spokenToUnit.set(word, id as UnitId);
 }
 
-/** The unit a word names, or undefined. "c" is a cup; "C" is Celsius. */
+/**
+ * The unit a word names, or undefined. "c" is a cup; "C" is Celsius.
+ * @example unitNamed('pounds') // 'lb'
+ */
 export function unitNamed(word: string): UnitId | undefined {
   if (word === 'C') return 'C';
   const plain = word.trim().toLowerCase();
   return spokenToUnit.get(plain) ?? spokenToUnit.get(plain.replace(/\.$/, ''));
 }
 
-/** Millilitres in one of a volume unit. A cup or spoon throws a `RangeError` while the school of cups is not known. */
+/**
+ * Millilitres in one of a volume unit. A cup or spoon throws a `RangeError` while the school of cups is not known.
+ * @example millilitresIn('cup', 'metric') // 250
+ */
 export function millilitresIn(unit: UnitId, cup: CupSchool | undefined): number {
   const facts = units[unit];
   if (facts.dimension !== 'volume') throw new RangeError(`${unit} is not a volume`);

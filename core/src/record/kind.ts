@@ -73,11 +73,20 @@ export type Recorded<E extends EntryKind> = Flat<
     Values<E['shown']>
 >;
 
-/** The columns that an entry is kept in, besides who wrote it, when, and of what it is. */
+/**
+ * The columns that an entry is kept in, besides who wrote it, when, and of what it is.
+ * @example Object.keys(columnsOf(entries.cooling)).length > 0 // true
+ */
 export const columnsOf = ({ said, kept, stored }: EntryKind): Fields => ({ ...said, ...kept, ...stored });
 
-/** The fields that an entry is shown with. */
+/**
+ * The fields that an entry is shown with.
+ * @example Object.keys(shownOf(entries.addition)).includes('withdrawals') // true
+ */
 export const shownOf = ({ said, kept, shown }: EntryKind): Fields => ({ ...said, ...kept, ...shown });
 
-/** Name of a column: `lineId` is kept in `line_id`. */
+/**
+ * Name of a column: `lineId` is kept in `line_id`.
+ * @example columnOf('fillCelsius') // 'fill_celsius'
+ */
 export const columnOf = (field: string): string => field.replace(/[A-Z0-9]+/g, (c) => `_${c.toLowerCase()}`);

@@ -64,6 +64,11 @@ const SAMPLE_CELSIUS = 24;
 /** Electrode of the simulated meter: 97 % of the theoretical slope, 3 mV off. */
 const ELECTRODE = { slope: 0.97, offset: 3 };
 
+/**
+ * A bench with all its instruments in order, nothing in the jar, before anything was looked at.
+ * @param pan what is on the burner
+ * @example simulatedBench(emptySimulatedPan(pan, 0)).seconds // 0
+ */
 export function simulatedBench(pan: SimulatedPan): SimulatedBench {
   const kinds = Object.keys(NAMES) as SpeakingKind[];
   const instruments = Object.fromEntries(
@@ -96,7 +101,10 @@ function uncorrected(brix: number): number {
   return reading;
 }
 
-/** The figure an instrument would show if it were perfect and at rest. */
+/**
+ * The figure an instrument would show if it were perfect and at rest.
+ * @example truthFor(bench, 'scale') // 1000
+ */
 export function truthFor(bench: SimulatedBench, kind: SpeakingKind): number {
   const { pan, jar, instruments } = bench;
   switch (kind) {
@@ -119,7 +127,10 @@ function settled(instrument: SimulatedInstrument, truth: number, seconds: number
   return instrument.shown + (truth - instrument.shown) * share;
 }
 
-/** The displays some seconds later, each following what it measures at its own pace, while the pan stands still. */
+/**
+ * The displays some seconds later, each following what it measures at its own pace, while the pan stands still.
+ * @example displaysLater(bench, 60).instruments.scale.shown // 1000
+ */
 export function displaysLater(bench: SimulatedBench, seconds: number): SimulatedBench {
   const instruments = { ...bench.instruments };
   for (const kind of Object.keys(instruments) as SpeakingKind[])
@@ -130,7 +141,10 @@ export function displaysLater(bench: SimulatedBench, seconds: number): Simulated
   return { ...bench, instruments };
 }
 
-/** The bench some seconds later: the pan goes on, and the displays follow it. */
+/**
+ * The bench some seconds later: the pan goes on, and the displays follow it.
+ * @example benchLater(bench, 60).seconds // 60
+ */
 export const benchLater = (bench: SimulatedBench, seconds: number): SimulatedBench =>
   displaysLater(
     { ...bench, pan: simulatedLater(bench.pan, seconds), seconds: bench.seconds + seconds },
@@ -140,6 +154,7 @@ export const benchLater = (bench: SimulatedBench, seconds: number): SimulatedBen
 /**
  * What an instrument says when it is asked: its display with its own noise, wandering where it drifts, or a fault.
  * @param roll a stream of chance; @returns null where it is not there
+ * @example spokenBy(withFault(bench, 'scale', 'gone'), 'scale') // null
  */
 export function spokenBy(
   bench: SimulatedBench,
@@ -176,7 +191,10 @@ const withInstrument = (
   instruments: { ...bench.instruments, [kind]: { ...bench.instruments[kind], ...change } },
 });
 
-/** What an instrument is told: a scale to take what is on it as nothing, a burette to run titrant into the jar. */
+/**
+ * What an instrument is told: a scale to take what is on it as nothing, a burette to run titrant into the jar.
+ * @example truthFor(obeyedBy(bench, 'scale', { order: 'tare' }), 'scale') // 0
+ */
 export function obeyedBy(bench: SimulatedBench, kind: SpeakingKind, order: InstrumentOrder): SimulatedBench {
   if (order.order === 'tare' && kind === 'scale')
     return withInstrument(bench, kind, { zero: liquidOf(bench.pan.part), shown: null });
@@ -191,16 +209,27 @@ export function obeyedBy(bench: SimulatedBench, kind: SpeakingKind, order: Instr
   });
 }
 
+/**
+ * The bench with one instrument out of order, or in order again.
+ * @param kind which instrument; @param fault what is wrong with it
+ * @example withFault(bench, 'scale', 'stuck').instruments.scale.fault // 'stuck'
+ */
 export const withFault = (bench: SimulatedBench, kind: SpeakingKind, fault: Fault): SimulatedBench =>
   withInstrument(bench, kind, { fault });
 
-/** Grams of something put into the pan. */
+/**
+ * Grams of something put into the pan.
+ * @example truthFor(pouredIn(bench, catalogue.get('water'), 500), 'scale') // 1500
+ */
 export const pouredIn = (bench: SimulatedBench, entry: Ingredient, grams: number): SimulatedBench => ({
   ...bench,
   pan: pourInto(bench.pan, entry, grams),
 });
 
-/** A sample of the pan drawn into a jar with 50 g of water, for titrating; the electrode goes into it. */
+/**
+ * A sample of the pan drawn into a jar with 50 g of water, for titrating; the electrode goes into it.
+ * @example jarFilled(bench, 10).jar.sampleMl // 10
+ */
 export function jarFilled(bench: SimulatedBench, sampleMl: number, normality = 0.1): SimulatedBench {
   if (!(sampleMl >= 1 && sampleMl <= 100)) throw new RangeError('A sample is 1 to 100 mL');
   const grams = liquidOf(bench.pan.part);
@@ -216,5 +245,8 @@ export function jarFilled(bench: SimulatedBench, sampleMl: number, normality = 0
   });
 }
 
-/** The jar emptied, the electrode back at the pan. */
+/**
+ * The jar emptied, the electrode back at the pan.
+ * @example jarEmptied(jarFilled(bench, 10)).jar // null
+ */
 export const jarEmptied = (bench: SimulatedBench): SimulatedBench => ({ ...bench, jar: null });

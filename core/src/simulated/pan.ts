@@ -35,6 +35,11 @@ const LATENT = 2257;
 const LOSS = 25;
 const LONGEST_STEP = 2;
 
+/**
+ * An empty pan at room temperature, its burner off.
+ * @param shape of the pan, mm; @param elevationMetres above sea level
+ * @example emptySimulatedPan(pan, 0).watts // 0
+ */
 export const emptySimulatedPan = (shape: VesselShape, elevationMetres: number): SimulatedPan => ({
   part: nothing(),
   celsius: ROOM,
@@ -43,19 +48,28 @@ export const emptySimulatedPan = (shape: VesselShape, elevationMetres: number): 
   shape,
 });
 
-/** mL at 20 °C, and hot. */
+/**
+ * mL at 20 °C, and hot.
+ * @example simulatedVolume(bench.pan).millilitres // 1001.8
+ */
 export function simulatedVolume(pan: SimulatedPan): { millilitres: number; hotMillilitres: number } {
   const grams = liquidOf(pan.part);
   const millilitres = grams > 0 ? grams / densityAt20(Math.min(80, brixOf(pan.part))) : 0;
   return { millilitres, hotMillilitres: millilitres * swellingAt(Math.min(110, pan.celsius)) };
 }
 
-/** Depth on the ruler, mm; the rim where it would run over. */
+/**
+ * Depth on the ruler, mm; the rim where it would run over.
+ * @example simulatedDepth(emptySimulatedPan(pan, 0)) // 0.0
+ */
 export function simulatedDepth(pan: SimulatedPan): number {
   return depthAtVolume(pan.shape, Math.min(vesselVolume(pan.shape), simulatedVolume(pan).hotMillilitres));
 }
 
-/** Temperature at which what is in it boils, °C. */
+/**
+ * Temperature at which what is in it boils, °C.
+ * @example boilsAt(bench.pan) // 100.0
+ */
 export function boilsAt(pan: SimulatedPan): number {
   const { sucrose, glucose, fructose } = pan.part;
   const total = sucrose + glucose + fructose;
@@ -66,7 +80,10 @@ export function boilsAt(pan: SimulatedPan): number {
   });
 }
 
-/** Puts grams of an ingredient in at room temperature: masses add, and heat is shared. */
+/**
+ * Puts grams of an ingredient in at room temperature: masses add, and heat is shared.
+ * @example massOf(pourInto(emptySimulatedPan(pan, 0), catalogue.get('water'), 500).part) // 500
+ */
 export function pourInto(pan: SimulatedPan, entry: Ingredient, grams: number): SimulatedPan {
   if (!(grams > 0 && grams <= 50_000)) throw new RangeError('Pour in over 0 g, and at most 50 kg');
   const before = liquidOf(pan.part);
@@ -104,6 +121,7 @@ function oneStep(pan: SimulatedPan, seconds: number): SimulatedPan {
  * The pan some seconds later: warmed by its burner, cooled by the room, and boiling water off once it boils.
  * @param pan as it stands; @param seconds 0 to a day; @returns the pan then; solids and acids are conserved, only water leaves
  * Source: heat balance; latent heat 2257 J/g; evaporation slackens with the water activity.
+ * @example simulatedLater({ ...bench.pan, watts: 0 }, 60).celsius // 20
  */
 export function simulatedLater(pan: SimulatedPan, seconds: number): SimulatedPan {
   if (!(seconds >= 0 && seconds <= 86_400)) throw new RangeError(`${seconds} s is outside 0 to a day`);

@@ -7,7 +7,10 @@ export interface OwnOfStock {
   gotOn: string;
 }
 
-/** A catalogue entry as it really is in one stock lot: its own measurements laid over it, and the allergens that came with it. */
+/**
+ * A catalogue entry as it really is in one stock lot: its own measurements laid over it, and the allergens that came with it.
+ * @example asDrawn(catalogue.get('damson'), { allergens: ['sulphites'], measured: null, gotOn: '2026-11-01' }).allergens // ['sulphites']
+ */
 export function asDrawn(entry: Ingredient, stock: OwnOfStock): Ingredient {
   const { measured } = stock;
   const fruit = entry.acidity.kind === 'juice' || entry.acidity.kind === 'unknown';

@@ -69,6 +69,7 @@ export function costOfPart(lot: PaidLot, amount: number): number | null {
  * What a unit of a stock lot cost, in minor units: what was paid, less what went with divided parts, over all there was besides them.
  * What a count finds more makes it cheaper, never dearer in all.
  * @returns minor units per g or piece; null where nothing was paid that is known
+ * @example unitCost(sack) // 0.15
  */
 export function unitCost(lot: PaidLot): number | null {
   if (lot.costMinor === null) return null;
@@ -83,6 +84,7 @@ const STOPPED = new Set(['held', 'recalled', 'discarded']);
 /**
  * Why a stock lot is not used on a day: it is not here yet, it is past its date, or what it is a by-product of is held or called back.
  * @param day as in 2026-11-25; @returns a sentence's end, or null where it is fit
+ * @example whyUnfit({ ...sack, bestBy: '2026-11-01' }, '2026-11-27') // 'it was best by 2026-11-01'
  */
 export function whyUnfit(lot: StockLot, day: string): string | null {
   if (lot.gotOn > day) return `it came on ${lot.gotOn}`;

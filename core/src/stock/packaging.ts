@@ -26,13 +26,19 @@ const CLOSURES: Readonly<Record<string, readonly Packaging[]>> = {
 /** Labels are stock as well: one goes with each print. */
 export const LABELS: Packaging = { thing: 'label', name: 'Blank labels', comesBack: false };
 
-/** What one filled bottle of a kind takes, one of each: the glass, and what closes it. Rings come off again, flat lids never. */
+/**
+ * What one filled bottle of a kind takes, one of each: the glass, and what closes it. Rings come off again, flat lids never.
+ * @example packagingFor({ id: 'jar', name: 'Half-pint jar', closure: 'two-piece-lid' }).map((p) => p.thing) // ['bottle:jar', 'lid:two-piece', 'ring:two-piece']
+ */
 export const packagingFor = (container: PackedIn): Packaging[] => [
   { thing: `bottle:${container.id}`, name: container.name, comesBack: false },
   ...(CLOSURES[container.closure] ?? []),
 ];
 
-/** Every kind of packaging a kitchen may have stock of. */
+/**
+ * Every kind of packaging a kitchen may have stock of.
+ * @example packagingOf([]).map((p) => p.thing) // ['label']
+ */
 export function packagingOf(containers: readonly PackedIn[]): Packaging[] {
   const all = [...containers.flatMap(packagingFor), LABELS];
   return all.filter((p, i) => all.findIndex((other) => other.thing === p.thing) === i);

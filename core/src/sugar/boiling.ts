@@ -27,6 +27,7 @@ function activityAt(brix: number, { sucrose, glucose = 0, fructose = 0 }: SugarS
  * Boiling point of a syrup in °C: where its water activity times the vapour pressure of water meets the air pressure.
  * @param syrup.brix 0–80 °Bx, an extrapolation over 72; @param syrup.elevationMetres −400 to 5,000; @param syrup.composition parts of the sugar, all sucrose without it
  * @returns °C; @throws RangeError outside. Source: Norrish water activity; Antoine vapour pressure.
+ * @example boilingPoint({ brix: 0, elevationMetres: 0 }) // 100.0
  */
 export function boilingPoint(syrup: {
   brix: number;
@@ -38,7 +39,10 @@ export function boilingPoint(syrup: {
   return saturationTemperature(airPressure(elevationMetres) / activityAt(brix, composition));
 }
 
-/** Water activity at which a syrup boils at a temperature in °C and an elevation in m: air pressure over vapour pressure. */
+/**
+ * Water activity at which a syrup boils at a temperature in °C and an elevation in m: air pressure over vapour pressure.
+ * @example activityBoilingAt(100, 0) // 1.00
+ */
 export const activityBoilingAt = (celsius: number, elevationMetres: number): number =>
   airPressure(elevationMetres) / vapourPressure(celsius);
 
@@ -59,6 +63,7 @@ function brixAtRise(rise: number, elevationMetres: number, composition: SugarSha
  * @param read.composition shares of glucose and fructose, where known: the interval is then the thermometer's alone
  * @returns °Bx of plain sucrose (or of the composition) and its interval, `extrapolated` over 72 °Bx
  * @throws RangeError under 45 °Bx, where a tenth of a degree is a whole °Bx, and over 80. Source: the boiling point of a syrup, inverted.
+ * @example brixFromBoilingPoint({ celsius: 104.2, elevationMetres: 0 }) // { extrapolated: false }
  */
 export function brixFromBoilingPoint(read: {
   celsius: number;

@@ -47,6 +47,7 @@ export interface CorrectedBrix {
  * @param reading °Bx as read, 0–85; @param celsius sample temperature, 5–45; @param compensated the instrument corrects by itself
  * @returns °Bx at 20 °C; outside 10–30 °C the last slope is continued and flagged, over 70 °Bx the last column is held and flagged
  * @throws RangeError outside 5–45 °C or 0–85 °Bx. Source: AOAC 932.14.
+ * @example correctRefractometer({ reading: 50, celsius: 20 }) // { brix: 50, correction: 0, extrapolated: false }
  */
 export function correctRefractometer(at: {
   reading: number;

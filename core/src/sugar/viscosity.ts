@@ -10,7 +10,10 @@ export function viscosity(brix: number, celsius: number): number {
   return 10 ** (22.46 * n - 0.114 + ((30 - celsius) / (91 + celsius)) * (1.1 + 43.1 * n ** 1.25));
 }
 
-/** °Bx of the syrup that runs at one temperature (°C) as another does at its own; within 0–80. */
+/**
+ * °Bx of the syrup that runs at one temperature (°C) as another does at its own; within 0–80.
+ * @example brixRunningLike(57.7, 20) // 59.8
+ */
 export function brixRunningLike(mPas: number, celsius: number): number {
   let [low, high] = [0, 80];
   for (let i = 0; i < 50; i++) {
@@ -21,7 +24,10 @@ export function brixRunningLike(mPas: number, celsius: number): number {
   return (low + high) / 2;
 }
 
-/** What a kitchen compares a viscosity in mPa·s with. */
+/**
+ * What a kitchen compares a viscosity in mPa·s with.
+ * @example runsLike(1) // 'water'
+ */
 export function runsLike(mPas: number): string {
   const words: [number, string][] = [
     [1.6, 'water'],

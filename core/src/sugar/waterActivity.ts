@@ -21,6 +21,7 @@ const WATER_MOLAR_MASS = 18.015;
 /**
  * Water activity of a solution at 25 °C by Norrish, for information: a calculated a_w is never a hurdle.
  * @param grams water (over 0) and solutes, g; @returns 0–1. @throws RangeError where there is no water or an amount is negative.
+ * @example waterActivity({ water: 100, sucrose: 100 }) // 0.935
  */
 export function waterActivity(
   grams: { water: number } & Partial<Record<keyof typeof SOLUTES, number>>,

@@ -138,7 +138,7 @@ export function Desk(props: Props) {
       <Heading
         draft={draft}
         change={change}
-        said={`draft of version ${after + 1} · ${draft.kind}${formula?.archived ? ' · archived' : ''}`}
+        said={`${mayWrite ? `draft of version ${after + 1}` : `version ${after}`} · ${draft.kind}${formula?.archived ? ' · archived' : ''}`}
         error={save.fields.name}
         actions={
           <>
@@ -147,9 +147,12 @@ export function Desk(props: Props) {
           </>
         }
       />
-      <Lines draft={draft} forecast={seen.shown} change={change} contributions={seen.brings.lines} />
-      <Steps draft={draft} forecast={seen.shown} change={change} />
-      <Particulars draft={draft} change={change} />
+      {/* Who only reads sees it as it stands. */}
+      <fieldset disabled={!mayWrite} className="group contents">
+        <Lines draft={draft} forecast={seen.shown} change={change} contributions={seen.brings.lines} />
+        <Steps draft={draft} forecast={seen.shown} change={change} />
+        <Particulars draft={draft} change={change} />
+      </fieldset>
       {meanwhile}
       <SaveRow
         formula={formula}

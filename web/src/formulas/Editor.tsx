@@ -1,9 +1,10 @@
 import { type Formula, formulaRoutes } from '@inch/contract/formula';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useLocation, useParams } from 'react-router';
+import { Navigate, useLocation, useParams } from 'react-router';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
+import { useMayWrite } from '../data/session.tsx';
 import { Away } from '../ui/Away.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Caution } from '../ui/State.tsx';
@@ -28,6 +29,7 @@ export function Editor() {
 /** A formula that is not saved yet: what was brought in, what was left here, or an empty one. */
 function NewFormula({ given }: { given: Draft | undefined }) {
   const kept = useKeptDraft(null);
+  if (!useMayWrite()) return <Navigate to="/formulas" replace />;
   return (
     <Desk
       key={kept.round}

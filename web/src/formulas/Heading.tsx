@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useMayWrite } from '../data/session.tsx';
 import type { Change, Draft } from './draft.ts';
 
 const FRUITS = [
@@ -52,10 +53,11 @@ export function Heading({
   error: string | undefined;
   actions?: ReactNode;
 }) {
+  const mayWrite = useMayWrite();
   return (
     <div className="mb-4">
       <h1 className="sr-only">{draft.name || 'A new formula'}</h1>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <fieldset disabled={!mayWrite} className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <input
           aria-label="Name of the product"
           aria-invalid={error ? true : undefined}
@@ -65,7 +67,7 @@ export function Heading({
           className="min-w-40 flex-1 rounded-md border border-transparent bg-transparent text-[1.75rem] font-bold tracking-tight placeholder:text-steel hover:border-steel focus:border-steel aria-invalid:border-stop"
         />
         <Colours colour={draft.colour} choose={(colour) => change({ do: 'head', change: { colour } })} />
-      </div>
+      </fieldset>
       {error && (
         <p role="alert" className="font-semibold text-stop">
           {error}

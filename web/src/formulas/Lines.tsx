@@ -227,7 +227,12 @@ export function Lines({ draft, forecast, change, contributions }: Props) {
           ))}
         </ul>
       </Sortable>
-      <Button tone="quiet" size="small" className="mt-2" onClick={() => change({ do: 'add line' })}>
+      <Button
+        tone="quiet"
+        size="small"
+        className="mt-2 group-disabled:hidden"
+        onClick={() => change({ do: 'add line' })}
+      >
         Add a line
       </Button>
       {asked && (

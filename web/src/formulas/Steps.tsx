@@ -141,7 +141,7 @@ export function Steps({
           ))}
         </ol>
       </Sortable>
-      <div className="mt-2 flex flex-wrap items-center gap-1 text-sm text-ink-2">
+      <div className="mt-2 flex flex-wrap items-center gap-1 text-sm text-ink-2 group-disabled:hidden">
         Add
         {KINDS.map((k) =>
           k.kind === 'draw' ? (

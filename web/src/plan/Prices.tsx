@@ -139,7 +139,7 @@ export function Prices({ cost, ...props }: Props) {
   return (
     <form className="mt-4" onSubmit={form.submit}>
       <DraftNote form={form} />
-      <PriceFields form={form} />
+      {mayWrite && <PriceFields form={form} />}
       <div className="mt-3 flow-root">
         <Comparison priceMinor={shown.priceMinor} bought={shown.bought} making={making} cost={cost} />
         {mayWrite && (

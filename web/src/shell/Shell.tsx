@@ -114,7 +114,7 @@ export function Shell() {
       {!cooking && <Rule open={today?.open ?? []} />}
       <div className="flex min-w-0 flex-1 flex-col px-5 pt-2.5 pb-5 max-sm:px-2 max-sm:pb-32">
         <header className="no-print mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 max-sm:justify-between max-sm:gap-1">
-          <JotLine open={today?.open ?? []} />
+          {mayWrite ? <JotLine open={today?.open ?? []} /> : <span className="flex-1" />}
           {today && today.clocks.length > 0 && <Clocks today={today} />}
           {error instanceof ServerAway && (
             <p role="status" className="border-l border-steel-line pl-3 text-sm">
