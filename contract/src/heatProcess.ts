@@ -1,4 +1,5 @@
 import { PROCESS_METHODS } from '@inch/core/heat';
+import { HIGHEST_PH } from '@inch/core/keeping';
 import { z } from 'zod';
 import { FormulaKind } from './formula.ts';
 import { route } from './route.ts';
@@ -22,7 +23,7 @@ const fields = {
     .object({ from: z.number().min(0).max(85), to: z.number().min(0).max(85) })
     .refine((b) => b.from <= b.to, 'From the lower to the higher.')
     .nullable(),
-  highestPh: z.number().min(2, 'Not under 2.').max(4.6, 'Never over 4.6.').nullable(),
+  highestPh: z.number().min(2, 'Not under 2.').max(HIGHEST_PH, `Never over ${HIGHEST_PH}.`).nullable(),
   closure: z.enum(['two-piece-lid', 'any']),
   largestMl: z.number().gt(0, 'How large a jar at most?').max(20_000),
   headspaceInches: z.number().gt(0, 'How much headspace?').max(3, 'At most 3 in.'),

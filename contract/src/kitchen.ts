@@ -1,3 +1,4 @@
+import { HIGHEST_PH } from '@inch/core/keeping';
 import { z } from 'zod';
 import { route } from './route.ts';
 import { Name, Words } from './values.ts';
@@ -37,7 +38,7 @@ const fields = {
   cupSchool: CupSchool.nullable(),
   rulePack: RulePackId,
   localStatement: Words,
-  criticalPh: z.number().min(3, 'Not under 3.').max(4.6, 'Never over 4.6.'),
+  criticalPh: z.number().min(3, 'Not under 3.').max(HIGHEST_PH, `Never over ${HIGHEST_PH}.`),
   currency: z.string().regex(/^[A-Z]{3}$/, 'Three capitals, such as GBP.'),
   timeZone: TimeZone,
   workshop: Workshop,

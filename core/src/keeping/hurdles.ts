@@ -1,4 +1,4 @@
-import { type KeepingProduct, keepingLimit } from './limit.ts';
+import { type KeepingProduct, keepingLimit, limitOf } from './limit.ts';
 
 export type HurdleId = 'kill-step' | 'acid' | 'heat' | 'cold' | 'acetic' | 'alcohol' | 'water';
 
@@ -29,7 +29,7 @@ const said = (flag: boolean | null, yes: string, no: string) =>
  */
 export function hurdles(facts: HurdleFacts): Hurdle[] {
   const keeping = keepingLimit(facts);
-  const limit = Math.min(facts.criticalPh ?? 4.2, 4.6);
+  const limit = limitOf(facts.criticalPh);
   const acidMet = facts.ph !== null && facts.ph <= limit;
   const coldMet = keeping.class === 'cold';
   const rests = (id: HurdleId): boolean => {

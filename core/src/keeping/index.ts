@@ -3,5 +3,13 @@ export { waterActivity } from '../sugar/index.ts';
 export { alcoholByVolume, alcoholLeft } from './alcohol.ts';
 export { bestBy, dateWord } from './bestBy.ts';
 export { carriedBy, type Hurdle, type HurdleFacts, hurdles } from './hurdles.ts';
-export { type KeepingProduct, type KeepingTime, keepingLimit, type Storage } from './limit.ts';
+export {
+  HIGHEST_PH,
+  type KeepingProduct,
+  type KeepingTime,
+  keepingLimit,
+  limitOf,
+  type Storage,
+  USUAL_CRITICAL_PH,
+} from './limit.ts';
 export { acidInSalt, undissociated } from './preservative.ts';

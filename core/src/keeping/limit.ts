@@ -1,3 +1,15 @@
+/** pH over which the spores of Clostridium botulinum may grow: nothing over it is kept as acid. */
+export const HIGHEST_PH = 4.6;
+/** Critical limit of pH of a kitchen that set none of its own. */
+export const USUAL_CRITICAL_PH = 4.2;
+
+/**
+ * Critical limit of pH in force: the kitchen's own, the usual one where it set none, and never over the highest.
+ * @example limitOf(5) // 4.6
+ */
+export const limitOf = (criticalPh: number | undefined): number =>
+  Math.min(criticalPh ?? USUAL_CRITICAL_PH, HIGHEST_PH);
+
 /** How a product is meant to be kept. */
 export type Storage = 'shelf' | 'cold' | 'frozen';
 
@@ -65,7 +77,7 @@ const none = (reason: string, missing: string[]): KeepingTime => ({
 const asRead = (p: KeepingProduct): number => p.phAsRead ?? p.ph!;
 
 function shelf(p: KeepingProduct): KeepingTime {
-  const limit = Math.min(p.criticalPh ?? 4.2, 4.6);
+  const limit = limitOf(p.criticalPh);
   const missing: string[] = [];
   if (p.ph === null) missing.push('a measured pH');
   else if (p.ph > limit) missing.push(`a pH at or under ${limit}: it measured ${asRead(p).toFixed(2)}`);
@@ -96,7 +108,7 @@ function cold(
 
 function heatedCold(p: KeepingProduct): KeepingTime {
   const ph = p.ph;
-  if (ph === null || ph > 4.6) {
+  if (ph === null || ph > HIGHEST_PH) {
     const count = p.freshPieces === false ? 7 : 4;
     const why =
       ph === null ? 'Its pH is not measured' : `At pH ${asRead(p).toFixed(2)} acid does not hold it`;
@@ -106,11 +118,12 @@ function heatedCold(p: KeepingProduct): KeepingTime {
       days(count),
       3,
       `${why}${pieces}; only cold storage preserves it, for ${count} days.`,
-      ['a measured pH at or under 4.6'],
+      [`a measured pH at or under ${HIGHEST_PH}`],
     );
   }
   const at = `pH ${asRead(p).toFixed(2)} and a kill step`;
-  if (ph > 4.2) return cold('cold-4.6', days(14), 14, `Cold storage preserves it, with ${at}, for 14 days.`);
+  if (ph > USUAL_CRITICAL_PH)
+    return cold('cold-4.6', days(14), 14, `Cold storage preserves it, with ${at}, for 14 days.`);
   const acetic = p.aceticPercent ?? 0;
   if (ph <= 3.5 && acetic >= 1) {
     const count = acetic >= 2 && p.ownRetained ? 6 : 3;

@@ -1,6 +1,6 @@
 import { coolingClock } from '../bottling/index.ts';
 import { measuredMismatches } from '../heat/index.ts';
-import type { HurdleFacts } from '../keeping/index.ts';
+import { type HurdleFacts, USUAL_CRITICAL_PH } from '../keeping/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type BottlingEntry, type LotRecord, type Reading, standing, type Taken } from './record.ts';
@@ -81,7 +81,7 @@ export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; 
   const readings = finishedReadings(lot, 'ph');
   if (readings.length === 0) return null;
   const highest = Math.max(...readings.map((r) => r.value!));
-  const margin = highest > 4.2 ? 0.1 : 0;
+  const margin = highest > USUAL_CRITICAL_PH ? 0.1 : 0;
   return { ph: highest + margin, readings, margin };
 }
 

@@ -1,4 +1,5 @@
 import { entryRoutes, type LotView } from '@inch/contract/lot';
+import { ENDED } from '@inch/core/lot';
 import { type ChangeEvent, useState } from 'react';
 import { call } from '../data/api.ts';
 import { useIds } from '../data/ids.ts';
@@ -55,7 +56,7 @@ const RULINGS: readonly Event[] = ['resume', 'discard', 'recall'];
 
 /** What may be decided of a lot in its state, by an account of this role. */
 function choices(lot: LotView, owner: boolean): Event[] {
-  const ended = ['closed', 'discarded', 'recalled'].includes(lot.state);
+  const ended = ENDED.includes(lot.state);
   const list: Event[] = [];
   if (lot.state === 'bottled') list.push('release');
   if (lot.state === 'held' && owner) list.push('resume');

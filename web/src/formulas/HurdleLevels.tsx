@@ -1,4 +1,5 @@
 import type { Forecast } from '@inch/core/formula';
+import { limitOf } from '@inch/core/keeping';
 
 type Hurdle = Forecast['hurdles'][number];
 
@@ -6,7 +7,7 @@ type Hurdle = Forecast['hurdles'][number];
 function scaleOf(h: Hurdle, f: Forecast, criticalPh: number) {
   switch (h.id) {
     case 'acid':
-      return f.ph && { low: 2.2, high: 5.2, at: f.ph.high, limit: Math.min(criticalPh, 4.6), under: true };
+      return f.ph && { low: 2.2, high: 5.2, at: f.ph.high, limit: limitOf(criticalPh), under: true };
     case 'acetic':
       return { low: 0, high: 3, at: f.aceticPercent, limit: 1, under: false };
     case 'alcohol':

@@ -1,6 +1,7 @@
 import { accountRoutes, NewAccount } from '@inch/contract/account';
 import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
 import { boilingPointOfWater } from '@inch/core/heat';
+import { HIGHEST_PH, USUAL_CRITICAL_PH } from '@inch/core/keeping';
 import { rulePacks } from '@inch/core/label';
 import { cupSchools, readElevation } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
@@ -134,7 +135,7 @@ function RuleFields({ form }: { form: Settings }) {
         figure
         inputMode="decimal"
         {...form.field('criticalPh')}
-        hint="A lot over it is not released as acid. 4.2 unless you are stricter; never over 4.6. It holds for lots begun from now on."
+        hint={`A lot over it is not released as acid. ${USUAL_CRITICAL_PH} unless you are stricter; never over ${HIGHEST_PH}. It holds for lots begun from now on.`}
       />
       <Field
         label="Unaccounted volume allowed, %"

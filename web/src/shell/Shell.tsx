@@ -8,7 +8,7 @@ import { useLive } from '../data/live.ts';
 import { outbox } from '../data/outbox/outbox.ts';
 import { useToday } from '../data/queries.ts';
 import { learnServerClock } from '../data/serverClock.ts';
-import { useSession } from '../data/session.tsx';
+import { useMayWrite, useSession } from '../data/session.tsx';
 import { useKey } from '../ui/keys.tsx';
 import { State } from '../ui/State.tsx';
 import { Clocks } from './Clocks.tsx';
@@ -94,6 +94,7 @@ function PlaceKey({ press, says, go }: { press: string; says: string; go: () => 
 export function Shell() {
   const { data: today, dataUpdatedAt, error } = useToday(20_000);
   const { account } = useSession();
+  const mayWrite = useMayWrite();
   const cooking = useMatch('/stove/:code/cook') !== null;
   useLive();
   useEffect(() => outbox.start(account.id), [account.id]);
