@@ -200,7 +200,7 @@ function act(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: n
 }
 
 /** What is in the pan after a step, as its outcome tells it. */
-function told(pan: Pan, step: FormulaStep, elevationMetres: number): Partial<StepOutcome> {
+function reportOf(pan: Pan, step: FormulaStep, elevationMetres: number): Partial<StepOutcome> {
   const { liquid } = pan;
   return {
     brixAfter: brixOf(liquid.water > 0 ? liquid : blendedPan(pan)),
@@ -222,5 +222,5 @@ export function afterStep(
   const result = act(pan, step, scenario, elevationMetres);
   const outcome = noOutcome(step.id);
   if (untold) return [result.pan, outcome];
-  return [result.pan, { ...outcome, ...result.outcome, ...told(result.pan, step, elevationMetres) }];
+  return [result.pan, { ...outcome, ...result.outcome, ...reportOf(result.pan, step, elevationMetres) }];
 }

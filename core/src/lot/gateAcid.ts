@@ -5,7 +5,7 @@ import { type LotRecord, type Reading, standing } from './record.ts';
 const HOW = { 'as-it-is': '', blended: ', blended with its solids', 'opened-jar': ', from an opened jar' };
 
 /** What stands behind a pH: each reading, and each instrument with its calibration. */
-function told(readings: readonly Reading[]): Evidence[] {
+function evidenceOf(readings: readonly Reading[]): Evidence[] {
   const meters = [...new Set(readings.flatMap((r) => (r.instrument ? [r.instrument] : [])))];
   return [
     ...readings.map((r) => shown(`pH ${r.value!.toFixed(2)} measured${HOW[r.taken]}`, 'reading', r.id)),
@@ -36,7 +36,7 @@ export function acidGate(lot: LotRecord): Gate {
     : 'Measure the finished, cooled product with a meter calibrated that day.';
   if (!governing) return gate('acid', question, evidence, measure);
   const { ph, readings, margin } = governing;
-  evidence.unshift(...told(readings));
+  evidence.unshift(...evidenceOf(readings));
   if (ph > lot.criticalPh)
     return gate(
       'acid',

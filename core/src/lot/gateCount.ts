@@ -24,8 +24,8 @@ export function bottlesNotTicked(lot: LotRecord): { lineId: string; name: string
 
 /** A line that was left out with a word why goes into no bottle. */
 const leftOut = (lot: LotRecord, lineId: string): boolean => {
-  const told = standing(lot.additions).filter((a) => a.lineId === lineId);
-  return told.length > 0 && told.every((a) => a.grams === 0);
+  const recorded = standing(lot.additions).filter((a) => a.lineId === lineId);
+  return recorded.length > 0 && recorded.every((a) => a.grams === 0);
 };
 
 /**
@@ -48,7 +48,7 @@ function tallyMissing(lot: LotRecord): string | null {
   return null;
 }
 
-/** Bottles counted, their glass looked at, every tick made, and every millilitre told. */
+/** Bottles counted, their glass looked at, every tick made, and every millilitre recorded. */
 export function countGate(lot: LotRecord): Gate {
   const bottlings = standing(lot.bottlings);
   const evidence = bottlings.map((b) =>

@@ -36,7 +36,7 @@ export function bottlesProcessed(lot: LotRecord): number {
   return Math.min(filled, covered + counted.reduce((sum, p) => sum + (p.bottles ?? 0), 0));
 }
 
-const told = (p: HeatProcessEntry): Evidence[] => [
+const evidenceOf = (p: HeatProcessEntry): Evidence[] => [
   shown(
     `${p.name}, ${p.minutes} of ${p.requiredMinutes} min${p.bottles === null ? '' : `, ${p.bottles} bottles`}, ${p.source}`,
     'heat-process',
@@ -51,7 +51,7 @@ export function heatGate(lot: LotRecord): Gate {
     return gate('heat', QUESTION, [shown('frozen: no heat process is asked')], null);
   if (lot.storage === 'cold') return coldKept(lot);
   const processes = standing(lot.heatProcesses);
-  const evidence = processes.flatMap(told);
+  const evidence = processes.flatMap(evidenceOf);
   if (processes.length === 0)
     return gate('heat', QUESTION, evidence, 'Record a heat process with its source.');
   const bottlings = standing(lot.bottlings);

@@ -29,10 +29,10 @@ const firstCheck = (lot: LotRecord): string => standing(lot.sealChecks)[0]?.at ?
 export function failuresOpen(lot: LotRecord): number {
   const checks = standing(lot.sealChecks);
   const failed = checks.reduce((sum, c) => sum + c.failed, 0);
-  const told = lot.fates
+  const settled = lot.fates
     .filter((f) => checks.some((c) => c.id === f.checkId))
     .reduce((sum, f) => sum + f.count, 0);
-  return failed - told;
+  return failed - settled;
 }
 
 /** Every seal checked undisturbed in its time, every failure with its fate, and what was processed again checked again. */

@@ -37,7 +37,7 @@ export interface PanNow {
   hotMillilitres: number;
   celsius: number;
   solidsGrams: number;
-  solidsFrom: 'measured' | 'reckoned';
+  solidsFrom: 'measured' | 'estimated';
   /** Acids of all that went in, mol. */
   acids: Acids;
   /** mm on the ruler; null without a vessel, or where it does not hold that. */
@@ -184,7 +184,7 @@ function gathered(lot: LotRecord, step: LotStep, setting: PanSetting): Known | n
 const loses = (said: FormulaStep | undefined): boolean => said?.kind === 'reduce' || said?.lidOff === true;
 
 /** The pan as the last event left it, and as it is reckoned by now. */
-function reckoned(lot: LotRecord, step: LotStep, known: Known, now: string) {
+function estimated(lot: LotRecord, step: LotStep, known: Known, now: string) {
   const { prior, solids, added, looks, shape, said } = known;
   const onTheWay = added.filter((a) => a.seconds > 0);
   const readings = panReadings(lot, looks, added, {
@@ -256,7 +256,7 @@ function correctionsOf(known: Known, target: PanNow['target'], grams: number): B
  */
 export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: string): PanNow | null {
   const known = gathered(lot, step, setting);
-  const standing = known && reckoned(lot, step, known, now);
+  const standing = known && estimated(lot, step, known, now);
   if (!known || !standing) return null;
   const { forecast, since, brixAim, grams, brix, readings } = standing;
   const boiling = stepClock(step, now).state === 'running' && known.said?.kind === 'reduce';
@@ -275,7 +275,7 @@ export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: 
     hotMillilitres: hot,
     celsius,
     solidsGrams: known.solids,
-    solidsFrom: known.measured ? 'measured' : 'reckoned',
+    solidsFrom: known.measured ? 'measured' : 'estimated',
     acids: known.acids,
     ...depths,
     target,

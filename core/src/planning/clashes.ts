@@ -26,21 +26,21 @@ export function clashesOf(
     let before: LaidStep | undefined;
     for (const step of lot.steps) {
       const laid = at.get(`${lot.id} ${step.id}`);
-      const tell = (words: string) => clashes.push({ lotId: lot.id, stepId: step.id, words });
+      const report = (words: string) => clashes.push({ lotId: lot.id, stepId: step.id, words });
       if (!laid) {
-        tell('it is not in the plan');
+        report('it is not in the plan');
         continue;
       }
-      if (Math.abs(laid.to - laid.from - step.minutes) > 1e-6) tell(`it takes ${step.minutes} minutes`);
+      if (Math.abs(laid.to - laid.from - step.minutes) > 1e-6) report(`it takes ${step.minutes} minutes`);
       if (laid.from < (before?.to ?? lot.earliest ?? 0) - 1e-6)
-        tell('it begins before what comes before it is done');
+        report('it begins before what comes before it is done');
       if (step.atOnce && before && laid.from > before.to + 1e-6)
-        tell('it cannot wait for what comes before it');
+        report('it cannot wait for what comes before it');
       const waits = before ? laid.from - before.to : 0;
       if (step.longestWait !== undefined && waits > step.longestWait + 1e-6)
-        tell(`it waits ${Math.round(waits)} minutes for its turn, and ${step.longestWait} are the most`);
+        report(`it waits ${Math.round(waits)} minutes for its turn, and ${step.longestWait} are the most`);
       if (inHours(step) && !setting.hours.some((h) => h.from <= laid.from + 1e-6 && laid.to <= h.to + 1e-6))
-        tell('nobody is there at that hour');
+        report('nobody is there at that hour');
       before = laid;
     }
   }

@@ -47,7 +47,7 @@ export class Changes {
         this.pool,
         'SELECT kitchen_id, sequence FROM journal_head',
       );
-      for (const head of heads) this.tell(head.kitchen_id, Number(head.sequence));
+      for (const head of heads) this.announce(head.kitchen_id, Number(head.sequence));
     } catch {
       // The database is away for the moment: the next look tells what came meanwhile.
     } finally {
@@ -55,7 +55,7 @@ export class Changes {
     }
   }
 
-  private tell(kitchenId: string, sequence: number): void {
+  private announce(kitchenId: string, sequence: number): void {
     const own = this.listeners.get(kitchenId);
     if (!own || this.last.get(kitchenId) === sequence) return;
     this.last.set(kitchenId, sequence);

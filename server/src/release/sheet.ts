@@ -20,7 +20,7 @@ export interface ReleaseSheet {
 }
 
 /** Day and hour in the kitchen's own time. */
-const told = (instant: string, timeZone: string): string =>
+const momentIn = (instant: string, timeZone: string): string =>
   new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'long', timeStyle: 'short' }).format(
     new Date(instant),
   );
@@ -29,7 +29,7 @@ function verdict(lot: LotView, timeZone: string): { words: string; released: boo
   const last = [...lot.decisions]
     .reverse()
     .find((d) => d.to === 'released' || d.to === 'held' || d.to === 'recalled');
-  const when = last ? `${told(last.at, timeZone)}, by ${last.by}` : '';
+  const when = last ? `${momentIn(last.at, timeZone)}, by ${last.by}` : '';
   if (['released', 'closed'].includes(lot.state) && last?.to === 'released')
     return { words: `Released ${when}, signed with the account’s own password.`, released: true };
   if (lot.state === 'held') return { words: `Held ${when}: ${last?.why ?? ''}`, released: false };
@@ -62,9 +62,9 @@ export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): Relea
   }));
   const deviations = lot.deviations.map(
     (d) =>
-      `${told(d.at, kitchen.timeZone)}: ${d.what} ${
+      `${momentIn(d.at, kitchen.timeZone)}: ${d.what} ${
         d.closed
-          ? `Cause: ${d.closed.cause}. Done: ${d.closed.done}. Decided by ${d.closed.by}, ${told(d.closed.at, kitchen.timeZone)}.`
+          ? `Cause: ${d.closed.cause}. Done: ${d.closed.done}. Decided by ${d.closed.by}, ${momentIn(d.closed.at, kitchen.timeZone)}.`
           : 'Open.'
       }`,
   );
@@ -74,6 +74,6 @@ export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): Relea
     released,
     head: head(lot, kitchen),
     parts: [...gates, { heading: 'Deviations', lines: deviations.length > 0 ? deviations : ['None.'] }],
-    foot: `Printed ${told(now, kitchen.timeZone)} from the record. It says what was measured and which limits that meets; it replaces no authority.`,
+    foot: `Printed ${momentIn(now, kitchen.timeZone)} from the record. It says what was measured and which limits that meets; it replaces no authority.`,
   };
 }

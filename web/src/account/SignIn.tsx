@@ -13,7 +13,7 @@ export function SignIn() {
     'kitchen',
     (body: { name: string; password: string }) => call(accountRoutes.signIn, { body }),
     {
-      tellsErrors: true,
+      showsErrors: true,
     },
   );
   return (

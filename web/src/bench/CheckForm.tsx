@@ -71,7 +71,7 @@ function TakeLive({ instrument, form }: { instrument: Instrument; form: CheckFie
         <Button
           tone="quiet"
           className="mt-6 min-h-12"
-          onClick={() => void counter.tell('scale', { order: 'tare' })}
+          onClick={() => void counter.order('scale', { order: 'tare' })}
         >
           tare
         </Button>

@@ -94,8 +94,8 @@ function CoolingRule({ lot, bottling, now }: { lot: LotView; bottling: Bottling;
   );
 }
 
-function Stage({ stage, told, now }: { stage: CoolingStage; told: number | null; now: string }) {
-  const took = stage.took ?? told;
+function Stage({ stage, coldAfter, now }: { stage: CoolingStage; coldAfter: number | null; now: string }) {
+  const took = stage.took ?? coldAfter;
   const verdict = took === null ? stage.verdict : took <= stage.hours ? 'in time' : 'too late';
   const left = (Date.parse(stage.by) - Date.parse(now)) / 1000;
   return (
@@ -168,9 +168,9 @@ export function Cooling({ lot, open }: { lot: LotView; open: boolean }) {
     );
   return bottlings.map((b) => {
     const read = lot.coolings.filter((c) => c.struck === null && c.bottlingId === b.id);
-    const told = cooledIn(lot, b);
+    const coldAfter = cooledIn(lot, b);
     const stages = coolingClock(b.at, read, now);
-    const running = stages.some((s, i) => (s.took ?? (i === 0 ? told.to21 : told.to5)) === null);
+    const running = stages.some((s, i) => (s.took ?? (i === 0 ? coldAfter.to21 : coldAfter.to5)) === null);
     return (
       <Ruled
         key={b.id}
@@ -185,8 +185,8 @@ export function Cooling({ lot, open }: { lot: LotView; open: boolean }) {
           <div className="py-3">
             <CoolingRule lot={lot} bottling={b} now={now} />
             <dl className="mt-2 flex flex-wrap gap-x-10 gap-y-3">
-              <Stage stage={stages[0]!} told={told.to21} now={now} />
-              <Stage stage={stages[1]!} told={told.to5} now={now} />
+              <Stage stage={stages[0]!} coldAfter={coldAfter.to21} now={now} />
+              <Stage stage={stages[1]!} coldAfter={coldAfter.to5} now={now} />
             </dl>
             {open && running && <ReadIt lot={lot} bottling={b} />}
           </div>

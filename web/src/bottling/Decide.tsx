@@ -85,7 +85,7 @@ function useDecision(lot: LotView, event: Event, onClose: () => void) {
             body: { ...body, event: event as 'release', ...(event === 'release' ? { password } : {}) },
           });
     },
-    { after: onClose, tellsErrors: true },
+    { after: onClose, showsErrors: true },
   );
 }
 

@@ -16,7 +16,7 @@ const SAYS: readonly [FateKind, string][] = [
 
 /** What became of each bottle whose seal failed. */
 export function Fates({ lot }: { lot: LotView }) {
-  const write = useRecord('fate', lot, { tellsErrors: true });
+  const write = useRecord('fate', lot, { showsErrors: true });
   const [many, setMany] = useState('1');
   const count = figureIn(many, { unit: '', whole: true, min: 1 });
   const waiting = lot.sealChecks

@@ -11,7 +11,7 @@ import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
-type Told = 'sealed' | 'failed' | null;
+type Seal = 'sealed' | 'failed' | null;
 
 const LOOK: Record<'sealed' | 'failed' | 'open', string> = {
   sealed: 'border-go bg-go text-on-rim',
@@ -20,19 +20,19 @@ const LOOK: Record<'sealed' | 'failed' | 'open', string> = {
 };
 
 /** A lid seen from above: flat when it sealed, sprung when it failed. */
-function Lid({ n, told, here, press }: { n: number; told: Told; here: boolean; press: () => void }) {
-  const word = told ?? 'not pressed';
+function Lid({ n, seal, here, press }: { n: number; seal: Seal; here: boolean; press: () => void }) {
+  const word = seal ?? 'not pressed';
   return (
     <button
       type="button"
       onClick={press}
       aria-label={`Bottle ${n}: ${word}`}
       aria-current={here ? 'true' : undefined}
-      className={`figure relative size-14 rounded-full border-[3px] text-lg font-bold ${LOOK[told ?? 'open']} ${here ? 'outline-4 outline-offset-2 outline-rim' : ''}`}
+      className={`figure relative size-14 rounded-full border-[3px] text-lg font-bold ${LOOK[seal ?? 'open']} ${here ? 'outline-4 outline-offset-2 outline-rim' : ''}`}
     >
       {n}
       <span className="absolute inset-x-0 bottom-0.5 text-[0.7rem] leading-none" aria-hidden="true">
-        {told === 'sealed' ? '✓' : told === 'failed' ? '✕' : ''}
+        {seal === 'sealed' ? '✓' : seal === 'failed' ? '✕' : ''}
       </span>
     </button>
   );
@@ -42,7 +42,7 @@ function Lid({ n, told, here, press }: { n: number; told: Told; here: boolean; p
 function useLids(lot: LotView) {
   const count = lot.bottles.left;
   const [empty] = useState(() => ({
-    lids: Array.from({ length: count }, (): Told => null),
+    lids: Array.from({ length: count }, (): Seal => null),
     ...{ signs: [] as string[], at: '' },
   }));
   const [here, setHere] = useState(0);
@@ -60,13 +60,13 @@ function useLids(lot: LotView) {
     write: (body) => recordEntry('seal-check', lot, body),
   });
   const { lids } = form.values;
-  const set = (to: (lid: Told, n: number) => Told) => form.set('lids', lids.map(to));
+  const set = (to: (lid: Seal, n: number) => Seal) => form.set('lids', lids.map(to));
   const go = (by: number) => setHere((i) => Math.max(0, Math.min(count - 1, i + by)));
   return {
     ...{ form, lids, here, go, count },
     pressed: lids.filter((lid) => lid !== null).length,
-    tell: (told: Told) => {
-      set((lid, i) => (i === here ? told : lid));
+    press: (seal: Seal) => {
+      set((lid, i) => (i === here ? seal : lid));
       go(1);
     },
     /** A lid touched: sealed, then failed, then not pressed. */
@@ -78,7 +78,7 @@ function useLids(lot: LotView) {
   };
 }
 type Lids = ReturnType<typeof useLids>;
-const NEXT: Record<'sealed' | 'failed' | 'open', Told> = { open: 'sealed', sealed: 'failed', failed: null };
+const NEXT: Record<'sealed' | 'failed' | 'open', Seal> = { open: 'sealed', sealed: 'failed', failed: null };
 
 /** Signs seen on any of the bottles, and what each means. */
 function Signs({ form }: Pick<Lids, 'form'>) {
@@ -116,15 +116,15 @@ function LidButtons({ lids }: { lids: Lids }) {
     <>
       <fieldset className="flex max-w-3xl flex-wrap gap-2.5">
         <legend className="sr-only">Lids of {plural(count, 'bottle')}</legend>
-        {lids.lids.map((told, i) => (
-          <Lid key={i} n={i + 1} told={told} here={i === lids.here} press={() => lids.turn(i)} />
+        {lids.lids.map((seal, i) => (
+          <Lid key={i} n={i + 1} seal={seal} here={i === lids.here} press={() => lids.turn(i)} />
         ))}
       </fieldset>
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button tone="plain" onClick={() => lids.tell('sealed')}>
+        <Button tone="plain" onClick={() => lids.press('sealed')}>
           Sealed
         </Button>
-        <Button tone="stop" onClick={() => lids.tell('failed')}>
+        <Button tone="stop" onClick={() => lids.press('failed')}>
           Failed
         </Button>
         <Button tone="quiet" onClick={lids.restSealed} disabled={lids.pressed === count}>
@@ -139,8 +139,8 @@ function LidButtons({ lids }: { lids: Lids }) {
 export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
   const lids = useLids(lot);
   const { form, pressed, count } = lids;
-  useKey('s', 'this lid is sealed', () => lids.tell('sealed'));
-  useKey('f', 'this lid failed', () => lids.tell('failed'));
+  useKey('s', 'this lid is sealed', () => lids.press('sealed'));
+  useKey('f', 'this lid failed', () => lids.press('failed'));
   useKey('ArrowRight', 'the next lid', () => lids.go(1));
   useKey('ArrowLeft', 'the lid before', () => lids.go(-1));
   const refused = form.error('lids');

@@ -64,7 +64,7 @@ function CrossSection({
   );
 }
 
-function Told({ w, asked, shock }: { w: Warming; asked: number | null; shock: ThermalShock }) {
+function Figures({ w, asked, shock }: { w: Warming; asked: number | null; shock: ThermalShock }) {
   return (
     <dl className="grid gap-2.5">
       <div>
@@ -193,7 +193,7 @@ function Moment({
           colour={lot.product.colour}
           said={`The bottle after ${Math.round(moment / 60)} minutes: ${centre.toFixed(0)} °C at its slowest point`}
         />
-        <Told w={warming} asked={asked} shock={shock} />
+        <Figures w={warming} asked={asked} shock={shock} />
       </div>
       <label className="mt-2 block max-w-2xl">
         <span className="text-sm font-semibold text-ink-2">

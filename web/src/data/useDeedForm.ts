@@ -139,7 +139,7 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     kept.begin();
   };
   const write = useWrite(of, options.write, {
-    tellsErrors: false,
+    showsErrors: false,
     conflict: kept.renew,
     ...(options.done ? { done: options.done } : {}),
     after: (result, body) => {

@@ -15,7 +15,7 @@ class Ticker {
     this.listeners.add(listener);
     this.timer ??= setInterval(() => {
       const now = serverNow();
-      for (const tell of this.listeners) tell(now);
+      for (const listener of this.listeners) listener(now);
     }, this.every);
     return () => {
       this.listeners.delete(listener);

@@ -10,7 +10,7 @@ export interface WriteOptions<T, R> {
   /** It stands against what was written under its id. */
   conflict?: () => void;
   /** The form itself shows what went wrong. */
-  tellsErrors?: boolean;
+  showsErrors?: boolean;
 }
 
 /** Whether a write is kept on this device, because the server did not answer. */
@@ -43,7 +43,7 @@ export function useWrite<T, R>(
         ids.forget();
         options.conflict?.();
       }
-      if (options.tellsErrors) return;
+      if (options.showsErrors) return;
       if (!(error instanceof ApiProblem) || Object.keys(error.fields).length === 0)
         toast.error(error.message);
     },

@@ -154,11 +154,11 @@ const LineRow = memo(
     before.steps === after.steps &&
     before.ask === after.ask &&
     before.amount.ingredient === after.amount.ingredient &&
-    told(before) === told(after),
+    shownIn(before) === shownIn(after),
 );
 
 /** What a row says of its figures, as it is said: a change too small to be seen draws nothing. */
-const told = ({ amount, brings, cautions }: RowProps): string =>
+const shownIn = ({ amount, brings, cautions }: RowProps): string =>
   [
     amount.grams === null ? '–' : weight(amount.grams),
     howWeighed(amount),

@@ -31,7 +31,7 @@ export function useSave(formula: Formula | null, after: number, id: string, sett
       return { id: formula.id };
     },
     {
-      tellsErrors: true,
+      showsErrors: true,
       conflict: () => setOwnId(newId()),
       done: formula ? `Version ${after + 1} saved` : 'Saved as version 1',
       // A new one gets its own address; whoever has gone elsewhere meanwhile is not called back.

@@ -37,13 +37,13 @@ function dueInstant(plan: Plan, planning: Planning): string | null {
 }
 
 /** How the hours came about, in words; null where they are as kept. */
-type Told = { words: string; bound: string } | { error: string } | null;
+type Outcome = { words: string; bound: string } | { error: string } | null;
 
 /** Hours as they are on the screen: as kept, until they are laid anew or moved. */
 function useHours(plan: Plan, planning: Planning, lots: readonly LaidLot[]) {
   const [origin] = useState(() => quarterFrom(serverNow()));
   const [draft, setDraft] = useState<LaidPlanStep[] | null>(null);
-  const [told, setTold] = useState<Told>(null);
+  const [outcome, setOutcome] = useState<Outcome>(null);
   const { lay, busy } = useLaying();
   const steps = draft ?? plan.steps;
   const due = dueInstant(plan, planning);
@@ -53,12 +53,12 @@ function useHours(plan: Plan, planning: Planning, lots: readonly LaidLot[]) {
     const setting = settingFor(open, planning, origin);
     const minute = way === 'back' ? (Date.parse(due!) - Date.parse(origin)) / 60_000 : null;
     lay(setting, minute, (answer) => {
-      if ('error' in answer) return setTold({ error: answer.error });
+      if ('error' in answer) return setOutcome({ error: answer.error });
       if (way === 'back' && answer.at < 0)
         return layThem('forward', `To be ready by then it would have had to start on ${at(answer.at)}. `);
       const begun = steps.filter((s) => lots.some((l) => l.begun && l.partId === s.partId));
       setDraft([...begun, ...kept(answer.steps, lots, origin)]);
-      setTold(
+      setOutcome(
         way === 'back'
           ? {
               words: `Begins ${at(answer.at)}.`,
@@ -75,14 +75,14 @@ function useHours(plan: Plan, planning: Planning, lots: readonly LaidLot[]) {
     origin,
     steps,
     due,
-    told,
+    outcome,
     busy,
     changed: draft !== null,
     layThem,
     move: (step: LaidPlanStep, by: number) => setDraft(movedTo(steps, lots, step, by)),
     forget: () => {
       setDraft(null);
-      setTold(null);
+      setOutcome(null);
     },
   };
 }
@@ -214,13 +214,13 @@ function HoursButtons({ plan, hours }: { plan: Plan; hours: HoursState }) {
 
 /** How the hours came about, and whether they are still of these lots. */
 function HowLaid({ hours, lots }: { hours: HoursState; lots: readonly LaidLot[] }) {
-  const { told, steps, changed } = hours;
+  const { outcome, steps, changed } = hours;
   return (
     <>
-      {told && 'error' in told && <p className="mt-3 font-semibold text-stop">{told.error}</p>}
-      {told && 'words' in told && (
+      {outcome && 'error' in outcome && <p className="mt-3 font-semibold text-stop">{outcome.error}</p>}
+      {outcome && 'words' in outcome && (
         <p className="mt-3">
-          <strong>{told.words}</strong> <span className="text-ink-2">{told.bound}</span>
+          <strong>{outcome.words}</strong> <span className="text-ink-2">{outcome.bound}</span>
         </p>
       )}
       {steps.length > 0 && !changed && stale(steps, lots) && (
@@ -275,7 +275,7 @@ function LaidHours({
 const handsMinutes = (lots: readonly LaidLot[]): number =>
   lots.flatMap((l) => l.day.steps).reduce((sum, s) => sum + ((s.needs[HANDS] ?? 0) > 0 ? s.minutes : 0), 0);
 
-/** The lots of a plan laid on the hours: by the worker, then by hand, with every clash told. */
+/** The lots of a plan laid on the hours: by the worker, then by hand, with every clash outcome. */
 export function Hours({ plan, planning }: { plan: Plan; planning: Planning }) {
   const lots = useMemo(() => laidLots(plan, planning), [plan, planning]);
   const hours = useHours(plan, planning, lots);

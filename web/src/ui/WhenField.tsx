@@ -45,14 +45,14 @@ interface Props extends Common {
 function useTyped({ kind, value, onChange }: Pick<Props, 'kind' | 'value' | 'onChange'>) {
   const [text, setText] = useState(() => shownAs(kind, value));
   const [left, setLeft] = useState(false);
-  const told = useRef(value);
+  const sent = useRef(value);
   // Set from elsewhere: emptied, restored, or chosen in the calendar.
-  if (told.current !== value) {
-    told.current = value;
+  if (sent.current !== value) {
+    sent.current = value;
     setText(shownAs(kind, value));
   }
-  const tell = (next: string) => {
-    told.current = next;
+  const send = (next: string) => {
+    sent.current = next;
     onChange(next);
   };
   return {
@@ -62,15 +62,15 @@ function useTyped({ kind, value, onChange }: Pick<Props, 'kind' | 'value' | 'onC
       setText(typed);
       setLeft(false);
       const { value: found, problem } = read(kind, typed);
-      tell(problem === undefined ? (found ?? '') : typed);
+      send(problem === undefined ? (found ?? '') : typed);
     },
     leave: () => {
       setLeft(true);
-      setText(shownAs(kind, told.current));
+      setText(shownAs(kind, sent.current));
     },
     choose: (next: string) => {
       setText(shownAs(kind, next));
-      tell(next);
+      send(next);
     },
   };
 }

@@ -74,10 +74,10 @@ class Outbox {
   }
 
   private async read(): Promise<void> {
-    this.tell(await allWaiting());
+    this.publish(await allWaiting());
   }
 
-  private tell(waiting: readonly Waiting[]): void {
+  private publish(waiting: readonly Waiting[]): void {
     this.waiting = waiting;
     for (const listener of this.listeners) listener();
   }
@@ -102,7 +102,7 @@ class Outbox {
         if (outcome === 'sent') {
           await dropWaiting(entry.number);
           touched.add(entry.of);
-          this.tell(this.waiting.filter((w) => w.number !== entry.number));
+          this.publish(this.waiting.filter((w) => w.number !== entry.number));
           continue;
         }
         await changeWaiting({ ...entry, problem: outcome.problem });

@@ -68,7 +68,7 @@ class Counter {
   }
 
   /** Tells an instrument something: tare, or run so much titrant. */
-  async tell(kind: SpeakingKind, order: InstrumentOrder): Promise<void> {
+  async order(kind: SpeakingKind, order: InstrumentOrder): Promise<void> {
     await this.doors.get(kind)?.write(new TextEncoder().encode(`${orderLine(order)}\n`));
   }
 
