@@ -55,7 +55,7 @@ describe('a field of a day or a time', () => {
 
   it('may be chosen in a calendar, whose days past the last one are closed', async () => {
     const { user } = show(<Held kind="day" first="2026-11-27" />);
-    await user.click(screen.getByRole('button', { name: 'Calendar: When' }));
+    await user.click(screen.getByRole('button', { name: 'Open the calendar' }));
     const day = await screen.findByRole('button', { name: /November 19/ });
     await user.click(day);
     await vi.waitFor(() => expect(held()).toBe('2026-11-19'));

@@ -65,10 +65,11 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
   };
   const outcome = await recordEntry('addition', lot, said, `${weight(grams)} of ${ingredientId}`);
   if (outcome.sent) offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
+  return outcome;
 }
 
 async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
-  if (jot.kind === 'add') return;
+  if (jot.kind === 'add') return undefined;
   const said = jot.note ?? jot.text;
   const lot = await lotOf(code);
   const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
@@ -76,6 +77,7 @@ async function keepReading(code: string, jot: Jotting, instrumentId: string | nu
   const reading = { id, stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId };
   const outcome = await recordEntry('reading', lot, reading, jot.understood);
   if (outcome.sent) offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
+  return outcome;
 }
 
 /** The line across the top: type as on a scrap, see it understood, keep it with Enter. */
@@ -94,14 +96,10 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
   const write = useWrite(
     'entry',
     async () => {
-      if (!jot || !code) return;
-      if (weighed && 'grams' in weighed) await keepAddition(code, weighed);
-      else
-        await keepReading(
-          code,
-          jot,
-          instruments.data?.find((i) => i.kind === MEASURES[jot.kind] && !i.retired)?.id ?? null,
-        );
+      if (!jot || !code) return undefined;
+      if (weighed && 'grams' in weighed) return keepAddition(code, weighed);
+      const instrument = instruments.data?.find((i) => i.kind === MEASURES[jot.kind] && !i.retired);
+      return keepReading(code, jot, instrument?.id ?? null);
     },
     { after: () => setText('') },
   );

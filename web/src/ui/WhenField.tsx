@@ -77,13 +77,11 @@ function useTyped({ kind, value, onChange }: Pick<Props, 'kind' | 'value' | 'onC
 
 /** Chooses a day in a calendar that opens beside the field. */
 function ChooseDay({
-  label,
   day,
   choose,
   min,
   max,
 }: {
-  label: string;
   day: string | undefined;
   choose: (day: string) => void;
 } & Pick<Props, 'min' | 'max'>) {
@@ -92,7 +90,7 @@ function ChooseDay({
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         type="button"
-        aria-label={`Calendar: ${label}`}
+        aria-label="Open the calendar"
         className="absolute inset-y-0 right-0 grid w-9 place-items-center rounded-r-lg text-ink-2 hover:text-link"
       >
         <CalendarDays size={17} aria-hidden="true" />
@@ -144,7 +142,6 @@ export function WhenField(props: Props) {
         />
         {kind !== 'clock' && (
           <ChooseDay
-            label={props['aria-label'] ?? label}
             day={day}
             min={min}
             max={max}
