@@ -78,7 +78,7 @@ module.exports = {
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'tsconfig.tests.json' },
+    tsConfig: { fileName: 'tsconfig.check.json' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['source', 'import', 'node', 'default'],

@@ -6,11 +6,21 @@ const ssr = { resolve: { conditions: ['source'], externalConditions: ['source'] 
 export default defineConfig({
   test: {
     projects: [
-      { resolve, ssr, test: { name: 'core', include: ['core/test/**/*.test.ts'], testTimeout: 120_000 } },
       {
         resolve,
         ssr,
-        test: { name: 'contract', include: ['contract/test/**/*.test.ts'], testTimeout: 120_000 },
+        // What is computed keeps nothing from one file to the next.
+        test: { name: 'core', isolate: false, include: ['core/test/**/*.test.ts'], testTimeout: 120_000 },
+      },
+      {
+        resolve,
+        ssr,
+        test: {
+          name: 'contract',
+          isolate: false,
+          include: ['contract/test/**/*.test.ts'],
+          testTimeout: 120_000,
+        },
       },
       { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 30_000 } },
       {
@@ -44,7 +54,8 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          maxWorkers: 2,
+          // A browser waits more than it works: three keep two processors busy.
+          maxWorkers: 3,
           sequence: { groupOrder: 1 },
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -8,8 +8,7 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
 const CHECKS = [
   ['types of core, contract and server', bin('tsc'), ['-b', 'core', 'contract', 'server']],
-  ['types of the pages', bin('tsc'), ['-p', 'web']],
-  ['types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
+  ['types of the pages and the tests', bin('tsc'), ['-p', 'tsconfig.check.json']],
   ['format and lint', bin('biome'), ['check', '--error-on-warnings', '.']],
   [
     'package boundaries and cycles',
@@ -36,11 +35,11 @@ async function one([what, command, args]) {
 export async function check() {
   const [first, ...rest] = CHECKS;
   const outcomes = [await one(first)];
-  const [pages, tests, ...quick] = rest;
+  const [types, ...quick] = rest;
   const lane = async (checks) => {
     for (const each of checks) outcomes.push(await one(each));
   };
-  await Promise.all([lane([pages]), lane([tests, ...quick])]);
+  await Promise.all([lane([types]), lane(quick)]);
   return outcomes.every(Boolean);
 }
 

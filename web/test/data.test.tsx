@@ -123,14 +123,14 @@ describe('the stream of the kitchen', () => {
     }
   }
 
-  let read: ReturnType<typeof vi.fn>;
+  let read: ReturnType<typeof vi.fn<(filters: unknown) => void>>;
   beforeEach(() => {
     vi.stubGlobal('EventSource', FakeStream);
     Object.defineProperty(navigator, 'locks', {
       configurable: true,
       value: { request: (_: string, __: unknown, work: () => Promise<void>) => work() },
     });
-    read = vi.fn();
+    read = vi.fn<(filters: unknown) => void>();
     vi.spyOn(queryClient, 'invalidateQueries').mockImplementation(async (filters) => read(filters ?? 'all'));
   });
   afterEach(() => vi.restoreAllMocks());
@@ -140,7 +140,7 @@ describe('the stream of the kitchen', () => {
     const stream = FakeStream.last;
     stream.say(7);
     expect(read).toHaveBeenCalledTimes(1);
-    const older = read.mock.calls[0]![0].predicate as (query: unknown) => boolean;
+    const { predicate: older } = read.mock.calls[0]![0] as { predicate: (query: unknown) => boolean };
     const at = (dataUpdatedAt: number) => older({ state: { dataUpdatedAt } });
     expect([at(1), at(0), at(Date.now() + 60_000)]).toEqual([true, false, false]);
     stream.say(7);

@@ -90,7 +90,7 @@ export function show(what: ReactNode) {
       </QueryClientProvider>
     </MemoryRouter>,
   );
-  return { ...shown, user: userEvent.setup() };
+  return { ...shown, user: userEvent.setup({ delay: null }) };
 }
 
 /** Types into a field by its label, in place of what stood there. */

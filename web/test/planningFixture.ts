@@ -1,4 +1,5 @@
 import type { Container } from '@inch/contract/container';
+import type { FormulaHead } from '@inch/contract/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import type { Planning } from '../src/data/planning.ts';
 
@@ -9,6 +10,8 @@ export const jar: Container = {
   heightMm: 98,
   diameterMm: 75,
   closure: 'two-piece-lid',
+  ...{ brimfulMl: null, tareGrams: null, headspaceInches: null, retired: false },
+  rated: ['boiling-water'],
 };
 export const swing: Container = {
   ...jar,
@@ -17,7 +20,7 @@ export const swing: Container = {
   nominalMl: 250,
   closure: 'swing-top',
 };
-export const formula = {
+export const formula: FormulaHead = {
   id: '01930000-0000-7000-8000-0000000000f1',
   name: 'Damson shrub',
   kind: 'shrub' as const,
@@ -75,6 +78,7 @@ export const planning: Planning = {
     rulePack: 'eu',
     localStatement: '',
     criticalPh: 4.2,
+    fillTolerancePercent: 3,
     currency: 'GBP',
     timeZone: 'UTC',
     revision: 1,

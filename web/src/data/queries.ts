@@ -5,15 +5,23 @@ import { heatProcessRoutes, type OwnProcess } from '@inch/contract/heatProcess';
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import { planRoutes } from '@inch/contract/plan';
 import { stockRoutes } from '@inch/contract/stock';
-import { todayRoutes } from '@inch/contract/today';
+import { type TodayView, todayRoutes } from '@inch/contract/today';
 import { vesselRoutes } from '@inch/contract/vessel';
 import { useQuery } from '@tanstack/react-query';
 import { call, queryClient } from './api.ts';
 import { keys } from './keys.ts';
+import { learnServerClock } from './serverClock.ts';
+
+async function readToday(): Promise<TodayView> {
+  const askedAt = Date.now();
+  const today = await call(todayRoutes.read);
+  learnServerClock(today.now, askedAt);
+  return today;
+}
 
 /** What is read of the kitchen as a whole: one query a noun. */
 export const useToday = (refetchInterval: number | false = false) =>
-  useQuery({ queryKey: keys.all('today'), queryFn: () => call(todayRoutes.read), refetchInterval });
+  useQuery({ queryKey: keys.all('today'), queryFn: readToday, refetchInterval });
 export const useFormulas = () =>
   useQuery({ queryKey: keys.list('formula'), queryFn: () => call(formulaRoutes.list) });
 export const useInstruments = () =>

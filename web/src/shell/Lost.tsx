@@ -7,7 +7,10 @@ export function Lost() {
   const error = useRouteError();
   return (
     <Sheet>
-      <Empty title={error ? 'This screen could not be shown' : 'There is nothing here'}>
+      <h1 className="pt-16 text-center">
+        {error ? 'This screen could not be shown' : 'There is nothing here'}
+      </h1>
+      <Empty>
         <p>
           {error
             ? 'Nothing that was saved is lost. Go to Today and try again.'

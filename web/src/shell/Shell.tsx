@@ -7,7 +7,6 @@ import { kept } from '../data/kept.ts';
 import { useLive } from '../data/live.ts';
 import { outbox } from '../data/outbox/outbox.ts';
 import { useToday } from '../data/queries.ts';
-import { learnServerClock } from '../data/serverClock.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useKey } from '../ui/keys.tsx';
 import { State } from '../ui/State.tsx';
@@ -92,15 +91,12 @@ function PlaceKey({ press, says, go }: { press: string; says: string; go: () => 
 
 /** The rule, the strip and the sheet that every screen stands in. */
 export function Shell() {
-  const { data: today, dataUpdatedAt, error } = useToday(20_000);
+  const { data: today, error } = useToday(20_000);
   const { account } = useSession();
   const mayWrite = useMayWrite();
   const cooking = useMatch('/stove/:code/cook') !== null;
   useLive();
   useEffect(() => outbox.start(account.id), [account.id]);
-  useEffect(() => {
-    if (today && dataUpdatedAt > Date.now() - 2000) learnServerClock(today.now);
-  }, [today, dataUpdatedAt]);
   const [keysOpen, setKeysOpen] = useState(false);
   useKey('?', 'the keys of this screen', () => setKeysOpen(true));
   return (

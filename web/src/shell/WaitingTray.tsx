@@ -45,7 +45,7 @@ export function WaitingTray() {
   const [open, setOpen] = useState(false);
   if (waiting.length === 0) return null;
   const refused = waiting.filter((w) => w.problem !== null).length;
-  const held = waiting.length - refused;
+  const left = waiting.length - refused;
   return (
     <>
       <button
@@ -54,13 +54,13 @@ export function WaitingTray() {
         className="min-h-10 border-l border-steel-line px-3 text-sm"
       >
         <State tone={refused > 0 ? 'stop' : 'hold'}>
-          {refused > 0 ? `${refused} refused` : `${held} waiting`}
+          {[refused > 0 && `${refused} refused`, left > 0 && `${left} waiting`].filter(Boolean).join(', ')}
         </State>
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} title="Waiting on this device">
         <p className="text-ink-2">
-          {held > 0
-            ? `${plural(held, 'entry', 'entries')} will be sent in order as soon as the server answers. Nothing is lost if the page is closed.`
+          {left > 0
+            ? `${plural(left, 'entry', 'entries')} will be sent in order as soon as the server answers. Nothing is lost if the page is closed.`
             : 'The server answered, and refused the entries below. They stay here until you send them again or delete them.'}
         </p>
         <ul className="mt-3">

@@ -56,10 +56,10 @@ export function Ruled({
 }
 
 /** What goes here, and the first step. */
-export function Empty({ title, children }: { title: string; children?: ReactNode }) {
+export function Empty({ title, children }: { title?: string; children?: ReactNode }) {
   return (
-    <div className="mx-auto max-w-md py-16 text-center">
-      <p className="text-xl font-semibold">{title}</p>
+    <div className={`mx-auto max-w-md text-center ${title ? 'py-16' : 'pb-16'}`}>
+      {title && <p className="text-xl font-semibold">{title}</p>}
       <div className="mt-3 text-ink-2">{children}</div>
     </div>
   );
