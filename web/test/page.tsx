@@ -97,7 +97,8 @@ export function show(what: ReactNode) {
 export async function type(user: ReturnType<typeof userEvent.setup>, label: string | RegExp, text: string) {
   const field = screen.getByLabelText(label);
   await user.clear(field);
-  if (text !== '') await user.type(field, text);
+  await user.click(field);
+  if (text !== '') await user.paste(text);
 }
 
 export { screen, within };

@@ -6,6 +6,7 @@ import { FirstStart } from '../src/account/FirstStart.tsx';
 import { Bench } from '../src/bench/Bench.tsx';
 import { Calibrate } from '../src/bench/Calibrate.tsx';
 import { Pans } from '../src/bench/Pans.tsx';
+import { queryClient } from '../src/data/api.ts';
 import { OwnMeasures } from '../src/formulas/OwnMeasures.tsx';
 import { OwnIngredientForm } from '../src/parts/ingredient/OwnIngredientForm.tsx';
 import { ProductForm } from '../src/plan/ProductForm.tsx';
@@ -290,6 +291,30 @@ describe('the size of a product', () => {
       grams: 2500,
       trimmed: false,
     });
+  });
+});
+
+describe('what is typed while the page still reads what was written', () => {
+  it('stays: the form of something new is empty as soon as it is written', async () => {
+    const { user } = show(<OwnMeasures own={{ ingredients: [], measures: [], prices: {}, entered: [] }} />);
+    let answer: () => void = () => undefined;
+    const slow = new Promise<void>((resolve) => {
+      answer = resolve;
+    });
+    vi.spyOn(queryClient, 'invalidateQueries').mockImplementation(() => slow);
+    await type(user, 'One of yours', 'mug');
+    await type(user, 'holds, mL', '300');
+    await press(user, 'Save');
+    await vi.waitFor(() =>
+      expect((screen.getByLabelText('One of yours') as HTMLInputElement).value).toBe(''),
+    );
+    await type(user, 'One of yours', 'ladle');
+    answer();
+    await vi.waitFor(() =>
+      expect((screen.getByRole('button', { name: 'Save' }) as HTMLButtonElement).disabled).toBe(false),
+    );
+    expect((screen.getByLabelText('One of yours') as HTMLInputElement).value).toBe('ladle');
+    vi.restoreAllMocks();
   });
 });
 

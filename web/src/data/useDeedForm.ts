@@ -119,7 +119,7 @@ function refusedAt<V extends FieldValues>(
  * and sent under the id that was made when it was opened, however often it is tried.
  */
 export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOptions<V, B, R>) {
-  const { of, draft: key, empty, fieldAt } = options;
+  const { of, draft: key, empty, fieldAt, hasId = true } = options;
   const kept = useDraft(key, empty);
   const { draft } = kept;
   const resolver: Resolver<V> = (values) => {
@@ -142,8 +142,10 @@ export function useDeedForm<V extends FieldValues, B, R>(options: DeedFormOption
     showsErrors: false,
     conflict: kept.renew,
     ...(options.done ? { done: options.done } : {}),
+    // A form of something new is empty at once, so that what is typed next stays; one that changes something shows it as it is read again.
+    ...(hasId ? { written: startAnew } : {}),
     after: (result, body) => {
-      startAnew();
+      if (!hasId) startAnew();
       options.after?.(result, body);
     },
   });

@@ -6,6 +6,8 @@ import { readAgain, type WrittenNoun } from './keys.ts';
 
 export interface WriteOptions<T, R> {
   done?: string;
+  /** It is written, or kept on this device; what it touched is not read again yet. */
+  written?: () => void;
   after?: (result: R, input: T) => void;
   /** It stands against what was written under its id. */
   conflict?: () => void;
@@ -31,6 +33,7 @@ export function useWrite<T, R>(
     mutationFn: (input: T) => work(input, (thing = '') => ids.of(thing)),
     onSuccess: async (result, input) => {
       ids.forget();
+      options.written?.();
       // What was sent is read back before the form lets go, so that nothing is recorded twice; what waits here is shown from here.
       if (isWaiting(result)) toast('Waiting on this device. It is sent when the server answers.');
       else await readAgain(of);
