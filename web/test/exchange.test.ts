@@ -196,3 +196,36 @@ describe('a pasted list', () => {
     expect(problem(() => incomingList('\n\nIngredients:\n', shippedCatalogue)).message).toMatch(/no line/);
   });
 });
+
+describe('a method that is read', () => {
+  const read = (text: string) =>
+    incomingJson(
+      JSON.stringify({
+        '@type': 'Recipe',
+        name: 'Card',
+        recipeIngredient: ['1 kg sugar'],
+        recipeInstructions: [{ '@type': 'HowToStep', text }],
+      }),
+      shippedCatalogue,
+    ).content!.steps[0]!;
+
+  it.each([
+    'Steep the flowers overnight; do not boil',
+    'Infuse in cold boiled water for a day',
+    'Mash the fruit without boiling it',
+    'Never let it boil, keep it warm and steep',
+    'Macerate with sugar in the cool for two days',
+    'Pour boiling water over and infuse',
+    'Stir in the vinegar',
+  ])('"%s" makes no kill step', (text) => {
+    const step = read(text);
+    expect(step.killStep ?? false).toBe(false);
+    expect(step.method).not.toBe('cooked');
+  });
+
+  it.each([
+    'Bring to the boil and simmer for 20 minutes',
+    'Boil hard for 5 minutes, lid off',
+    'Simmer and mash',
+  ])('"%s" is one', (text) => expect(read(text)).toMatchObject({ killStep: true, method: 'cooked' }));
+});

@@ -56,7 +56,7 @@ function whyHeld(lines: readonly LineAmount[], { ph, phWhy }: Foreseen, limit: n
   const low = lowAcidLines(lines);
   const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
   if (low.length > 0 && (ph === null || ph.high > limit))
-    return `It contains low-acid ingredients (${names}). A lot of it is held until a measured pH is at or under ${limit}.`;
+    return `It contains low-acid ingredients (${names}). A lot of it is held until a reading of its pH is at or under ${limit}.`;
   if (ph === null) return phWhy;
   if (ph.middle > limit)
     return `The forecast pH ${ph.middle.toFixed(2)} is over the limit of ${limit}. Add acid.`;
@@ -116,12 +116,21 @@ function factsOf(
   };
 }
 
+/** What the keeping table says of a record, said of what is only foreseen: nothing of it is measured or recorded yet. */
+const foretold = (text: string): string =>
+  text
+    .replace(/Measured pH/g, 'A pH of')
+    .replace(/[Ii]ts pH is not measured/g, (found) => `${found[0]}ts pH is not known`)
+    .replace(/a measured pH/g, 'a pH')
+    .replace(/not measured/g, 'not known')
+    .replace(/,? measured\b/g, '')
+    .replace(/not recorded/g, 'not planned')
+    .replace(/recorded/g, 'planned');
+
 /** "if it measures so": the forecast never releases anything. */
 function forecastReason(facts: HurdleFacts, holds: string | null, process: boolean): string {
   if (holds) return holds;
-  const sentence = carriedBy(facts)
-    .replace('Measured pH', 'A pH of')
-    .replace(/^(.)/, (c) => c.toUpperCase());
+  const sentence = foretold(carriedBy(facts)).replace(/^(.)/, (c) => c.toUpperCase());
   const condition =
     facts.storage === 'shelf' && !process
       ? ' Name a heat process with a source, or keep it cold.'
@@ -138,10 +147,11 @@ export function outlookOf(
 ): Outlook {
   const holds = whyHeld(lines, foreseen, setting.criticalPh);
   const facts = factsOf(content, lines, foreseen, setting);
+  const keeping = keepingLimit(facts);
   return {
     holds,
-    hurdles: hurdles(facts),
-    keeping: keepingLimit(facts),
+    hurdles: hurdles(facts).map((h) => ({ ...h, level: foretold(h.level), limit: foretold(h.limit) })),
+    keeping: { ...keeping, reason: foretold(keeping.reason), missing: keeping.missing.map(foretold) },
     reason: forecastReason(facts, holds, plannedProcess(content, setting)),
   };
 }

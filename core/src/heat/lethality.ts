@@ -39,7 +39,7 @@ function within(
  * Lethality (process value) of a temperature curve: equivalent minutes at a reference temperature, ∫ 10^((T − T_ref)/z) dt with the
  * temperature straight between readings. Nothing under 55 °C or over 100 °C; over gaps of more than 60 s only the colder end.
  * @param curve.samples s and °C, in order; @param curve.referenceCelsius 93.3 for acid products; @param curve.z over 0, 8.9 for them
- * @returns equivalent minutes; throws RangeError on times that go back, or a z that is not over 0
+ * @returns equivalent minutes; throws RangeError on times that go back, what is no temperature, or a z that is not over 0
  * @example lethality({ samples: [{ seconds: 0, celsius: 93.3 }, { seconds: 600, celsius: 93.3 }], referenceCelsius: 93.3, z: 8.9 }) // 10
  */
 export function lethality(curve: {
@@ -49,6 +49,10 @@ export function lethality(curve: {
 }): number {
   const { samples, referenceCelsius, z } = curve;
   if (!(z > 0)) throw new RangeError(`A z of ${z} °C is not over 0`);
+  if (!Number.isFinite(referenceCelsius))
+    throw new RangeError(`A reference of ${referenceCelsius} °C is no temperature`);
+  for (const { celsius } of samples)
+    if (!Number.isFinite(celsius)) throw new RangeError(`A reading of ${celsius} °C is no temperature`);
   let seconds = 0;
   for (let i = 1; i < samples.length; i++) {
     const [a, b] = [samples[i - 1]!, samples[i]!];

@@ -49,7 +49,11 @@ export type MeasuredLimits = Pick<HeatProcess, 'brix' | 'highestPh'>;
  * @example stillToMeasure({ brix: null, highestPh: 3.5 }, null) // ['it needs a measured pH of 3.5 or under']
  */
 export const stillToMeasure = ({ highestPh }: MeasuredLimits, ph: number | null | undefined): string[] =>
-  highestPh !== null && ph === null ? [`it needs a measured pH of ${highestPh} or under`] : [];
+  highestPh !== null && !Number.isFinite(ph) ? [`it needs a measured pH of ${highestPh} or under`] : [];
+
+/** A measurement that is there and yet no figure: it can match nothing. */
+const unreadable = (value: number | null | undefined): boolean =>
+  value !== null && value !== undefined && !Number.isFinite(value);
 
 /**
  * Why a process does not match by what was measured, line by line; nothing for what is not measured yet.
@@ -60,6 +64,8 @@ export function measuredMismatches(
   product: Pick<ProcessedProduct, 'brix' | 'ph'>,
 ): string[] {
   const reasons: string[] = [];
+  if (brix && unreadable(product.brix)) reasons.push('its °Bx is no figure: measure it again');
+  if (highestPh !== null && unreadable(product.ph)) reasons.push('its pH is no figure: measure it again');
   if (brix && product.brix != null && (product.brix < brix.from || product.brix > brix.to))
     reasons.push(
       `its proportions come to ${brix.from} to ${brix.to} °Bx, this measured ${product.brix.toFixed(1)}`,
@@ -73,14 +79,17 @@ function ofContainer(process: HeatProcess, product: ProcessedProduct): string[] 
   const reasons: string[] = [];
   if (process.closure !== 'any' && product.closure !== process.closure)
     reasons.push(`it needs jars with a ${inWords(process.closure)}, not a ${inWords(product.closure)}`);
-  if (product.nominalMl > process.largestMl)
+  if (!(product.nominalMl <= process.largestMl))
     reasons.push(`its largest jar holds ${process.largestMl} mL, this one ${product.nominalMl} mL`);
   if (product.rated && !product.rated.includes(process.method))
     reasons.push(`this glass is not made for ${inWords(process.method)}`);
-  if (product.headspaceInches != null && Math.abs(product.headspaceInches - process.headspaceInches) > 1 / 16)
+  if (
+    product.headspaceInches != null &&
+    !(Math.abs(product.headspaceInches - process.headspaceInches) <= 1 / 16)
+  )
     reasons.push(`it asks for ${process.headspaceInches} in of headspace, not ${product.headspaceInches} in`);
   const { hotFill } = process;
-  if (hotFill && product.fillCelsius === null)
+  if (hotFill && (product.fillCelsius === null || unreadable(product.fillCelsius)))
     reasons.push(`it needs the fill temperature, ${hotFill.celsius} °C or over`);
   if (hotFill && product.fillCelsius != null && product.fillCelsius < hotFill.celsius)
     reasons.push(

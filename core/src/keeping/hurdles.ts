@@ -30,7 +30,7 @@ const said = (flag: boolean | null, yes: string, no: string) =>
 export function hurdles(facts: HurdleFacts): Hurdle[] {
   const keeping = keepingLimit(facts);
   const limit = limitOf(facts.criticalPh);
-  const acidMet = facts.ph !== null && facts.ph <= limit;
+  const acidMet = typeof facts.ph === 'number' && facts.ph >= 0 && facts.ph <= limit;
   const coldMet = keeping.class === 'cold';
   const rests = (id: HurdleId): boolean => {
     if (keeping.class === 'shelf') return id === 'acid' || id === 'heat';
@@ -53,7 +53,7 @@ export function hurdles(facts: HurdleFacts): Hurdle[] {
     {
       id: 'acid',
       name: 'Acid',
-      level: facts.ph === null ? 'not measured' : `pH ${(facts.phAsRead ?? facts.ph).toFixed(2)}`,
+      level: Number.isFinite(facts.ph) ? `pH ${(facts.phAsRead ?? facts.ph!).toFixed(2)}` : 'not measured',
       limit: `pH ${limit} or under`,
       met: acidMet,
     },

@@ -8,7 +8,7 @@ export const USUAL_CRITICAL_PH = 4.2;
  * @example limitOf(5) // 4.6
  */
 export const limitOf = (criticalPh: number | undefined): number =>
-  Math.min(criticalPh ?? USUAL_CRITICAL_PH, HIGHEST_PH);
+  Math.min(Number.isFinite(criticalPh) ? criticalPh! : USUAL_CRITICAL_PH, HIGHEST_PH);
 
 /** How a product is meant to be kept. */
 export type Storage = 'shelf' | 'cold' | 'frozen';
@@ -73,6 +73,23 @@ const none = (reason: string, missing: string[]): KeepingTime => ({
   reason,
   missing,
 });
+
+/** A figure that is known; what is missing, no number or no pH at all counts as not measured. */
+const figure = (value: number | null | undefined, low: number, high: number): number | null =>
+  typeof value === 'number' && value >= low && value <= high ? value : null;
+
+/** The product with everything that is not known said to be so: no unknown ever passes for a good figure. */
+const asKnown = (p: KeepingProduct): KeepingProduct => {
+  const ph = figure(p.ph, 0, 14);
+  const { phAsRead: _, ...rest } = p;
+  return {
+    ...rest,
+    ph,
+    ...(ph !== null && Number.isFinite(p.phAsRead) ? { phAsRead: p.phAsRead! } : {}),
+    brix: figure(p.brix, 0, 100),
+    aceticPercent: figure(p.aceticPercent, 0, 100),
+  };
+};
 
 const asRead = (p: KeepingProduct): number => p.phAsRead ?? p.ph!;
 
@@ -146,11 +163,12 @@ function heatedCold(p: KeepingProduct): KeepingTime {
 
 /**
  * The row of the keeping table a product falls in, with the longest date proposed; unknowns count on the short side.
- * @param product what was measured and recorded; pH and °Bx of the finished product
+ * @param said what was measured and recorded; pH and °Bx of the finished product
  * @returns row, class, time, days after opening, the reason in a sentence and what is missing; total, never throws on known storage
  * @example keepingLimit(kept) // { class: 'cold', time: { count: 1, unit: 'month' }, openedDays: 14 }
  */
-export function keepingLimit(product: KeepingProduct): KeepingTime {
+export function keepingLimit(said: KeepingProduct): KeepingTime {
+  const product = asKnown(said);
   if (product.storage === 'shelf') return shelf(product);
   if (product.storage === 'frozen')
     return {

@@ -2,6 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import { type Entries, entries, type PostedNoun, type Said } from '@inch/core/record';
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
+import { holdWhereShut } from '../lot/change.ts';
 import { lotHeadOf, refuseEnded } from '../lot/head.ts';
 import type { Judge } from './judge.ts';
 import { judges } from './judges.ts';
@@ -32,5 +33,6 @@ export async function record<N extends PostedNoun>(
   if (judged.already !== undefined) return { id: judged.already };
   await writeEntry(w, noun, lot.id, { id: said.id, at, values: { ...said, ...judged.kept } });
   await judged.after?.();
+  await holdWhereShut(w, lot.id, w.now);
   return { id: said.id };
 }

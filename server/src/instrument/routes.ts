@@ -10,6 +10,7 @@ import { type AppContext, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { holdWhereMeasuredBy } from '../lot/change.ts';
 import { instrumentsOf } from './store.ts';
 
 export async function addInstrument(
@@ -59,6 +60,7 @@ export async function calibrate(
     at,
     values: { ...said, slopePercent, offsetMv, low, accepted, reason },
   });
+  await holdWhereMeasuredBy(w, instrumentId, w.now);
   return { id: said.id, accepted, reason };
 }
 
@@ -84,6 +86,7 @@ export async function checkInstrument(
     at,
     values: { ...said, expected, accepted, reason },
   });
+  await holdWhereMeasuredBy(w, instrumentId, w.now);
   return { id: said.id, accepted, reason };
 }
 

@@ -1,3 +1,4 @@
+import { dayOf, spokenDay } from '@inch/core/calendar';
 import { lowAcidLines } from '@inch/core/formula';
 import {
   amountsPlanned,
@@ -9,9 +10,9 @@ import {
   transition,
 } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
-import { run } from '../database/pool.ts';
+import { rows, run } from '../database/pool.ts';
 import { writeEntry } from '../entry/write.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { openDeviation } from './openDeviation.ts';
 import { readLot, type StoredLot } from './store.ts';
@@ -94,4 +95,43 @@ export async function holdWhereAsked(w: Writing, lotId: string, at: string): Pro
   if (!['resting', 'bottled', 'released'].includes(lot.state)) return;
   const why = whyHeldByItself(lot);
   if (why) await decideLot(w, lot, 'hold', { why, at });
+}
+
+/** Nothing is released, sold or given past its date. */
+export function refusePast(w: Writing, lot: StoredLot): void {
+  const { bestBy } = judgeLot(lot, w.kitchen).keeping;
+  if (bestBy !== null && bestBy < dayOf(w.now, w.kitchen.timeZone))
+    throw new Problem(
+      409,
+      `The date of lot ${lot.code} was ${spokenDay(bestBy)}: nothing of it leaves the kitchen.`,
+    );
+}
+
+/** What a released lot lacks now: a release check that has shut since; null where all of them still pass. */
+export function lackingNow(w: Writing, lot: StoredLot): string | null {
+  const shut = judgeLot(lot, w.kitchen).gates.filter((gate) => !gate.open);
+  return shut.length === 0 ? null : shut.map((gate) => gate.missing).join(' ');
+}
+
+/** Holds a released lot at the moment at which one of its release checks shuts, whatever shut it. */
+export async function holdWhereShut(w: Writing, lotId: string, at: string): Promise<void> {
+  const lot = await fullLot(w, lotId);
+  if (lot.state !== 'released') return;
+  const lacking = lackingNow(w, lot);
+  if (lacking !== null)
+    await decideLot(w, lot, 'hold', {
+      why: `A release check does not pass any more: ${lacking}`.slice(0, 500),
+      at,
+    });
+}
+
+/** Holds every released lot that rests on an instrument, where that does not bear it any more. */
+export async function holdWhereMeasuredBy(w: Writing, instrumentId: string, at: string): Promise<void> {
+  const lots = await rows<{ id: string }>(
+    w.tx,
+    `SELECT DISTINCT l.id FROM lot l JOIN reading r ON r.lot_id = l.id
+     WHERE l.kitchen_id = ? AND l.state = 'released' AND r.instrument_id = ?`,
+    [w.kitchen.id, instrumentId],
+  );
+  for (const { id } of lots) await holdWhereShut(w, id, at);
 }

@@ -9,7 +9,7 @@ import { rows, run, toSql } from '../database/pool.ts';
 import type { Judge } from '../entry/judge.ts';
 import { invalid, notFound, Problem, tooMany } from '../http/problem.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { decideLot, followDecision, fullLot, stateAfter } from './change.ts';
+import { decideLot, followDecision, fullLot, holdWhereShut, refusePast, stateAfter } from './change.ts';
 import { closeHolds } from './deviations.ts';
 import { lotHeadOf, refuseEnded } from './head.ts';
 import { readLot, type StoredLot } from './store.ts';
@@ -31,7 +31,10 @@ export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at,
   const lot = await fullLot(w, head.id);
   const { id, event, why } = said;
   if (event === 'hold' && !why) throw invalid('why', 'Say why it is held.');
-  if (event === 'release') refuseMissing(w, lot);
+  if (event === 'release') {
+    refuseMissing(w, lot);
+    refusePast(w, lot);
+  }
   const to = stateAfter(w, lot, event);
   return {
     kept: { event, from: lot.state, to, signed },
@@ -76,6 +79,8 @@ export async function journalRefusal(w: Writing, lotId: string, event: string, w
   if (!lot) return;
   const said = { code: lot.code, state: lot.state, role: w.account.role, why: why.slice(0, 1000) };
   await journal(w, 'lot', lot.id, `${event} refused`, said, lot.id);
+  // What shut a check was found by trying: the lot is held from then on.
+  await holdWhereShut(w, lot.id, w.now);
 }
 
 interface Struck {

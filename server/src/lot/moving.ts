@@ -5,9 +5,18 @@ import type { Judge } from '../entry/judge.ts';
 import { writeEntry } from '../entry/write.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
-import { fullLot } from './change.ts';
+import { fullLot, lackingNow, refusePast } from './change.ts';
+import type { StoredLot } from './store.ts';
 
 type Movement = Recorded<Entries['movement']>;
+
+/** Every sale and every gift asks all release checks again, and the date: what was released once may not leave for ever. */
+function refuseLeaving(w: Writing, lot: StoredLot): void {
+  const lacking = lackingNow(w, lot);
+  if (lacking !== null)
+    throw new Problem(409, `A release check of lot ${lot.code} does not pass any more: ${lacking}`);
+  refusePast(w, lot);
+}
 
 /** Moves, sells, gives, breaks or retains bottles of one filling; never more than stand there, never a sale before release. */
 export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said }) => {
@@ -20,6 +29,7 @@ export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said }) =
       409,
       `Lot ${lot.code} is ${lot.state}, not released. Nothing of it leaves the kitchen yet.`,
     );
+  if (said.kind === 'sold' || said.kind === 'given') refuseLeaving(w, lot);
   const stays = said.kind === 'moved' || said.kind === 'retained';
   if (stays && !said.to) throw invalid('to', 'Where do they go?');
   return { kept: { kind: said.kind, from: said.from, to: stays ? said.to : null } };

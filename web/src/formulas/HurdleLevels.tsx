@@ -62,8 +62,7 @@ function Level({ hurdle, f, criticalPh }: { hurdle: Hurdle; f: Forecast; critica
 function levelWords(h: Hurdle, f: Forecast): string {
   if (h.id === 'acid' && f.ph) return `pH ${f.ph.high.toFixed(2)} at most`;
   if (h.id === 'water' && f.waterActivity !== null) return `a_w ${f.waterActivity.toFixed(2)}, calculated`;
-  if (h.level === 'recorded' || h.level === 'chilled in time') return 'planned';
-  return h.level === 'not recorded' ? 'not planned' : h.level;
+  return h.level === 'chilled in time' ? 'planned' : h.level;
 }
 
 /** Every hurdle as a level against its limit, and which of them carry it. */

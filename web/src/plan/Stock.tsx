@@ -118,7 +118,7 @@ function StockHead({
   return (
     <div className="flex flex-wrap items-baseline gap-x-5">
       <h1>Stock</h1>
-      <p className="min-w-64 flex-1 text-ink-2">
+      <p className="min-w-44 flex-1 text-ink-2">
         The oldest fit stock lot is used first. What is weighed into a lot is taken off.
       </p>
       <label className="flex min-h-6 items-center gap-2 text-sm">

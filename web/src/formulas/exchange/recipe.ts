@@ -55,17 +55,27 @@ function instructionTexts(value: unknown): string[] {
   return typeof text === 'string' ? [text] : [];
 }
 
+/** Words that deny the heat they name, or speak of what was boiled before it went in. */
+const NOT_HEATED =
+  /\b(?:not|never|don[’']?t|without|avoid|before|until|instead of|rather than|nor|no need to)\b[^.;,]{0,40}\b(?:boil|simmer|cook|heat)|\b(?:boiled|boiling|cooked)\b[^.;,]{0,30}\b(?:water|syrup|juice|milk)|\b(?:cold|cooled|cool)\b[^.;,]{0,20}\b(?:boil|cook)/i;
+
+/** Whether a text cooks what it speaks of. */
+const cooks = (text: string): boolean => !NOT_HEATED.test(text) && /\b(?:boil|simmer)/i.test(text);
+
+/** Whether a text is a kill step in so many words: the whole is boiled or simmered. What says nothing of heat has none. */
+const kills = (text: string): boolean =>
+  cooks(text) && /\b(?:bring .*to (?:a|the) (?:full |rolling )?boil|boil|simmer)\b/i.test(text);
+
 function stepFrom(text: string, i: number): FormulaStep {
   const kind = KIND_WORDS.find(([words]) => words.test(text))?.[1] ?? 'add';
   const minutes = minutesIn(text);
-  const boils = kind === 'draw' && /\b(boil|simmer)/i.test(text);
   return {
     id: `step${i + 1}`,
     kind,
     title: text.trim().slice(0, 120),
     ...(minutes === undefined ? {} : { minutes }),
     ...(kind === 'draw'
-      ? { method: boils ? ('cooked' as const) : ('infused' as const), killStep: boils }
+      ? { method: cooks(text) ? ('cooked' as const) : ('infused' as const), killStep: kills(text) }
       : {}),
     ...(kind === 'strain' ? { cloth: 'drip' as const } : {}),
   };
