@@ -26,6 +26,7 @@ export async function openPage(
     baseURL,
     viewport: { width: 1280, height: 800 },
     serviceWorkers: 'block',
+    reducedMotion: 'reduce',
     ...options,
   });
   const page = await context.newPage();

@@ -11,7 +11,7 @@ let lots: { code: string; state: string; name: string }[];
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').screens, { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').screens));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
   lots = (await (await page.request.get('/api/lots')).json()).lots;
 });

@@ -9,23 +9,31 @@ import { say } from './src/say.mjs';
 
 /** Everything that has to hold: set-up, checks, unit tests, API tests, the crash run, browser tests. */
 const started = Date.now();
-await ensurePackages();
-await ensureMariadb();
-await ensureChromium();
-await ensureBuilt();
+const asked = process.argv.slice(2);
 
-/** Runs the tests and shows them. @returns whether they pass */
-const tests = () =>
-  runCommand(join(ROOT, 'node_modules/.bin/vitest'), ['run', ...process.argv.slice(2)], {
-    cwd: ROOT,
-    show: true,
-  }).then(
+/** Runs the tests asked for and shows them. @returns whether they pass */
+const tests = (args) =>
+  runCommand(join(ROOT, 'node_modules/.bin/vitest'), ['run', ...args], { cwd: ROOT, show: true }).then(
     () => true,
     () => false,
   );
+const projects = (...names) => names.flatMap((name) => ['--project', name]);
 
-// The browser tests come last, so the checks run beside those that need one processor.
-const [well, passed] = await Promise.all([check(), tests()]);
+await ensurePackages();
+await ensureMariadb();
+await ensureChromium();
+
+// What is tested from its sources needs no build, so both go on at once; a few browsers wait more than
+// they work, so the checks run beside them. Tests that are asked for by name run by themselves.
+const [, sources] = await Promise.all([
+  ensureBuilt(),
+  asked.length > 0 || tests(projects('core', 'contract', 'web', 'server')),
+]);
+const [well, built] = await Promise.all([
+  check(),
+  tests(asked.length > 0 ? asked : projects('scripts', 'e2e')),
+]);
+const passed = sources && built;
 const minutes = ((Date.now() - started) / 60_000).toFixed(1);
 say(
   `${well ? 'The checks are well' : 'The checks are not well'}, the tests ${passed ? 'pass' : 'do not pass'}, in ${minutes} min.`,

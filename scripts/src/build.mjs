@@ -66,16 +66,19 @@ const commands = {
     }),
 };
 
-/** Builds what is stale: the compiled server, the pages. */
+/** Builds a part that is stale. */
+async function ensurePart(name) {
+  const { sources, made, what } = PARTS[name];
+  const stamp = join(ROOT, 'node_modules', '.inch-built', name);
+  const print = fingerprint(sources);
+  if (existsSync(join(ROOT, made)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === print) return;
+  say(`Building ${what} …`);
+  await commands[name]();
+  mkdirSync(join(ROOT, 'node_modules', '.inch-built'), { recursive: true });
+  writeFileSync(stamp, print);
+}
+
+/** Builds what is stale, side by side: the compiled server, the pages. */
 export async function ensureBuilt(parts = ['server', 'web']) {
-  for (const name of parts) {
-    const { sources, made, what } = PARTS[name];
-    const stamp = join(ROOT, 'node_modules', '.inch-built', name);
-    const print = fingerprint(sources);
-    if (existsSync(join(ROOT, made)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === print) continue;
-    say(`Building ${what} …`);
-    await commands[name]();
-    mkdirSync(join(ROOT, 'node_modules', '.inch-built'), { recursive: true });
-    writeFileSync(stamp, print);
-  }
+  await Promise.all(parts.map(ensurePart));
 }
