@@ -19,7 +19,7 @@ const lotOf = async (state: string, name: string): Promise<Head> =>
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').people, { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').people));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
 });
 afterAll(() => browser.close());
@@ -64,8 +64,13 @@ describe('two devices on one lot', () => {
       const [m, s] = /(\d+):(\d\d)\s*$/.exec(text!)!.slice(1).map(Number);
       return m! * 60 + s!;
     };
-    const [mine, theirs] = await Promise.all([seconds(page), seconds(other.page)]);
-    expect(Math.abs(mine - theirs)).toBeLessThanOrEqual(2);
+    // A busy machine may draw one page later than the other, once.
+    await expect
+      .poll(async () => {
+        const [mine, theirs] = await Promise.all([seconds(page), seconds(other.page)]);
+        return Math.abs(mine - theirs);
+      })
+      .toBeLessThanOrEqual(2);
     await button('Pause').click();
     await button('Resume').waitFor();
     await other.page.reload();

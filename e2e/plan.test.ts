@@ -11,7 +11,7 @@ const TABLE = { width: 1280, height: 800 };
 
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
-  ({ page, faults } = await openPage(browser, inject('demo').plan, { reducedMotion: 'reduce' }));
+  ({ page, faults } = await openPage(browser, inject('demo').plan));
   await signIn(page, DEMO_OWNER.name, DEMO_OWNER.password);
 });
 afterAll(async () => {

@@ -47,7 +47,7 @@ function LineTicks({ lot, line, open }: { lot: LotView; line: Line; open: boolea
               aria-pressed={tick !== undefined}
               aria-label={`Bottle ${bottle}: ${name} ${tick ? 'is in' : 'is not in'}`}
               onClick={() => (tick ? strike.run(tick.id) : write.run({ lineId: line.id, bottle }))}
-              className={`figure size-11 rounded-lg border-2 font-bold ${tick ? 'border-go bg-go text-on-rim' : 'border-steel bg-enamel text-ink'}`}
+              className={`figure size-11 rounded-lg border-2 font-bold ${tick ? 'border-go bg-go text-enamel' : 'border-steel bg-enamel text-ink'}`}
             >
               {tick ? '✓' : bottle}
             </button>

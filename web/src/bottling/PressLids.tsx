@@ -14,8 +14,8 @@ import { WhenField } from '../ui/WhenField.tsx';
 type Seal = 'sealed' | 'failed' | null;
 
 const LOOK: Record<'sealed' | 'failed' | 'open', string> = {
-  sealed: 'border-go bg-go text-on-rim',
-  failed: 'border-stop bg-stop text-on-rim',
+  sealed: 'border-go bg-go text-enamel',
+  failed: 'border-stop bg-stop text-enamel',
   open: 'border-steel bg-enamel text-ink',
 };
 
