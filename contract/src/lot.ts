@@ -14,7 +14,7 @@ const EvidenceOf = z.object({
   id: z.string(),
 });
 const Gate = z.object({
-  id: z.enum(['everything-in', 'trace', 'acid', 'count', 'heat', 'seal', 'label', 'deviations']),
+  id: z.enum(['everything-in', 'trace', 'making', 'acid', 'count', 'heat', 'seal', 'label', 'deviations']),
   question: z.string(),
   open: z.boolean(),
   evidence: z.array(z.object({ words: z.string(), of: EvidenceOf.nullable() })),

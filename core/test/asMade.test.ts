@@ -142,7 +142,10 @@ describe('the keeping of a lot as made', () => {
   });
   it('of a sharp thick syrup is three months by its measured sugar', () => {
     const lot = cold();
-    lot.readings.push({ ...lot.readings[1]!, id: 'r3', kind: 'brix', value: 61 });
+    lot.readings.push({ ...lot.readings[1]!, id: 'r4', kind: 'brix', value: 61 });
+    // So thick, its pH is read diluted as well.
+    expect(keeping(lot).row).toBe('cold-unmeasured');
+    lot.readings.push({ ...lot.readings[1]!, id: 'r5', value: 3.45, diluted: true });
     expect(keeping(lot).row).toBe('cold-sugar');
   });
   it('says the pH as it was read, and judges by it with its margin', () => {

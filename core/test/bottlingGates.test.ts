@@ -163,7 +163,7 @@ describe('what is out of its limits', () => {
           mismatches: [],
           limits: { brix: null, highestPh: null },
         },
-        ...{ requiredMinutes: 15, restMinutes: 5, bottles: 12 },
+        ...{ requiredMinutes: 15, restMinutes: 5, bottles: 12, numbers: null },
         marks: [mark('boil', 3.6), mark('off', 3.85), mark('lifted', 3.9)],
       },
     ];

@@ -49,7 +49,7 @@ describe('a kill step', () => {
   });
   it('is asked for with frozen fruit', () => {
     const raw = { ...boil, killStep: false, method: 'cold' as const };
-    expect(texts(make([['frozen-raspberry', '1 kg', 'boil']], [raw]))).toMatch(/No step boils it/);
+    expect(texts(make([['frozen-raspberry', '1 kg', 'boil']], [raw]))).toMatch(/no step boils it/);
   });
 });
 

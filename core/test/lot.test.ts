@@ -111,6 +111,20 @@ describe('gates', () => {
       ...lot,
       additions: lot.additions.map((a) => (a.lineId === 'fruit' ? { ...a, withdrawals: [] } : a)),
     }),
+    making: (lot) => ({
+      ...lot,
+      additions: [
+        ...lot.additions,
+        {
+          ...lot.additions[0]!,
+          id: 'sorbate',
+          lineId: null,
+          ingredientId: 'potassium-sorbate',
+          grams: 60,
+          withdrawals: [{ stockId: 's-sorbate', code: 'S19', amount: 60 }],
+        },
+      ],
+    }),
     acid: (lot) => ({
       ...lot,
       readings: lot.readings.map((r) => (r.kind === 'ph' ? { ...r, struck: strike } : r)),
@@ -155,7 +169,7 @@ describe('gates', () => {
   it('asks for pH on the finished product, after the last thing went in', () => {
     const late = releasable();
     late.additions.push({
-      ...entry('a3', T(2.5)),
+      ...entry('a3', T(2.95)),
       stepId: null,
       lineId: null,
       ingredientId: 'water',
@@ -179,10 +193,10 @@ describe('gates', () => {
     const lot = { ...releasable(), criticalPh: 4.5 };
     lot.readings[1]!.value = 4.3;
     expect(shut(lot)).toContain('acid');
-    lot.readings.push({ ...lot.readings[1]!, id: 'r3', value: 4.35 });
+    lot.readings.push({ ...lot.readings[1]!, id: 'r4', value: 4.35 });
     expect(governingPh(lot)!.ph).toBeCloseTo(4.45, 10);
     expect(shut(lot)).toEqual([]);
-    lot.readings[2]!.value = 4.42;
+    lot.readings[3]!.value = 4.42;
     expect(shut(lot)).toContain('acid');
   });
 

@@ -20,6 +20,9 @@ const reading = {
   whyNot: null,
   because: null,
   instrumentId: null,
+  simulated: false,
+  diluted: false,
+  heldMinutes: null,
   sample: 'pan' as const,
   taken: 'as-it-is' as const,
 };

@@ -36,12 +36,25 @@ function bufferAt(point: BufferPoint): number {
   return row[i]! * (1 - t) + row[i + 1]! * t;
 }
 
-function lowCheck(points: readonly BufferPoint[], slope: number, offset: number): MeterCalibration['low'] {
-  const low = points.filter((p) => p.buffer < 3.9);
-  if (low.length === 0) return 'missing';
+/** Standards of a third, lower check: buffers 3.00, 2.00 and 1.68, cream of tartar 3.56, citrate 3.78. */
+const LOW_STANDARDS = [3, 2, 1.68, 3.56, 3.78] as const;
+
+/** How the third check went: read within 0.05 of a standard that there is, and no other standard below 7 read further out. */
+function lowCheck(
+  points: readonly BufferPoint[],
+  used: readonly BufferPoint[],
+  slope: number,
+  offset: number,
+): MeterCalibration['low'] {
+  const low = points.filter((p) => p.buffer < 6.9 && !used.includes(p));
+  if (low.some((p) => !isStandard(p) && p.buffer < 3.9)) return 'failed';
+  if (!low.some((p) => p.buffer < 3.9)) return 'missing';
   const read = (p: BufferPoint) => 7 - (p.mv - offset) / (slope * theoreticalSlope(p.celsius));
-  return low.every((p) => Math.abs(read(p) - p.buffer) <= 0.05 + 1e-9) ? 'checked' : 'failed';
+  return low.every((p) => Math.abs(read(p) - bufferAt(p)) <= 0.05 + 1e-9) ? 'checked' : 'failed';
 }
+
+const isStandard = (p: BufferPoint): boolean =>
+  LOW_STANDARDS.some((standard) => Math.abs(standard - p.buffer) < 0.015);
 
 function verdict(slopePercent: number, offsetMv: number, low: MeterCalibration['low']): [boolean, string] {
   const slope = `slope ${slopePercent.toFixed(1)} %`;
@@ -58,7 +71,7 @@ function verdict(slopePercent: number, offsetMv: number, low: MeterCalibration['
   if (low === 'failed')
     return [
       false,
-      `Refused: the low check is more than 0.05 out. Rinse, use a fresh standard and check again.`,
+      'Refused: the low check is more than 0.05 out, or of no standard that is known (3.78, 3.56, 3.00, 2.00, 1.68). Rinse, use a fresh standard and check again.',
     ];
   const tail =
     low === 'missing' ? 'Readings under 4.01 need a third check before they count.' : 'Good for today.';
@@ -84,7 +97,7 @@ export function calibrateMeter(points: readonly BufferPoint[]): MeterCalibration
   const span = bufferAt(seven) - bufferAt(four);
   const slope = (four.mv - seven.mv) / span / theoreticalSlope(celsius);
   const offset = seven.mv + (bufferAt(seven) - 7) * slope * theoreticalSlope(celsius);
-  const low = lowCheck(points, slope, offset);
+  const low = lowCheck(points, [seven, four], slope, offset);
   const [accepted, reason] = verdict(slope * 100, offset, low);
   return { slopePercent: slope * 100, offsetMv: offset, accepted, low, reason };
 }

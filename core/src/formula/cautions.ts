@@ -1,6 +1,7 @@
 import { acidInSalt, alcoholLeft, undissociated } from '../keeping/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaLine, FormulaStep } from './content.ts';
+import type { Makeup } from './makeup.ts';
 import { DRIVES_OFF, heldAt } from './methods.ts';
 
 export interface Caution {
@@ -34,25 +35,7 @@ export function lowAcidLines(lines: readonly LineAmount[]): LineAmount[] {
   return grams > 0.05 * flavourGrams(lines) ? low : [];
 }
 
-/** Plant pieces, and things of the kind, that no cloth takes out again. */
-export function piecesLeftIn(content: FormulaContent, lines: readonly LineAmount[]): LineAmount[] {
-  const order = new Map(content.steps.map((step, i) => [step.id, i]));
-  const lastStrain = content.steps.findLastIndex((step) => step.kind === 'strain');
-  return lines.filter((l, i) => {
-    const { ingredient } = l;
-    if (!ingredient || ingredient.liquid || l.grams === null) return false;
-    if (!['fruit', 'plant', 'flavouring'].includes(ingredient.family) || ingredient.id === 'salt')
-      return false;
-    return (order.get(content.lines[i]!.stepId ?? '') ?? 0) > lastStrain;
-  });
-}
-
-function lineCautions(
-  line: FormulaLine,
-  amount: LineAmount,
-  content: FormulaContent,
-  grams: number,
-): string[] {
+function lineCautions(line: FormulaLine, amount: LineAmount): string[] {
   const { ingredient } = amount;
   if (!ingredient) return [];
   const said: string[] = [];
@@ -70,10 +53,6 @@ function lineCautions(
     said.push(
       'Goes in jar by jar: tick every jar, and read the pH of an opened one. A pooled reading proves nothing about a jar.',
     );
-  if (ingredient.family === 'preservative' && grams > 0 && (amount.grams ?? 0) / grams > 0.001)
-    said.push(`${((100 * amount.grams!) / grams).toFixed(2)} % of the batch: over the 0.1 % allowed.`);
-  if (ingredient.frozen && !content.steps.some((step) => step.killStep))
-    said.push('No step boils it: frozen fruit is boiled at least 1 minute.');
   return said;
 }
 
@@ -138,26 +117,6 @@ function scentWords(content: FormulaContent, lines: readonly LineAmount[]): Caut
   });
 }
 
-/** Benzoate beside ascorbic acid can make benzene. */
-function benzoateWords(lines: readonly LineAmount[]): Caution[] {
-  const benzoate = lines.find((l) => l.ingredient?.id === 'sodium-benzoate' && l.grams);
-  const ascorbic = lines.some(
-    (l) =>
-      l.grams &&
-      ['ascorbic-acid', 'blackcurrant', 'orange-juice', 'kiwi', 'strawberry'].includes(
-        l.ingredient?.formOf ?? l.ingredient?.id ?? '',
-      ),
-  );
-  return benzoate && ascorbic
-    ? [
-        {
-          lineId: benzoate.lineId,
-          text: 'Not with ascorbic acid, nor with juice rich in it: the two can form benzene.',
-        },
-      ]
-    : [];
-}
-
 /** The acid in a preservative's salt, by weight. */
 const SALTS = {
   'potassium-sorbate': { acid: 'sorbic', share: acidInSalt['potassium sorbate'] },
@@ -184,29 +143,30 @@ function preservativeWords(lines: readonly LineAmount[], grams: number, ph: numb
 export function cautions(
   content: FormulaContent,
   lines: readonly LineAmount[],
-  product: { grams: number; ph: number | null; abv: number },
+  product: { grams: number; ph: number | null; makeup: Makeup },
 ): Caution[] {
+  const { makeup } = product;
   const said: Caution[] = content.lines.flatMap((line, i) =>
-    lineCautions(line, lines[i]!, content, product.grams).map((text) => ({ lineId: line.id, text })),
+    lineCautions(line, lines[i]!).map((text) => ({ lineId: line.id, text })),
   );
   said.push(
     ...preservativeWords(lines, product.grams, product.ph),
-    ...benzoateWords(lines),
+    ...makeup.faults,
     ...scentWords(content, lines),
     ...stepCautions(content, lines),
   );
-  const pieces = piecesLeftIn(content, lines).filter((l) => l.ingredient!.lowAcid);
+  const pieces = makeup.pieces.filter((l) => l.ingredient!.lowAcid);
   if (pieces.length > 0)
     said.push({
       text: `Pieces left in (${pieces.map((l) => l.ingredient!.name.toLowerCase()).join(', ')}) must themselves reach pH 4.6 within 24 h: measure it blended with them, or strain them out.`,
     });
-  if (!content.steps.some((step) => step.killStep))
+  if (!makeup.killStep)
     said.push({
       text: 'Never heated: unpasteurised. Acid and cold do not disinfect; it is not for the very young, pregnant, old or ill.',
     });
-  if (product.abv >= 0.5)
+  if (makeup.abv >= 0.5)
     said.push({
-      text: `${product.abv.toFixed(1)} % ABV: at or over 0.5 % it may be regulated as alcohol${product.abv > 1.2 ? ', and the European Union has it declared' : ''}. Below 15 % it preserves nothing.`,
+      text: `${makeup.abv.toFixed(1)} % ABV: at or over 0.5 % it may be regulated as alcohol${makeup.abv > 1.2 ? ', and the European Union has it declared' : ''}. Below 15 % it preserves nothing.`,
     });
   said.push({
     text:

@@ -1,4 +1,3 @@
-import { acidFacts } from '../acid/index.ts';
 import { type HeatProcess, processTime } from '../heat/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import { waterActivity } from '../keeping/index.ts';
@@ -10,21 +9,15 @@ import { type Body, bodyOf } from './body.ts';
 import { type Caution, cautions, lowAcidLines } from './cautions.ts';
 import { type Corner, compositionOf } from './composition.ts';
 import type { FormulaContent } from './content.ts';
-import {
-  type Foreseen,
-  type Outlook,
-  outlookOf,
-  type PhForecast,
-  rawAfterKill,
-  unknownLines,
-} from './outlook.ts';
+import { type Makeup, makeupOf } from './makeup.ts';
+import { type Foreseen, type Outlook, outlookOf, type PhForecast, unknownLines } from './outlook.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { processesOf } from './processesOf.ts';
 import { readLine, type SaidLine, type Weighing } from './said.ts';
 import { cornerScenario } from './scenario.ts';
 import type { StepOutcome } from './steps.ts';
 import { sugarRoles } from './sugarRole.ts';
-import { walk } from './walk.ts';
+import { type Walked, walk } from './walk.ts';
 
 export interface ForecastSetting extends Weighing {
   elevationMetres: number;
@@ -35,6 +28,8 @@ export interface ForecastSetting extends Weighing {
 }
 
 export interface Forecast extends Outlook {
+  /** What goes into it, when, and what is done with it. */
+  makeup: Makeup;
   lines: LineAmount[];
   steps: StepOutcome[];
   /** Grams of finished liquid. */
@@ -158,18 +153,16 @@ function foresee(
   content: FormulaContent,
   said: readonly SaidLine[],
   lines: readonly LineAmount[],
-  product: Composition,
-  millilitres: number,
+  walked: Walked,
   setting: ForecastSetting,
 ): Foreseen {
-  const grams = liquidOf(product);
+  const { product } = walked;
   const phWhy = whyNoPh(lines, product);
   return {
     ph: phWhy === null ? forecastPh(content, said, lines, product, setting.elevationMetres) : null,
     phWhy,
     brix: brixOf(product),
-    aceticPercent: grams > 0 ? (100 * (product.acids.acetic ?? 0) * acidFacts.acetic.molarMass) / grams : 0,
-    abv: millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0,
+    makeup: makeupOf(content, lines, walked),
   };
 }
 
@@ -223,12 +216,12 @@ function allCautions(
   foreseen: Foreseen,
 ): Caution[] {
   return [
-    ...rawAfterKill(content, lines).map((l) => ({
+    ...foreseen.makeup.unheated.map((l) => ({
       lineId: l.lineId,
       text: 'Goes in after the heating, so the whole is not heated: put it in before, or heat once more.',
     })),
     ...overfull(content, lines, millilitres),
-    ...cautions(content, lines, { grams, ph: foreseen.ph?.middle ?? null, abv: foreseen.abv }),
+    ...cautions(content, lines, { grams, ph: foreseen.ph?.middle ?? null, makeup: foreseen.makeup }),
   ];
 }
 
@@ -246,7 +239,7 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
   const { product, millilitres } = walked;
   const lines = amountsOf(said, walked);
   const grams = liquidOf(product);
-  const foreseen = foresee(content, said, lines, product, millilitres, setting);
+  const foreseen = foresee(content, said, lines, walked, setting);
   const acidKnown = unknownLines(lines).length === 0;
   const balance = balanceOf(product, acidKnown);
   const process = processesOf(setting).find((p) => p.id === content.processId);
@@ -261,6 +254,8 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
     millilitres,
     hotMillilitres: millilitres * swellingAt(FILLED_AT),
     ...foreseen,
+    aceticPercent: foreseen.makeup.aceticPercent,
+    abv: foreseen.makeup.abv,
     waterActivity: product.water > 0 ? waterActivity(product) : null,
     taPercent: balance.taPercent,
     ratio: balance.ratio,

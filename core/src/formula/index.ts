@@ -18,6 +18,7 @@ export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
 export { type Interchange, interchanged, interchanges, saidGrams } from './interchange.ts';
+export { type Fault, factsFrom, kills, type Makeup, makeupOf, piecesLeftIn } from './makeup.ts';
 export {
   type ExtractionMethod,
   extractionMethods,
@@ -41,8 +42,9 @@ export {
 } from './pan.ts';
 export { keptByWeight, panBefore } from './panBefore.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
-export type { Weighing } from './said.ts';
+export type { SaidLine, Weighing } from './said.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
 export type { StepOutcome } from './steps.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';
+export { walk } from './walk.ts';

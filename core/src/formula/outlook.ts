@@ -8,9 +8,10 @@ import {
   keepingLimit,
 } from '../keeping/index.ts';
 import type { LineAmount } from './amounts.ts';
-import { lowAcidLines, piecesLeftIn } from './cautions.ts';
+import { lowAcidLines } from './cautions.ts';
 import { compositionOf } from './composition.ts';
-import type { FormulaContent, FormulaStep } from './content.ts';
+import type { FormulaContent } from './content.ts';
+import { factsFrom, type Makeup } from './makeup.ts';
 import { processesOf } from './processesOf.ts';
 
 export interface PhForecast {
@@ -24,8 +25,8 @@ export interface Foreseen {
   ph: PhForecast | null;
   phWhy: string | null;
   brix: number;
-  aceticPercent: number;
-  abv: number;
+  /** What goes into it, when, and what is done with it. */
+  makeup: Makeup;
 }
 
 export interface Outlook {
@@ -52,7 +53,12 @@ export function unknownLines(lines: readonly LineAmount[]): LineAmount[] {
   return grams > 0.03 * (grams + acidic) ? unknown : [];
 }
 
-function whyHeld(lines: readonly LineAmount[], { ph, phWhy }: Foreseen, limit: number): string | null {
+function whyHeld(
+  lines: readonly LineAmount[],
+  { ph, phWhy, makeup }: Foreseen,
+  limit: number,
+): string | null {
+  if (makeup.faults.length > 0) return `A lot of it is held: ${makeup.faults[0]!.text}`;
   const low = lowAcidLines(lines);
   const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
   if (low.length > 0 && (ph === null || ph.high > limit))
@@ -61,24 +67,6 @@ function whyHeld(lines: readonly LineAmount[], { ph, phWhy }: Foreseen, limit: n
   if (ph.middle > limit)
     return `The forecast pH ${ph.middle.toFixed(2)} is over the limit of ${limit}. Add acid.`;
   return null;
-}
-
-/** A kill step is the whole liquid at 90 °C or boiling: one said to be cooler is none. */
-export const kills = (step: FormulaStep): boolean =>
-  step.killStep === true && (step.celsius === undefined || step.celsius >= 90);
-
-/** Raw fruit, juice or plants that go in after the last kill step: the whole liquid was not heated then. */
-export function rawAfterKill(content: FormulaContent, lines: readonly LineAmount[]): LineAmount[] {
-  const lastKill = content.steps.findLastIndex(kills);
-  if (lastKill === -1) return [];
-  const order = new Map(content.steps.map((step, i) => [step.id, i]));
-  return lines.filter(
-    (l, i) =>
-      l.grams !== null &&
-      ['fruit', 'juice', 'plant'].includes(l.ingredient?.family ?? '') &&
-      !l.ingredient!.id.startsWith('bottled-') &&
-      (order.get(content.lines[i]!.stepId ?? '') ?? 0) > lastKill,
-  );
 }
 
 /** The kitchen's critical limit and its own heat processes. */
@@ -91,28 +79,17 @@ export interface OutlookSetting {
 const plannedProcess = (content: FormulaContent, setting: OutlookSetting): boolean =>
   processesOf(setting).some((p) => p.id === content.processId) || (content.processSource ?? '') !== '';
 
-function factsOf(
-  content: FormulaContent,
-  lines: readonly LineAmount[],
-  foreseen: Foreseen,
-  setting: OutlookSetting,
-): HurdleFacts {
+function factsOf(content: FormulaContent, foreseen: Foreseen, setting: OutlookSetting): HurdleFacts {
   const shelf = content.storage === 'shelf' ? true : null;
-  const { ph, brix, aceticPercent, abv } = foreseen;
   return {
+    ...factsFrom(foreseen.makeup, foreseen.brix),
     storage: content.storage,
-    ph: ph ? ph.high : null,
+    ph: foreseen.ph ? foreseen.ph.high : null,
     criticalPh: setting.criticalPh,
-    killStep: content.steps.some(kills) && rawAfterKill(content, lines).length === 0,
     heatProcess: shelf && plannedProcess(content, setting),
     closedHot: shelf,
     sealChecked: shelf,
     cooledInTime: content.storage === 'cold' ? true : null,
-    freshPieces: piecesLeftIn(content, lines).some((l) => l.ingredient!.lowAcid),
-    brix,
-    aceticPercent: aceticPercent > 0 ? aceticPercent : null,
-    abv: abv > 0.05 ? abv : null,
-    measuredWaterActivity: null,
   };
 }
 
@@ -146,7 +123,7 @@ export function outlookOf(
   setting: OutlookSetting,
 ): Outlook {
   const holds = whyHeld(lines, foreseen, setting.criticalPh);
-  const facts = factsOf(content, lines, foreseen, setting);
+  const facts = factsOf(content, foreseen, setting);
   const keeping = keepingLimit(facts);
   return {
     holds,

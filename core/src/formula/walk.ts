@@ -172,6 +172,7 @@ function once(
  * The batch carried through its steps in order, each line going in at its own step, by its own basis.
  * Lines said per bottle are counted for the bottles that the batch fills with them in, so that they follow it.
  * @param content the formula; @param lines its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
+ * @example walk({ ...cherry, lines: [] }, [], { elevationMetres: 0 }).millilitres // 0
  */
 export function walk(content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked {
   const perBottle = lines.some((line) => line.basis.per === 'bottle' && line.value);

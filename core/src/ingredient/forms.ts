@@ -116,6 +116,7 @@ export const forms: readonly Ingredient[] = [
     family: 'juice',
     gramsPerMl: { cup: 1.03 },
     liquid: true,
+    heated: true,
     allergens: ['sulphites'],
     formOf: 'lime-juice',
     source: `${FDC}; ${TABLES}`,

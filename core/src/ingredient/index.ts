@@ -7,6 +7,7 @@ import { staples } from './pantry.ts';
 import { sweeteners } from './sweetener.ts';
 import type { Ingredient } from './types.ts';
 
+export { bringsGerms, mustBoil } from './heat.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { namedIn } from './named.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';

@@ -50,6 +50,7 @@ export const juices: readonly Ingredient[] = [
       family: 'juice',
       gramsPerMl: juiceMl,
       liquid: true,
+      heated: true,
       allergens: ['sulphites'],
       formOf: 'lemon-juice',
     },

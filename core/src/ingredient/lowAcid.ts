@@ -39,6 +39,7 @@ export const lowAcidThings: readonly Ingredient[] = [
     ...fruit,
     labelName: 'elderberries',
     gramsPerMl: { cup: 145 / 236.588 },
+    poisonousRaw: true,
     caution: 'Raw elderberries, leaves and stems are poisonous: strip and boil.',
   }),
   lowAcid('cherry', 'Dark sweet cherries, stoned', [82.3, 0.2, 6.6, 5.4, 1.9], [3.8, 4.0, 4.5], {

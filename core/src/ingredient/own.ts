@@ -111,10 +111,18 @@ function labelAcidity(label: OwnLabel): Ingredient['acidity'] {
     : { kind: 'unknown', ph: around(within(label.ph, 1.5, 9, 'A pH'), 0.1) };
 }
 
+/** Whether a label shows that a thing is not low in acid: by its pH, or as sugar, strong spirit or vinegar by their figures, never by its family alone. */
+function notLowAcid({ ph, family, sugars, alcohol = 0, acetic = 0 }: OwnLabel): boolean {
+  if (ph !== undefined) return ph <= 4.2;
+  if (family === 'sugar') return sugars > 90;
+  if (family === 'spirit') return alcohol >= 30;
+  return family === 'vinegar' && acetic >= 4;
+}
+
 /**
  * An entry of the kitchen's own, as a label or a supplier says it. Sugars count as sucrose: labels do not tell them apart.
  * @param label grams per 100 g, pH, TA as citric g per 100 g, density g/mL
- * @returns an entry that counts as low-acid unless its pH is given and is 4.2 or under, or it is sugar, water, spirit, vinegar or acid
+ * @returns an entry that counts as low-acid unless its pH is given and is 4.2 or under, or without a pH it is over 90 % sugar, spirit of 30 % or more, or vinegar of 4 % acetic acid or more
  * @throws RangeError where the parts are over 100 g or a figure is out of range
  * @example ownEntry({ id: 'own-sloe', name: 'Sloe juice', labelName: 'sloe juice', family: 'juice', sugars: 11, allergens: [], source: 'its label', on: '2026-09-01' }).lowAcid // true
  */
@@ -131,7 +139,6 @@ export function ownEntry(label: OwnLabel): Ingredient {
       taCitric: (acidity.taPer100g[1] * 1000) / water,
       split: acidity.split,
     });
-  const known = ['sugar', 'water', 'spirit', 'vinegar', 'acid', 'sweetener', 'preservative'].includes(family);
   return {
     id: label.id,
     name: label.name,
@@ -139,7 +146,7 @@ export function ownEntry(label: OwnLabel): Ingredient {
     family,
     per100g: { water, sucrose: sugars, glucose: 0, fructose: 0, insoluble: 0, ethanol: alcohol },
     acidity,
-    lowAcid: !known && !(label.ph !== undefined && label.ph <= 4.2),
+    lowAcid: !notLowAcid(label),
     allergens: label.allergens,
     pectinRich: false,
     liquid: ['juice', 'vinegar', 'water', 'spirit'].includes(family),

@@ -25,7 +25,7 @@ const vinegar = (id: string, name: string, acetic: number | null, rest: Partial<
     'vinegar',
     per100g([98.6 - (acetic ?? 5), 0, 0.2, 0.2, 0]),
     { kind: 'vinegar', aceticPer100g: acetic },
-    { gramsPerMl: { cup: 1.006 }, liquid: true, source: LABEL, ...rest },
+    { gramsPerMl: { cup: 1.006 }, liquid: true, heated: true, source: LABEL, ...rest },
   );
 
 const food = (
@@ -77,11 +77,12 @@ export const staples: readonly Ingredient[] = [
     'sugar',
     per100g([32.4, 58.3, 1.6, 0.5, 0]),
     { kind: 'unknown', ph: [5.0, 5.15, 5.3] },
-    { gramsPerMl: cups(315), liquid: true, lowAcid: true },
+    { gramsPerMl: cups(315), liquid: true, heated: true, lowAcid: true },
   ),
   pantry('glucose-syrup', 'Glucose syrup', 'sugar', per100g([19, 0, 40, 0, 0]), neutral, {
     gramsPerMl: cups(330),
     liquid: true,
+    heated: true,
   }),
   food('citric-anhydrous', 'Citric acid, anhydrous', 'citric', 99.8, 13),
   food('citric-monohydrate', 'Citric acid, monohydrate', 'citric', 91.4, 13),
@@ -98,8 +99,14 @@ export const staples: readonly Ingredient[] = [
     labelName: 'malt vinegar (from barley)',
     allergens: ['barley'],
   }),
+  vinegar('raw-cider-vinegar', 'Unpasteurised vinegar with the mother, 5 %', 5, {
+    labelName: 'unpasteurised cider vinegar',
+    heated: false,
+    caution: 'It was not pasteurised: what it goes into after the heating counts as never heated.',
+  }),
   vinegar('home-vinegar', 'Home-made vinegar', null, {
     labelName: 'vinegar',
+    heated: false,
     caution: 'Its strength is not known: titrate it before it is used.',
   }),
   pantry('vodka', 'Neutral spirit, 40 %', 'spirit', per100g([66.7, 0, 0, 0, 0], 33.3), neutral, {

@@ -83,6 +83,10 @@ export interface Ingredient extends Measurable {
   /** The fresh ingredient that this is frozen, dried or bottled. */
   formOf?: string;
   frozen?: boolean;
+  /** Boiled or pasteurised by whoever made it. */
+  heated?: boolean;
+  /** Poisonous until it was boiled. */
+  poisonousRaw?: boolean;
   dried?: boolean;
   /** Set on a kitchen's own entry: from a label, or measured by itself on a day. */
   own?: { from: 'label' | 'measured'; on: string };

@@ -11,6 +11,10 @@ export interface Jotting {
   /** The value as read, in core units (°Bx, pH, g/L as citric, °C, g, mm); null for a note and an addition. */
   raw: number | null;
   celsius: number | null;
+  /** Temperature: minutes it stayed so hot. */
+  heldMinutes?: number;
+  /** pH: thinned 1:1 with distilled water. */
+  diluted?: true;
   text: string;
   /** Lot code named in the line. */
   lotCode: string | null;
@@ -43,7 +47,7 @@ const readings = (rest: string): string[] => {
 };
 
 /**
- * Reads a jotted line, typed or dictated: `b 31.4 @27`, `ph 3.42`, `ta 12.6/10`, `t 88`, `m 2.41 kg`, `d 3 5/8 in`, `add 12 g citric`,
+ * Reads a jotted line, typed or dictated: `b 31.4 @27`, `ph 3.42`, `ta 12.6/10`, `t 88`, `t 96 held 1 min`, `boil 1 min`, `m 2.41 kg`, `d 3 5/8 in`, `add 12 g citric`,
  * `14 x 250 ml`, `note …`, with a lot code anywhere in it.
  * @param line as it came; @returns what was understood, or a note that keeps every word; never throws
  */

@@ -8,6 +8,10 @@ export interface Read {
   kind: Exclude<ReadingKind, 'note'>;
   raw: number;
   celsius: number | null;
+  /** Temperature: minutes it stayed so hot. */
+  heldMinutes?: number;
+  /** pH: thinned 1:1 with distilled water. */
+  diluted?: true;
   understood: string;
 }
 
@@ -47,13 +51,22 @@ function brix(rest: string): Read | null {
   }
 }
 
-const PH = line(`(?:ph|p\\.?\\s?h\\.?)${IS}${NUMBER}${AT}`);
+const PH = line(`(?:ph|p\\.?\\s?h\\.?)${IS}${NUMBER}${AT}(\\s*,?\\s*(?:diluted|1\\s*:\\s*1).*)?`);
 
 function ph(rest: string): Read | null {
   const match = PH.exec(rest);
   if (!match) return null;
   const raw = number(match[1]!);
-  return { kind: 'ph', raw, celsius: celsiusOf(match[2], match[3]), understood: `pH ${raw.toFixed(2)}` };
+  const celsius = celsiusOf(match[2], match[3]);
+  const at = celsius === null ? '' : ` at ${celsius.toFixed(0)} °C`;
+  const diluted = match[4] !== undefined;
+  return {
+    kind: 'ph',
+    raw,
+    celsius,
+    ...(diluted ? { diluted } : {}),
+    understood: `pH ${raw.toFixed(2)}${at}${diluted ? ', diluted 1:1' : ''}`,
+  };
 }
 
 const TA = line(
@@ -87,22 +100,36 @@ function acidity(rest: string): Read | null {
   };
 }
 
+const MINUTES = String.raw`\s*(?:min(?:ute)?s?\.?|')`;
+const HELD = String.raw`(?:\s*,?\s*(?:held|for|held for|kept)\s*${NUMBER}${MINUTES})?`;
 const TEMPERATURE = [
-  line(`(?:t|temp|temperature|thermometer)${IS}${NUMBER}\\s*${DEGREES}`),
-  line(`${NUMBER}\\s*(?:°|deg(?:rees?)?\\.?)\\s*(c|f|celsius|centigrade|fahrenheit)?`),
-  line(`${NUMBER}\\s*(celsius|centigrade|fahrenheit|f)`),
+  line(`(?:t|temp|temperature|thermometer)${IS}${NUMBER}\\s*${DEGREES}${HELD}`),
+  line(`${NUMBER}\\s*(?:°|deg(?:rees?)?\\.?)\\s*(c|f|celsius|centigrade|fahrenheit)?${HELD}`),
+  line(`${NUMBER}\\s*(celsius|centigrade|fahrenheit|f)${HELD}`),
 ];
 
 function temperature(rest: string): Read | null {
   const match = TEMPERATURE.map((pattern) => pattern.exec(rest)).find(Boolean);
   if (!match) return null;
   const celsius = celsiusOf(match[1], match[2])!;
+  const heldMinutes = match[3] === undefined ? null : number(match[3]);
   return {
     kind: 'temperature',
     raw: celsius,
     celsius: null,
-    understood: `Temperature ${celsius.toFixed(1)} °C`,
+    ...(heldMinutes === null ? {} : { heldMinutes }),
+    understood: `Temperature ${celsius.toFixed(1)} °C${heldMinutes === null ? '' : `, held ${heldMinutes} min`}`,
   };
+}
+
+const BOIL = line(`(?:full |rolling |full rolling )?boil(?:ed|ing)?(?: for)?${IS}${NUMBER}${MINUTES}`);
+
+/** `boil 1 min`: a full rolling boil, seen by the clock. */
+function boil(rest: string): Read | null {
+  const match = BOIL.exec(rest);
+  if (!match) return null;
+  const raw = number(match[1]!);
+  return { kind: 'boil', raw, celsius: null, understood: `Full boil seen for ${raw} min` };
 }
 
 /** A quantity of one dimension, or null where the words are something else. */
@@ -143,4 +170,4 @@ function depth(rest: string): Read | null {
 
 /** The reading that a line's words are, or null where they are none. */
 export const readingIn = (rest: string): Read | null =>
-  brix(rest) ?? ph(rest) ?? acidity(rest) ?? temperature(rest) ?? mass(rest) ?? depth(rest);
+  brix(rest) ?? ph(rest) ?? acidity(rest) ?? temperature(rest) ?? boil(rest) ?? mass(rest) ?? depth(rest);

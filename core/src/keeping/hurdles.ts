@@ -16,6 +16,8 @@ export interface Hurdle {
 
 export interface HurdleFacts extends KeepingProduct {
   abv: number | null;
+  /** The kill step was a boil that was seen by the clock, and not measured. */
+  killSeen?: boolean;
   /** Only a measured water activity counts; a calculated one is information. */
   measuredWaterActivity: number | null;
 }
@@ -46,7 +48,7 @@ export function hurdles(facts: HurdleFacts): Hurdle[] {
     {
       id: 'kill-step',
       name: 'Kill step',
-      level: said(facts.killStep, 'recorded', 'never heated'),
+      level: facts.killSeen ? 'boil seen, not measured' : said(facts.killStep, 'recorded', 'never heated'),
       limit: '90 °C or boiling, 1 min',
       met: facts.killStep === true,
     },

@@ -176,8 +176,7 @@ export function keepingLimit(said: KeepingProduct): KeepingTime {
       class: 'frozen',
       time: months(12),
       openedDays: 3,
-      reason:
-        'Frozen at −18 °C it keeps 12 months; thawed, it has the cold time less the days it was cold before.',
+      reason: `${product.killStep === true ? 'Frozen' : 'It was never heated (unpasteurised); frozen'} at −18 °C it keeps 12 months; thawed, it has the cold time less the days it was cold before.`,
       missing: [],
     };
   if (product.storage !== 'cold')

@@ -79,7 +79,6 @@ export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: Label
   const { text } = ingredientStatement(lines, catalogue);
   const allergens = allergensIn(lines, kitchen.rulePack, catalogue);
   const nominalMl = standing(lot.bottlings).at(-1)?.nominalMl ?? 0;
-  const raw = keeping.row === 'cold-never-heated';
   const word =
     keeping.dateWord === 'use-by' ? 'Use by' : kitchen.rulePack === 'eu' ? 'Best before' : 'Best by';
   return {
@@ -95,7 +94,7 @@ export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: Label
     useLine: lot.product.content.dilution ?? '',
     lotLine: `Lot ${lot.code}`,
     whoLine: [kitchen.name, kitchen.place].filter(Boolean).join(', '),
-    warning: raw
+    warning: keeping.neverHeated
       ? 'WARNING: This product has not been pasteurized and, therefore, may contain harmful bacteria that can cause serious illness in children, the elderly, and persons with weakened immune systems.'
       : '',
     localStatement: kitchen.localStatement,

@@ -1,4 +1,13 @@
-export type GateId = 'everything-in' | 'trace' | 'acid' | 'count' | 'heat' | 'seal' | 'label' | 'deviations';
+export type GateId =
+  | 'everything-in'
+  | 'trace'
+  | 'making'
+  | 'acid'
+  | 'count'
+  | 'heat'
+  | 'seal'
+  | 'label'
+  | 'deviations';
 
 /** What a piece of evidence rests on: an entry of the lot's record, an instrument, or a stock lot by its code. */
 export interface EvidenceOf {

@@ -2,6 +2,7 @@ import { inWords } from '../quantity/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';
+import { workedOverAt } from './numbered.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /**
@@ -81,6 +82,11 @@ export function countGate(lot: LotRecord): Gate {
       missing.push('Feel every rim, look at rings and lids, and record that it was done.');
     for (const line of bottlesNotTicked(lot))
       missing.push(`Not ticked for ${line.name}: bottle ${line.bottles.join(', ')}.`);
+    const overAt = workedOverAt(lot);
+    if (bottlings.some((b) => b.at < overAt))
+      missing.push(
+        'More went in after bottles were filled: strike that filling and count the bottles again.',
+      );
     const tally = tallyMissing(lot);
     if (tally) missing.push(tally);
   }

@@ -1,6 +1,8 @@
 import { measuredMismatches, stillToMeasure } from '../heat/index.ts';
-import { cooledIn, cooledInTime, finishedBrix, governingPh } from './asMade.ts';
+import { cooledIn, cooledInTime, finishedBrix } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
+import { governingPh } from './governingPh.ts';
+import { numberedBottles, processNumbers, workedOverAt } from './numbered.ts';
 import { type HeatProcessEntry, type LotRecord, standing } from './record.ts';
 
 const QUESTION = 'Is it processed, or kept cold?';
@@ -18,22 +20,25 @@ export function whyNotCounted(lot: LotRecord, p: HeatProcessEntry): string[] {
   ];
 }
 
+/** Whether a process lasted its time, matches, and came after whatever was done to the lot. */
 const countsFor =
   (lot: LotRecord) =>
   (p: HeatProcessEntry): boolean =>
-    p.minutes >= p.requiredMinutes && whyNotCounted(lot, p).length === 0;
+    p.minutes >= p.requiredMinutes && p.at > workedOverAt(lot) && whyNotCounted(lot, p).length === 0;
+
+/** Processes of a lot that count, in their order. */
+export const countedProcesses = (lot: LotRecord): HeatProcessEntry[] =>
+  standing(lot.heatProcesses).filter(countsFor(lot));
 
 /**
- * Bottles that went through a process that matches and lasted its time. One without a count covers all that were filled by then.
+ * Bottles that went through a process that matches and lasted its time, each counted once. A process is of bottles that were filled by then.
  * @example bottlesProcessed(lot) // 12
  */
 export function bottlesProcessed(lot: LotRecord): number {
-  const bottlings = standing(lot.bottlings);
-  const counted = standing(lot.heatProcesses).filter(countsFor(lot));
-  const all = counted.filter((p) => p.bottles === null);
-  const covered = bottlings.filter((b) => all.some((p) => p.at >= b.at)).reduce((sum, b) => sum + b.count, 0);
-  const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
-  return Math.min(filled, covered + counted.reduce((sum, p) => sum + (p.bottles ?? 0), 0));
+  const through = countedProcesses(lot).map((p) => ({ at: p.at, numbers: new Set(processNumbers(lot, p)) }));
+  return numberedBottles(lot).filter(({ number, bottling }) =>
+    through.some((p) => p.at >= bottling.at && p.numbers.has(number)),
+  ).length;
 }
 
 const evidenceOf = (p: HeatProcessEntry): Evidence[] => [
@@ -55,7 +60,7 @@ export function heatGate(lot: LotRecord): Gate {
   if (processes.length === 0)
     return gate('heat', QUESTION, evidence, 'Record a heat process with its source.');
   const bottlings = standing(lot.bottlings);
-  if (processes.some(countsFor(lot)) && bottlings.some((b) => b.closing !== 'hot'))
+  if (countedProcesses(lot).length > 0 && bottlings.some((b) => b.closing !== 'hot'))
     return gate('heat', QUESTION, evidence, 'A bottle cooled open is not for the shelf.');
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
   const done = bottlesProcessed(lot);
@@ -77,7 +82,7 @@ export function heatGate(lot: LotRecord): Gate {
       ? `The process does not match: ${why.join('; ')}.`
       : last.minutes < last.requiredMinutes
         ? `${last.minutes} min is short of the ${last.requiredMinutes} min its source asks for here.`
-        : 'The process was recorded before the bottles were filled.',
+        : 'The process was recorded before the bottles were filled, or before more went in: process them again.',
   );
 }
 

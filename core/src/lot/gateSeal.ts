@@ -1,9 +1,18 @@
 import { inWords } from '../quantity/index.ts';
 import { type Gate, gate, shown } from './gate.ts';
-import { type LotRecord, standing } from './record.ts';
+import { numbersOf, workedOverAt } from './numbered.ts';
+import { type HeatProcessEntry, type LotRecord, type SealCheckEntry, standing } from './record.ts';
 
 const HOUR = 3_600_000;
 const QUESTION = 'Are the seals checked?';
+
+/** Whether a process was of bottles whose seal had failed, and not of the others. */
+function isOfFailed(lot: LotRecord, p: HeatProcessEntry): boolean {
+  const failed = standing(lot.sealChecks)
+    .filter((c) => c.at < p.at)
+    .reduce((sum, c) => sum + c.failed, 0);
+  return p.bottles !== null && p.bottles <= failed;
+}
 
 /**
  * ISO instant from which a lot's seals may be checked: 12 hours after the last bottle was filled or processed, at once for what is kept cold.
@@ -14,13 +23,19 @@ export function sealsFrom(lot: LotRecord): string | null {
   if (!filled) return null;
   if (lot.storage !== 'shelf') return filled;
   const processed = standing(lot.heatProcesses)
-    .filter((p) => p.at <= firstCheck(lot))
-    .at(-1)?.at;
-  const last = processed && processed > filled ? processed : filled;
+    .filter((p) => !isOfFailed(lot, p))
+    .map((p) => p.at);
+  const last = [filled, ...processed].sort().at(-1)!;
   return new Date(Date.parse(last) + 12 * HOUR).toISOString();
 }
 
-const firstCheck = (lot: LotRecord): string => standing(lot.sealChecks)[0]?.at ?? '9999';
+/** Seal checks in their time, after the last filling and process, and after whatever was done to the lot. */
+export function soundChecks(lot: LotRecord): SealCheckEntry[] {
+  const from = sealsFrom(lot);
+  return from === null
+    ? []
+    : standing(lot.sealChecks).filter((c) => c.at >= from && c.at > workedOverAt(lot));
+}
 
 /**
  * Failures that nobody has said anything of yet.
@@ -35,13 +50,17 @@ export function failuresOpen(lot: LotRecord): number {
   return failed - settled;
 }
 
+/** Bottles of some checks, each counted once: those that name no bottles are all of the same ones. */
+const bottlesIn = (checks: readonly SealCheckEntry[]): number =>
+  new Set(checks.flatMap((c) => numbersOf(c, c.checked))).size;
+
 /** Every seal checked undisturbed in its time, every failure with its fate, and what was processed again checked again. */
 export function sealGate(lot: LotRecord): Gate {
   const bottlings = standing(lot.bottlings);
   const from = sealsFrom(lot);
   if (from === null) return gate('seal', QUESTION, [], 'Nothing is filled yet.');
   const checks = standing(lot.sealChecks);
-  const counted = checks.filter((c) => c.at >= from);
+  const counted = soundChecks(lot);
   const evidence = checks.map((c) =>
     shown(
       `${c.checked} pressed, ${c.failed} failed${c.signs.length > 0 ? `; seen: ${c.signs.join(', ')}` : ''}`,
@@ -53,18 +72,19 @@ export function sealGate(lot: LotRecord): Gate {
   const again = lot.fates.filter((f) => f.fate === 'processed-again');
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
   const anew = again.reduce((sum, f) => sum + f.count, 0);
-  const checked = counted.reduce((sum, c) => sum + c.checked, 0);
+  const checked = bottlesIn(counted);
+  const broken = lot.movements.reduce((sum, m) => sum + (m.kind === 'broken' ? m.count : 0), 0);
   const shut = (missing: string) => gate('seal', QUESTION, evidence, missing);
   if (failuresOpen(lot) > 0)
     return shut(
       `Say what became of ${failuresOpen(lot)} that failed: chilled, processed again, or discarded.`,
     );
-  if (checked < filled)
+  if (checked < filled - broken)
     return shut(
       checks.length > counted.length
         ? 'The bottles had not stood 12 hours: press the lids again.'
         : lot.storage === 'shelf'
-          ? `Press all ${filled} lids after 12 to 24 hours undisturbed.`
+          ? `Press all ${filled} lids after 12 to 24 hours undisturbed${checked > 0 ? `; ${checked} different ones were` : ''}.`
           : `Check all ${filled} caps.`,
     );
   const since = again
@@ -73,7 +93,7 @@ export function sealGate(lot: LotRecord): Gate {
     .at(-1);
   if (since) {
     const due = new Date(Date.parse(since) + 12 * HOUR).toISOString();
-    const second = checks.filter((c) => c.at >= due).reduce((sum, c) => sum + c.checked, 0);
+    const second = bottlesIn(checks.filter((c) => c.at >= due));
     if (second < anew) return shut(`Press the ${anew} processed again, 12 to 24 hours after.`);
   }
   return gate('seal', QUESTION, evidence, null);

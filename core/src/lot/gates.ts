@@ -3,6 +3,7 @@ import { type Gate, gate, shown } from './gate.ts';
 import { acidGate } from './gateAcid.ts';
 import { countGate } from './gateCount.ts';
 import { heatGate } from './gateHeat.ts';
+import { makingGate } from './gateMaking.ts';
 import { sealGate } from './gateSeal.ts';
 import { traceGate } from './gateTrace.ts';
 import { type LotRecord, standing } from './record.ts';
@@ -64,6 +65,7 @@ export function gates(lot: LotRecord, setting: GateSetting): Gate[] {
   return [
     everythingIn(lot),
     traceGate(lot),
+    makingGate(lot),
     acidGate(lot),
     countGate(lot),
     heatGate(lot),

@@ -2,7 +2,6 @@ export {
   coldestFill,
   cooledIn,
   finishedBrix,
-  governingPh,
   ingredientsAsMade,
   linesNotRecorded,
   samplesAsked,
@@ -18,9 +17,12 @@ export { bottlesNotTicked, gapSaid } from './gateCount.ts';
 export { bottlesProcessed, whyNotCounted } from './gateHeat.ts';
 export { failuresOpen, sealsFrom } from './gateSeal.ts';
 export { allOpen, type GateSetting, gates } from './gates.ts';
+export { governingPh, readPh } from './governingPh.ts';
+export { type Heating, heatingsOf } from './heating.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
+export { freeNumbers, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type PanNow, type PanVessel, panNow } from './panNow.ts';
 export { matchLot } from './processed.ts';

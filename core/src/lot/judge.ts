@@ -30,6 +30,13 @@ const BOUNDS: Record<Exclude<ReadingKind, 'note'>, Bounds> = {
     name: 'Temperature',
     hint: 'Was it read in °F? Write 176F.',
   },
+  boil: {
+    low: 0,
+    high: 600,
+    unit: 'min',
+    name: 'Full boil',
+    hint: 'Write the minutes it boiled by the clock.',
+  },
   ta: {
     low: 0.01,
     high: 120,

@@ -1,5 +1,4 @@
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
-import { boilingPointOfWater } from '../heat/index.ts';
 import {
   bestBy,
   carriedBy,
@@ -9,12 +8,19 @@ import {
   type KeepingTime,
   keepingLimit,
 } from '../keeping/index.ts';
-import { keepingFacts } from './asMade.ts';
+import { stepClock } from './clock.ts';
 import type { GateSetting } from './gates.ts';
+import { heatingsOf } from './heating.ts';
+import { keepingFacts } from './keepingFacts.ts';
 import { type LotRecord, standing } from './record.ts';
 
 export interface LotKeeping extends KeepingTime {
+  /** Day of the filling, or of the beginning before that. */
   madeOn: Day;
+  /** Day that the keeping time counts from, day 1: of what is kept cold, when it was heated last, or strained raw. */
+  keptFrom: Day;
+  /** Never heated and not processed: unpasteurised, however it is kept. */
+  neverHeated: boolean;
   readyOn: Day;
   bestBy: Day | null;
   dateWord: 'use-by' | 'best-by';
@@ -22,19 +28,36 @@ export interface LotKeeping extends KeepingTime {
   carriedBy: string;
 }
 
+/** ISO instant that the time of what is kept cold counts from: it does not wait for the bottle. */
+function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string {
+  const ends = killStep
+    ? heatingsOf(lot).map((h) => h.to)
+    : lot.steps.filter((s) => s.kind === 'strain').flatMap((s) => stepClock(s, '9999').doneAt ?? []);
+  const last = ends
+    .filter((at) => at <= filledAt)
+    .sort()
+    .at(-1);
+  return last ?? (killStep ? filledAt : lot.begunAt);
+}
+
 /**
- * Date, class and hurdles of a lot as measured; day of filling, or of beginning before that, is day 1.
+ * Date, class and hurdles of a lot as measured. Day 1 is the day of filling; of what is kept cold, of its last heating, or of straining where it is raw.
  * @example lotKeeping(lot, { timeZone: 'UTC' }).madeOn // '2026-11-24'
  */
 export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping {
-  const facts = keepingFacts(lot, boilingPointOfWater(lot.elevationMetres));
+  const facts = keepingFacts(lot);
   const time = keepingLimit(facts);
-  const madeOn = dayOf(standing(lot.bottlings)[0]?.at ?? lot.begunAt, setting.timeZone);
+  const filledAt = standing(lot.bottlings)[0]?.at ?? lot.begunAt;
+  const madeOn = dayOf(filledAt, setting.timeZone);
+  const cold = time.class === 'cold' ? coldSince(lot, facts.killStep === true, filledAt) : filledAt;
+  const keptFrom = dayOf(cold, setting.timeZone);
   return {
     ...time,
     madeOn,
+    keptFrom,
+    neverHeated: facts.killStep !== true && facts.heatProcess !== true,
     readyOn: addDays(madeOn, lot.product.content.readyDays ?? 0),
-    bestBy: bestBy(madeOn, time),
+    bestBy: bestBy(keptFrom, time),
     dateWord: dateWord(time),
     hurdles: hurdles(facts),
     carriedBy: carriedBy(facts),

@@ -1,6 +1,8 @@
 import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMatch } from '../heat/index.ts';
-import { coldestFill, finishedBrix, governingPh, solidsStay } from './asMade.ts';
+import { coldestFill, finishedBrix } from './asMade.ts';
 import { catalogueOf } from './catalogue.ts';
+import { governingPh } from './governingPh.ts';
+import { piecesIn } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** The bottle that a process is held against. */
@@ -32,7 +34,7 @@ function processedProduct(lot: LotRecord, bottle: InBottle): ProcessedProduct {
     fruits: [...new Set(fruits.map((e) => e.formOf ?? e.id))],
     acids: made.filter(acid).map((e) => e.id),
     thickeners: made.filter(thickener).map((e) => e.name.toLowerCase()),
-    pieces: solidsStay(lot),
+    pieces: piecesIn(lot).length > 0,
     brix: finishedBrix(lot),
     ph: governingPh(lot)?.ph ?? null,
     ...bottle,

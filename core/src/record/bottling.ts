@@ -16,6 +16,8 @@ export const TALLY_PARTS = [
 ] as const;
 
 export const place = text(60, 'Where do they stand?', 1);
+/** Numbers of bottles of a lot, 1 for the first that was filled. */
+export const numbers = (ask: string) => nullable(list(count('Which bottle?'), { min: 1, max: 2000 }, ask));
 export const containerId = reference('container', 'Which kind of bottle or jar?');
 export const containerName = text(120, 'Which kind of bottle or jar?');
 const bottlingId = reference('bottling', 'Which filling?');

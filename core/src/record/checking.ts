@@ -1,4 +1,4 @@
-import { place } from './bottling.ts';
+import { numbers, place } from './bottling.ts';
 import { choice, count, list, nullable, number, otherwise, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { why } from './making.ts';
@@ -15,6 +15,8 @@ export const sealCheck = kind({
   strikeable: true,
   said: {
     checked: count('How many were checked?'),
+    /** Which of them, by number; the first so many where it is not said. */
+    numbers: numbers('Which were checked, by number?'),
     failed: number(0, 10_000, 'How many failed?', { whole: true }),
     /** The numbers of those that failed, where each was pressed by itself. */
     failedBottles: otherwise(

@@ -1,4 +1,5 @@
 import { PROCESS_METHODS } from '../heat/index.ts';
+import { numbers } from './bottling.ts';
 import { choice, count, group, list, nullable, number, otherwise, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 
@@ -38,6 +39,8 @@ export const heatProcess = kind({
     minutes: minutes('How many minutes at a full boil?', true),
     /** Bottles that were in it; null where all filled till then were. */
     bottles: nullable(count('How many bottles were in it?')),
+    /** Which of them, by number; the first so many where it is not said. */
+    numbers: numbers('Which bottles were in it?'),
     /** Hot fill: seconds held lid down. */
     invertedSeconds: nullable(number(0, 3600, 'How many seconds lid down?')),
   },
@@ -63,8 +66,14 @@ export const load = kind({
   summary: 'Put jars into the canner',
   verb: 'load',
   strikeable: true,
-  said: { processId: processKey, bottles: count('How many jars?') },
+  said: {
+    processId: processKey,
+    bottles: count('How many jars?'),
+    /** Which of them, by number; those not yet in a load where it is not said. */
+    numbers: numbers('Which jars, by number?'),
+  },
   kept: {
+    numbers: numbers('Which jars, by number?'),
     number: count('Which load?'),
     name: processName,
     source: processSource,

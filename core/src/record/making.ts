@@ -15,7 +15,8 @@ import { kind } from './kind.ts';
 
 /** `answer` says that the recurring prompt of the step was done: it does not move the clock. */
 export const MARKS = ['start', 'pause', 'done', 'reopen', 'answer'] as const;
-export const READING_KINDS = ['brix', 'ph', 'ta', 'temperature', 'mass', 'depth', 'note'] as const;
+/** `boil` is a full rolling boil that was seen, in minutes by the clock: seen, not measured. */
+export const READING_KINDS = ['brix', 'ph', 'ta', 'temperature', 'boil', 'mass', 'depth', 'note'] as const;
 export const SAMPLES = ['pan', 'finished'] as const;
 /** How a finished sample was taken: as it is, blended with its solids, or out of a jar opened for it. */
 export const TAKEN = ['as-it-is', 'blended', 'opened-jar'] as const;
@@ -130,6 +131,12 @@ export const reading = kind({
     raw: nullable(number(-1e6, 1e6, 'What does the instrument show?')),
     celsius: nullable(number(-50, 200, 'How warm was the sample, °C?')),
     instrumentId: instrumentChoice,
+    /** Taken with a simulated instrument: it is marked so for ever, and opens no gate. */
+    simulated: flag('Was it taken with a simulated instrument?'),
+    /** Thinned 1:1 by weight with distilled water before it was read: asked of a thick syrup's pH. */
+    diluted: flag('Was it diluted 1:1 with distilled water?'),
+    /** Temperature: minutes for which it stayed at that or over. */
+    heldMinutes: nullable(number(0, 1440, 'For how many minutes did it stay so hot?')),
     /** A word why, for a reading that was questioned. */
     because: nullable(why('Write a reason of two letters or more.')),
   },

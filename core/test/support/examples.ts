@@ -1,4 +1,4 @@
-import { type FormulaContent, forecast, lineAmounts, massOf } from '@inch/core/formula';
+import { type FormulaContent, forecast, lineAmounts, massOf, nothing } from '@inch/core/formula';
 import type { HeatProcess, ProcessedProduct } from '@inch/core/heat';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import type { HurdleFacts } from '@inch/core/keeping';
@@ -71,5 +71,5 @@ export const inExamples = {
   ...{ catalogue: shippedCatalogue, lot, cherry, setting, pan, letter, jarred, kept, label, T },
   ...{ sack, kitchen, bench, entries },
   ...{ forecast, lineAmounts, massOf, labelCheck, lotKeeping, makingOf, parseQuantity },
-  ...{ emptySimulatedPan },
+  ...{ emptySimulatedPan, nothing },
 };

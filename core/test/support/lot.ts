@@ -32,6 +32,9 @@ export function releasable(): LotRecord {
     whyNot: null,
     because: null,
     instrumentId: null,
+    simulated: false,
+    diluted: false,
+    heldMinutes: null,
     taken: 'as-it-is' as const,
   };
   return {
@@ -63,7 +66,7 @@ export function releasable(): LotRecord {
         formulaStepId: 'cook',
         marks: [
           { kind: 'start', at: T(0), by: 'Wren' },
-          { kind: 'done', at: T(1), by: 'Wren' },
+          { kind: 'done', at: T(2.95), by: 'Wren' },
         ],
       },
     ],
@@ -94,8 +97,9 @@ export function releasable(): LotRecord {
       },
     ],
     readings: [
-      { ...entry('r1', T(0.5)), ...reading, kind: 'temperature', sample: 'pan', value: 97 },
-      { ...entry('r2', T(2)), ...reading, kind: 'ph', sample: 'finished', value: 3.4 },
+      { ...entry('r1', T(2.5)), ...reading, kind: 'temperature', sample: 'pan', value: 97 },
+      { ...entry('r2', T(2.9)), ...reading, kind: 'ph', sample: 'finished', value: 3.4, celsius: 21 },
+      { ...entry('r3', T(2.6)), ...reading, kind: 'temperature', sample: 'pan', value: 97 },
     ],
     bottlings: [
       {
@@ -126,6 +130,7 @@ export function releasable(): LotRecord {
         method: 'boiling-water',
         requiredMinutes: 15,
         minutes: 15,
+        numbers: null,
         invertedSeconds: null,
         elevationMetres: 719,
         mismatches: [],
@@ -134,7 +139,9 @@ export function releasable(): LotRecord {
         loadId: null,
       },
     ],
-    sealChecks: [{ ...entry('s1', T(16)), checked: 12, failed: 0, failedBottles: [], signs: [] }],
+    sealChecks: [
+      { ...entry('s1', T(16)), checked: 12, numbers: null, failed: 0, failedBottles: [], signs: [] },
+    ],
     movements: [
       {
         id: 'm1',

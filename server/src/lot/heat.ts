@@ -1,6 +1,6 @@
 import { loadClock, whyNotMarked } from '@inch/core/bottling';
 import { type HeatProcess, lethality, type MeasuredLimits } from '@inch/core/heat';
-import { lotBottles, matchLot, standing } from '@inch/core/lot';
+import { freeNumbers, lotBottles, matchLot, standing } from '@inch/core/lot';
 import type { Entries, Kept } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
 import { containersOf } from '../container/routes.ts';
@@ -74,12 +74,23 @@ const ownWords = (said: { name: string; source: string; requiredMinutes: number 
   };
 };
 
+/** Numbers of bottles are as many as were counted, each once, and all of this lot. */
+export function refuseNumbers(lot: StoredLot, numbers: readonly number[] | null, count: number | null): void {
+  if (numbers === null) return;
+  const { filled } = lotBottles(lot);
+  if (new Set(numbers).size !== numbers.length || numbers.length !== count)
+    throw invalid('numbers', 'As many numbers as bottles, each once.');
+  const unknown = numbers.find((n) => n > filled);
+  if (unknown !== undefined) throw invalid('numbers', `There is no bottle ${unknown}: ${filled} are filled.`);
+}
+
 /** Records a heat process: one that ships or is the kitchen's own, matched line by line, or one named with its source. */
 export const judgeHeatProcess: Judge<'heat-process'> = async ({ w, lot: head, said, at }) => {
   const lot = await fullLot(w, head.id);
   const { filled } = lotBottles(lot);
   if (said.bottles !== null && said.bottles > filled)
     throw invalid('bottles', `Only ${filled} bottles are filled.`);
+  refuseNumbers(lot, said.numbers, said.bottles);
   const matched = said.processId ? await matchedWith(w, lot, said.processId) : ownWords(said);
   const { invertSeconds, restMinutes: _, ...process } = matched;
   const inverted = said.invertedSeconds ?? 0;
@@ -100,18 +111,25 @@ export const judgeLoad: Judge<'load'> = async ({ w, lot: head, said }) => {
   const { method, invertSeconds: _, processId: __, ...process } = await matchedWith(w, lot, said.processId);
   if (method !== 'boiling-water')
     throw invalid('processId', 'That is a hot fill: it needs no canner. Record it under Process.');
-  return { kept: { number: lot.loads.length + 1, ...process } };
+  refuseNumbers(lot, said.numbers, said.bottles);
+  const numbers = said.numbers ?? freeNumbers(lot, said.bottles);
+  if (numbers.length < said.bottles)
+    throw invalid(
+      'numbers',
+      `Only ${numbers.length} of the jars were in no load yet. Say by number which ${said.bottles} these are.`,
+    );
+  return { kept: { number: lot.loads.length + 1, numbers, ...process } };
 };
 
 /** The process that a load was, once the fire went off after its time. */
 async function writeProcessOf(w: Writing, lot: StoredLot, load: StoredLot['loads'][number], at: string) {
   const minutes = Math.round((loadClock(load, at).boiledSeconds / 60) * 100) / 100;
-  const { processId, name, source, requiredMinutes, mismatches, limits, bottles } = load;
+  const { processId, name, source, requiredMinutes, mismatches, limits, bottles, numbers } = load;
   await writeEntry(w, 'heat-process', lot.id, {
     id: newId(),
     at,
     values: {
-      ...{ processId, name, source, requiredMinutes, mismatches, limits, bottles, minutes },
+      ...{ processId, name, source, requiredMinutes, mismatches, limits, bottles, numbers, minutes },
       ...{ method: 'boiling-water', invertedSeconds: null, loadId: load.id },
       elevationMetres: w.kitchen.elevationMetres,
     },

@@ -20,6 +20,7 @@ const CHECKED = new Set<string>(['refractometer', 'scale', 'thermometer']);
 /** Whether a reading counts: by the checks of its instrument before it and after it. */
 function standingOf({ entry, row }: Reading, { calibrations, checks, timeZone }: Trusted) {
   const { kind, value, at, instrumentId } = entry;
+  if (entry.simulated) return { counts: false, whyNot: 'it was taken with a simulated instrument' };
   if (kind === 'ph' && value !== null)
     return meterStanding({ value, at }, instrumentId ? calibrations.get(instrumentId)! : null, timeZone);
   if (kind === 'brix' && entry.celsius === null && row.compensated !== 1)

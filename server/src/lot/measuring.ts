@@ -45,6 +45,8 @@ export const judgeReading: Judge<'reading'> = async (judging) => {
   if (verdict === 'doubtful' && !said.because)
     throw invalid('because', sentence!, 'urn:inch:doubtful-reading');
   if (said.kind === 'note' && said.said === '') throw invalid('said', 'Write the note.');
+  if (said.simulated && said.instrumentId)
+    throw invalid('instrumentId', 'What a simulated instrument showed names no real one.');
   const { celsius } = said;
   const value =
     said.kind === 'brix' && celsius !== null

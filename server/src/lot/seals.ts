@@ -8,6 +8,7 @@ import { refuseBefore } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { takeLids } from '../stock/withdraw.ts';
 import { decideLot, fullLot } from './change.ts';
+import { refuseNumbers } from './heat.ts';
 import { moveItself } from './moving.ts';
 import type { StoredLot } from './store.ts';
 
@@ -45,6 +46,7 @@ function refuseImpossible(said: Said<Entries['seal-check']>, left: number): void
 export const judgeSealCheck: Judge<'seal-check'> = async ({ w, lot: head, said, at }) => {
   const lot = await fullLot(w, head.id);
   refuseImpossible(said, lotBottles(lot).left);
+  refuseNumbers(lot, said.numbers, said.checked);
   return {
     kept: {},
     after: async () => {

@@ -59,7 +59,8 @@ type CheckFields = ReturnType<typeof useCheck>;
 /** What the instrument on the counter shows now, to be taken as it is; a scale is set to nothing first. */
 function TakeLive({ instrument, form }: { instrument: Instrument; form: CheckFields }) {
   const live = useLiveFigure(instrument.kind);
-  if (!live) return null;
+  // A real instrument is not checked by what a simulated one shows.
+  if (!live || live.simulated) return null;
   return (
     <>
       {live.value !== null && (

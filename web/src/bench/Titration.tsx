@@ -96,7 +96,17 @@ function Curve({
   );
 }
 
-function KeepToLot({ worked, normality, sampleMl }: { worked: Worked; normality: number; sampleMl: number }) {
+function KeepToLot({
+  worked,
+  normality,
+  sampleMl,
+  simulated,
+}: {
+  worked: Worked;
+  normality: number;
+  sampleMl: number;
+  simulated: boolean;
+}) {
   const lots = useLots();
   const making = (lots.data?.lots ?? []).filter((l) => ['making', 'resting', 'bottled'].includes(l.state));
   const [code, setCode] = useState('');
@@ -123,7 +133,7 @@ function KeepToLot({ worked, normality, sampleMl }: { worked: Worked; normality:
       <Button
         tone="plain"
         disabled={code === '' || write.busy}
-        onClick={() => write.run({ kind: 'ta', sample, said, shownAs: `Acid ${said.slice(3)}` })}
+        onClick={() => write.run({ kind: 'ta', sample, said, simulated, shownAs: `Acid ${said.slice(3)}` })}
       >
         Record {said.slice(3)}
       </Button>
@@ -184,12 +194,14 @@ interface Answers {
   sample: string;
   acid: Acid;
   by: '8.2' | 'steepest';
+  /** Whether a figure of it came from the simulated bench. */
+  simulated: boolean;
 }
 
 /** The titration as typed so far, and what it comes to. */
 function useTitration() {
   const [answers, setAnswers] = useState<Answers>({
-    ...{ readings: '', normality: '0.1', sample: '10', acid: 'citric', by: '8.2' },
+    ...{ readings: '', normality: '0.1', sample: '10', acid: 'citric', by: '8.2', simulated: false },
   });
   const { points, unread } = curveFrom(answers.readings);
   const endpoint = answers.by === 'steepest' ? null : 8.2;
@@ -217,9 +229,19 @@ function Result({ titration }: { titration: Titrating }) {
         {answers.by === 'steepest' ? 'where the curve is steepest' : 'where it crosses pH 8.2'}
       </p>
       {mayWrite && answers.acid === 'citric' && (
-        <KeepToLot worked={worked} normality={normality!} sampleMl={sampleMl!} />
+        <KeepToLot
+          worked={worked}
+          normality={normality!}
+          sampleMl={sampleMl!}
+          simulated={answers.simulated}
+        />
       )}
-      {mayWrite && answers.acid === 'acetic' && <KeepStrength worked={worked} />}
+      {mayWrite && answers.acid === 'acetic' && !answers.simulated && <KeepStrength worked={worked} />}
+      {answers.simulated && (
+        <p className="mt-2 font-semibold text-hold">
+          From the simulated bench: it is marked so, and counts for nothing real.
+        </p>
+      )}
     </div>
   );
 }
@@ -265,7 +287,12 @@ function TitrationReadings({ titration: { answers, set, unread } }: { titration:
   const [burette, meter] = [useLiveFigure('burette'), useLiveFigure('ph-meter')];
   const live =
     burette?.value != null && meter?.value != null
-      ? { ml: burette.value.toFixed(2), ph: meter.value.toFixed(2), steady: meter.steady }
+      ? {
+          ml: burette.value.toFixed(2),
+          ph: meter.value.toFixed(2),
+          steady: meter.steady,
+          simulated: burette.simulated || meter.simulated,
+        }
       : null;
   return (
     <div>
@@ -275,13 +302,20 @@ function TitrationReadings({ titration: { answers, set, unread } }: { titration:
         placeholder={'0 3.12\n5 4.20\n10 5.90\n12.5 8.31'}
         value={answers.readings}
         error={unread.length > 0 ? `Not read as mL and pH: “${unread[0]}”` : undefined}
-        onChange={(e) => set({ readings: e.target.value })}
+        onChange={(e) =>
+          set({ readings: e.target.value, simulated: answers.simulated && e.target.value.trim() !== '' })
+        }
       />
       {live && (
         <Button
           className="mt-2 w-full"
           disabled={!live.steady}
-          onClick={() => set({ readings: `${answers.readings.trimEnd()}\n${live.ml} ${live.ph}`.trim() })}
+          onClick={() =>
+            set({
+              readings: `${answers.readings.trimEnd()}\n${live.ml} ${live.ph}`.trim(),
+              simulated: answers.simulated || live.simulated,
+            })
+          }
         >
           {live.steady ? `Take ${live.ml} mL at pH ${live.ph}` : 'the meter still moves'}
         </Button>

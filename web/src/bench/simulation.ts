@@ -96,7 +96,7 @@ class SimulatedKitchen {
     return this.speaking.has(kind);
   }
   attach(kind: SpeakingKind): void {
-    if (this.state && !this.speaking.has(kind)) void counter.attach(this.doorOf(kind));
+    if (this.state && !this.speaking.has(kind)) void counter.attach(this.doorOf(kind), true);
   }
   /** Pulls the plug: the stream ends as a real one would. */
   detach(kind: SpeakingKind): void {

@@ -11,6 +11,7 @@ type Evidence = Gate['evidence'][number];
 const PLACES: Record<Gate['id'], (code: string) => { to: string; says: string }> = {
   'everything-in': (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
   trace: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
+  making: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
   acid: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
   count: (code) => ({ to: `/bottling/${code}/fill`, says: 'Fill' }),
   heat: (code) => ({ to: `/bottling/${code}/process`, says: 'Process' }),

@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { loadClock } from '@inch/core/bottling';
 import type { ProcessMatch } from '@inch/core/heat';
-import { bottlesProcessed } from '@inch/core/lot';
+import { bottlesProcessed, freeNumbers } from '@inch/core/lot';
 import { useState } from 'react';
 import { useRecord } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
@@ -129,16 +129,24 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
   const rest = lot.bottles.filled - bottlesProcessed(lot);
   const [count, setCount] = useState<string | null>(null);
   const [processId, setProcess] = useState('');
+  const [which, setWhich] = useState('');
   const write = useRecord('load', lot, { after: () => setCount(null) });
   if (boiling.length === 0) return null;
   const value = count ?? String(Math.min(kitchen.workshop.cannerHolds, Math.max(1, rest)));
   const jars = figureIn(value, WHOLE);
+  const named = which.match(/\d+/g)?.map(Number) ?? null;
+  // Jars that were in a load already go in again by their numbers.
+  const asksWhich = jars !== null && freeNumbers(lot, jars).length < jars;
   return (
     <form
       className="grid grid-cols-[1fr_7rem_auto] items-end gap-4 py-4 max-sm:grid-cols-1"
       onSubmit={(e) => {
         e.preventDefault();
-        write.run({ processId: processId || boiling[0]!.process.id, bottles: jars! });
+        write.run({
+          processId: processId || boiling[0]!.process.id,
+          bottles: jars!,
+          numbers: asksWhich ? named : null,
+        });
       }}
     >
       <Choice label="Process" value={processId} onChange={(e) => setProcess(e.target.value)}>
@@ -156,6 +164,17 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
         onChange={(e) => setCount(e.target.value)}
         error={problemIn(value, WHOLE) ?? write.fields.bottles ?? write.fields.processId}
       />
+      {asksWhich && (
+        <Field
+          className="col-span-2 max-sm:col-span-1"
+          label="Which jars, by number"
+          figure
+          placeholder="3, 7"
+          value={which}
+          onChange={(e) => setWhich(e.target.value)}
+          error={write.fields.numbers}
+        />
+      )}
       <Button type="submit" disabled={write.busy || jars === null}>
         Put them in
       </Button>

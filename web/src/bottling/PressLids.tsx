@@ -1,6 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
+import { numberedBottles } from '@inch/core/lot';
 import { useState } from 'react';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -38,6 +39,17 @@ function Lid({ n, seal, here, press }: { n: number; seal: Seal; here: boolean; p
   );
 }
 
+/** Numbers of the bottles that are there still: those that failed and were not processed again are gone. */
+function bottlesThere(lot: LotView): number[] {
+  const again = new Set(lot.fates.filter((f) => f.fate === 'processed-again').map((f) => f.checkId));
+  const gone = new Set(
+    lot.sealChecks.filter((c) => c.struck === null && !again.has(c.id)).flatMap((c) => c.failedBottles),
+  );
+  return numberedBottles(lot)
+    .map((b) => b.number)
+    .filter((n) => !gone.has(n));
+}
+
 /** The form of a seal check: lids one after another, what each showed, and which comes next. */
 function useLids(lot: LotView) {
   const count = lot.bottles.left;
@@ -46,15 +58,25 @@ function useLids(lot: LotView) {
     ...{ signs: [] as string[], at: '' },
   }));
   const [here, setHere] = useState(0);
+  const there = bottlesThere(lot);
+  const numberOf = (i: number) => there[i] ?? i + 1;
   const form = useDeedForm({
     of: 'entry',
     draft: `lids ${lot.id} ${count}`,
     empty,
     schema: bodyOf('seal-check'),
     read: (a) => {
-      const failedBottles = a.lids.flatMap((lid, i) => (lid === 'failed' ? [i + 1] : []));
+      const failedBottles = a.lids.flatMap((lid, i) => (lid === 'failed' ? [numberOf(i)] : []));
       const checked = a.lids.filter((lid) => lid !== null).length;
-      return { checked, failed: failedBottles.length, failedBottles, signs: a.signs, ...happened(a.at) };
+      const numbers = a.lids.flatMap((lid, i) => (lid === null ? [] : [numberOf(i)]));
+      return {
+        checked,
+        numbers,
+        failed: failedBottles.length,
+        failedBottles,
+        signs: a.signs,
+        ...happened(a.at),
+      };
     },
     fieldAt: (path) => (path === 'at' ? 'at' : 'lids'),
     write: (body) => recordEntry('seal-check', lot, body),
@@ -63,7 +85,7 @@ function useLids(lot: LotView) {
   const set = (to: (lid: Seal, n: number) => Seal) => form.set('lids', lids.map(to));
   const go = (by: number) => setHere((i) => Math.max(0, Math.min(count - 1, i + by)));
   return {
-    ...{ form, lids, here, go, count },
+    ...{ form, lids, here, go, count, numberOf },
     pressed: lids.filter((lid) => lid !== null).length,
     press: (seal: Seal) => {
       set((lid, i) => (i === here ? seal : lid));
@@ -117,7 +139,7 @@ function LidButtons({ lids }: { lids: Lids }) {
       <fieldset className="flex max-w-3xl flex-wrap gap-2.5">
         <legend className="sr-only">Lids of {plural(count, 'bottle')}</legend>
         {lids.lids.map((seal, i) => (
-          <Lid key={i} n={i + 1} seal={seal} here={i === lids.here} press={() => lids.turn(i)} />
+          <Lid key={i} n={lids.numberOf(i)} seal={seal} here={i === lids.here} press={() => lids.turn(i)} />
         ))}
       </fieldset>
       <div className="mt-4 flex flex-wrap gap-3">

@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { catalogueOf, type LotRecord } from '@inch/core/lot';
 import { inWords } from '@inch/core/quantity';
-import { readingNames, readingSaid } from '../parts/lot/reading.ts';
+import { howTaken, readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { money, plural, weight } from '../ui/format.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
 import type { Happening } from './happening.ts';
@@ -50,7 +50,7 @@ function entered(lot: LotView): Happening[] {
     return {
       ...r,
       title: r.kind === 'note' ? `Note: ${r.said}` : `${readingNames[r.kind]}: ${readingSaid(r)}${read}`,
-      detail: `${r.sample === 'finished' ? `finished product${r.taken === 'as-it-is' ? '' : `, ${inWords(r.taken)}`}` : ''}${r.instrument ? `${r.sample === 'finished' ? ', ' : ''}${r.instrument}` : ''}${r.because ? ` · ${r.because}` : ''}${standing}`,
+      detail: `${r.sample === 'finished' ? `finished product${r.taken === 'as-it-is' ? '' : `, ${inWords(r.taken)}`}` : ''}${r.instrument ? `${r.sample === 'finished' ? ', ' : ''}${r.instrument}` : ''}${[...howTaken(r), ...(r.because ? [r.because] : [])].map((words) => ` · ${words}`).join('')}${standing}`,
     };
   });
   return [...additions, ...readings];

@@ -74,7 +74,8 @@ async function keepReading(code: string, jot: Jotting, instrumentId: string | nu
   const lot = await lotOf(code);
   const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
   const id = newId();
-  const reading = { id, stepId, kind: jot.kind, said, raw: jot.raw, celsius: jot.celsius, instrumentId };
+  const { kind, raw, celsius, heldMinutes = null, diluted = false } = jot;
+  const reading = { id, stepId, kind, said, raw, celsius, heldMinutes, diluted, instrumentId };
   const outcome = await recordEntry('reading', lot, reading, jot.understood);
   if (outcome.sent) offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
   return outcome;

@@ -4,7 +4,7 @@ import { call } from '../data/api.ts';
 import { NOT_SENT } from '../data/outbox/overlay.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
-import { readingNames, readingSaid } from '../parts/lot/reading.ts';
+import { howTaken, readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime } from '../ui/dates.ts';
@@ -90,6 +90,7 @@ function ReadingRow({
         </span>
         <span className="figure w-11 text-right text-sm text-ink-2">{clockTime(r.at)}</span>
       </div>
+      {howTaken(r).length > 0 && <p className="text-sm text-ink-2">{howTaken(r).join(', ')}</p>}
       {read && <p className={`figure text-sm text-ink-2 ${struck ? 'line-through' : ''}`}>{read}</p>}
       {struck && (
         <p className="text-sm text-ink-2">

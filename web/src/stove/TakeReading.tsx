@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import { useInstruments } from '../data/queries.ts';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
-import { useLiveFigure } from '../parts/instrument/attached.ts';
+import { type Attached, useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -55,7 +55,13 @@ interface Props {
 }
 
 /** What the instrument on the counter shows now, to be taken as it is. */
-function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: string) => void }) {
+function LiveFigure({
+  kind,
+  take,
+}: {
+  kind: Kind;
+  take: (text: string, warmth: string, live: Attached) => void;
+}) {
   const live = useLiveFigure(kinds[kind].instrument);
   if (!live || live.value === null) return null;
   const digits = { scale: 0, 'ph-meter': 2, refractometer: 1, thermometer: 1, burette: 2 }[live.kind];
@@ -73,7 +79,7 @@ function LiveFigure({ kind, take }: { kind: Kind; take: (text: string, warmth: s
       <Button
         className="min-h-14"
         disabled={live.trouble !== null}
-        onClick={() => take(kind === 'mass' ? `${figure} g` : figure, live.celsius?.toFixed(0) ?? '')}
+        onClick={() => take(kind === 'mass' ? `${figure} g` : figure, live.celsius?.toFixed(0) ?? '', live)}
       >
         Use this figure
       </Button>
@@ -93,7 +99,7 @@ function useReading({ lot, stepId, kind, finished, onClose }: Props) {
     of: 'entry',
     draft: `reading ${lot.id} ${kind}`,
     empty: {
-      ...{ text: '', warmth: '', instrumentId: '', because: '' },
+      ...{ text: '', warmth: '', held: '', instrumentId: '', because: '', live: '', diluted: false },
       sample: (finished ? 'finished' : 'pan') as 'pan' | 'finished',
       taken: asked?.[0] ?? ('as-it-is' as Taken),
     },
@@ -106,21 +112,33 @@ function useReading({ lot, stepId, kind, finished, onClose }: Props) {
         kind,
         sample: a.sample,
         taken: a.sample === 'finished' ? a.taken : 'as-it-is',
-        said: saidOf(kind, a.text, a.warmth),
+        said: a.live === '' ? saidOf(kind, a.text, a.warmth) : `${saidOf(kind, a.text, a.warmth)}, ${a.live}`,
         raw: rawOf(kind, a.text),
         celsius: fields.figure('warmth', { unit: 'C' }),
-        instrumentId: chosenOf(a.instrumentId)?.id ?? null,
+        heldMinutes: kind === 'temperature' ? fields.figure('held', { unit: 'min' }) : null,
+        diluted: kind === 'ph' && a.diluted,
+        simulated: a.live !== '',
+        instrumentId: a.live === '' ? (chosenOf(a.instrumentId)?.id ?? null) : null,
         because: a.because || null,
       };
     },
     fieldAt: (path) =>
-      path === 'raw' || path === 'said' ? 'text' : path === 'celsius' ? 'warmth' : undefined,
+      path === 'raw' || path === 'said'
+        ? 'text'
+        : path === 'celsius'
+          ? 'warmth'
+          : path === 'heldMinutes'
+            ? 'held'
+            : undefined,
     write: (body) => recordEntry('reading', lot, body, `${kinds[kind].name} ${body.said}`),
     after: onClose,
   });
   return { form, own, chosen: chosenOf(form.values.instrumentId), asked };
 }
 type Reading = ReturnType<typeof useReading>;
+
+/** What is read of a sample whose own temperature matters. */
+const WITH_WARMTH: ReadonlySet<Kind> = new Set<Kind>(['brix', 'ph']);
 
 /** What is read, and how it is understood while it is typed. */
 function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: Reading }) {
@@ -130,14 +148,19 @@ function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: 
     <>
       <div className="grid grid-cols-2 gap-4">
         <Field
-          className={kind === 'brix' ? '' : 'col-span-2'}
+          className={WITH_WARMTH.has(kind) || kind === 'temperature' ? '' : 'col-span-2'}
           label={kinds[kind].label}
           figure={kind !== 'note'}
           autoFocus
           {...form.field('text')}
           inputMode={kind === 'brix' || kind === 'ph' ? 'decimal' : 'text'}
         />
-        {kind === 'brix' && <Field label="Sample, °C" figure inputMode="decimal" {...form.field('warmth')} />}
+        {WITH_WARMTH.has(kind) && (
+          <Field label="Sample, °C" figure inputMode="decimal" {...form.field('warmth')} />
+        )}
+        {kind === 'temperature' && (
+          <Field label="Held so hot, minutes" figure inputMode="decimal" {...form.field('held')} />
+        )}
       </div>
       {kind === 'brix' && (
         <p aria-live="polite" className="figure font-bold">
@@ -168,6 +191,12 @@ function SampleFields({ kind, reading: { form, asked } }: { kind: Kind; reading:
         <option value="pan">what is in the pan</option>
         <option value="finished">the finished product, cooled</option>
       </Choice>
+      {kind === 'ph' && sample === 'finished' && (
+        <label className="flex min-h-8 items-center gap-2">
+          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('diluted')} />
+          Diluted 1:1 by weight with distilled water, as a thick syrup asks
+        </label>
+      )}
       {kind === 'ph' && sample === 'finished' && (
         <Choice
           label="How the sample was taken"
@@ -205,14 +234,21 @@ function ReadingForm(props: Props) {
       <DraftNote form={form} />
       <LiveFigure
         kind={kind}
-        take={(figure, warm) => {
+        take={(figure, warm, live) => {
           form.set('text', figure);
-          if (kind === 'brix') form.set('warmth', warm);
+          form.set('live', live.simulated ? live.name : '');
+          if (WITH_WARMTH.has(kind)) form.set('warmth', warm);
         }}
       />
       <WhatIsRead kind={kind} reading={reading} />
-      <InstrumentNote kind={kind} instrument={chosen} />
-      {own.length > 1 && (
+      {form.values.live === '' ? (
+        <InstrumentNote kind={kind} instrument={chosen} />
+      ) : (
+        <p className="text-sm font-semibold text-hold">
+          From {form.values.live}, which is simulated: it is marked so, and counts for no release.
+        </p>
+      )}
+      {form.values.live === '' && own.length > 1 && (
         <Choice
           label="With"
           value={chosen?.id}

@@ -19,6 +19,12 @@ export const kinds: Record<
     instrument: 'thermometer',
     key: 't',
   },
+  boil: {
+    name: 'Full boil',
+    label: 'Minutes at a full rolling boil, by the clock',
+    instrument: null,
+    key: 'r',
+  },
   mass: { name: 'Weight', label: 'Weight, as in 2.41 kg', instrument: 'scale', key: 'm' },
   depth: { name: 'Dip', label: 'Depth, as 3 5/8 in or 92 mm', instrument: null, key: 'd' },
   note: { name: 'Note', label: 'What you see', instrument: null, key: 'o' },
@@ -29,7 +35,7 @@ export const jotted = (kind: Kind, text: string): string => (kind === 'ta' ? `ta
 
 /** The figure in core units; null while it cannot be read. */
 export function rawOf(kind: Kind, text: string): number | null {
-  if (kind === 'brix' || kind === 'ph') return figureIn(text);
+  if (kind === 'brix' || kind === 'ph' || kind === 'boil') return figureIn(text);
   if (kind === 'ta' || kind === 'depth') {
     const jot = parseJot(jotted(kind, text));
     return jot.kind === kind ? jot.raw : null;
@@ -60,6 +66,7 @@ export function correctionSaid(
 /** How a reading is written down from its form: the words as they were put. */
 export function saidOf(kind: Kind, text: string, warmth: string): string {
   if (kind === 'ta' || kind === 'depth') return jotted(kind, text);
+  if (kind === 'boil') return `boil ${text} min`;
   return kind === 'note' ? text : `${text}${warmth ? ` @${warmth}` : ''}`;
 }
 

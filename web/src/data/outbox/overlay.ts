@@ -43,6 +43,9 @@ function readingOf(body: Body, compensated: boolean): LotView['readings'][number
     instrument: null,
     counts: false,
     whyNot: 'waiting to be sent',
+    simulated: body.simulated === true,
+    diluted: body.diluted === true,
+    heldMinutes: (body.heldMinutes as number | null) ?? null,
     because: (body.because as string | null) ?? null,
     instrumentId: (body.instrumentId as string | null) ?? null,
   };

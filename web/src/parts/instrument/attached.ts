@@ -18,6 +18,8 @@ export interface Attached {
   kind: SpeakingKind;
   name: string;
   compensated: boolean;
+  /** Of the simulated bench: what it shows is marked so and counts for nothing real. */
+  simulated: boolean;
   value: number | null;
   celsius: number | null;
   millivolts: number | null;
@@ -46,7 +48,7 @@ class Counter {
   readonly list = (): readonly Attached[] => this.attached;
 
   /** Takes an instrument in by its door, and listens until it closes. */
-  async attach(door: Door): Promise<void> {
+  async attach(door: Door, simulated = false): Promise<void> {
     const writer = door.writable.getWriter();
     await writer.write(new TextEncoder().encode('who\n')).catch(() => undefined);
     let kind: SpeakingKind | null = null;
@@ -56,7 +58,12 @@ class Counter {
         if (heard.say === 'hello') {
           kind = heard.kind;
           this.doors.set(kind, writer);
-          this.put({ ...nothingYet(heard.kind), name: heard.name, compensated: heard.compensated });
+          this.put({
+            ...nothingYet(heard.kind),
+            name: heard.name,
+            compensated: heard.compensated,
+            simulated,
+          });
         } else if (kind) this.hear(kind, heard);
       }
     } catch {
@@ -109,6 +116,7 @@ const nothingYet = (kind: SpeakingKind): Attached => ({
   kind,
   name: kind,
   compensated: false,
+  simulated: false,
   value: null,
   celsius: null,
   millivolts: null,

@@ -13,6 +13,7 @@ export function readingSaid(r: Reading, ruler: RulerUnit = 'mm'): string {
     ta: `${r.value.toFixed(2)} g/L`,
     depth: depthSaid(r.value, ruler),
     temperature: `${r.value.toFixed(0)} °C`,
+    boil: `${r.value} min`,
     mass: weight(r.value),
   }[r.kind];
 }
@@ -23,6 +24,15 @@ export const readingNames = {
   ta: 'Titration',
   depth: 'Ruler',
   temperature: 'Thermometer',
+  boil: 'Full boil, seen',
   mass: 'Scale',
   note: 'Note',
 } as const;
+
+/** How a reading was taken, where that matters to what it is good for. */
+export const howTaken = (r: Reading): string[] => [
+  ...(r.heldMinutes !== null ? [`held ${r.heldMinutes} min`] : []),
+  ...(r.kind === 'ph' && r.celsius !== null ? [`sample at ${r.celsius.toFixed(0)} °C`] : []),
+  ...(r.diluted ? ['diluted 1:1'] : []),
+  ...(r.simulated ? ['simulated instrument'] : []),
+];

@@ -1,0 +1,238 @@
+import { acidFacts } from '../acid/index.ts';
+import { bringsGerms, mustBoil } from '../ingredient/index.ts';
+import type { HurdleFacts } from '../keeping/index.ts';
+import type { LineAmount } from './amounts.ts';
+import type { FormulaContent, FormulaStep } from './content.ts';
+import { heldAt } from './methods.ts';
+import { acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
+
+/** Something that keeps a product from being released, whatever is measured of it. */
+export interface Fault {
+  lineId?: string;
+  stepId?: string;
+  text: string;
+}
+
+/**
+ * What a product is by what goes into it, when, and what is done with it: the same of a formula and of a lot as made, so that
+ * the forecast and the release checks cannot judge it differently.
+ */
+export interface Makeup {
+  /** Whether the whole liquid was heated, and nothing unheated went in after. */
+  killStep: boolean;
+  /** What went in unheated after the last kill step; empty where there is none. */
+  unheated: LineAmount[];
+  /** Pieces in it when it is filled. */
+  pieces: LineAmount[];
+  /** Pieces of what is low in acid among them. */
+  freshPieces: boolean;
+  /** °Bx, all dissolved solids counted. */
+  brix: number;
+  /** % w/w of the liquid. */
+  aceticPercent: number;
+  /** % by volume. */
+  abv: number;
+  /** Whether a refractometer reads its sugar: not with spirit, salt or much acid in it. */
+  readsAsSugar: boolean;
+  faults: Fault[];
+}
+
+/**
+ * A kill step is the whole liquid at 90 °C or boiling: one said to be cooler is none.
+ * @example kills({ id: 'cook', kind: 'heat', title: 'Heat', killStep: true, celsius: 80 }) // false
+ */
+export const kills = (step: FormulaStep): boolean =>
+  step.killStep === true && (step.celsius === undefined || step.celsius >= 90);
+
+/** Place of the step that each line goes in at, by the place of the line; the first where it names none that is there. */
+function placesOf(content: FormulaContent): number[] {
+  const order = new Map(content.steps.map((step, i) => [step.id, i]));
+  return content.lines.map((line) => order.get(line.stepId ?? '') ?? 0);
+}
+
+const isIn = (line: LineAmount): boolean => line.ingredient !== null && (line.grams ?? 0) > 0;
+
+/** What goes in unheated after the last kill step: the whole liquid was not heated then. Bottle by bottle is after it, too. */
+function unheatedAfter(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  lastKill: number,
+): LineAmount[] {
+  if (lastKill === -1) return [];
+  const places = placesOf(content);
+  return lines.filter(
+    (line, i) =>
+      isIn(line) &&
+      bringsGerms(line.ingredient!) &&
+      (places[i]! > lastKill || content.lines[i]!.basis?.per === 'bottle'),
+  );
+}
+
+const SOLID: ReadonlySet<string> = new Set(['fruit', 'plant', 'flavouring']);
+
+/** Whether an ingredient is a piece of something, which only a cloth takes out again. */
+const isPiece = ({ ingredient }: LineAmount): boolean =>
+  ingredient !== null && !ingredient.liquid && SOLID.has(ingredient.family) && ingredient.id !== 'salt';
+
+/**
+ * Pieces of fruit, plant and flavouring that no cloth takes out again.
+ * @example piecesLeftIn(cherry, forecast(cherry, setting).lines) // []
+ */
+export function piecesLeftIn(content: FormulaContent, lines: readonly LineAmount[]): LineAmount[] {
+  const places = placesOf(content);
+  const lastStrain = content.steps.findLastIndex((step) => step.kind === 'strain');
+  return lines.filter(
+    (line, i) =>
+      line.grams !== null &&
+      isPiece(line) &&
+      (places[i]! > lastStrain || content.lines[i]!.basis?.per === 'bottle'),
+  );
+}
+
+/** What has to be boiled and goes in where no kill step follows. */
+function unboiled(content: FormulaContent, lines: readonly LineAmount[], lastKill: number): Fault[] {
+  const places = placesOf(content);
+  return lines
+    .filter((line, i) => isIn(line) && mustBoil(line.ingredient!) && places[i]! > lastKill)
+    .map((line) => ({
+      lineId: line.lineId,
+      text: line.ingredient!.frozen
+        ? `${line.ingredient!.name}: no step boils it: frozen fruit is boiled at least 1 minute.`
+        : `${line.ingredient!.name}: no step boils it, and it is poisonous raw.`,
+    }));
+}
+
+/** Highest share of a preservative, % by weight: 21 CFR 184.1733; good practice for sorbate, 182.3640. */
+const PRESERVATIVE_LIMIT = 0.1;
+
+/** A preservative over its limit, two of the same kind counted together. */
+function overLimit(lines: readonly LineAmount[], grams: number): Fault[] {
+  const totals = new Map<string, { line: LineAmount; grams: number }>();
+  for (const line of lines)
+    if (isIn(line) && line.ingredient!.family === 'preservative') {
+      const before = totals.get(line.ingredient!.id)?.grams ?? 0;
+      totals.set(line.ingredient!.id, { line, grams: before + line.grams! });
+    }
+  if (!(grams > 0)) return [];
+  return [...totals.values()]
+    .filter((total) => (100 * total.grams) / grams > PRESERVATIVE_LIMIT + 1e-9)
+    .map(({ line, grams: of }) => ({
+      lineId: line.lineId,
+      text: `${line.ingredient!.name}: ${((100 * of) / grams).toFixed(2)} % of it, over the ${PRESERVATIVE_LIMIT} % allowed.`,
+    }));
+}
+
+const ASCORBIC = new Set(['ascorbic-acid', 'blackcurrant', 'orange-juice', 'kiwi', 'strawberry']);
+
+/** Benzoate beside ascorbic acid can make benzene. */
+function benzoateWithAscorbic(lines: readonly LineAmount[]): Fault[] {
+  const benzoate = lines.find((line) => isIn(line) && line.ingredient!.id === 'sodium-benzoate');
+  const ascorbic = lines.some(
+    (line) =>
+      isIn(line) &&
+      (ASCORBIC.has(line.ingredient!.formOf ?? line.ingredient!.id) ||
+        (line.ingredient!.acidity.kind === 'juice' && (line.ingredient!.acidity.split.ascorbic ?? 0) > 0)),
+  );
+  return benzoate && ascorbic
+    ? [
+        {
+          lineId: benzoate.lineId,
+          text: 'Benzoate not with ascorbic acid, nor with juice rich in it: the two can form benzene.',
+        },
+      ]
+    : [];
+}
+
+/** Longest time, min, that something may stand between the cold and the heat. */
+const LONGEST_WARM = 48 * 60;
+const WARM = { over: 5, under: 60 };
+
+/** Draws, drips and rests that stand warm for longer than 48 h. What steeps in the closed jar on the shelf is processed with it. */
+function standTooLong(content: FormulaContent): Fault[] {
+  const last = content.steps.findLastIndex((step) =>
+    ['draw', 'strain', 'add', 'reduce', 'heat'].includes(step.kind),
+  );
+  return content.steps.flatMap((step, i) => {
+    const stands = step.kind === 'draw' || step.kind === 'strain' || (step.kind === 'rest' && i < last);
+    const inJar = step.method === 'jar' && content.storage === 'shelf';
+    const celsius = step.kind === 'draw' ? heldAt(step) : (step.celsius ?? 20);
+    const warm = celsius > WARM.over && celsius < WARM.under;
+    if (!stands || inJar || !warm || !((step.minutes ?? 0) > LONGEST_WARM)) return [];
+    return [
+      {
+        stepId: step.id,
+        text: `${step.title}: ${Math.round(step.minutes! / 60)} h at ${Math.round(celsius)} °C, where 48 h at 20 °C are the longest. It is discarded.`,
+      },
+    ];
+  });
+}
+
+/** % w/w of salt and of acids, and % ABV, from which a refractometer's figure is not sugar any more. */
+const NOT_SUGAR = { salt: 0.5, acid: 3, abv: 0.5 };
+
+function readsAsSugar(lines: readonly LineAmount[], product: Composition, abv: number): boolean {
+  const grams = liquidOf(product);
+  if (!(grams > 0)) return true;
+  const salt = lines.reduce((sum, l) => sum + (l.ingredient?.id === 'salt' ? (l.grams ?? 0) : 0), 0);
+  return (
+    (100 * salt) / grams <= NOT_SUGAR.salt &&
+    (100 * acidGrams(product.acids)) / grams <= NOT_SUGAR.acid &&
+    abv <= NOT_SUGAR.abv
+  );
+}
+
+/**
+ * What a product is by its content and the walk through its steps.
+ * @param content steps in their order, a kill step where the whole is heated; @param lines what goes in, g, in the order of the content's;
+ * @param walked composition of the product, g, and its mL at 20 °C
+ * @example makeupOf(cherry, forecast(cherry, setting).lines, { product: nothing(), millilitres: 0 }).killStep // true
+ */
+export function makeupOf(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  walked: { product: Composition; millilitres: number },
+): Makeup {
+  const { product, millilitres } = walked;
+  const grams = liquidOf(product);
+  const lastKill = content.steps.findLastIndex(kills);
+  const unheated = unheatedAfter(content, lines, lastKill);
+  const pieces = piecesLeftIn(content, lines);
+  const acetic = (product.acids.acetic ?? 0) * acidFacts.acetic.molarMass;
+  const abv = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
+  return {
+    killStep: lastKill !== -1 && unheated.length === 0,
+    unheated,
+    pieces,
+    freshPieces: pieces.some((line) => line.ingredient!.lowAcid),
+    brix: brixOf(product),
+    aceticPercent: grams > 0 ? (100 * acetic) / grams : 0,
+    abv,
+    readsAsSugar: readsAsSugar(lines, product, abv),
+    faults: [
+      ...unboiled(content, lines, lastKill),
+      ...overLimit(lines, grams),
+      ...benzoateWithAscorbic(lines),
+      ...standTooLong(content),
+    ],
+  };
+}
+
+/**
+ * What a makeup says of the hurdles, the same of a forecast and of a lot.
+ * @param brix °Bx as forecast or measured; null where it is not known
+ * @example factsFrom(forecast(cherry, setting).makeup, 61).brix // 61
+ */
+export const factsFrom = (
+  { killStep, freshPieces, aceticPercent, abv, readsAsSugar }: Makeup,
+  brix: number | null,
+): Pick<
+  HurdleFacts,
+  'killStep' | 'freshPieces' | 'aceticPercent' | 'abv' | 'brix' | 'measuredWaterActivity'
+> => ({
+  killStep,
+  freshPieces,
+  brix: readsAsSugar ? brix : null,
+  aceticPercent: aceticPercent > 0 ? aceticPercent : null,
+  abv: abv > 0.05 ? abv : null,
+  measuredWaterActivity: null,
+});

@@ -1,0 +1,72 @@
+import { limitOf, USUAL_CRITICAL_PH } from '../keeping/index.ts';
+import { finishedBrix, lastAdditionAt, samplesAsked } from './asMade.ts';
+import { makeupAsMade } from './made.ts';
+import { type LotRecord, type Reading, standing, type Taken } from './record.ts';
+
+/** °C of a sample between which its pH counts. */
+const SAMPLE = { from: 15, to: 30 };
+/** °Bx over which a pH is read diluted as well: near its limit, and always. */
+const THICK = { near: 45, always: 60, within: 0.4 };
+/** What a pH over the usual limit is raised by before it is judged. */
+const MARGIN = 0.1;
+
+const SAMPLE_WORDS: Record<Taken, string> = {
+  'as-it-is': 'as it is',
+  blended: 'blended with its solids',
+  'opened-jar': 'from an opened jar',
+};
+
+/** A pH of the finished product, with why it does not count; null where it does. */
+export interface ReadPh {
+  reading: Reading;
+  whyNot: string | null;
+}
+
+function whyNot(r: Reading, asked: readonly Taken[] | null, after: string): string | null {
+  if (!r.counts) return r.whyNot ?? 'its meter does not bear it';
+  if (r.at < after) return 'something went in after it';
+  if (asked && !asked.includes(r.taken))
+    return `it has to be ${asked.map((a) => SAMPLE_WORDS[a]).join(', or ')}`;
+  if (r.celsius === null) return 'how warm the sample was is not recorded';
+  if (!(r.celsius >= SAMPLE.from && r.celsius <= SAMPLE.to))
+    return `the sample was at ${r.celsius} °C, and counts at ${SAMPLE.from} to ${SAMPLE.to}`;
+  return null;
+}
+
+/**
+ * Every pH read of the finished product, with why it does not count: its meter, its sample, its temperature, or what went in since.
+ * @example readPh(lot).map((read) => read.whyNot) // [null]
+ */
+export function readPh(lot: LotRecord): ReadPh[] {
+  const asked = samplesAsked(lot);
+  const after = lastAdditionAt(lot);
+  return standing(lot.readings)
+    .filter((r) => r.kind === 'ph' && r.sample === 'finished' && r.value !== null)
+    .map((reading) => ({ reading, whyNot: whyNot(reading, asked, after) }));
+}
+
+/**
+ * Whether a thick syrup's pH has to be read diluted 1:1 as well: over 45 °Bx within 0.4 of its limit, over 60 °Bx always.
+ * @param highest the highest pH read of it
+ * @example asksDiluted(lot, 3.4) // false
+ */
+export function asksDiluted(lot: LotRecord, highest: number): boolean {
+  const brix = finishedBrix(lot) ?? makeupAsMade(lot).brix;
+  return (
+    brix > THICK.always || (brix > THICK.near && highest > limitOf(lot.criticalPh) - THICK.within + 1e-9)
+  );
+}
+
+/**
+ * The pH that the lot is judged by: the highest that counts, as it is and diluted where that is asked for; over 4.2 at least two are
+ * needed and 0.1 is added. Null where it is not measured, or not in every way that is asked for.
+ * @example governingPh(lot).ph // 3.4
+ */
+export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; margin: number } | null {
+  const readings = readPh(lot).flatMap((read) => (read.whyNot === null ? [read.reading] : []));
+  if (!readings.some((r) => !r.diluted)) return null;
+  const highest = Math.max(...readings.map((r) => r.value!));
+  if (!readings.some((r) => r.diluted) && asksDiluted(lot, highest)) return null;
+  const margin = highest > USUAL_CRITICAL_PH ? MARGIN : 0;
+  return { ph: highest + margin, readings, margin };
+}

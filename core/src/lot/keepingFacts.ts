@@ -1,0 +1,51 @@
+import { factsFrom, lowAcidLines, type Makeup } from '../formula/index.ts';
+import { type HurdleFacts, USUAL_CRITICAL_PH } from '../keeping/index.ts';
+import { cooledInTime, finishedBrix } from './asMade.ts';
+import { countedProcesses } from './gateHeat.ts';
+import { soundChecks } from './gateSeal.ts';
+import { governingPh } from './governingPh.ts';
+import { heatingsOf } from './heating.ts';
+import { asMade, makeupAsMade } from './made.ts';
+import { type LotRecord, standing } from './record.ts';
+
+/** Whether a boil that was only seen may count: kept cold or frozen, at pH 4.2 or under, and standing on nothing low in acid. */
+function boilSeenCounts(lot: LotRecord): boolean {
+  const ph = governingPh(lot)?.ph ?? null;
+  return (
+    lot.storage !== 'shelf' &&
+    ph !== null &&
+    ph <= USUAL_CRITICAL_PH &&
+    lowAcidLines(asMade(lot).lines).length === 0
+  );
+}
+
+/** What a lot is as made, heated as far as its heatings count, and whether that was only seen. */
+export function makeupThatCounts(lot: LotRecord): { makeup: Makeup; killSeen: boolean } {
+  const heatings = heatingsOf(lot);
+  const measured = heatings.filter((h) => h.how === 'measured');
+  const byThermometer = makeupAsMade(lot, measured);
+  if (byThermometer.killStep || measured.length === heatings.length || !boilSeenCounts(lot))
+    return { makeup: byThermometer, killSeen: false };
+  const makeup = makeupAsMade(lot, heatings);
+  return { makeup, killSeen: makeup.killStep };
+}
+
+/** What is known of a lot for its hurdles and its date, from the record alone. */
+export function keepingFacts(lot: LotRecord): HurdleFacts {
+  const bottlings = standing(lot.bottlings);
+  const bottled = bottlings.length > 0;
+  const ph = governingPh(lot);
+  const { makeup, killSeen } = makeupThatCounts(lot);
+  return {
+    ...factsFrom(makeup, finishedBrix(lot)),
+    storage: lot.storage,
+    ph: ph?.ph ?? null,
+    ...(ph ? { phAsRead: ph.ph - ph.margin } : {}),
+    criticalPh: lot.criticalPh,
+    ...(killSeen ? { killSeen } : {}),
+    heatProcess: countedProcesses(lot).length > 0,
+    closedHot: bottled ? bottlings.every((b) => b.closing === 'hot') : null,
+    sealChecked: soundChecks(lot).length > 0,
+    cooledInTime: bottled ? bottlings.every((b) => cooledInTime(lot, b)) : null,
+  };
+}

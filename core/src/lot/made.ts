@@ -1,0 +1,164 @@
+import {
+  type FormulaContent,
+  type FormulaLine,
+  type FormulaStep,
+  keptByWeight,
+  type LineAmount,
+  type Makeup,
+  makeupOf,
+  piecesLeftIn,
+  type SaidLine,
+  walk,
+} from '../formula/index.ts';
+import { formulaStepOf, strainedGrams } from './asWeighed.ts';
+import { catalogueOf } from './catalogue.ts';
+import { stepClock } from './clock.ts';
+import { type Heating, heatingsOf } from './heating.ts';
+import { type Addition, type LotRecord, type LotStep, standing } from './record.ts';
+
+/** Steps that a formula does not have: what goes in late, and what goes in after the last of them. */
+const LATE: FormulaStep = { id: 'late', kind: 'add', title: 'Put in later' };
+const AT_THE_END: FormulaStep = { id: 'at the end', kind: 'add', title: 'At the end, or bottle by bottle' };
+
+/** A lot as made, told as a formula is: what really went in, in the order in which it did, with the heatings that are shown. */
+export interface AsMade {
+  content: FormulaContent;
+  /** What went in, g, in the order of the content's lines. */
+  lines: LineAmount[];
+}
+
+const lotStepOf = (lot: LotRecord, step: FormulaStep): LotStep | undefined =>
+  lot.steps.find((s) => s.formulaStepId === step.id);
+
+/** Minutes that a step really took, from its first start to its end; as planned while it is not done. */
+function minutesOf(lot: LotRecord, step: FormulaStep): number | undefined {
+  const made = lotStepOf(lot, step);
+  const clock = made && stepClock(made, '9999');
+  const begun = made?.marks.some((m) => m.kind === 'start');
+  if (!clock?.doneAt || !clock.startedAt || !begun) return step.minutes;
+  return (Date.parse(clock.doneAt) - Date.parse(clock.startedAt)) / 60_000;
+}
+
+/** °Bx that a step was really boiled down to, where that was read and is over what was asked for. */
+function brixReached(lot: LotRecord, step: FormulaStep): number | undefined {
+  const made = lotStepOf(lot, step);
+  const read = standing(lot.readings)
+    .filter((r) => r.kind === 'brix' && r.counts && r.value !== null && r.stepId === made?.id)
+    .at(-1)?.value;
+  return step.kind === 'reduce' && typeof read === 'number' && read > (step.toBrix ?? 100)
+    ? read
+    : step.toBrix;
+}
+
+/** The steps as they went: only a heating that is shown is a kill step; what was weighed after trimming is not trimmed again. */
+function stepsAsMade(lot: LotRecord, heatings: readonly Heating[]): FormulaStep[] {
+  const shown = new Set(heatings.map((h) => h.formulaStepId));
+  return lot.product.content.steps.map((step) => ({
+    ...step,
+    minutes: minutesOf(lot, step),
+    toBrix: brixReached(lot, step),
+    killStep: step.killStep === true && shown.has(step.id),
+    ...(step.kind === 'prepare' ? { keeps: undefined } : {}),
+  }));
+}
+
+/** Place of the step that something went in at: its own, or a later one where that was over by then. */
+function placeOf(lot: LotRecord, a: Addition, steps: readonly FormulaStep[]): number {
+  const own = steps.findIndex((s) => s.id === formulaStepOf(lot, a));
+  const over = steps.findLastIndex((s) => {
+    const made = lotStepOf(lot, s);
+    const doneAt = made && stepClock(made, '9999').doneAt;
+    return doneAt != null && doneAt < a.at;
+  });
+  return Math.max(0, own, over + 1);
+}
+
+/** Id of the step that something went in at as it was made: never before a heating that it did not go through. */
+function stepIdOf(
+  lot: LotRecord,
+  a: Addition,
+  steps: readonly FormulaStep[],
+  heatings: readonly Heating[],
+): string {
+  const line = lot.product.content.lines.find((l) => l.id === a.lineId);
+  if (line?.basis?.per === 'bottle') return AT_THE_END.id;
+  const place = placeOf(lot, a, steps);
+  const lastKill = steps.findLastIndex((s) => s.killStep);
+  const through = heatings.some((h) => h.from >= a.at && h.formulaStepId === steps[lastKill]?.id);
+  if (place <= lastKill && !through) return LATE.id;
+  return steps[place]?.id ?? AT_THE_END.id;
+}
+
+/** The late step stands right after the last heating, so that what cooked on after it still does. */
+function withLate(steps: FormulaStep[]): FormulaStep[] {
+  const lastKill = steps.findLastIndex((s) => s.killStep);
+  const at = lastKill === -1 ? steps.length : lastKill + 1;
+  return [...steps.slice(0, at), LATE, ...steps.slice(at), AT_THE_END];
+}
+
+/**
+ * A lot told as a formula is: additions as weighed, at the steps that were really under way, kill steps only where they are shown.
+ * @param heatings that count
+ * @example asMade(lot).lines.map((line) => line.grams) // [4000, 2000]
+ */
+export function asMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): AsMade {
+  const catalogue = catalogueOf(lot);
+  const steps = stepsAsMade(lot, heatings);
+  const went = standing(lot.additions).filter((a) => a.grams > 0);
+  const lines: FormulaLine[] = went.map((a) => ({
+    id: a.id,
+    said: `${a.grams} g`,
+    ingredientId: a.ingredientId,
+    stepId: stepIdOf(lot, a, steps, heatings),
+  }));
+  return {
+    content: { ...lot.product.content, storage: lot.storage, lines, steps: withLate(steps) },
+    lines: went.map((a) => ({
+      lineId: a.id,
+      ingredient: catalogue.get(a.ingredientId),
+      grams: a.grams,
+      used: a.grams,
+    })),
+  };
+}
+
+/** Pieces that were in a lot when it was filled. */
+export function piecesIn(lot: LotRecord): LineAmount[] {
+  const { content, lines } = asMade(lot);
+  return piecesLeftIn(content, lines);
+}
+
+/** A cloth lets through what was weighed after it. */
+function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaContent {
+  const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
+  let made = content;
+  for (const { id, kind } of content.steps) {
+    const grams = kind === 'strain' ? strainedGrams(lot, id) : null;
+    if (grams === null) continue;
+    const keeps = keptByWeight(made, { stepId: id, grams }, weighing, lot.elevationMetres);
+    made = {
+      ...made,
+      steps: made.steps.map((s) => (s.id === id ? { ...s, keeps, cloth: undefined } : s)),
+    };
+  }
+  return made;
+}
+
+const inGrams = ({ lineId, ingredient, grams }: LineAmount): SaidLine => ({
+  lineId,
+  ingredient,
+  basis: { per: 'batch' },
+  value: { kind: 'grams', amount: grams!, low: grams!, high: grams! },
+});
+
+/**
+ * What a lot is by what went into it, when, and how it was heated: judged by the same walk as a forecast.
+ * @param heatings that count: all that are shown, or those that were measured
+ * @example makeupAsMade(lot).killStep // true
+ */
+export function makeupAsMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): Makeup {
+  const { content, lines } = asMade(lot, heatings);
+  const made = strainedAsWeighed(lot, content);
+  const walked = walk(made, lines.map(inGrams), { elevationMetres: lot.elevationMetres, untold: true });
+  return makeupOf(made, lines, walked);
+}
