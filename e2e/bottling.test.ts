@@ -68,7 +68,7 @@ async function measuredPh(lot: Lot): Promise<void> {
   const mv = (ph: number) => 2 + (7 - ph) * 59.16 * 0.98;
   const points = [7, 4.01, 3].map((buffer) => ({ buffer, mv: mv(buffer), celsius: 25 }));
   await api(`/api/instruments/${id}/calibrations`, { id: newId(), points });
-  await post(lot, 'readings', { kind: 'ph', raw: 3.35, sample: 'finished', instrumentId: id });
+  await post(lot, 'readings', { kind: 'ph', raw: 3.35, celsius: 21, sample: 'finished', instrumentId: id });
 }
 
 beforeAll(async () => {

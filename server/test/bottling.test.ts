@@ -79,7 +79,13 @@ describe('a load of the canner', () => {
     const processId = await letterOf(crew.owner);
     await post(crew.maker, lot, 'heat-processes', { processId, minutes: 15, bottles: 7, at: ago(29) });
     expect((await crew.gate(lot, 'heat')).missing).toMatch(/7 of 12 bottles/);
+    // Five more that nobody named may be the same ones: twelve of twelve are twelve different ones.
     await post(crew.maker, lot, 'heat-processes', { processId, minutes: 15, bottles: 5, at: ago(28) });
+    expect((await crew.gate(lot, 'heat')).missing).toMatch(/7 of 12 bottles/);
+    const twice = { processId, minutes: 15, bottles: 5, numbers: [8, 8, 9, 10, 11], at: ago(28) };
+    expect((await post(crew.maker, lot, 'heat-processes', twice)).body.errors[0].path).toBe('numbers');
+    const rest = { ...twice, numbers: [8, 9, 10, 11, 12] };
+    expect((await post(crew.maker, lot, 'heat-processes', rest)).status).toBe(201);
     expect((await crew.gate(lot, 'heat')).open).toBe(true);
   });
   it('moving the kitchen later does not rewrite what was asked then', async () => {
@@ -157,7 +163,7 @@ describe('what goes in bottle by bottle', () => {
     await tick(12);
     expect((await crew.view(lot)).ticks).toHaveLength(12);
     const meter = await meterOf(crew.maker);
-    const ph = { kind: 'ph', raw: 3.3, sample: 'finished', instrumentId: meter };
+    const ph = { kind: 'ph', raw: 3.3, celsius: 21, sample: 'finished', instrumentId: meter };
     await post(crew.maker, lot, 'readings', ph);
     expect((await crew.gate(lot, 'acid')).missing).toMatch(/an opened jar/);
     await post(crew.maker, lot, 'readings', { ...ph, taken: 'opened-jar' });

@@ -59,7 +59,13 @@ export class Crew {
   async releasable(): Promise<Started> {
     const lot = await this.filled();
     const instrumentId = await meterOf(this.maker);
-    await post(this.maker, lot, 'readings', { kind: 'ph', raw: 3.3, sample: 'finished', instrumentId });
+    await post(this.maker, lot, 'readings', {
+      kind: 'ph',
+      raw: 3.3,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId,
+    });
     await tallyUp(this.maker, lot, ago(29.5));
     const processId = await letterOf(this.owner);
     await post(this.maker, lot, 'heat-processes', { processId, minutes: 15, at: ago(29) });

@@ -43,7 +43,13 @@ describe('a lot from formula to sale', () => {
     await weighIn(owner, lot, ago(29));
     expect(await gatesShut()).not.toContain('everything-in');
     const meter = await meterOf(owner);
-    await post(owner, lot, 'readings', { kind: 'ph', raw: 3.32, sample: 'finished', instrumentId: meter });
+    await post(owner, lot, 'readings', {
+      kind: 'ph',
+      raw: 3.32,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId: meter,
+    });
     expect(await gatesShut()).not.toContain('acid');
     const container = await jarOf(owner);
     await post(owner, lot, 'bottlings', {
@@ -140,7 +146,13 @@ describe('the low-acid road', () => {
         .status,
     ).toBe(201);
     const meter = await meterOf(owner);
-    await post(owner, lot, 'readings', { kind: 'ph', raw: 5.1, sample: 'finished', instrumentId: meter });
+    await post(owner, lot, 'readings', {
+      kind: 'ph',
+      raw: 5.1,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId: meter,
+    });
     expect((await view()).state).toBe('held');
     expect((await view()).decisions.at(-1).why).toMatch(/pH 5\.10 is over the limit of 4\.2/);
     expect((await post(owner, lot, 'rulings', { event: 'discard', why: 'low in acid' })).status).toBe(201);

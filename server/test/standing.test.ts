@@ -72,7 +72,13 @@ describe('a released lot', () => {
     const instrumentId = (await crew.view(sour)).readings.find(
       (r: { kind: string }) => r.kind === 'ph',
     ).instrumentId;
-    await post(crew.maker, sour, 'readings', { kind: 'ph', raw: 4.4, sample: 'finished', instrumentId });
+    await post(crew.maker, sour, 'readings', {
+      kind: 'ph',
+      raw: 4.4,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId,
+    });
     expect(await stateOf(sour)).toBe('held');
   });
 
@@ -96,7 +102,13 @@ describe('a lot past its date', () => {
     });
     expect(bottled.status, JSON.stringify(bottled.body)).toBe(201);
     const instrumentId = await meterOf(crew.maker);
-    await post(crew.maker, lot, 'readings', { kind: 'ph', raw: 3.3, sample: 'finished', instrumentId });
+    await post(crew.maker, lot, 'readings', {
+      kind: 'ph',
+      raw: 3.3,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId,
+    });
     await tallyUp(crew.maker, lot);
     await post(crew.maker, lot, 'seal-checks', { checked: 12, failed: 0 });
     expect(await crew.shut(lot)).toEqual([]);

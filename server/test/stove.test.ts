@@ -217,6 +217,9 @@ describe('a check of an instrument', () => {
     await check(id, { kind: 'ice', read: 0.2, at: ago(1.5) });
     await check(id, { kind: 'boil', read: 97.4, at: ago(1.4) });
     await hot(ago(1));
+    // One reading shows no minute; a second, a minute later, does.
+    expect(await killed()).toBe(false);
+    await hot(ago(0.9));
     expect(await killed()).toBe(true);
   });
 

@@ -7,6 +7,7 @@ import {
   ingredientsAsMade,
   type LotEvent,
   type LotState,
+  readPh,
   transition,
 } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
@@ -83,6 +84,9 @@ function whyHeldByItself(lot: StoredLot): string | null {
   const ph = governingPh(lot);
   if (ph && ph.ph > lot.criticalPh)
     return `pH ${(ph.ph - ph.margin).toFixed(2)} is over the limit of ${lot.criticalPh}.`;
+  // A reading over the limit holds it even where it would not count for a release: the default is to hold.
+  const over = ph ? undefined : readPh(lot).find((read) => read.reading.value! > lot.criticalPh);
+  if (over) return `pH ${over.reading.value!.toFixed(2)} is over the limit of ${lot.criticalPh}.`;
   const low = lowAcidIn(lot);
   if (!ph && low.length > 0)
     return `It contains low-acid ingredients (${low.join(', ')}) and no pH at or under ${lot.criticalPh} is measured.`;

@@ -57,7 +57,7 @@ async function matchedWith(w: Writing, lot: StoredLot, id: string): Promise<Matc
 
 type HeatProcessKept = Kept<Entries['heat-process']>;
 
-/** A process that is in no list: named with its source. */
+/** Typed minutes are recorded and open nothing: a process that counts is in the list, entered by the owner with its source. */
 const ownWords = (said: { name: string; source: string; requiredMinutes: number | null }): Matched => {
   if (said.source === '' || said.requiredMinutes === null)
     throw invalid(
@@ -70,7 +70,8 @@ const ownWords = (said: { name: string; source: string; requiredMinutes: number 
     source: said.source,
     method: 'boiling-water',
     requiredMinutes: said.requiredMinutes,
-    ...{ restMinutes: 0, invertSeconds: 0, mismatches: [], limits: ANY_LIMITS },
+    mismatches: ['it is in no list: the owner enters a process with its source, product, jar and altitudes'],
+    ...{ restMinutes: 0, invertSeconds: 0, limits: ANY_LIMITS },
   };
 };
 
