@@ -6,17 +6,21 @@ import { route } from './route.ts';
 import { Day, Id, Name, Written } from './values.ts';
 
 export const ProcessMethod = z.enum(PROCESS_METHODS);
+const SOURCE =
+  'Its source, with its year: “Letter of Dr Amsel, 3 May 2026”, or a tested book with its edition.';
+/** A source that somebody else could find: who or what in two words at least, and its day, year or edition's year. */
 const Source = z
   .string()
   .trim()
-  .min(8, 'Its source: an authority’s letter with its date, or a tested book with its edition.')
+  .regex(/\p{L}{2,}.*[\s,].*\p{L}{2,}/u, SOURCE)
+  .regex(/\b(19|20)\d\d\b/, SOURCE)
   .max(300, 'At most 300 characters.');
 
 const fields = {
   name: Name,
   source: Source,
   readOn: Day.nullable(),
-  fruits: z.array(z.string().max(60)).max(40),
+  fruits: z.array(z.string().max(60)).min(1, 'Which fruits was it tested with?').max(40),
   acids: z.array(z.string().max(60)).max(20),
   products: z.array(FormulaKind).min(1, 'For which kind of product is it?'),
   brix: z

@@ -124,6 +124,7 @@ describe('the same with another fruit', () => {
       lines: [{ ...content.lines[0]!, ingredientId: 'raspberry' }, ...content.lines.slice(1)].filter(
         (line) => line.id !== 'acid',
       ),
+      steps: [...content.steps, { id: 'boil', kind: 'reduce', title: 'Reduce', toBrix: 60 }],
       processId: 'berry-syrup',
       storage: 'shelf',
       bottleMl: 237,

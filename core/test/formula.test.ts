@@ -86,13 +86,39 @@ describe('the forecast of a formula', () => {
   });
 
   it('shows the heat process of its altitude and the sentence that says what carries it', () => {
-    const f = forecast(cherry, setting);
+    const published = {
+      ...cherry,
+      lines: cherry.lines.filter((l) => l.ingredientId !== 'citric-anhydrous'),
+      steps: cherry.steps.map((s) => (s.id === 'boil' ? { ...s, toBrix: 60 } : s)),
+    };
+    const f = forecast(published, setting);
     expect(f.processMinutes).toBe(15);
     expect(f.holds).toBeNull();
     expect(f.keeping.class).toBe('shelf');
     expect(f.reason).toMatch(/^If it comes out as forecast/);
     expect(f.reason).toMatch(/Measure pH before you release it/);
     expect(f.reason).not.toMatch(/\bsafe\b/i);
+  });
+
+  it.each<[string, Partial<FormulaContent>, RegExp]>([
+    ['with an acid that the source has not', {}, /tested without citric anhydrous/],
+    ['thinner than the source’s proportions', {}, /55 to 64 °Bx, this is forecast at 52\.0/],
+    ['in a larger jar', { bottleMl: 950 }, /its largest jar holds 475 mL, this one 950 mL/],
+    ['by a process in no list', { processId: 'a-neighbour-says' }, /in no list/],
+  ])('never promises a year %s: it would not be released', (_, more, why) => {
+    const f = forecast({ ...cherry, ...more }, setting);
+    expect(f.keeping.class).toBe('none');
+    expect(f.processFault).toMatch(why);
+    expect(f.reason).toMatch(/^It would not be released: /);
+    expect(f.reason).toMatch(why);
+    expect(f.reason).not.toMatch(/month|measured/);
+  });
+
+  it('holds a process against the kind of product, where it is known', () => {
+    expect(forecast(cherry, { ...setting, kind: 'shrub' }).processFault).toMatch(
+      /tested for a syrup, not for a shrub/,
+    );
+    expect(forecast({ ...cherry, storage: 'cold' }, setting).processFault).toBeNull();
   });
 });
 

@@ -179,7 +179,10 @@ describe('keeping as forecast', () => {
       );
     expect(shelf({}).keeping.class).toBe('none');
     expect(shelf({}).reason).toMatch(/Name a heat process with a source, or keep it cold/);
-    expect(shelf({ processSource: 'Authority’s letter' }).keeping.class).toBe('shelf');
+    const letter = shelf({ processSource: 'Authority’s letter' });
+    expect(letter.keeping.class).toBe('none');
+    expect(letter.processFault).toMatch(/in no list/);
+    expect(letter.reason).toMatch(/^It would not be released: its heat process is in no list/);
   });
   it('judges by the upper end of the band, not by its middle', () => {
     const near = make(

@@ -20,7 +20,6 @@ export const cherryContent = {
   ],
   storage: 'shelf',
   bottleMl: 237,
-  processSource: 'A letter of an authority, 3 May 2026',
 };
 
 export const spruceContent = {

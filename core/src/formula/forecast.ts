@@ -8,7 +8,7 @@ import { balanceOf, type Drink, drinkOf } from './balance.ts';
 import { type Body, bodyOf } from './body.ts';
 import { type Caution, cautions, lowAcidLines } from './cautions.ts';
 import { type Corner, compositionOf } from './composition.ts';
-import type { FormulaContent } from './content.ts';
+import type { FormulaContent, FormulaKind } from './content.ts';
 import { type Makeup, makeupOf } from './makeup.ts';
 import { type Foreseen, type Outlook, outlookOf, type PhForecast, unknownLines } from './outlook.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
@@ -25,6 +25,8 @@ export interface ForecastSetting extends Weighing {
   criticalPh: number;
   /** Heat processes of the kitchen's own, beside those that ship. */
   processes?: readonly HeatProcess[] | undefined;
+  /** Kind of product, where it is known: a heat process is held against it. */
+  kind?: FormulaKind | undefined;
 }
 
 export interface Forecast extends Outlook {

@@ -41,6 +41,7 @@ export {
   volumeOf,
 } from './pan.ts';
 export { keptByWeight, panBefore } from './panBefore.ts';
+export { processedParts } from './processed.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export type { SaidLine, Weighing } from './said.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';

@@ -10,8 +10,9 @@ import {
 import type { LineAmount } from './amounts.ts';
 import { lowAcidLines } from './cautions.ts';
 import { compositionOf } from './composition.ts';
-import type { FormulaContent } from './content.ts';
+import type { FormulaContent, FormulaKind } from './content.ts';
 import { factsFrom, type Makeup } from './makeup.ts';
+import { matchFormula } from './processed.ts';
 import { processesOf } from './processesOf.ts';
 
 export interface PhForecast {
@@ -32,6 +33,8 @@ export interface Foreseen {
 export interface Outlook {
   /** Why a lot of it would be held; null where nothing speaks for that yet. */
   holds: string | null;
+  /** Why its heat process would open no release; null where it would, or where none is asked for. */
+  processFault: string | null;
   hurdles: Hurdle[];
   keeping: KeepingTime;
   reason: string;
@@ -69,24 +72,52 @@ function whyHeld(
   return null;
 }
 
-/** The kitchen's critical limit and its own heat processes. */
+/** The kitchen's critical limit, its own heat processes, its elevation, and the kind of product. */
 export interface OutlookSetting {
   criticalPh: number;
+  elevationMetres: number;
   processes?: readonly HeatProcess[] | undefined;
+  /** Kind of product, where it is known: a process is held against it. */
+  kind?: FormulaKind | undefined;
 }
 
-/** Whether the formula names a heat process: a shipped one, or the kitchen's own with its source. */
-const plannedProcess = (content: FormulaContent, setting: OutlookSetting): boolean =>
-  processesOf(setting).some((p) => p.id === content.processId) || (content.processSource ?? '') !== '';
+/** Why the heat process of a formula would open no release: it does not match, or is in no list; null where it would, or where none is named. */
+function processFault(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  { brix, ph, makeup }: Foreseen,
+  setting: OutlookSetting,
+): string | null {
+  const process = processesOf(setting).find((p) => p.id === content.processId);
+  if (!process)
+    return content.processId || content.processSource
+      ? 'its heat process is in no list: the owner enters it with its source, product, jar and altitudes'
+      : null;
+  const [match] = matchFormula([process], {
+    ...{ content, lines, brix, kind: setting.kind, elevationMetres: setting.elevationMetres },
+    ...{ ph: ph?.middle ?? null, pieces: makeup.pieces.length > 0 },
+  });
+  const reasons = match!.reasons.map((reason) => reason.replace(/\bthis measured\b/g, 'this is forecast at'));
+  return reasons.length > 0 ? `${process.name} does not match: ${reasons.join('; ')}` : null;
+}
 
-function factsOf(content: FormulaContent, foreseen: Foreseen, setting: OutlookSetting): HurdleFacts {
+/** Whether a formula names a process that matches it: what is still to be measured is measured in the lot. */
+const plannedProcess = (content: FormulaContent, fault: string | null): boolean =>
+  Boolean(content.processId) && fault === null;
+
+function factsOf(
+  content: FormulaContent,
+  foreseen: Foreseen,
+  setting: OutlookSetting,
+  process: boolean,
+): HurdleFacts {
   const shelf = content.storage === 'shelf' ? true : null;
   return {
     ...factsFrom(foreseen.makeup, foreseen.brix),
     storage: content.storage,
     ph: foreseen.ph ? foreseen.ph.high : null,
     criticalPh: setting.criticalPh,
-    heatProcess: shelf && plannedProcess(content, setting),
+    heatProcess: shelf && process,
     closedHot: shelf,
     sealChecked: shelf,
     cooledInTime: content.storage === 'cold' ? true : null,
@@ -105,11 +136,12 @@ const foretold = (text: string): string =>
     .replace(/recorded/g, 'planned');
 
 /** "if it measures so": the forecast never releases anything. */
-function forecastReason(facts: HurdleFacts, holds: string | null, process: boolean): string {
+function forecastReason(facts: HurdleFacts, holds: string | null, fault: string | null): string {
   if (holds) return holds;
+  if (facts.storage === 'shelf' && fault) return `It would not be released: ${fault}.`;
   const sentence = foretold(carriedBy(facts)).replace(/^(.)/, (c) => c.toUpperCase());
   const condition =
-    facts.storage === 'shelf' && !process
+    facts.storage === 'shelf' && facts.heatProcess !== true
       ? ' Name a heat process with a source, or keep it cold.'
       : ' Measure pH before you release it.';
   return `If it comes out as forecast: ${sentence}${condition}`;
@@ -123,12 +155,14 @@ export function outlookOf(
   setting: OutlookSetting,
 ): Outlook {
   const holds = whyHeld(lines, foreseen, setting.criticalPh);
-  const facts = factsOf(content, foreseen, setting);
+  const fault = processFault(content, lines, foreseen, setting);
+  const facts = factsOf(content, foreseen, setting, plannedProcess(content, fault));
   const keeping = keepingLimit(facts);
   return {
     holds,
+    processFault: content.storage === 'shelf' ? fault : null,
     hurdles: hurdles(facts).map((h) => ({ ...h, level: foretold(h.level), limit: foretold(h.limit) })),
     keeping: { ...keeping, reason: foretold(keeping.reason), missing: keeping.missing.map(foretold) },
-    reason: forecastReason(facts, holds, plannedProcess(content, setting)),
+    reason: forecastReason(facts, holds, fault),
   };
 }

@@ -1,9 +1,9 @@
-import { processMismatches } from '../heat/index.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { differences } from './difference.ts';
 import { type Forecast, type ForecastSetting, forecast } from './forecast.ts';
 import { saidGrams } from './interchange.ts';
+import { matchFormula } from './processed.ts';
 import { processesOf } from './processesOf.ts';
 import { readLine } from './said.ts';
 import { whatWouldItTake } from './solve.ts';
@@ -43,26 +43,6 @@ const withGrams = (content: FormulaContent, lineId: string, grams: number): Form
   ),
 });
 
-/** A product's fruits and other flavourings, for matching a process against. */
-const flavours = (content: FormulaContent, setting: ForecastSetting): string[] => [
-  ...new Set(
-    content.lines
-      .map((line) => setting.catalogue.find(line.ingredientId))
-      .filter((e) => e && !['sugar', 'water', 'acid'].includes(e.family) && !/lemon-juice$/.test(e.id))
-      .map((e) => e!.formOf ?? e!.id),
-  ),
-];
-
-/** Acids that go in as such: crystals, and bottled or fresh lemon juice. */
-const acids = (content: FormulaContent, setting: ForecastSetting): string[] => [
-  ...new Set(
-    content.lines
-      .map((line) => setting.catalogue.find(line.ingredientId))
-      .filter((e) => e && (e.family === 'acid' || /lemon-juice$/.test(e.id)))
-      .map((e) => e!.id),
-  ),
-];
-
 /**
  * Processes, the kitchen's own first, with every reason why a formula does not match them; empty reasons where it does.
  * @example processFits(cherry, 'syrup', setting).length > 0 // true
@@ -72,17 +52,15 @@ export function processFits(
   kind: FormulaKind,
   setting: ForecastSetting,
 ): { id: string; name: string; reasons: string[] }[] {
+  const f = forecast(content, setting);
   const product = {
-    kind,
-    fruits: flavours(content, setting),
-    acids: acids(content, setting),
-    closure: 'two-piece-lid',
-    nominalMl: content.bottleMl,
+    ...{ content, lines: f.lines, pieces: f.makeup.pieces.length > 0, kind },
+    ...{ brix: f.brix, ph: f.ph?.middle ?? null, elevationMetres: setting.elevationMetres },
   };
-  return processesOf(setting).map((p) => ({
-    id: p.id,
-    name: p.name,
-    reasons: processMismatches(p, product),
+  return matchFormula(processesOf(setting), product).map(({ process, reasons }) => ({
+    id: process.id,
+    name: process.name,
+    reasons,
   }));
 }
 

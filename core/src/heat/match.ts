@@ -29,7 +29,8 @@ const words = (ids: readonly string[]): string => ids.map((id) => id.replace(/-/
 function ofProduct(process: HeatProcess, product: ProcessedProduct): string[] {
   const reasons: string[] = [];
   const others = product.fruits.filter((fruit) => !process.fruits.includes(fruit));
-  if (process.fruits.length > 0 && (others.length > 0 || product.fruits.length === 0))
+  if (process.fruits.length === 0) reasons.push('it does not say with which fruit it was tested');
+  else if (others.length > 0 || product.fruits.length === 0)
     reasons.push(`it was tested with ${words(process.fruits)}, not with ${words(others) || 'this'}`);
   if (!process.products.includes(product.kind))
     reasons.push(`it was tested for a ${process.products.join(' or ')}, not for a ${product.kind}`);

@@ -1,8 +1,8 @@
+import { processedParts } from '../formula/index.ts';
 import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMatch } from '../heat/index.ts';
 import { coldestFill, finishedBrix } from './asMade.ts';
-import { catalogueOf } from './catalogue.ts';
 import { governingPh } from './governingPh.ts';
-import { piecesIn } from './made.ts';
+import { asMade, piecesIn } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** The bottle that a process is held against. */
@@ -14,32 +14,14 @@ interface InBottle {
   fillCelsius: number | null;
 }
 
-const THICKENS = /pectin|gum\b|starch|agar|gelatin/i;
-
 /** A lot as made, in one kind of bottle: what a heat process is matched against, line by line. */
-function processedProduct(lot: LotRecord, bottle: InBottle): ProcessedProduct {
-  const catalogue = catalogueOf(lot);
-  const made = [
-    ...new Set(
-      standing(lot.additions)
-        .filter((a) => a.grams > 0)
-        .map((a) => a.ingredientId),
-    ),
-  ].map((id) => catalogue.get(id));
-  const acid = (e: (typeof made)[number]) => e.family === 'acid' || /lemon-juice$/.test(e.id);
-  const thickener = (e: (typeof made)[number]) => THICKENS.test(e.name);
-  const fruits = made.filter((e) => !['sugar', 'water'].includes(e.family) && !acid(e) && !thickener(e));
-  return {
-    kind: lot.product.kind,
-    fruits: [...new Set(fruits.map((e) => e.formOf ?? e.id))],
-    acids: made.filter(acid).map((e) => e.id),
-    thickeners: made.filter(thickener).map((e) => e.name.toLowerCase()),
-    pieces: piecesIn(lot).length > 0,
-    brix: finishedBrix(lot),
-    ph: governingPh(lot)?.ph ?? null,
-    ...bottle,
-  };
-}
+const processedProduct = (lot: LotRecord, bottle: InBottle): ProcessedProduct => ({
+  kind: lot.product.kind,
+  ...processedParts(asMade(lot).lines, piecesIn(lot).length > 0),
+  brix: finishedBrix(lot),
+  ph: governingPh(lot)?.ph ?? null,
+  ...bottle,
+});
 
 /** The kinds of bottle a lot was filled into, as a process is held against them. */
 function bottlesOf(lot: LotRecord, rated: (containerId: string) => readonly string[]): InBottle[] {

@@ -41,7 +41,11 @@ export function ByHand({ lot, processes }: { lot: LotView; processes: readonly H
       <Choice
         className="col-span-2 max-sm:col-span-1"
         label="Process"
-        hint={process ? process.source : 'An authority’s letter, or a tested book with its edition.'}
+        hint={
+          process
+            ? process.source
+            : 'Recorded, but it opens no check: the owner enters a process that counts under Kitchen.'
+        }
         {...form.field('processId')}
       >
         <option value="">Our own, with its source</option>

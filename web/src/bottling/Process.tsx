@@ -12,6 +12,7 @@ import { governingPh, matchLot } from '@inch/core/lot';
 import { useState } from 'react';
 import { useContainers, useOwnProcesses } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
+import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { Button } from '../ui/Button.tsx';
 import { grouped } from '../ui/format.ts';
 import { depthSaid } from '../ui/ruler.ts';
@@ -23,7 +24,6 @@ import { Cooling } from './Cooling.tsx';
 import { Curves } from './Curves.tsx';
 import { Fold } from './Fold.tsx';
 import { Loads } from './Loads.tsx';
-import { OwnProcessDialog } from './OwnProcessDialog.tsx';
 import { WarmingPanel } from './WarmingPanel.tsx';
 
 /** How hot water gets here, and why that matters: where the kitchen stands today, and where it stood for this lot. */

@@ -105,6 +105,18 @@ function Figures({ forecast: f }: Props) {
   );
 }
 
+/** What keeps it, or why a lot of it would be held. */
+function Headline({ forecast: f }: Pick<Props, 'forecast'>) {
+  const heading = f.holds ? 'A lot of this would be held.' : 'A lot of this would not be released:';
+  return f.holds || f.processFault ? (
+    <Caution className="mt-3">
+      <strong>{heading}</strong> {f.holds ?? `${f.processFault}.`}
+    </Caution>
+  ) : (
+    <p className="mt-3 border-l-4 border-rim py-0.5 pl-3">{f.reason}</p>
+  );
+}
+
 const tab =
   'border-b-3 border-transparent px-1 pb-1.5 text-sm font-semibold text-ink-2 hover:text-link data-[state=active]:border-rim data-[state=active]:text-link';
 
@@ -125,14 +137,7 @@ export function ForecastPanel(props: Props) {
       </div>
       <Glasses {...props} />
       <p className={`mt-1 text-sm ${f.ph ? 'text-ink-2' : 'font-semibold text-hold'}`}>{bandWords(props)}</p>
-      {f.grams > 0 &&
-        (f.holds ? (
-          <Caution className="mt-3">
-            <strong>A lot of this would be held.</strong> {f.holds}
-          </Caution>
-        ) : (
-          <p className="mt-3 border-l-4 border-rim py-0.5 pl-3">{f.reason}</p>
-        ))}
+      {f.grams > 0 && <Headline forecast={f} />}
       <Figures {...props} />
       <Tabs.Root defaultValue="hurdles" className="mt-5">
         <Tabs.List aria-label="What it rests on" className="flex justify-between border-b border-steel-line">

@@ -18,9 +18,10 @@ import { emptyDraft } from './draft.ts';
 import type { Incoming } from './exchange/incoming.ts';
 import { compareLink } from './Versions.tsx';
 
-function Keeps({ holds, time }: { holds: string | null; time: string }) {
-  return holds ? (
-    <State tone="hold">would be held</State>
+function Keeps({ forecast: f }: { forecast: Forecast }) {
+  const time = keptWords(f);
+  return f.holds || f.processFault ? (
+    <State tone="hold">{f.holds ? 'would be held' : 'its process does not match'}</State>
   ) : (
     <State tone={time === 'none' ? 'hold' : 'go'}>{time === 'none' ? 'nothing preserves it' : time}</State>
   );
@@ -54,8 +55,8 @@ function FormulaRow({ formula, picked, pick }: RowProps) {
   const content = formula.content as FormulaContent;
   const f = useMemo(() => {
     const catalogue = content.own ? kitchenCatalogue(content.own) : setting.catalogue;
-    return forecast(content, { ...setting, catalogue });
-  }, [content, setting]);
+    return forecast(content, { ...setting, catalogue, kind: formula.kind });
+  }, [content, setting, formula.kind]);
   const drawn = drawnWords(content);
   return (
     <li className="flex items-center gap-3 border-b border-steel-line hover:bg-enamel-cool">
@@ -84,7 +85,7 @@ function FormulaRow({ formula, picked, pick }: RowProps) {
           {f.ph ? `pH ${f.ph.middle.toFixed(2)}` : 'pH –'}
         </span>
         <span className="max-md:hidden">
-          <Keeps holds={f.holds} time={keptWords(f)} />
+          <Keeps forecast={f} />
         </span>
         <span className="figure text-right text-ink-2 max-md:hidden">
           {grouped(f.millilitres / 1000, 2)} L

@@ -54,36 +54,23 @@ function Process({ draft, change }: Props) {
   const set = (part: Partial<Draft['content']>) => change({ do: 'content', change: part });
   const fit = processFits(content, draft.kind, setting).find((p) => p.id === content.processId);
   return (
-    <>
-      <Choice
-        className="col-span-2"
-        label="Heat process"
-        value={content.processId ?? ''}
-        onChange={(e) => set({ processId: e.target.value || undefined })}
-        hint="It counts only where the product matches all of it."
-        error={
-          fit && fit.reasons.length > 0
-            ? `This product does not match: ${fit.reasons.join('; ')}.`
-            : undefined
-        }
-      >
-        <option value="">none, or your own with its source</option>
-        {[...(setting.processes ?? []), ...heatProcesses].map((p) => (
-          <option key={p.id} value={p.id}>
-            {p.name}
-          </option>
-        ))}
-      </Choice>
-      {content.storage === 'shelf' && !content.processId && (
-        <Field
-          className="col-span-2"
-          label="Source of your own heat process"
-          value={content.processSource ?? ''}
-          placeholder="An authority’s letter, a tested book"
-          onChange={(e) => set({ processSource: e.target.value || undefined })}
-        />
-      )}
-    </>
+    <Choice
+      className="col-span-2"
+      label="Heat process"
+      value={content.processId ?? ''}
+      onChange={(e) => set({ processId: e.target.value || undefined })}
+      hint="It counts only where the product matches all of it. The owner enters further ones under Kitchen."
+      error={
+        fit && fit.reasons.length > 0 ? `This product does not match: ${fit.reasons.join('; ')}.` : undefined
+      }
+    >
+      <option value="">none</option>
+      {[...(setting.processes ?? []), ...heatProcesses].map((p) => (
+        <option key={p.id} value={p.id}>
+          {p.name}
+        </option>
+      ))}
+    </Choice>
   );
 }
 

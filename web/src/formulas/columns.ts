@@ -26,7 +26,14 @@ export function columnOf(
   const catalogue = content.own
     ? kitchenCatalogue({ ...content.own, prices: pricesOf(content, setting) })
     : setting.catalogue;
-  return { key, formula, number, content, catalogue, forecast: forecast(content, { ...setting, catalogue }) };
+  return {
+    key,
+    formula,
+    number,
+    content,
+    catalogue,
+    forecast: forecast(content, { ...setting, catalogue, kind: formula.kind }),
+  };
 }
 
 const pricesOf = (content: FormulaContent, { catalogue }: ForecastSetting): Record<string, number> =>
@@ -61,9 +68,11 @@ export const FIGURES: { name: string; of: (c: Column, currency: string) => strin
     of: ({ forecast: f }) =>
       f.holds
         ? 'would be held'
-        : f.keeping.time
-          ? `${f.keeping.time.count} ${f.keeping.time.unit}${f.keeping.time.count === 1 ? '' : 's'}, ${f.keeping.class}`
-          : 'nothing carries it',
+        : f.processFault
+          ? 'would not be released'
+          : f.keeping.time
+            ? `${f.keeping.time.count} ${f.keeping.time.unit}${f.keeping.time.count === 1 ? '' : 's'}, ${f.keeping.class}`
+            : 'nothing carries it',
   },
   {
     name: 'Runs',

@@ -25,8 +25,9 @@ function drawn(
 
 /** The forecast of a draft: figures at once with every key, the drawing in a worker behind them. */
 export function useForecast(draft: Draft) {
-  const setting = useSetting();
-  const { content } = draft;
+  const kitchen = useSetting();
+  const { content, kind } = draft;
+  const setting = useMemo(() => ({ ...kitchen, kind }), [kitchen, kind]);
   const plain = useMemo(() => forecast(content, setting), [content, setting]);
   const brings = useMemo(() => contributions(content, setting), [content, setting]);
   const simulated = useSimulation(content, setting);

@@ -14,6 +14,7 @@ import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { CURRENCIES, timeZonesWith } from '../ui/zones.ts';
 import { Containers } from './Containers.tsx';
+import { HeatProcesses } from './HeatProcesses.tsx';
 import { WorkshopForm } from './WorkshopForm.tsx';
 
 const answersOf = (k: Kitchen) => ({
@@ -230,6 +231,7 @@ export function KitchenSettings() {
         <SettingsForm owner={owner} />
       </Ruled>
       <WorkshopForm kitchen={kitchen} owner={owner} />
+      <HeatProcesses owner={owner} />
       <Containers mayWrite={account.role !== 'reader'} />
     </Sheet>
   );

@@ -1,14 +1,14 @@
 import { heatProcessRoutes } from '@inch/contract/heatProcess';
 import { readFigure } from '@inch/core/quantity';
-import { call } from '../data/api.ts';
-import { useCatalogue } from '../data/catalogue.ts';
-import type { FieldReader } from '../data/fieldReader.ts';
-import { useDeedForm } from '../data/useDeedForm.ts';
-import { Button } from '../ui/Button.tsx';
-import { Dialog } from '../ui/Dialog.tsx';
-import { DraftNote } from '../ui/DraftNote.tsx';
-import { Choice, Field } from '../ui/Field.tsx';
-import { WhenField } from '../ui/WhenField.tsx';
+import { call } from '../../data/api.ts';
+import { useCatalogue } from '../../data/catalogue.ts';
+import type { FieldReader } from '../../data/fieldReader.ts';
+import { useDeedForm } from '../../data/useDeedForm.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { WhenField } from '../../ui/WhenField.tsx';
 
 const KINDS = ['syrup', 'cordial', 'shrub', 'concentrate', 'juice'] as const;
 
@@ -214,7 +214,7 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
         <Field label="Name" {...form.field('name')} />
         <Field
           label="Source"
-          hint="An authority’s letter with its date, a tested book with its edition."
+          hint="With its year, as in “Letter of Dr Amsel, 3 May 2026”, or a tested book’s title and edition."
           {...form.field('source')}
         />
         <WhenField kind="day" label="Read against the source on" {...form.when('readOn')} />
