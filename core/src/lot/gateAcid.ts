@@ -1,6 +1,6 @@
 import { samplesAsked } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
-import { asksDiluted, governingPh, readPh } from './governingPh.ts';
+import { asksDiluted, governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
 import type { LotRecord, Reading } from './record.ts';
 
 const HOW = { 'as-it-is': '', blended: ', blended with its solids', 'opened-jar': ', from an opened jar' };
@@ -29,7 +29,7 @@ function toMeasure(lot: LotRecord, counting: readonly Reading[]): string {
     : asked.includes('blended')
       ? 'the cooled product blended with its solids'
       : 'an opened jar: a pooled reading proves nothing about a jar';
-  return `Measure ${sample} at 15 to 30 °C, with a meter calibrated that day.`;
+  return `Measure ${sample} at ${PH_SAMPLE.from} to ${PH_SAMPLE.to} °C, with a meter calibrated that day.`;
 }
 
 /** Acid at equilibrium on the finished, cooled product against the lot's own critical limit. */

@@ -4,7 +4,7 @@ import { makeupAsMade } from './made.ts';
 import { type LotRecord, type Reading, standing, type Taken } from './record.ts';
 
 /** °C of a sample between which its pH counts. */
-const SAMPLE = { from: 15, to: 30 };
+export const PH_SAMPLE = { from: 15, to: 30 };
 /** °Bx over which a pH is read diluted as well: near its limit, and always. */
 const THICK = { near: 45, always: 60, within: 0.4 };
 /** What a pH over the usual limit is raised by before it is judged. */
@@ -28,8 +28,8 @@ function whyNot(r: Reading, asked: readonly Taken[] | null, after: string): stri
   if (asked && !asked.includes(r.taken))
     return `it has to be ${asked.map((a) => SAMPLE_WORDS[a]).join(', or ')}`;
   if (r.celsius === null) return 'how warm the sample was is not recorded';
-  if (!(r.celsius >= SAMPLE.from && r.celsius <= SAMPLE.to))
-    return `the sample was at ${r.celsius} °C, and counts at ${SAMPLE.from} to ${SAMPLE.to}`;
+  if (!(r.celsius >= PH_SAMPLE.from && r.celsius <= PH_SAMPLE.to))
+    return `the sample was at ${r.celsius} °C, and counts at ${PH_SAMPLE.from} to ${PH_SAMPLE.to}`;
   return null;
 }
 

@@ -17,7 +17,7 @@ export { bottlesNotTicked, gapSaid } from './gateCount.ts';
 export { bottlesProcessed, whyNotCounted } from './gateHeat.ts';
 export { failuresOpen, sealsFrom } from './gateSeal.ts';
 export { allOpen, type GateSetting, gates } from './gates.ts';
-export { governingPh, readPh } from './governingPh.ts';
+export { governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
 export { type Heating, heatingsOf } from './heating.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';

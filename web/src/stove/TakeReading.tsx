@@ -2,7 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
-import { samplesAsked, type Taken } from '@inch/core/lot';
+import { PH_SAMPLE, samplesAsked, type Taken } from '@inch/core/lot';
 import { Link } from 'react-router';
 import { useInstruments } from '../data/queries.ts';
 import { recordEntry } from '../data/record.ts';
@@ -156,7 +156,13 @@ function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: 
           inputMode={kind === 'brix' || kind === 'ph' ? 'decimal' : 'text'}
         />
         {WITH_WARMTH.has(kind) && (
-          <Field label="Sample, °C" figure inputMode="decimal" {...form.field('warmth')} />
+          <Field
+            label="Sample, °C"
+            figure
+            inputMode="decimal"
+            hint={kind === 'ph' ? `A pH counts at ${PH_SAMPLE.from} to ${PH_SAMPLE.to} °C.` : undefined}
+            {...form.field('warmth')}
+          />
         )}
         {kind === 'temperature' && (
           <Field label="Held so hot, minutes" figure inputMode="decimal" {...form.field('held')} />

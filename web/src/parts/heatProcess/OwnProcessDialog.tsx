@@ -24,22 +24,28 @@ const EMPTY = {
 };
 type Form = typeof EMPTY;
 
-/** Names of the catalogue, parted by commas, as their ids; what is not known is named. */
+/** Names of the catalogue, parted by commas, as their ids; a name may have a comma of its own, and what is not known is named. */
 function useNamed(): (text: string) => { ids: string[]; unknown: string[] } {
   const catalogue = useCatalogue();
+  const known = (name: string) => {
+    const word = name.toLowerCase();
+    return catalogue.all.find((e) => e.id === word || e.name.toLowerCase() === word || e.labelName === word)
+      ?.id;
+  };
   return (text) => {
-    const said = text
+    const parts = text
       .split(',')
-      .map((part) => part.trim().toLowerCase())
+      .map((part) => part.trim())
       .filter(Boolean);
-    const found = said.map(
-      (word) =>
-        catalogue.all.find((e) => e.id === word || e.name.toLowerCase() === word || e.labelName === word)?.id,
-    );
-    return {
-      ids: found.filter((id) => id !== undefined),
-      unknown: said.filter((_, i) => found[i] === undefined),
-    };
+    const found = { ids: [] as string[], unknown: [] as string[] };
+    for (let i = 0; i < parts.length; ) {
+      const two = known(parts.slice(i, i + 2).join(', '));
+      const id = two ?? known(parts[i]!);
+      if (id) found.ids.push(id);
+      else found.unknown.push(parts[i]!);
+      i += two ? 2 : 1;
+    }
+    return found;
   };
 }
 
