@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Kitchen } from './kitchen.ts';
+import { Kitchen, TimeZone } from './kitchen.ts';
 import { route } from './route.ts';
 import { Id, Name, Words } from './values.ts';
 
@@ -14,6 +14,10 @@ const Password = z
 export const Account = z.object({ id: z.string(), name: z.string(), role: Role });
 export type Account = z.infer<typeof Account>;
 
+/** An account as its kitchen's owner sees it. */
+export const Person = Account.extend({ disabled: z.boolean() });
+export type Person = z.infer<typeof Person>;
+
 export const Session = z.object({ account: Account, kitchen: Kitchen });
 export type Session = z.infer<typeof Session>;
 
@@ -21,7 +25,7 @@ export const Setup = z.object({
   kitchenName: Name,
   place: Words.default(''),
   elevationMetres: z.number().min(-400, 'Not under −400 m.').max(5000, 'At most 5,000 m.').default(0),
-  timeZone: z.string().default('UTC'),
+  timeZone: TimeZone.default('UTC'),
   name: Name,
   password: Password,
 });
@@ -69,12 +73,27 @@ export const accountRoutes = {
     summary: 'Sign out',
     response: z.object({}),
   }),
+  changePassword: route({
+    method: 'POST',
+    path: '/api/session/password',
+    access: 'reader',
+    summary: 'Change one’s own password; every other session of the account ends',
+    body: z.object({ current: z.string().min(1, 'Your password now?').max(200), password: Password }),
+    response: z.object({}),
+  }),
+  endOthers: route({
+    method: 'DELETE',
+    path: '/api/session/others',
+    access: 'reader',
+    summary: 'End every other session of one’s own account',
+    response: z.object({ ended: z.number().int() }),
+  }),
   list: route({
     method: 'GET',
     path: '/api/accounts',
     access: 'owner',
     summary: 'Accounts of the kitchen',
-    response: z.array(Account),
+    response: z.array(Person),
   }),
   add: route({
     method: 'POST',
@@ -83,5 +102,23 @@ export const accountRoutes = {
     summary: 'Add an account',
     body: NewAccount,
     response: Account,
+  }),
+  change: route({
+    method: 'PATCH',
+    path: '/api/accounts/:id',
+    access: 'owner',
+    summary: 'Change a role, or disable an account: it can no longer sign in; what it wrote stays',
+    params: z.object({ id: z.string().max(40) }),
+    body: z.object({ role: Role.optional(), disabled: z.boolean().optional() }),
+    response: Person,
+  }),
+  resetPassword: route({
+    method: 'POST',
+    path: '/api/accounts/:id/password',
+    access: 'owner',
+    summary: 'Give a maker or reader a new password; their sessions end',
+    params: z.object({ id: z.string().max(40) }),
+    body: z.object({ password: Password }),
+    response: z.object({}),
   }),
 };

@@ -121,6 +121,7 @@ export function recordedOf(noun: Noun, more: z.ZodRawShape = {}): z.ZodType {
   return z.object({
     id: z.string(),
     at: z.string(),
+    recordedAt: z.string(),
     by: z.string(),
     ...(entry.strikeable ? { struck: Struck } : {}),
     ...shownShape(shownOf(entry)),

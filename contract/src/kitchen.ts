@@ -5,7 +5,7 @@ import { Name, Words } from './values.ts';
 
 export const CupSchool = z.enum(['us', 'us-legal', 'metric', 'australian', 'imperial', 'japanese']);
 export const RulePackId = z.enum(['us', 'eu']);
-const TimeZone = z.string().refine((zone) => {
+export const TimeZone = z.string().refine((zone) => {
   try {
     new Intl.DateTimeFormat('en', { timeZone: zone });
     return true;
@@ -31,6 +31,9 @@ export const Workshop = z.object({
 });
 export type Workshop = z.infer<typeof Workshop>;
 
+/** Codes of ISO 4217 that prices can be shown in. */
+const CURRENCIES: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+
 const fields = {
   name: Name,
   place: Words,
@@ -39,11 +42,17 @@ const fields = {
   rulePack: RulePackId,
   localStatement: Words,
   criticalPh: z.number().min(3, 'Not under 3.').max(HIGHEST_PH, `Never over ${HIGHEST_PH}.`),
-  currency: z.string().regex(/^[A-Z]{3}$/, 'Three capitals, such as GBP.'),
+  currency: z
+    .string()
+    .refine((code) => CURRENCIES.has(code), 'No currency of that code. Three capitals, such as GBP.'),
   timeZone: TimeZone,
   workshop: Workshop,
   /** How much of a lot may be unaccounted for before it asks for a reason, % of what was in the pan. */
   fillTolerancePercent: z.number().min(0, 'Not under 0.').max(20, 'At most 20 %.'),
+  /** Whether a release and the closing of a deviation ask for somebody other than who did the work. */
+  secondPerson: z.boolean(),
+  /** Minutes without a touch after which a device has to sign in again; null for never. */
+  idleMinutes: z.number().int().min(5, 'Not under 5 minutes.').max(10_080, 'At most a week.').nullable(),
 };
 
 export const Kitchen = z.object({ id: z.string(), ...fields, revision: z.number().int() });

@@ -2,6 +2,7 @@ import { LOAD_MARKS, LOT_STATES, MARKS } from '@inch/core/record';
 import { z } from 'zod';
 import { recordedOf } from './entry.ts';
 import { FormulaContent, FormulaKind, StepKind, Storage } from './formula.ts';
+import { RulePackId } from './kitchen.ts';
 
 export const LotState = z.enum(LOT_STATES);
 
@@ -36,7 +37,10 @@ export const LotRecord = z.object({
   storage: Storage,
   criticalPh: z.number(),
   elevationMetres: z.number(),
+  timeZone: z.string(),
+  rulePack: RulePackId,
   begunAt: z.string(),
+  broughtInAt: z.string().nullable(),
   scale: z.number(),
   steps: z.array(Step),
   additions: z.array(recordedOf('addition')),

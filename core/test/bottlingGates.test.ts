@@ -99,7 +99,7 @@ describe('seals that failed', () => {
     return lot;
   };
   const fate = (kind: LotRecord['fates'][number]['fate'], count: number) => ({
-    ...{ id: kind, checkId: 's1', fate: kind, count, at: T(17), by: 'Wren' },
+    ...{ id: kind, checkId: 's1', fate: kind, count, at: T(17), recordedAt: T(17), by: 'Wren' },
   });
   it('each want their fate before anything is released', () => {
     const lot = failing();
@@ -129,7 +129,7 @@ describe('seals that failed', () => {
 });
 
 describe('what is out of its limits', () => {
-  const kinds = (lot: LotRecord) => outOfLimits(lot, 'eu').map((d) => d.kind);
+  const kinds = (lot: LotRecord) => outOfLimits({ ...lot, rulePack: 'eu' }).map((d) => d.kind);
   it('is nothing in a lot that went well', () => expect(kinds(releasable())).toEqual([]));
   it('is glass filled too hot for it, a short process, and slow cooling', () => {
     const lot = releasable();

@@ -112,6 +112,7 @@ describe('checks of instruments without buffers', () => {
   const good = (kind: 'water' | 'ice' | 'boil', n: number, accepted = true) => ({
     kind,
     at: day(n),
+    recordedAt: day(n),
     accepted,
   });
 
@@ -135,6 +136,43 @@ describe('checks of instruments without buffers', () => {
     expect(checkStanding('refractometer', day(3), checks, 'UTC').whyNot).toMatch(/next check.*failed/);
     expect(checkStanding('refractometer', day(5), checks, 'UTC').whyNot).toMatch(/refused/);
     expect(checkDue('refractometer', checks, 'UTC')).toBeNull();
+  });
+
+  it('a good one dated back before a failure, and written down after it, saves nothing', () => {
+    const failure = good('water', 4, false);
+    const between = { ...good('water', 3), recordedAt: day(5) };
+    expect(checkStanding('refractometer', day(2), [good('water', 1), between, failure], 'UTC').counts).toBe(
+      false,
+    );
+    const inTime = { ...between, recordedAt: day(3) };
+    expect(checkStanding('refractometer', day(2), [good('water', 1), inTime, failure], 'UTC').counts).toBe(
+      true,
+    );
+  });
+
+  it('no entry of a failed check ever makes a reading count', () => {
+    const check = fc.record({
+      n: fc.integer({ min: 1, max: 9 }),
+      late: fc.integer({ min: 0, max: 5 }),
+      accepted: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(check, { maxLength: 6 }),
+        check,
+        fc.integer({ min: 1, max: 9 }),
+        (had, more, n) => {
+          const kept = (c: typeof more) => ({
+            ...good('water', c.n, c.accepted),
+            recordedAt: day(c.n + c.late),
+          });
+          const before = checkStanding('refractometer', day(n), had.map(kept), 'UTC').counts;
+          const failed = kept({ ...more, accepted: false });
+          const after = checkStanding('refractometer', day(n), [...had.map(kept), failed], 'UTC').counts;
+          expect(after && !before).toBe(false);
+        },
+      ),
+    );
   });
 });
 

@@ -137,6 +137,7 @@ describe('gates', () => {
       deviations: [
         {
           id: 'd1',
+          recordedAt: T(3),
           kind: 'own',
           what: 'A jar was dropped.',
           entryId: null,
@@ -253,6 +254,7 @@ describe('a lot as made', () => {
         for (const [i, m] of moves.entries())
           lot.movements.push({
             id: `x${i}`,
+            recordedAt: T(20),
             bottlingId: 'b1',
             kind: m.kind as 'sold',
             from: m.from,
@@ -326,7 +328,8 @@ describe('judging a reading', () => {
 });
 
 describe('whether a pH counts', () => {
-  const good = { at: T(0), accepted: true, low: 'checked' as const };
+  const at = (hour: number) => ({ at: T(hour), recordedAt: T(hour) });
+  const good = { ...at(0), accepted: true, low: 'checked' as const };
   const reading = { value: 3.4, at: T(2) };
   const counts = (calibrations: Parameters<typeof meterStanding>[1], r = reading) =>
     meterStanding(r, calibrations, 'UTC').counts;
@@ -334,15 +337,17 @@ describe('whether a pH counts', () => {
     expect(counts([good])).toBe(true);
     expect(counts(null)).toBe(false);
     expect(counts([])).toBe(false);
-    expect(counts([{ ...good, at: T(-24) }])).toBe(false);
-    expect(counts([{ ...good, at: T(3) }])).toBe(false);
+    expect(counts([{ ...good, ...at(-24) }])).toBe(false);
+    expect(counts([{ ...good, ...at(3) }])).toBe(false);
     expect(counts([{ ...good, accepted: false }])).toBe(false);
     expect(counts([{ ...good, low: 'missing' }])).toBe(false);
     expect(counts([{ ...good, low: 'missing' }], { value: 4.1, at: T(2) })).toBe(true);
   });
   it('is voided by a check that fails afterwards, back to the last good one', () => {
-    const failed = { ...good, at: T(4), accepted: false };
+    const failed = { ...good, ...at(4), accepted: false };
     expect(counts([good, failed])).toBe(false);
-    expect(counts([good, { ...good, at: T(3) }, failed])).toBe(true);
+    expect(counts([good, { ...good, ...at(3) }, failed])).toBe(true);
+    expect(counts([good, { ...good, ...at(3), recordedAt: T(5) }, failed])).toBe(false);
+    expect(counts([good, { ...failed, ...at(26) }])).toBe(false);
   });
 });

@@ -10,6 +10,8 @@ import { accountRouter } from './account/routes.ts';
 import { containerRouter } from './container/routes.ts';
 import { formulaRouter } from './formula/routes.ts';
 import { heatProcessRouter } from './heatProcess/routes.ts';
+import { readBodies } from './http/body.ts';
+import { knownHostOnly } from './http/host.ts';
 import { refuseOtherMethods } from './http/methods.ts';
 import { openApi } from './http/openapi.ts';
 import { sameOriginOnly } from './http/origin.ts';
@@ -74,8 +76,11 @@ const withRequestId: RequestHandler = (_req, res, next) => {
 function api(pool: Pool): Router {
   const router = Router();
   router.use(sameOriginOnly);
-  router.use('/api/kitchen/import', express.json({ limit: '8mb' }));
-  router.use(express.json({ limit: '256kb' }));
+  router.use('/api', (_req, res, next) => {
+    res.setHeader('cache-control', 'no-store');
+    next();
+  });
+  readBodies(router, pool);
   const app = { router, pool };
   serveAnyone(app, metaRoutes.health, async () => {
     await pool.query('SELECT 1');
@@ -101,13 +106,28 @@ function pages(app: Express, webRoot: string): void {
   });
 }
 
-/** The whole application over one pool; `webRoot` is the folder of built pages, if there is one. */
-export function createApp(options: { pool: Pool; log: Logger; webRoot?: string }): Express {
+interface AppOptions {
+  pool: Pool;
+  log: Logger;
+  /** Folder of built pages, if there is one. */
+  webRoot?: string;
+  /** Address that it is reached at from outside, as in https://pantry.example. */
+  publicAddress?: string;
+  /** Proxies that are trusted for who asks and by which protocol, as Express takes them. */
+  trustProxy?: string;
+}
+
+/** The whole application over one pool. */
+export function createApp(options: AppOptions): Express {
   const app = express();
+  if (options.trustProxy) app.set('trust proxy', options.trustProxy);
   app.disable('x-powered-by');
   app.disable('etag');
   app.set('query parser', 'simple');
+  // Answers that go on until somebody leaves: whoever stops the server ends them.
+  app.locals.streams = new Set();
   app.use(withRequestId);
+  app.use(knownHostOnly(options.publicAddress));
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
   app.use(api(options.pool));
   if (options.webRoot && existsSync(join(options.webRoot, 'index.html'))) pages(app, options.webRoot);

@@ -19,7 +19,23 @@ export interface ServerSettings {
   host: string;
   port: number;
   webRoot: string | undefined;
+  publicAddress: string | undefined;
+  trustProxy: string | undefined;
   logLevel: string;
+}
+
+function publicAddressFrom(said: string | undefined): string | undefined {
+  if (!said) return undefined;
+  if (!URL.canParse(said) || !/^https?:$/.test(new URL(said).protocol))
+    throw new Error(`The public address "${said}" cannot be read. Write https://pantry.example.`);
+  return said;
+}
+
+function portFrom(said: string | undefined): number {
+  const port = Number(said ?? 4870);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`The port "${said}" cannot be used. Write a number from 1 to 65535.`);
+  return port;
 }
 
 /** Settings of the running server, all from the environment the start command makes. */
@@ -27,8 +43,10 @@ export function settingsFrom(env: NodeJS.ProcessEnv): ServerSettings {
   return {
     database: databaseFromUrl(env.INCH_DATABASE ?? ''),
     host: env.INCH_HOST ?? '127.0.0.1',
-    port: Number(env.INCH_PORT ?? 4870),
+    port: portFrom(env.INCH_PORT),
     webRoot: env.INCH_WEB,
+    publicAddress: publicAddressFrom(env.INCH_PUBLIC),
+    trustProxy: env.INCH_TRUST_PROXY || undefined,
     logLevel: env.INCH_LOG ?? 'warn',
   };
 }

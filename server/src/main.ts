@@ -1,40 +1,69 @@
-import { createServer } from 'node:http';
+import { createServer, type ServerResponse } from 'node:http';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { settingsFrom } from './config.ts';
 import { openPool } from './database/pool.ts';
 
-const settings = settingsFrom(process.env);
+/** What cannot be started is said in one line. */
+function giveUp(why: string): never {
+  process.stderr.write(`${why}\n`);
+  process.exit(1);
+}
+
+function settingsOrEnd() {
+  try {
+    return settingsFrom(process.env);
+  } catch (error) {
+    return giveUp((error as Error).message);
+  }
+}
+const settings = settingsOrEnd();
 const log = pino({ level: settings.logLevel });
 const pool = openPool(settings.database);
-const server = createServer(
-  createApp({ pool, log, ...(settings.webRoot ? { webRoot: settings.webRoot } : {}) }),
-);
+const app = createApp({
+  pool,
+  log,
+  ...(settings.webRoot ? { webRoot: settings.webRoot } : {}),
+  ...(settings.publicAddress ? { publicAddress: settings.publicAddress } : {}),
+  ...(settings.trustProxy ? { trustProxy: settings.trustProxy } : {}),
+});
+const server = createServer(app);
 
 // A connection left idle is kept for longer than a page or a proxy keeps its own end, so that none is cut off as it is used again.
 server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
 
-await pool.query('SELECT 1').catch((error: Error) => {
-  process.stderr.write(`MariaDB does not let the app in: ${error.message}\n`);
-  process.exit(1);
-});
+const { host, port, database, user } = settings.database;
+await pool
+  .query('SELECT 1')
+  .catch((error: Error & { code?: string }) =>
+    giveUp(
+      error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND'
+        ? `No MariaDB answers at ${host}:${port}. Check INCH_DATABASE, and that MariaDB runs.`
+        : `MariaDB at ${host}:${port} does not let "${user}" into "${database}": ${error.message}`,
+    ),
+  );
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   const why =
     error.code === 'EADDRINUSE'
       ? `Port ${settings.port} is taken. Choose another with --port.`
       : error.message;
-  process.stderr.write(`${why}\n`);
-  process.exit(1);
+  giveUp(why);
 });
 server.listen(settings.port, settings.host, () =>
   process.stdout.write(`listening ${settings.host}:${settings.port}\n`),
 );
 
+/** How long requests in flight may take to finish once the server is told to stop. */
+const FINISH_MS = 10_000;
+
+/** Takes nothing new, lets what is in flight finish, and ends. */
 function stop(): void {
   server.close(() => void pool.end().finally(() => process.exit(0)));
-  server.closeAllConnections();
+  for (const stream of app.locals.streams as Set<ServerResponse>) stream.end();
+  setInterval(() => server.closeIdleConnections(), 100).unref();
+  setTimeout(() => server.closeAllConnections(), FINISH_MS).unref();
 }
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);

@@ -47,7 +47,7 @@ describe('the tables of the record', () => {
         columnOf(name),
         f.nullable ? 'YES' : 'NO',
       ]);
-      const head = ['id', `${kind.of}_id`, 'at', 'account_id'].map((name) => [name, 'NO']);
+      const head = ['id', `${kind.of}_id`, 'at', 'recorded_at', 'account_id'].map((name) => [name, 'NO']);
       const struck = ['struck_at', 'struck_by', 'struck_why'].map((name) => [name, 'YES']);
       const image = kind.noun === 'photograph' ? [['image', 'NO']] : [];
       expect(own.map((c) => [c.COLUMN_NAME, c.IS_NULLABLE]).sort(), kind.table).toEqual(

@@ -79,6 +79,8 @@ export const planning: Planning = {
     localStatement: '',
     criticalPh: 4.2,
     fillTolerancePercent: 3,
+    secondPerson: false,
+    idleMinutes: null,
     currency: 'GBP',
     timeZone: 'UTC',
     revision: 1,

@@ -1,6 +1,7 @@
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import type { CHECK_KINDS } from '../record/index.ts';
+import { lastBefore, type RecordedCheck, voidedBy } from './voided.ts';
 
 /** A check of an instrument that has no buffers: distilled water, a known weight, ice, boiling water. */
 export type CheckKind = (typeof CHECK_KINDS)[number];
@@ -79,10 +80,8 @@ export function judgeCheck(check: {
 }
 
 /** A check as recorded. */
-export interface KeptCheck {
+export interface KeptCheck extends RecordedCheck {
   kind: CheckKind;
-  at: string;
-  accepted: boolean;
 }
 
 const NAMES: Record<CheckKind, string> = {
@@ -93,7 +92,7 @@ const NAMES: Record<CheckKind, string> = {
 };
 
 /**
- * Whether a reading of an instrument counts: each of its checks was good and recent enough, and the next one did not fail.
+ * Whether a reading of an instrument counts: each of its checks was good and recent enough, and no failed one afterwards voids it.
  * @param at ISO instant of the reading; @param checks of the instrument, any order; @param timeZone of the kitchen
  * @example checkStanding('scale', T(0), [], 'UTC').counts // false
  */
@@ -106,21 +105,20 @@ export function checkStanding(
   const no = (whyNot: string) => ({ counts: false, whyNot });
   const { checks: wanted, goodForDays } = CHECKS[instrument];
   for (const kind of wanted) {
-    const own = checks.filter((c) => c.kind === kind).sort((a, b) => a.at.localeCompare(b.at));
-    const before = own.filter((c) => c.at <= at).at(-1);
+    const own = checks.filter((c) => c.kind === kind);
+    const before = lastBefore(own, at);
     if (!before) return no(`the ${instrument} was not checked ${NAMES[kind]}`);
     if (!before.accepted) return no(`its last check ${NAMES[kind]} was refused`);
     if (dayOf(at, timeZone) >= addDays(dayOf(before.at, timeZone), goodForDays))
       return no(`its last check ${NAMES[kind]} was over ${goodForDays} days before`);
-    const after = own.find((c) => c.at > at);
-    if (after && !after.accepted) return no(`its next check ${NAMES[kind]} failed`);
+    if (voidedBy(own, at)) return no(`its next check ${NAMES[kind]} failed`);
   }
   return { counts: true, whyNot: null };
 }
 
 /**
  * The day from which an instrument needs checking again: null where it has never been, or failed last.
- * @example checkDue('refractometer', [{ kind: 'water', at: T(0), accepted: true }], 'UTC') // '2026-12-01'
+ * @example checkDue('refractometer', [{ kind: 'water', at: T(0), recordedAt: T(0), accepted: true }], 'UTC') // '2026-12-01'
  */
 export function checkDue(
   instrument: CheckedKind,

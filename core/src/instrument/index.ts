@@ -28,3 +28,4 @@ export {
   SPOKEN_UNITS,
   type SpeakingKind,
 } from './protocol.ts';
+export { lastBefore, type RecordedCheck, voidedBy } from './voided.ts';

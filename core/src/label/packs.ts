@@ -1,6 +1,7 @@
 import type { Allergen } from '../ingredient/index.ts';
+import type { RulePackId } from '../lot/index.ts';
 
-export type RulePackId = 'us' | 'eu';
+export type { RulePackId } from '../lot/index.ts';
 
 /** What a rule pack asks of a label; each kitchen adds its own local statement. */
 export interface RulePack {

@@ -47,6 +47,7 @@ export {
   type Placing,
   type Reading,
   type ReadingKind,
+  type RulePackId,
   type Sample,
   type SealCheckEntry,
   type SealFate,
@@ -56,5 +57,6 @@ export {
   type TallyEntry,
   type Weighing,
 } from './record.ts';
+export { recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

@@ -55,12 +55,12 @@ function ofHeat(lot: LotRecord): OutOfLimits[] {
   return [...short, ...early];
 }
 
-function ofContents(lot: LotRecord, pack: 'us' | 'eu'): OutOfLimits[] {
+function ofContents(lot: LotRecord): OutOfLimits[] {
   return standing(lot.bottlings).flatMap((b) => {
     const weighed = standing(lot.weighings).filter((w) => w.bottlingId === b.id);
     if (weighed.length === 0) return [];
     const { reasons } = netContents(
-      pack,
+      lot.rulePack,
       b.nominalMl,
       weighed.map((w) => w.netMl),
     );
@@ -71,10 +71,10 @@ function ofContents(lot: LotRecord, pack: 'us' | 'eu'): OutOfLimits[] {
 
 /**
  * Everything in a lot's record that is out of its limits by itself; each opens a deviation, once.
- * @example outOfLimits(lot, 'us') // []
+ * @example outOfLimits(lot) // []
  */
-export const outOfLimits = (lot: LotRecord, pack: 'us' | 'eu'): OutOfLimits[] => [
+export const outOfLimits = (lot: LotRecord): OutOfLimits[] => [
   ...standing(lot.bottlings).flatMap((b) => ofFilling(lot, b)),
   ...ofHeat(lot),
-  ...ofContents(lot, pack),
+  ...ofContents(lot),
 ];

@@ -51,6 +51,9 @@ export type LabelPrint = Recorded<Entries['print']>;
 export type Placing = Recorded<Entries['placing']>;
 export type Photograph = Recorded<Entries['photograph']>;
 
+/** Label rules, by what a kitchen chooses. */
+export type RulePackId = 'us' | 'eu';
+
 /** One lot as made: all that its gates, keeping and label are decided from. */
 export interface LotRecord {
   id: string;
@@ -69,8 +72,14 @@ export interface LotRecord {
   criticalPh: number;
   /** Of the kitchen when the lot was begun; moving the kitchen later does not rewrite it. */
   elevationMetres: number;
+  /** Of the kitchen when the lot was begun: its days are counted in it, whatever the kitchen is set to later. */
+  timeZone: string;
+  /** Label rules it was begun under. */
+  rulePack: RulePackId;
   /** ISO instant at which the lot was begun. */
   begunAt: string;
+  /** When it came in with a kitchen file; null where it was made here. */
+  broughtInAt: string | null;
   /** Multiple of the formula made. */
   scale: number;
   steps: LotStep[];

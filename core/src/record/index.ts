@@ -21,6 +21,7 @@ export {
   type Said,
   shownOf,
 } from './kind.ts';
+export { lateBy, lateSaid } from './late.ts';
 export { DECISIONS, LOT_EVENTS, LOT_STATES, MOVED_BY_HAND, MOVEMENTS, RULINGS } from './leaving.ts';
 export { MARKS, READING_KINDS, SAMPLES, TAKEN } from './making.ts';
 

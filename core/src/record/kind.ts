@@ -55,6 +55,8 @@ export interface Entry {
   id: string;
   /** When it happened: ISO 8601, UTC. */
   at: string;
+  /** When it was written down, never before `at` but for a clock's slack. */
+  recordedAt: string;
   by: string;
   struck: { at: string; by: string; why: string } | null;
 }

@@ -52,6 +52,10 @@ const decided = {
   to: state,
   /** Whether the account's password was asked for it again. */
   signed: flag('Was it signed?'),
+  /** What the signature means, as in "released by"; null where nobody signed. */
+  meaning: nullable(text(60, 'What does the signature mean?')),
+  /** SHA-256 of the record as it stood when it was signed; null where nobody signed. */
+  recordHash: nullable(text(64, 'Of which record?')),
 };
 
 export const decision = kind({

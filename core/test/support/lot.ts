@@ -5,7 +5,7 @@ import type { LotRecord } from '@inch/core/lot';
 export const T = (hours: number): string =>
   new Date(Date.UTC(2026, 10, 24, 8) + hours * 3_600_000).toISOString();
 
-export const entry = (id: string, at: string) => ({ id, at, by: 'Wren', struck: null });
+export const entry = (id: string, at: string) => ({ id, at, recordedAt: at, by: 'Wren', struck: null });
 
 const content: FormulaContent = {
   lines: [
@@ -53,6 +53,9 @@ export function releasable(): LotRecord {
     storage: 'shelf',
     criticalPh: 4.2,
     elevationMetres: 719,
+    timeZone: 'UTC',
+    rulePack: 'us',
+    broughtInAt: null,
     begunAt: T(0),
     scale: 1,
     steps: [
@@ -145,6 +148,7 @@ export function releasable(): LotRecord {
     movements: [
       {
         id: 'm1',
+        recordedAt: T(3),
         bottlingId: 'b1',
         kind: 'stored',
         from: null,

@@ -1,26 +1,21 @@
 import { type Account, accountRoutes, type Setup } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
+import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { insert, rows, run, toSql } from '../database/pool.ts';
 import { errorCode, inTransaction } from '../database/transaction.ts';
-import { invalid, Problem, tooMany } from '../http/problem.ts';
+import { invalid, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { GENESIS } from '../journal/append.ts';
-import { journal } from '../journal/writing.ts';
+import { inWriting, journal } from '../journal/writing.ts';
 import { readKitchen } from '../kitchen/store.ts';
-import { hashPassword, passwordMatches } from './password.ts';
-import { closeSession, openSession } from './session.ts';
-import {
-  ATTEMPT_WINDOW_SECONDS,
-  accountNamed,
-  accountsOf,
-  attemptsUsedUp,
-  forgetAttempts,
-  insertAccount,
-  recordAttempt,
-} from './store.ts';
+import { checkPassword } from './checkPassword.ts';
+import { hashPassword, refuseWeak } from './password.ts';
+import { changePerson, keepPassword, personOf } from './people.ts';
+import { closeSession, endSessions, openSession } from './session.ts';
+import { accountsOf, insertAccount } from './store.ts';
 
 async function setupNeeded(pool: Pool | PoolConnection): Promise<boolean> {
   return (await rows(pool, 'SELECT id FROM kitchen LIMIT 1')).length === 0;
@@ -35,7 +30,8 @@ async function journalSetUp(
 ): Promise<void> {
   const chain = { sequence: 0, hash: GENESIS };
   const said = { name: kitchen.name, owner: account.name };
-  await journal({ tx, account, kitchen, now, chain }, 'kitchen', kitchen.id, 'set up', said);
+  const entered = { at: now, by: account };
+  await journal({ tx, account, kitchen, now, entered, chain }, 'kitchen', kitchen.id, 'set up', said);
   await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
     chain.sequence,
     chain.hash,
@@ -43,17 +39,20 @@ async function journalSetUp(
   ]);
 }
 
-/** The first start: the kitchen and its owner, once. */
+const ALREADY = new Problem(409, 'This kitchen already has an owner. Sign in.');
+
+/** The first start: the kitchen and its owner, once, however many begin at the same moment. */
 async function setUp(
   pool: Pool,
   body: z.output<typeof Setup>,
 ): Promise<{ account: Account; kitchen: Kitchen }> {
+  refuseWeak(body.password, [body.name, body.kitchenName]);
   const passwordHash = await hashPassword(body.password);
   const account: Account = { id: newId(), name: body.name, role: 'owner' };
   const kitchenId = newId();
   return inTransaction(pool, async (tx) => {
     const now = new Date().toISOString();
-    if (!(await setupNeeded(tx))) throw new Problem(409, 'This kitchen already has an owner. Sign in.');
+    if (!(await setupNeeded(tx))) throw ALREADY;
     await insert(tx, 'kitchen', {
       id: kitchenId,
       name: body.kitchenName,
@@ -61,6 +60,9 @@ async function setUp(
       elevation_metres: body.elevationMetres,
       time_zone: body.timeZone,
       created_at: toSql(now),
+    });
+    await insert(tx, 'installation', { id: 1, kitchen_id: kitchenId }).catch((error) => {
+      throw errorCode(error) === 'ER_DUP_ENTRY' ? ALREADY : error;
     });
     await insertAccount(tx, kitchenId, account, passwordHash, now);
     await insert(tx, 'journal_head', { kitchen_id: kitchenId, sequence: 0, hash: GENESIS });
@@ -70,16 +72,17 @@ async function setUp(
   });
 }
 
-async function signIn(pool: Pool, name: string, password: string): Promise<Account> {
-  if (await attemptsUsedUp(pool, name))
-    throw tooMany('Too many attempts with this name. Wait a quarter of an hour.', ATTEMPT_WINDOW_SECONDS);
-  const account = await accountNamed(pool, name);
-  if (!account || !(await passwordMatches(account.passwordHash, password))) {
-    await recordAttempt(pool, name);
-    throw new Problem(401, 'That name and password do not go together.');
-  }
-  await forgetAttempts(pool, name);
-  return { id: account.id, name: account.name, role: account.role };
+/** Signs somebody in, and journals it. */
+async function signIn(
+  pool: Pool,
+  { body, req, res }: { body: { name: string; password: string }; req: Request; res: Response },
+) {
+  const account = await checkPassword(pool, body.name, body.password, req.ip ?? '');
+  if (!account) throw new Problem(401, 'That name and password do not go together.');
+  const kitchen = await kitchenOf(pool, account.id);
+  await openSession(pool, res, account.id);
+  await inWriting(pool, { account, kitchen }, (w) => journal(w, 'account', account.id, 'sign in', {}));
+  return { account, kitchen };
 }
 
 async function kitchenOf(pool: Pool, accountId: string): Promise<Kitchen> {
@@ -96,11 +99,21 @@ export function accountRouter(app: AppContext): void {
     await openSession(pool, res, session.account.id);
     return session;
   });
-  serveAnyone(app, accountRoutes.signIn, async ({ pool, body, res }) => {
-    const account = await signIn(pool, body.name, body.password);
-    await openSession(pool, res, account.id);
-    return { account, kitchen: await kitchenOf(pool, account.id) };
+  serveAnyone(app, accountRoutes.signIn, (call) => signIn(call.pool, call));
+  serve(app, accountRoutes.changePassword, async (call) => {
+    const { pool, account, body, req } = call;
+    if (!(await checkPassword(pool, account.name, body.current, req.ip ?? '')))
+      throw invalid('current', 'That is not your password. Nothing was changed.');
+    await call.write((w) => keepPassword(w, account, body.password, req));
+    return {};
   });
+  serve(app, accountRoutes.endOthers, async (call) =>
+    call.write(async (w) => {
+      const ended = await endSessions(w.tx, w.account.id, call.req);
+      await journal(w, 'account', w.account.id, 'end sessions', { ended });
+      return { ended };
+    }),
+  );
   serve(app, accountRoutes.session, async ({ account, kitchen }) => ({ account, kitchen }));
   serve(app, accountRoutes.signOut, async ({ pool, req, res }) => {
     await closeSession(pool, req, res);
@@ -109,6 +122,7 @@ export function accountRouter(app: AppContext): void {
   serve(app, accountRoutes.list, ({ pool, kitchen }) => accountsOf(pool, kitchen.id));
   serve(app, accountRoutes.add, async (call) => {
     const { id, name, role, password } = call.body;
+    refuseWeak(password, [name, call.kitchen.name]);
     const passwordHash = await hashPassword(password);
     try {
       await call.write(async (w) => {
@@ -122,4 +136,14 @@ export function accountRouter(app: AppContext): void {
     }
     return { id, name, role };
   });
+  serve(app, accountRoutes.change, (call) => call.write((w) => changePerson(w, call.params.id, call.body)));
+  serve(app, accountRoutes.resetPassword, (call) =>
+    call.write(async (w) => {
+      const person = await personOf(w, call.params.id, false);
+      if (person.role === 'owner' && person.id !== w.account.id)
+        throw new Problem(403, 'An owner changes their own password.');
+      await keepPassword(w, person, call.body.password);
+      return {};
+    }),
+  );
 }

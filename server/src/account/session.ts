@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Session } from '@inch/contract/account';
 import type { Request, Response } from 'express';
-import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
+import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 
 /** Name of the cookie that a session is kept in. */
@@ -43,20 +43,61 @@ export async function closeSession(db: Database, req: Request, res: Response): P
   res.clearCookie(SESSION_COOKIE, { path: '/' });
 }
 
-type Row = KitchenRow & { account_id: string; account_name: string; role: Session['account']['role'] };
+/** Ends the sessions of an account, all but that of a request where one is given. @returns how many ended */
+export async function endSessions(db: Database, accountId: string, butOf?: Request): Promise<number> {
+  const kept = butOf ? hashed(tokenOf(butOf) ?? '') : '';
+  const others = 'account_id = ? AND token_hash <> ?';
+  const [count] = await rows<{ n: number }>(db, `SELECT COUNT(*) AS n FROM session WHERE ${others}`, [
+    accountId,
+    kept,
+  ]);
+  await run(db, `DELETE FROM session WHERE ${others}`, [accountId, kept]);
+  return Number(count!.n);
+}
 
-/** Who a request comes from, with their kitchen; null where nobody is signed in. */
+interface Row extends KitchenRow {
+  account_id: string;
+  account_name: string;
+  role: Session['account']['role'];
+  seen_at: string;
+}
+
+const MINUTE = 60_000;
+
+/** Whether nobody touched a session for as long as its kitchen allows. */
+const leftIdle = (row: Row, now: number): boolean =>
+  row.idle_minutes !== null && now - Date.parse(fromSql(row.seen_at)) > row.idle_minutes * MINUTE;
+
+/** Who a request comes from, with their kitchen; null where nobody is signed in, or the session was left idle. */
 export async function sessionOf(db: Database, req: Request): Promise<Session | null> {
   const token = tokenOf(req);
-  if (!token) return null;
+  const row = token ? await rowOf(db, token) : null;
+  const now = Date.now();
+  if (!token || !row || leftIdle(row, now)) return null;
+  if (row.idle_minutes !== null && now - Date.parse(fromSql(row.seen_at)) > MINUTE)
+    await run(db, 'UPDATE session SET seen_at = ? WHERE token_hash = ?', [
+      toSql(new Date(now).toISOString()),
+      hashed(token),
+    ]);
+  return {
+    account: { id: row.account_id, name: row.account_name, role: row.role },
+    kitchen: kitchenFrom(row),
+  };
+}
+
+/** Whether the session of a request still stands; asking does not count as a touch. */
+export async function sessionStands(db: Database, req: Request): Promise<boolean> {
+  const row = await rowOf(db, tokenOf(req) ?? '');
+  return row !== null && !leftIdle(row, Date.now());
+}
+
+async function rowOf(db: Database, token: string): Promise<Row | null> {
   const [row] = await rows<Row>(
     db,
-    `SELECT ${KITCHEN_COLUMNS}, a.id AS account_id, a.name AS account_name, a.role
+    `SELECT ${KITCHEN_COLUMNS}, a.id AS account_id, a.name AS account_name, a.role, COALESCE(s.seen_at, s.created_at) AS seen_at
      FROM session s JOIN account a ON a.id = s.account_id JOIN kitchen k ON k.id = a.kitchen_id
-     WHERE s.token_hash = ? AND s.expires_at > ?`,
+     WHERE s.token_hash = ? AND s.expires_at > ? AND a.disabled_at IS NULL`,
     [hashed(token), toSql(new Date().toISOString())],
   );
-  return row
-    ? { account: { id: row.account_id, name: row.account_name, role: row.role }, kitchen: kitchenFrom(row) }
-    : null;
+  return row ?? null;
 }

@@ -1,20 +1,32 @@
-import type { Account } from '@inch/contract/account';
+import type { Account, Person } from '@inch/contract/account';
 import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
 
 type Row = Account & { password_hash: string };
 
+/** The account of a name that may sign in; null where there is none. */
 export async function accountNamed(
   db: Database,
   name: string,
 ): Promise<(Account & { passwordHash: string }) | null> {
-  const [row] = await rows<Row>(db, 'SELECT id, name, role, password_hash FROM account WHERE name = ?', [
-    name,
-  ]);
+  const [row] = await rows<Row>(
+    db,
+    'SELECT id, name, role, password_hash FROM account WHERE name = ? AND disabled_at IS NULL',
+    [name],
+  );
   return row ? { id: row.id, name: row.name, role: row.role, passwordHash: row.password_hash } : null;
 }
 
-export const accountsOf = (db: Database, kitchenId: string): Promise<Account[]> =>
-  rows<Account>(db, 'SELECT id, name, role FROM account WHERE kitchen_id = ? ORDER BY name', [kitchenId]);
+type PersonRow = Account & { disabled_at: string | null };
+
+/** Everybody of a kitchen, who is disabled too. */
+export async function accountsOf(db: Database, kitchenId: string): Promise<Person[]> {
+  const found = await rows<PersonRow>(
+    db,
+    'SELECT id, name, role, disabled_at FROM account WHERE kitchen_id = ? ORDER BY disabled_at IS NOT NULL, name',
+    [kitchenId],
+  );
+  return found.map(({ disabled_at, ...account }) => ({ ...account, disabled: disabled_at !== null }));
+}
 
 export const insertAccount = (
   db: Database,
@@ -31,20 +43,28 @@ export const insertAccount = (
   });
 
 export const ATTEMPT_WINDOW_SECONDS = 15 * 60;
-const ALLOWED = 8;
+/** Wrong passwords that one address may try: for one name, and for all names together. */
+const ALLOWED = { name: 8, address: 60 };
 
-/** Whether a name has used up its attempts of the last quarter of an hour. */
-export async function attemptsUsedUp(db: Database, name: string): Promise<boolean> {
-  const since = toSql(new Date(Date.now() - ATTEMPT_WINDOW_SECONDS * 1000).toISOString());
-  const [row] = await rows<{ n: number }>(
+/**
+ * Takes one attempt of an address at a name before its password is looked at, so that attempts sent at once count as well. Attempts are counted
+ * by name and address together: a stranger elsewhere locks nobody out.
+ * @returns whether it may be looked at
+ */
+export async function takeAttempt(db: Database, name: string, address: string): Promise<boolean> {
+  const now = Date.now();
+  const since = toSql(new Date(now - ATTEMPT_WINDOW_SECONDS * 1000).toISOString());
+  await insert(db, 'sign_in_attempt', { name, address, at: toSql(new Date(now).toISOString()) });
+  const [row] = await rows<{ own: number; all_names: number }>(
     db,
-    'SELECT COUNT(*) AS n FROM sign_in_attempt WHERE name = ? AND at > ?',
-    [name, since],
+    'SELECT SUM(name = ?) AS own, COUNT(*) AS all_names FROM sign_in_attempt WHERE address = ? AND at > ?',
+    [name, address, since],
   );
-  return Number(row!.n) >= ALLOWED;
+  return Number(row!.own) <= ALLOWED.name && Number(row!.all_names) <= ALLOWED.address;
 }
 
-export const recordAttempt = (db: Database, name: string): Promise<void> =>
-  insert(db, 'sign_in_attempt', { name, at: toSql(new Date().toISOString()) });
-export const forgetAttempts = (db: Database, name: string): Promise<void> =>
-  run(db, 'DELETE FROM sign_in_attempt WHERE name = ?', [name]);
+/** Forgets the attempts of an address at a name, once its password was right, and everybody's of days ago. */
+export async function forgetAttempts(db: Database, name: string, address: string): Promise<void> {
+  await run(db, 'DELETE FROM sign_in_attempt WHERE name = ? AND address = ?', [name, address]);
+  await run(db, 'DELETE FROM sign_in_attempt WHERE at < UTC_TIMESTAMP() - INTERVAL 2 DAY', []);
+}

@@ -8,8 +8,8 @@ const strikes = Object.fromEntries(strikeable.map((noun) => [entries[noun].table
 const RIGHTS: Record<string, string[]> = {
   ...strikes,
   kitchen: ['UPDATE'],
-  account: ['UPDATE (password_hash, role)'],
-  session: ['DELETE'],
+  account: ['UPDATE (password_hash, role, disabled_at)'],
+  session: ['UPDATE (seen_at)', 'DELETE'],
   sign_in_attempt: ['DELETE'],
   journal_head: ['UPDATE'],
   formula: ['UPDATE (current_version, archived_at)'],

@@ -7,9 +7,69 @@ import type { DatabaseAddress } from './pool.ts';
 
 const FOLDER = fileURLToPath(new URL('../../migrations', import.meta.url));
 
-const LEDGER = `CREATE TABLE IF NOT EXISTS migration (
-  name VARCHAR(120) NOT NULL PRIMARY KEY, applied_at DATETIME(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`;
+const LEDGERS = [
+  `CREATE TABLE IF NOT EXISTS migration (
+    name VARCHAR(120) NOT NULL PRIMARY KEY, applied_at DATETIME(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3)
+  ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`,
+  `CREATE TABLE IF NOT EXISTS migration_progress (
+    name VARCHAR(120) NOT NULL PRIMARY KEY, statements INT NOT NULL
+  ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4`,
+];
+
+/** Seconds that a start waits for another that migrates the same database. */
+const LOCK_SECONDS = 600;
+
+/** What MariaDB says of a change of a table that is made already: duplicate table, column, key or foreign key; column or key that is gone. */
+const MADE_ALREADY = new Set([1050, 1060, 1061, 1826, 1091, 1054]);
+
+/** Statements of a migration: each ends with a semicolon at the end of its line. */
+const statementsOf = (sql: string): string[] =>
+  sql
+    .replace(/^--.*$/gm, '')
+    .split(/;[ \t]*(?:\n|$)/)
+    .map((statement) => statement.trim())
+    .filter(Boolean);
+
+async function madeOf(connection: Connection, name: string): Promise<number> {
+  const [found] = await connection.query<RowDataPacket[]>(
+    'SELECT statements FROM migration_progress WHERE name = ?',
+    [name],
+  );
+  return Number(found[0]?.statements ?? 0);
+}
+
+/**
+ * Runs a migration statement by statement and keeps how many are made, so that it goes on where it was killed. A change of a table commits
+ * by itself: the first one after a kill may be made already, and only that one may say so.
+ */
+async function runStatements(connection: Connection, name: string, sql: string): Promise<void> {
+  const made = await madeOf(connection, name);
+  const keep = 'REPLACE INTO migration_progress (name, statements) VALUES (?, ?)';
+  for (const [i, statement] of statementsOf(sql).entries()) {
+    if (i < made) continue;
+    await connection.beginTransaction();
+    try {
+      await connection.query(statement);
+    } catch (error) {
+      const { errno } = error as { errno?: number };
+      if (i !== made || !MADE_ALREADY.has(errno ?? 0)) throw error;
+    }
+    await connection.query(keep, [name, i + 1]);
+    await connection.commit();
+  }
+}
+
+/** Waits until nobody else migrates this database. */
+async function takeLock(connection: Connection, database: string): Promise<void> {
+  const [[row]] = await connection.query<RowDataPacket[]>('SELECT GET_LOCK(?, ?) AS got', [
+    `migrate ${database}`.slice(0, 64),
+    LOCK_SECONDS,
+  ]);
+  if (Number(row?.got) !== 1)
+    throw new Error(
+      `Another start migrates the database ${database} for over ten minutes. Stop it, and start again.`,
+    );
+}
 
 function migrator(connection: Connection) {
   return new Umzug({
@@ -18,14 +78,14 @@ function migrator(connection: Connection) {
       resolve: ({ name, path }) => ({
         name: basename(name, '.sql'),
         up: async () => {
-          await connection.query(await readFile(path!, 'utf8'));
+          await runStatements(connection, basename(name, '.sql'), await readFile(path!, 'utf8'));
         },
       }),
     },
     context: connection,
     storage: {
       executed: async () => {
-        await connection.query(LEDGER);
+        for (const ledger of LEDGERS) await connection.query(ledger);
         const [rows] = await connection.query<RowDataPacket[]>('SELECT name FROM migration ORDER BY name');
         return rows.map((row) => row.name as string);
       },
@@ -37,19 +97,16 @@ function migrator(connection: Connection) {
   });
 }
 
-/** Makes the database if it is missing and applies the numbered migrations not yet applied, in order. @returns their names */
+/** Makes the database if it is missing and applies the numbered migrations not yet applied, in order, one start at a time. @returns their names */
 export async function migrate(admin: DatabaseAddress): Promise<string[]> {
   const { database, ...server } = admin;
-  const connection = await mysql.createConnection({
-    ...server,
-    multipleStatements: true,
-    charset: 'utf8mb4',
-  });
+  const connection = await mysql.createConnection({ ...server, charset: 'utf8mb4' });
   try {
     await connection.query(
       `CREATE DATABASE IF NOT EXISTS \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
     );
     await connection.query(`USE \`${database}\``);
+    await takeLock(connection, database);
     return (await migrator(connection).up()).map((m) => m.name);
   } finally {
     await connection.end();

@@ -48,10 +48,11 @@ export const valuesFrom = (fields: Fields, row: Record<string, unknown>): Record
 /** Who wrote an entry, of what it is and when, as every one of its tables has it. */
 export const headOf = (
   parent: string,
-  entry: { id: string; parentId: string; at: string; accountId: string },
+  entry: { id: string; parentId: string; at: string; recordedAt: string; accountId: string },
 ): Record<string, Cell> => ({
   id: entry.id,
   [`${parent}_id`]: entry.parentId,
   at: toSql(entry.at),
+  recorded_at: toSql(entry.recordedAt),
   account_id: entry.accountId,
 });

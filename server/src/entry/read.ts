@@ -14,6 +14,7 @@ import { valuesFrom } from './columns.ts';
 interface Row {
   id: string;
   at: string;
+  recorded_at: string;
   by: string;
   parent: string;
   struck_at: string | null;
@@ -64,7 +65,14 @@ export async function entriesOf<N extends Noun>(
   const kind: EntryKind = entries[noun];
   if (parentIds.length === 0) return [];
   const lookup = LOOKUPS[noun];
-  const columns = ['t.id', `t.${kind.of}_id AS parent`, 't.at', 'a.name AS `by`', ...ownColumns(kind)];
+  const columns = [
+    't.id',
+    `t.${kind.of}_id AS parent`,
+    't.at',
+    't.recorded_at',
+    'a.name AS `by`',
+    ...ownColumns(kind),
+  ];
   const struck = kind.strikeable
     ? ', t.struck_at, t.struck_why, (SELECT name FROM account WHERE id = t.struck_by) AS struck_by_name'
     : '';
@@ -87,6 +95,7 @@ function entryFrom(kind: EntryKind, noun: string, row: Row): Record<string, unkn
     return {
       id: row.id,
       at: fromSql(row.at),
+      recordedAt: fromSql(row.recorded_at),
       by: row.by,
       ...(kind.strikeable ? { struck: struckOf(row) } : {}),
       ...valuesFrom(fieldsInRow(kind, row), row),

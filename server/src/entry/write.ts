@@ -22,7 +22,7 @@ export async function writeEntry(
   const kind: EntryKind = entries[noun];
   const columns = columnsOf(kind);
   await insert(w.tx, kind.table, {
-    ...headOf(kind.of, { id, parentId, at, accountId: w.account.id }),
+    ...headOf(kind.of, { id, parentId, at, recordedAt: w.entered.at, accountId: w.account.id }),
     ...cellsOf(columns, values),
     ...more,
   });

@@ -64,13 +64,18 @@ const TITLES: Record<number, string> = {
   409: 'It does not fit what is recorded',
   413: 'Too large',
   415: 'Not in a form that is read here',
+  421: 'Not the server of that address',
   422: 'Something has to be put right',
   429: 'Too many attempts',
   500: 'Something went wrong here',
   503: 'The database is away',
+  507: 'No room left',
 };
 
 const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ER_SERVER_SHUTDOWN']);
+
+/** MariaDB's words for a full disk or table. */
+const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ER_CANT_CREATE_FILE']);
 
 function ofDatabase(error: unknown): Problem | null {
   const code = errorCode(error) ?? '';
@@ -78,6 +83,11 @@ function ofDatabase(error: unknown): Problem | null {
     return new Problem(503, 'The database does not answer. Nothing was lost; try again in a moment.', {
       headers: { 'retry-after': '2' },
     });
+  if (FULL.has(code))
+    return new Problem(
+      507,
+      'There is no room left on the disk. Nothing was changed; make room and try again.',
+    );
   if (isTakenId(error))
     return new Problem(
       409,
@@ -91,6 +101,7 @@ function ofDatabase(error: unknown): Problem | null {
 function ofRequest(error: unknown): Problem | null {
   if (error instanceof URIError) return new Problem(400, 'That address cannot be read.');
   const status = (error as { status?: number }).status;
+  if (status === 404) return new Problem(404, 'There is nothing at this address.');
   if (status === 413) return new Problem(413, 'That is more than is taken at once.');
   if (status === 415) return new Problem(415, 'Send JSON in UTF-8, not packed.');
   return status === 400 ? new Problem(400, 'Send JSON that can be read.') : null;

@@ -1,4 +1,4 @@
-import type { Account } from '@inch/contract/account';
+import type { Account, Session } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { type Access, type AnyRoute, type Route, statusOf } from '@inch/contract/route';
 import type { Request, Response, Router } from 'express';
@@ -130,7 +130,8 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     reply(res, route, await handler(signed));
   };
   bind(app, route, async (req, res) => {
-    const session = await sessionOf(app.pool, req);
+    const known = res.locals.session as Session | null | undefined;
+    const session = known === undefined ? await sessionOf(app.pool, req) : known;
     try {
       admit(route.access, session?.account ?? null);
       await answer(session!, req, res);

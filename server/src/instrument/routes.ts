@@ -42,6 +42,23 @@ async function instrumentOf(w: Writing, id: string): Promise<{ kind: string }> {
   return instrument;
 }
 
+/**
+ * A good check dated back over readings that were taken since would make them count after the fact: it is refused. A failed one may be
+ * dated back; it only shuts.
+ */
+async function refuseOverReadings(w: Writing, instrumentId: string, at: string): Promise<void> {
+  const [read] = await rows<{ at: string }>(
+    w.tx,
+    'SELECT at FROM reading WHERE instrument_id = ? AND at >= ? AND struck_at IS NULL LIMIT 1',
+    [instrumentId, toSql(at)],
+  );
+  if (read && at < w.now)
+    throw invalid(
+      'at',
+      'Readings of this instrument were taken since. A check cannot be dated back over them: write it down as of now, and read again.',
+    );
+}
+
 /** Calibrates a pH meter; a refused calibration is kept as well, since it voids readings. */
 export async function calibrate(
   w: Writing,
@@ -55,6 +72,7 @@ export async function calibrate(
   const { slopePercent, offsetMv, low, accepted, reason } = judged;
   if (!Number.isFinite(slopePercent))
     throw invalid('points', 'The two buffers read the same. Rinse the electrode and read them again.');
+  if (accepted) await refuseOverReadings(w, instrumentId, at);
   await writeEntry(w, 'calibration', instrumentId, {
     id: said.id,
     at,
@@ -81,6 +99,7 @@ export async function checkInstrument(
   const at = happenedAt(w, saidAt);
   const { elevationMetres } = w.kitchen;
   const { expected, accepted, reason } = asked('read', () => judgeCheck({ ...said, elevationMetres }));
+  if (accepted) await refuseOverReadings(w, instrumentId, at);
   await writeEntry(w, 'check', instrumentId, {
     id: said.id,
     at,

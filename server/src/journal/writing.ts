@@ -6,12 +6,14 @@ import { inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { appendJournal, type ChainEnd } from './append.ts';
 
-/** One write: its transaction, who writes, in which kitchen, when, and where the kitchen's journal ends. */
+/** One write: its transaction, in whose name, in which kitchen, when it happens, and where the kitchen's journal ends. */
 export interface Writing {
   tx: PoolConnection;
   account: Account;
   kitchen: Kitchen;
   now: string;
+  /** Who writes it down, and when: of what is brought in from a kitchen file others than who did it and when. */
+  entered: { at: string; by: Account };
   chain: ChainEnd;
 }
 
@@ -21,13 +23,17 @@ export function journal(
   noun: string,
   nounId: string,
   action: string,
-  payload: unknown,
+  payload: object,
   lotId: string | null = null,
 ): Promise<void> {
-  const accountId = w.account.id;
+  const { at, by } = w.entered;
+  const apart = {
+    ...(w.now === at ? {} : { happenedAt: w.now }),
+    ...(w.account.id === by.id ? {} : { inNameOf: w.account.id }),
+  };
   return appendJournal(w.tx, w.chain, {
     kitchenId: w.kitchen.id,
-    ...{ accountId, at: w.now, noun, nounId, lotId, action, payload },
+    ...{ accountId: by.id, at, noun, nounId, lotId, action, payload: { ...payload, ...apart } },
   });
 }
 
@@ -53,7 +59,9 @@ export function inWriting<T>(
   return inTransaction(pool, async (tx) => {
     const { kitchen, chain } = await lock(tx, who.kitchen.id);
     const from = chain.sequence;
-    const result = await work({ tx, account: who.account, kitchen, now: new Date().toISOString(), chain });
+    const now = new Date().toISOString();
+    const { account } = who;
+    const result = await work({ tx, account, kitchen, now, entered: { at: now, by: account }, chain });
     if (chain.sequence > from)
       await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
         chain.sequence,

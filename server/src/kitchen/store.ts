@@ -2,7 +2,7 @@ import type { Kitchen, Workshop } from '@inch/contract/kitchen';
 import { type Database, rows, run } from '../database/pool.ts';
 
 export const KITCHEN_COLUMNS =
-  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.fill_tolerance_percent, k.revision';
+  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision';
 
 const DAY = { from: '08:00', to: '19:00' };
 /** One person at a household stove, until the kitchen says otherwise. */
@@ -30,6 +30,8 @@ export interface KitchenRow {
   time_zone: string;
   workshop: string | null;
   fill_tolerance_percent: number;
+  second_person: number;
+  idle_minutes: number | null;
   revision: number;
 }
 
@@ -46,6 +48,8 @@ export const kitchenFrom = (row: KitchenRow): Kitchen => ({
   timeZone: row.time_zone,
   workshop: row.workshop === null ? USUAL_WORKSHOP : JSON.parse(row.workshop),
   fillTolerancePercent: row.fill_tolerance_percent,
+  secondPerson: row.second_person === 1,
+  idleMinutes: row.idle_minutes,
   revision: row.revision,
 });
 
@@ -62,7 +66,8 @@ export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
   await run(
     db,
     `UPDATE kitchen SET name = ?, place = ?, elevation_metres = ?, cup_school = ?, rule_pack = ?, local_statement = ?,
-     critical_ph = ?, currency = ?, time_zone = ?, workshop = ?, fill_tolerance_percent = ?, revision = revision + 1 WHERE id = ?`,
+     critical_ph = ?, currency = ?, time_zone = ?, workshop = ?, fill_tolerance_percent = ?, second_person = ?,
+     idle_minutes = ?, revision = revision + 1 WHERE id = ?`,
     [
       k.name,
       k.place,
@@ -75,6 +80,8 @@ export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
       k.timeZone,
       JSON.stringify(k.workshop),
       k.fillTolerancePercent,
+      k.secondPerson,
+      k.idleMinutes,
       k.id,
     ],
   );

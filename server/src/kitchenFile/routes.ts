@@ -119,20 +119,16 @@ interface Dated {
   number: number;
 }
 
-/** Every version and every lot in the order in which they came about, so that each lot is begun from the version of its day. */
-function inOrder(file: KitchenFile): ({ version: Dated } | { lot: KitchenFile['lots'][number] })[] {
-  const versions = file.formulas.flatMap((f) =>
-    f.versions.map((v, i) => ({
-      when: v.savedOn,
-      rank: 0,
-      item: { version: { key: f.key, at: v.savedOn, number: i + 1 } },
-    })),
-  );
-  const lots = file.lots.map((lot) => ({ when: lot.begun, rank: 1, item: { lot } }));
-  return [...versions, ...lots]
-    .sort((a, b) => a.when.localeCompare(b.when) || a.rank - b.rank)
-    .map((entry) => entry.item);
+/** Something that the file says was done, at an instant. */
+interface Deed {
+  at: string;
+  /** Of what happened at one instant: a version, then the lot that is begun of it, then what was done to lots. */
+  rank: number;
+  do: () => Promise<void>;
 }
+
+/** Versions and lots, in the order in which they came about: a lot is begun from the version of its day, a reading comes after its calibration. */
+const inOrder = (deeds: Deed[]): Deed[] => deeds.sort((a, b) => a.at.localeCompare(b.at) || a.rank - b.rank);
 
 async function saveFormula(
   w: Writing,
@@ -150,43 +146,52 @@ async function saveFormula(
   else await saveVersion(w, formulas.get(key)!, { ...saved, after: dated.number - 1 });
 }
 
-async function makeLot(
-  w: Writing,
-  lot: KitchenFile['lots'][number],
-  formulas: Ids,
-  things: Things,
-  when: (wall: string) => string,
-  moved: (day: string) => string,
-): Promise<void> {
-  const formulaId = formulas.get(lot.formula);
-  if (!formulaId)
-    throw invalid('file', `A lot is of the formula "${lot.formula}", which is not in the file.`);
-  const { id, code } = await beginLot(w, { id: newId(), formulaId, scale: lot.scale, at: when(lot.begun) });
-  const steps: Ids = new Map((await fullLot(w, id)).steps.map((s) => [s.formulaStepId, s.id]));
+interface Making {
+  w: Writing;
+  lot: KitchenFile['lots'][number];
+  formulas: Ids;
+  things: Things;
+  when: (wall: string) => string;
+  moved: (day: string) => string;
+}
+
+/** The beginning of a lot of the file and everything done to it till now, each at its instant. */
+function deedsOf({ w, lot, formulas, things, when, moved }: Making): Deed[] {
   const { containers, instruments, vessels, processes } = things;
-  const ids = {
-    lot_step: steps,
+  const ids: Stage['ids'] = {
     container: containers,
     instrument: instruments,
     vessel: vessels,
     process: processes,
   };
-  for (const event of lot.events) {
+  const begun = { id: newId(), code: '' };
+  const begin = async () => {
+    const formulaId = formulas.get(lot.formula);
+    if (!formulaId)
+      throw invalid('file', `A lot is of the formula "${lot.formula}", which is not in the file.`);
+    const at = when(lot.begun);
+    begun.code = (await beginLot({ ...w, now: at }, { id: begun.id, formulaId, scale: lot.scale, at })).code;
+    ids.lot_step = new Map((await fullLot(w, begun.id)).steps.map((s) => [s.formulaStepId, s.id]));
+  };
+  const played = lot.events.map((event) => {
     const at = when(event.at);
-    if (at > w.now) continue;
-    const stage: Stage = {
-      w: { ...w, now: at },
-      at,
-      lotId: id,
-      ids,
-      moved,
-    };
-    await play(stage, event).catch((error: Error) => {
-      throw error instanceof Problem || error.name === 'TransitionError'
-        ? new Problem(422, `Lot ${code} (${lot.formula}, ${event.at}, ${event.do}): ${error.message}`)
+    const stage: Stage = { w: { ...w, now: at }, at, lotId: begun.id, ids, moved };
+    const refused = (error: Error) => {
+      const known = error instanceof Problem || error.name === 'TransitionError';
+      return known
+        ? new Problem(422, `Lot ${begun.code} (${lot.formula}, ${event.at}, ${event.do}): ${error.message}`)
         : error;
-    });
-  }
+    };
+    return {
+      at,
+      rank: 2,
+      do: () =>
+        play(stage, event).catch((error: Error) => {
+          throw refused(error);
+        }),
+    };
+  });
+  return [{ at: when(lot.begun), rank: 1, do: begin }, ...played];
 }
 
 /** Brings a kitchen file in, everything through the same code as the API, all of it or nothing. Only into a kitchen with nothing made yet. */
@@ -196,8 +201,8 @@ async function importKitchen(
   today: string | undefined,
   hashes: Map<string, string>,
 ) {
-  const [made] = await rows(w.tx, 'SELECT id FROM formula WHERE kitchen_id = ? LIMIT 1', [w.kitchen.id]);
-  if (made)
+  const [there] = await rows(w.tx, 'SELECT id FROM formula WHERE kitchen_id = ? LIMIT 1', [w.kitchen.id]);
+  if (there)
     throw new Problem(409, 'This kitchen already has formulas. A kitchen file is brought into an empty one.');
   const before = await readKitchen(w.tx, w.kitchen.id, true);
   const kitchen = await changeKitchen(w, { ...file.kitchen, revision: before.revision });
@@ -214,22 +219,26 @@ async function importKitchen(
   await addStock(here, file, things, moved, when);
   for (const measure of file.measures) await keepMeasure(here, { id: newId(), ...measure, retired: false });
   const formulas: Ids = new Map();
-  for (const item of inOrder(file)) {
-    if ('version' in item) {
-      await saveFormula(
-        { ...here, now: when(item.version.at) },
-        file,
-        item.version,
-        formulas,
-        things.processes,
-      );
-      continue;
-    }
-    const { lot } = item;
+  const versions = file.formulas.flatMap((f) =>
+    f.versions.map((v, i) => {
+      const at = when(v.savedOn);
+      const dated = { key: f.key, at: v.savedOn, number: i + 1 };
+      return {
+        at,
+        rank: 0,
+        do: () => saveFormula({ ...here, now: at }, file, dated, formulas, things.processes),
+      };
+    }),
+  );
+  const made = file.lots.flatMap((lot) => {
     const clock = lot.live ? whenLive : when;
     const account = people.get(lot.by ?? '') ?? here.account;
-    if (clock(lot.begun) <= w.now) await makeLot({ ...here, account }, lot, formulas, things, clock, moved);
-  }
+    return clock(lot.begun) <= w.now
+      ? deedsOf({ w: { ...here, account }, lot, formulas, things, when: clock, moved })
+      : [];
+  });
+  for (const deed of inOrder([...versions, ...made]))
+    if (deed.rank === 0 || deed.at <= w.now) await deed.do();
   await addPlans(here, file, formulas, things);
   await journal(here, 'kitchen', kitchen.id, 'import', {
     writtenAt: file.writtenAt,

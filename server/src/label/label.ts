@@ -19,7 +19,7 @@ export async function labelOf(db: Database, lot: StoredLot, kitchen: Kitchen): P
   const { label } = judgeLot(lot, kitchen);
   const bottle = standing(lot.bottlings).at(-1);
   const container = (await containersOf(db, kitchen.id)).find((c) => c.id === bottle?.containerId);
-  const netHeightMm = container ? netContentsHeight(kitchen.rulePack, container) : 3.2;
+  const netHeightMm = container ? netContentsHeight(lot.rulePack, container) : 3.2;
   const refusal = refusalOf(lot, label);
   return { ...label, netHeightMm, printable: refusal === null, refusal };
 }

@@ -1,6 +1,7 @@
 import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
 import ical, { ICalAlarmType, type ICalCalendar } from 'ical-generator';
+import { sessionStands } from '../account/session.ts';
 import { sendCalendar } from '../http/calendar.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { todayOf } from '../today/routes.ts';
@@ -31,7 +32,7 @@ function calendarOf(today: TodayView, kitchen: { name: string }): ICalCalendar {
 
 export function liveRouter(app: AppContext): void {
   const changes = new Changes(app.pool);
-  serve(app, liveRoutes.stream, async ({ kitchen, req, res }) => {
+  serve(app, liveRoutes.stream, async ({ pool, kitchen, req, res }) => {
     res.set({
       'content-type': 'text/event-stream',
       'cache-control': 'no-store',
@@ -39,8 +40,17 @@ export function liveRouter(app: AppContext): void {
     });
     res.flushHeaders();
     const stop = changes.listen(kitchen.id, (event) => res.write(`data: ${JSON.stringify(event)}\n\n`));
-    const beat = setInterval(() => res.write(': still here\n\n'), BEAT_MS);
-    req.on('close', () => {
+    const streams = req.app.locals.streams as Set<typeof res>;
+    streams.add(res);
+    // A stream ends with the session that it was opened in.
+    const beat = setInterval(() => {
+      sessionStands(pool, req).then(
+        (stands) => (stands ? res.write(': still here\n\n') : res.end()),
+        () => res.write(': still here\n\n'),
+      );
+    }, BEAT_MS);
+    res.on('close', () => {
+      streams.delete(res);
       clearInterval(beat);
       stop();
     });

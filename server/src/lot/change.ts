@@ -30,7 +30,6 @@ interface Deciding {
   at: string;
   id?: string;
   why?: string | null;
-  signed?: boolean;
 }
 
 /** Where an event takes a lot. @throws TransitionError where its state or its release checks do not allow it */
@@ -59,11 +58,15 @@ export async function decideLot(
   w: Writing,
   lot: StoredLot,
   event: LotEvent,
-  { at, id = newId(), why = null, signed = false }: Deciding,
+  { at, id = newId(), why = null }: Deciding,
 ): Promise<void> {
   const to = stateAfter(w, lot, event);
   if (to === lot.state) return;
-  await writeEntry(w, 'decision', lot.id, { id, at, values: { event, from: lot.state, to, why, signed } });
+  await writeEntry(w, 'decision', lot.id, {
+    id,
+    at,
+    values: { event, from: lot.state, to, why, signed: false },
+  });
   await followDecision(w, lot, { id, event, to, why, at });
 }
 
@@ -104,7 +107,7 @@ export async function holdWhereAsked(w: Writing, lotId: string, at: string): Pro
 /** Nothing is released, sold or given past its date. */
 export function refusePast(w: Writing, lot: StoredLot): void {
   const { bestBy } = judgeLot(lot, w.kitchen).keeping;
-  if (bestBy !== null && bestBy < dayOf(w.now, w.kitchen.timeZone))
+  if (bestBy !== null && bestBy < dayOf(w.now, lot.timeZone))
     throw new Problem(
       409,
       `The date of lot ${lot.code} was ${spokenDay(bestBy)}: nothing of it leaves the kitchen.`,

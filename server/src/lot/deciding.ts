@@ -1,17 +1,19 @@
 import type { Account } from '@inch/contract/account';
 import type { NewStrike } from '@inch/contract/entry';
+import { standing } from '@inch/core/lot';
 import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record';
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
-import { passwordMatches } from '../account/password.ts';
-import { ATTEMPT_WINDOW_SECONDS, accountNamed, attemptsUsedUp, recordAttempt } from '../account/store.ts';
+import { checkPassword } from '../account/checkPassword.ts';
 import { rows, run, toSql } from '../database/pool.ts';
 import type { Judge } from '../entry/judge.ts';
-import { invalid, notFound, Problem, tooMany } from '../http/problem.ts';
+import { invalid, notFound, Problem } from '../http/problem.ts';
+import { refuseBefore } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { decideLot, followDecision, fullLot, holdWhereShut, refusePast, stateAfter } from './change.ts';
 import { closeHolds } from './deviations.ts';
 import { lotHeadOf, refuseEnded } from './head.ts';
+import { recordHash } from './recordHash.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -26,10 +28,47 @@ function refuseMissing(w: Writing, lot: StoredLot): void {
   );
 }
 
+/** What a signature is: that it was given, what it means, and the record that it was put under. */
+const signatureOf = (w: Writing, lot: StoredLot, signed: boolean) => ({
+  signed,
+  meaning: signed ? 'released by' : null,
+  recordHash: signed ? recordHash(lot, w.entered.at) : null,
+});
+
+/** Where the kitchen asks for it, whoever filled the bottles does not release them. */
+function refuseAlone(w: Writing, lot: StoredLot, event: string): void {
+  if (!w.kitchen.secondPerson || event !== 'release') return;
+  if (standing(lot.bottlings).some((b) => b.by === w.account.name))
+    throw new Problem(
+      403,
+      'This kitchen asks for a second person: who filled the bottles does not release them.',
+    );
+}
+
+/** When something of a record was there to rest on: of what is brought in, when it happened; of the rest, when it was written down. */
+const thereAt = (w: Writing, entry: { at: string; recordedAt: string }): string =>
+  entry.recordedAt === w.entered.at ? entry.at : entry.recordedAt;
+
+/** A decision is never dated before what it rests on: a hold not before the last decision, any other not before the newest entry. */
+function refuseBeforeEvidence(w: Writing, lot: StoredLot, event: string, at: string): void {
+  const { additions, readings, bottlings, heatProcesses, sealChecks, loads, tallies, coolings } = lot;
+  const { movements, decisions, prints, fates, ticks, deviations } = lot;
+  const rests = event === 'hold' ? [] : [additions, readings, bottlings, heatProcesses, sealChecks].flat();
+  const more =
+    event === 'hold' ? [] : [loads, tallies, coolings, movements, prints, fates, ticks, deviations];
+  const newest = [...rests, ...more.flat(), ...decisions]
+    .map((entry) => thereAt(w, entry))
+    .sort()
+    .at(-1);
+  if (newest !== undefined) refuseBefore(at, newest, 'something that it rests on was written down');
+}
+
 /** Releases, holds or closes a lot. */
 export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at, signed }) => {
   const lot = await fullLot(w, head.id);
   const { id, event, why } = said;
+  refuseBeforeEvidence(w, lot, event, at);
+  refuseAlone(w, lot, event);
   if (event === 'hold' && !why) throw invalid('why', 'Say why it is held.');
   if (event === 'release') {
     refuseMissing(w, lot);
@@ -37,7 +76,7 @@ export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at,
   }
   const to = stateAfter(w, lot, event);
   return {
-    kept: { event, from: lot.state, to, signed },
+    kept: { event, from: lot.state, to, ...signatureOf(w, lot, signed) },
     after: () => followDecision(w, lot, { id, event, to, why, at }),
   };
 };
@@ -46,6 +85,7 @@ export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at,
 export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, signed }) => {
   const lot = await fullLot(w, head.id);
   const { id, event, why, done } = said;
+  refuseBeforeEvidence(w, lot, event, at);
   const resumes = event === 'resume' && lot.state === 'held';
   if (resumes && !done)
     throw invalid(
@@ -54,7 +94,7 @@ export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, sig
     );
   const to = stateAfter(w, lot, event);
   return {
-    kept: { event, from: lot.state, to, signed },
+    kept: { event, from: lot.state, to, ...signatureOf(w, lot, signed) },
     after: async () => {
       if (resumes) await closeHolds(w, lot, { cause: why, done: done!, at });
       await followDecision(w, lot, { id, event, to, why, at });
@@ -63,13 +103,14 @@ export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, sig
 };
 
 /** Checks that a release is signed: the password of the account itself, again, and not too often wrong. */
-export async function checkSignature(pool: Pool, account: Account, password: string | null): Promise<void> {
+export async function checkSignature(
+  pool: Pool,
+  account: Account,
+  password: string | null,
+  address: string,
+): Promise<void> {
   if (!password) throw invalid('password', 'A release is signed: write your password again.');
-  if (await attemptsUsedUp(pool, account.name))
-    throw tooMany('Too many attempts with this name. Wait a quarter of an hour.', ATTEMPT_WINDOW_SECONDS);
-  const known = await accountNamed(pool, account.name);
-  if (known && (await passwordMatches(known.passwordHash, password))) return;
-  await recordAttempt(pool, account.name);
+  if (await checkPassword(pool, account.name, password, address)) return;
   throw invalid('password', 'That is not your password. Nothing was released.');
 }
 

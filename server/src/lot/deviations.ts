@@ -12,7 +12,7 @@ import type { StoredLot } from './store.ts';
 /** Opens a deviation for everything in a lot's record that is out of its limits and has none yet. */
 export async function openOutOfLimits(w: Writing, lotId: string, at: string): Promise<void> {
   const lot = await fullLot(w, lotId);
-  for (const found of outOfLimits(lot, w.kitchen.rulePack)) {
+  for (const found of outOfLimits(lot)) {
     if (lot.deviations.some((d) => d.entryId === found.entryId && d.kind === found.kind)) continue;
     await openDeviation(w, lot.id, { ...found, at });
     await holdReleased(w, lot.id, found.what, at);
@@ -40,6 +40,11 @@ export const judgeClosing: Judge<'closing'> = async ({ w, lot: head, said, at })
   if (deviation.kind === 'held' && lot.state === 'held')
     throw new Problem(409, 'The lot is held for it: the owner closes it by resuming the lot.');
   refuseBefore(at, deviation.at, 'it was opened');
+  if (w.kitchen.secondPerson && deviation.by === w.account.name)
+    throw new Problem(
+      403,
+      'This kitchen asks for a second person: whose work opened a deviation does not close it.',
+    );
   return { kept: {} };
 };
 

@@ -129,11 +129,11 @@ function padded(ids: readonly string[]): string[] {
 }
 
 /** Fills lots with all that is recorded of them, a table at a time. */
-export async function loadRecords(db: Database, lots: Lots, timeZone: string): Promise<void> {
+export async function loadRecords(db: Database, lots: Lots): Promise<void> {
   const ids = padded([...lots.keys()]);
   await Promise.all([
     loadSteps(db, lots, ids),
-    loadReadings(db, lots, ids, timeZone),
+    loadReadings(db, lots, ids),
     loadTaking(db, lots, ids),
     loadLoads(db, lots, ids),
     loadDeviations(db, lots, ids),

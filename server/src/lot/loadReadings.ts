@@ -12,13 +12,12 @@ type Reading = Found<'reading'>;
 interface Trusted {
   calibrations: Map<string, KeptCalibration[]>;
   checks: Map<string, KeptCheck[]>;
-  timeZone: string;
 }
 
 const CHECKED = new Set<string>(['refractometer', 'scale', 'thermometer']);
 
-/** Whether a reading counts: by the checks of its instrument before it and after it. */
-function standingOf({ entry, row }: Reading, { calibrations, checks, timeZone }: Trusted) {
+/** Whether a reading counts, by the checks of its instrument before it and after it. @param timeZone of its lot */
+function standingOf({ entry, row }: Reading, { calibrations, checks }: Trusted, timeZone: string) {
   const { kind, value, at, instrumentId } = entry;
   if (entry.simulated) return { counts: false, whyNot: 'it was taken with a simulated instrument' };
   if (kind === 'ph' && value !== null)
@@ -31,7 +30,7 @@ function standingOf({ entry, row }: Reading, { calibrations, checks, timeZone }:
 }
 
 /** Fills lots with their readings, each with whether its instrument was good then. */
-export async function loadReadings(db: Database, lots: Lots, ids: string[], timeZone: string): Promise<void> {
+export async function loadReadings(db: Database, lots: Lots, ids: string[]): Promise<void> {
   const found = await entriesOf(db, 'reading', ids);
   const instruments = (meter: boolean) => [
     ...new Set(
@@ -43,8 +42,9 @@ export async function loadReadings(db: Database, lots: Lots, ids: string[], time
   const trusted: Trusted = {
     calibrations: await calibrationsOf(db, instruments(true)),
     checks: await checksOf(db, instruments(false)),
-    timeZone,
   };
-  for (const one of found)
-    lots.get(one.parentId)!.readings.push({ ...one.entry, ...standingOf(one, trusted) });
+  for (const one of found) {
+    const lot = lots.get(one.parentId)!;
+    lot.readings.push({ ...one.entry, ...standingOf(one, trusted, lot.timeZone) });
+  }
 }

@@ -47,9 +47,9 @@ function bindEntries(app: AppContext): void {
       app,
       entryRoutes[noun] as (typeof entryRoutes)['decision'],
       async (call) => {
-        const { body, params, account, pool } = call;
+        const { body, params, account, pool, req } = call;
         const signed = noun === 'decision' && body.event === 'release';
-        if (signed) await checkSignature(pool, account, body.password);
+        if (signed) await checkSignature(pool, account, body.password, req.ip ?? '');
         return call.write((w) => record(w, noun, params.id, body, { signed }));
       },
       refusedOf(noun),

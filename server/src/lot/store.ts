@@ -13,6 +13,9 @@ interface HeadRow {
   critical_ph: number;
   elevation_metres: number;
   storage: LotRecord['storage'];
+  time_zone: string;
+  rule_pack: LotRecord['rulePack'];
+  brought_in_at: string | null;
   begun_at: string;
   formula_id: string;
   name: string;
@@ -25,7 +28,7 @@ interface HeadRow {
 /** A lot with the school of cups it was begun under. */
 export type StoredLot = LotRecord & { cupSchool: CupSchool | null };
 
-const HEAD = `SELECT l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.begun_at,
+const HEAD = `SELECT l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at,
   v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id`;
 
 function headFrom(row: HeadRow): StoredLot {
@@ -45,7 +48,10 @@ function headFrom(row: HeadRow): StoredLot {
     storage: row.storage,
     criticalPh: row.critical_ph,
     elevationMetres: row.elevation_metres,
+    timeZone: row.time_zone,
+    rulePack: row.rule_pack,
     begunAt: fromSql(row.begun_at),
+    broughtInAt: row.brought_in_at && fromSql(row.brought_in_at),
     scale: row.scale,
     cupSchool: row.cup_school,
     steps: [],
@@ -71,14 +77,14 @@ function headFrom(row: HeadRow): StoredLot {
   };
 }
 
-async function withRecords(db: Database, heads: HeadRow[], timeZone: string): Promise<StoredLot[]> {
+async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]> {
   if (heads.length === 0) return [];
   const lots = new Map(heads.map((row) => [row.id, headFrom(row)]));
-  await loadRecords(db, lots, timeZone);
+  await loadRecords(db, lots);
   return [...lots.values()];
 }
 
-type In = { id: string; timeZone: string };
+type In = { id: string };
 
 /** One lot by id or code; null where the kitchen has none. */
 export async function readLot(db: Database, kitchen: In, idOrCode: string): Promise<StoredLot | null> {
@@ -87,7 +93,7 @@ export async function readLot(db: Database, kitchen: In, idOrCode: string): Prom
     idOrCode,
     idOrCode.toUpperCase(),
   ]);
-  return (await withRecords(db, heads, kitchen.timeZone))[0] ?? null;
+  return (await withRecords(db, heads))[0] ?? null;
 }
 
 /** Lots of a kitchen, newest first; `before` is the id of the last lot of the page before. */
@@ -103,7 +109,7 @@ export async function lotsPage(
     `${HEAD} WHERE l.kitchen_id = ? ${after} ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
     before ? [kitchen.id, before] : [kitchen.id],
   );
-  return withRecords(db, heads, kitchen.timeZone);
+  return withRecords(db, heads);
 }
 
 /** Lots that may still need a hand: everything not ended, and what was released within the longest keeping time and a half year. */
@@ -114,7 +120,7 @@ export async function openLots(db: Database, kitchen: In): Promise<StoredLot[]> 
      AND (l.state <> 'released' OR l.begun_at > UTC_TIMESTAMP() - INTERVAL 2 YEAR) ORDER BY l.begun_at`,
     [kitchen.id],
   );
-  return withRecords(db, heads, kitchen.timeZone);
+  return withRecords(db, heads);
 }
 
 /** The last lots that were put into a vessel and are out of it again. */
@@ -130,7 +136,7 @@ export async function lotsOutOf(
      ORDER BY l.begun_at DESC LIMIT ${limit}`,
     [kitchen.id, vesselId],
   );
-  return withRecords(db, heads, kitchen.timeZone);
+  return withRecords(db, heads);
 }
 
 /** The lot of the same formula begun last before another; null where that was the first. */
@@ -140,5 +146,5 @@ export async function lotBefore(db: Database, kitchen: In, lot: StoredLot): Prom
     `${HEAD} WHERE l.kitchen_id = ? AND v.formula_id = ? AND l.begun_at < ? ORDER BY l.begun_at DESC LIMIT 1`,
     [kitchen.id, lot.product.formulaId, toSql(lot.begunAt)],
   );
-  return (await withRecords(db, heads, kitchen.timeZone))[0] ?? null;
+  return (await withRecords(db, heads))[0] ?? null;
 }

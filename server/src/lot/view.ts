@@ -18,13 +18,12 @@ export function judgeLot(
   lot: StoredLot,
   kitchen: Kitchen,
 ): { keeping: LotKeeping; gates: Gate[]; label: Omit<LabelView, 'netHeightMm' | 'printable' | 'refusal'> } {
-  const keeping = lotKeeping(lot, kitchen);
-  const content = labelContent(lot, keeping, kitchen);
-  const checks = labelCheck(content, kitchen);
-  const list = gates(lot, {
-    timeZone: kitchen.timeZone,
-    labelMissing: labelMissing(checks),
-  });
+  const { timeZone, rulePack } = lot;
+  const asBegun = { ...kitchen, rulePack };
+  const keeping = lotKeeping(lot, { timeZone });
+  const content = labelContent(lot, keeping, asBegun);
+  const checks = labelCheck(content, asBegun);
+  const list = gates(lot, { timeZone, labelMissing: labelMissing(checks) });
   return { keeping, gates: list, label: { content, checks, differences: differencesFromFormula(lot) } };
 }
 

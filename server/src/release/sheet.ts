@@ -25,13 +25,19 @@ const momentIn = (instant: string, timeZone: string): string =>
     new Date(instant),
   );
 
+/** What the signature under a release is bound to. */
+const signatureSaid = (d: LotView['decisions'][number]): string =>
+  d.signed
+    ? `Signed with the account’s own password, as “${d.meaning}”${d.recordHash ? `, under the record of SHA-256 ${d.recordHash.slice(0, 16)}…` : ''}.`
+    : 'Not signed here: the decision came in with a kitchen file.';
+
 function verdict(lot: LotView, timeZone: string): { words: string; released: boolean } {
   const last = [...lot.decisions]
     .reverse()
     .find((d) => d.to === 'released' || d.to === 'held' || d.to === 'recalled');
   const when = last ? `${momentIn(last.at, timeZone)}, by ${last.by}` : '';
   if (['released', 'closed'].includes(lot.state) && last?.to === 'released')
-    return { words: `Released ${when}, signed with the account’s own password.`, released: true };
+    return { words: `Released ${when}. ${signatureSaid(last)}`, released: true };
   if (lot.state === 'held') return { words: `Held ${when}: ${last?.why ?? ''}`, released: false };
   if (lot.state === 'recalled') return { words: `Recalled ${when}: ${last?.why ?? ''}`, released: false };
   return { words: 'Not released.', released: false };

@@ -97,7 +97,7 @@ function NewDeviation({ lot }: { lot: LotView }) {
 const EVENTS: Record<string, string> = {
   fill: 'filled',
   'check-seals': 'seals checked',
-  release: 'released, signed with the password',
+  release: 'released',
   hold: 'held',
   resume: 'taken up again',
   discard: 'discarded',
@@ -105,6 +105,12 @@ const EVENTS: Record<string, string> = {
   close: 'closed',
   begin: 'begun',
 };
+
+/** How a release was signed, and of which record. */
+const signatureSaid = (d: LotView['decisions'][number]): string =>
+  d.signed
+    ? `signed with the password${d.recordHash ? `, record ${d.recordHash.slice(0, 8)}` : ''}`
+    : 'not signed: it came in with a kitchen file';
 
 /** What was out of its limits, what was decided, and the sheet that says what a release rests on. */
 export function Release({ lot, open }: { lot: LotView; open: boolean }) {
@@ -141,6 +147,7 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
               {d.why && <>: {d.why}</>}{' '}
               <span className="text-sm text-ink-2">
                 {dayAndTime(d.at)}, {d.by}
+                {d.event === 'release' && `, ${signatureSaid(d)}`}
               </span>
             </li>
           ))}

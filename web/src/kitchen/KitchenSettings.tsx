@@ -28,6 +28,8 @@ const answersOf = (k: Kitchen) => ({
   fillTolerancePercent: String(k.fillTolerancePercent),
   currency: k.currency,
   timeZone: k.timeZone,
+  secondPerson: k.secondPerson,
+  idleMinutes: k.idleMinutes === null ? '' : String(k.idleMinutes),
 });
 
 function waterBoils(elevation: string): string {
@@ -61,6 +63,8 @@ function useSettings(kitchen: Kitchen) {
       fillTolerancePercent: fields.figure('fillTolerancePercent', { unit: '' }) ?? Number.NaN,
       currency: a.currency,
       timeZone: a.timeZone,
+      secondPerson: a.secondPerson,
+      idleMinutes: fields.figure('idleMinutes', { unit: 'min', whole: true }),
     }),
     write: (body) => call(kitchenRoutes.change, { body }),
     fieldAt: (path) => (path === 'elevationMetres' ? 'elevation' : undefined),
@@ -145,6 +149,22 @@ function RuleFields({ form }: { form: Settings }) {
         {...form.field('fillTolerancePercent')}
         hint="Of what was in the pan. Over it, filling asks for a reason. For instance 5."
       />
+      <Field
+        label="Sign in again after, minutes"
+        figure
+        inputMode="numeric"
+        {...form.field('idleMinutes')}
+        hint="Of a device that nobody touches. Empty means never. For instance 60."
+      />
+      <label className="flex min-h-10 items-center gap-2 self-center">
+        <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('secondPerson')} />
+        <span>
+          A second person releases
+          <span className="block text-sm text-ink-2">
+            Who filled the bottles does not release them, and whose work opened a deviation does not close it.
+          </span>
+        </span>
+      </label>
       <TextField
         className="col-span-full"
         label="Local statement, word for word from your own rule"

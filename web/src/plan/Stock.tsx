@@ -1,10 +1,10 @@
 import type { StockLot } from '@inch/contract/stock';
 import { priceShown } from '@inch/core/quantity';
-import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
 import { useStock } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
+import { asCsv } from '../ui/csv.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
@@ -83,8 +83,8 @@ function byThing(stock: readonly StockLot[]): [string, StockLot[]][] {
   );
 }
 
-function asCsv(stock: readonly StockLot[], currency: string): string {
-  return stringify(
+function stockAsCsv(stock: readonly StockLot[], currency: string): string {
+  return asCsv(
     stock.map((s) => ({
       code: s.code,
       what: s.name,
@@ -97,7 +97,6 @@ function asCsv(stock: readonly StockLot[], currency: string): string {
       paid: s.costMinor === null ? '' : priceShown(s.costMinor, currency),
       'left by lot': s.leftBy?.code ?? '',
     })),
-    { header: true },
   );
 }
 
@@ -138,7 +137,7 @@ function StockHead({
       <Button
         tone="quiet"
         size="small"
-        onClick={() => sendOut('stock.csv', 'text/csv', asCsv(shown, currency))}
+        onClick={() => sendOut('stock.csv', 'text/csv', stockAsCsv(shown, currency))}
       >
         as CSV
       </Button>

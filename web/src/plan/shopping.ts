@@ -12,8 +12,8 @@ import {
 } from '@inch/core/planning';
 import { priceShown } from '@inch/core/quantity';
 import { availableOf, packagingOf } from '@inch/core/stock';
-import { stringify } from 'csv-stringify/browser/esm/sync';
 import type { Planning } from '../data/planning.ts';
+import { asCsv } from '../ui/csv.ts';
 
 /** A row of the shopping list with what a shopper wants to know of it. */
 export interface ShoppingRow extends ToBuy {
@@ -98,7 +98,7 @@ export function insteadOf(row: ShoppingRow, planning: Planning): (Interchange & 
 
 /** The list as CSV, for a shopper without the application. */
 export const listAsCsv = (rows: readonly ShoppingRow[], currency: string): string =>
-  stringify(
+  asCsv(
     rows.map((row) => ({
       what: row.name,
       need: Math.round(row.amount * 10) / 10,
@@ -110,7 +110,6 @@ export const listAsCsv = (rows: readonly ShoppingRow[], currency: string): strin
       shop: row.shop,
       for: row.plans.join('; '),
     })),
-    { header: true },
   );
 
 /** Everything that may be bought, by its name: the catalogue and the kitchen's packaging. */

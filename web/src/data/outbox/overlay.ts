@@ -10,6 +10,7 @@ type Body = Record<string, unknown>;
 const entryOf = (body: Body) => ({
   id: body.id as string,
   at: body.at as string,
+  recordedAt: body.at as string,
   by: NOT_SENT,
   struck: null,
 });
