@@ -76,6 +76,7 @@ export const accountRoutes = {
   changePassword: route({
     method: 'POST',
     path: '/api/session/password',
+    status: 200,
     access: 'reader',
     summary: 'Change one’s own password; every other session of the account ends',
     body: z.object({ current: z.string().min(1, 'Your password now?').max(200), password: Password }),
@@ -115,6 +116,7 @@ export const accountRoutes = {
   resetPassword: route({
     method: 'POST',
     path: '/api/accounts/:id/password',
+    status: 200,
     access: 'owner',
     summary: 'Give a maker or reader a new password; their sessions end',
     params: z.object({ id: z.string().max(40) }),

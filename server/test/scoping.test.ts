@@ -19,6 +19,8 @@ beforeAll(async () => {
   await crew.gather(app);
   lot = await crew.releasable();
   own.lots = lot.id;
+  const { body: people } = await crew.owner.get('/api/accounts');
+  own.accounts = people.find((p: { role: string }) => p.role === 'maker').id;
   own.formulas = await saveFormula(crew.maker, cherryContent, 'Of the first kitchen');
   own.instruments = await meterOf(crew.maker);
   own.containers = await jarOf(crew.maker);

@@ -105,7 +105,8 @@ describe('accounts', () => {
   it('are listed to the owner without their passwords', async () => {
     const { body } = await owner.get('/api/accounts');
     expect(body.length).toBeGreaterThanOrEqual(2);
-    for (const account of body) expect(Object.keys(account).sort()).toEqual(['id', 'name', 'role']);
+    for (const account of body)
+      expect(Object.keys(account).sort()).toEqual(['disabled', 'id', 'name', 'role']);
   });
 });
 

@@ -167,7 +167,7 @@ describe('a schema.org recipe', () => {
 describe('lines as CSV', () => {
   it('go out quoted, and come back with their amounts and bases', () => {
     const csv = asCsv(draft, shippedCatalogue, [2000, 1000, null, 40]);
-    expect(csv.split('\r\n')[0]).toBe('amount,told by,ingredient,ingredient id,grams,goes in at');
+    expect(csv.split('\r\n')[0]).toBe('\uFEFFamount,told by,ingredient,ingredient id,grams,goes in at');
     expect(csv).toContain('2 kg,,Damsons,damson,2000.0');
     const back = incomingCsv(csv, shippedCatalogue);
     expect(lines(back)).toEqual(said);

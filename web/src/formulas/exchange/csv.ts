@@ -16,6 +16,8 @@ function rowsOf(text: string): Row[] {
   try {
     return parse(text, {
       bom: true,
+      // A cell that begins like a formula went out behind an apostrophe.
+      cast: (cell) => cell.replace(/^'(?=[=+\-@\t\r])/, ''),
       columns: (header: string[]) => header.map((name) => name.trim().toLowerCase()),
       info: true,
       skip_empty_lines: true,
@@ -67,5 +69,9 @@ export function asCsv(draft: Draft, catalogue: KitchenCatalogue, grams: readonly
     grams[i] === null || grams[i] === undefined ? '' : grams[i].toFixed(1),
     steps.find((step) => step.id === line.stepId)?.title ?? steps[0]?.title ?? '',
   ]);
-  return stringify([[...COLUMNS], ...records], { record_delimiter: 'windows' });
+  return stringify([[...COLUMNS], ...records], {
+    record_delimiter: 'windows',
+    bom: true,
+    escape_formulas: true,
+  });
 }
