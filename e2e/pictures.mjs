@@ -29,7 +29,7 @@ await ensureBuilt();
 const folder = mkdtempSync(join(tmpdir(), 'inch-pictures-'));
 const db = await startMariadb(folder, { throwAway: true });
 await prepareDatabase(db);
-const server = await startServer({ appUrl: db.appUrl, port: await freePort() });
+const server = await startServer({ ...db, port: await freePort() });
 await loadDemo(server.url);
 const browser = await chromium.launch({ executablePath: await ensureChromium(), args: FLAGS });
 const page = await (await browser.newContext({ baseURL: server.url, reducedMotion: 'reduce' })).newPage();

@@ -35,7 +35,7 @@ export default async function setup(project: TestProject) {
   };
   const serverOf = async (at: { appUrl: string }) => ({
     ...at,
-    ...(await startServer({ appUrl: at.appUrl, port: await freePort() })),
+    ...(await startServer({ ...at, port: await freePort() })),
   });
   const empty = await serverOf(await databaseOf('inch_empty'));
   const [first, ...others] = await Promise.all(DEMOS.map((name) => databaseOf(`inch_${name}`)));

@@ -261,7 +261,7 @@ async function withServer(work) {
   const folder = mkdtempSync(join(tmpdir(), 'inch-bench-'));
   const db = await startMariadb(folder);
   await prepareDatabase(db);
-  const server = await startServer({ appUrl: db.appUrl, port: await freePort() });
+  const server = await startServer({ ...db, port: await freePort() });
   try {
     return await work({ server, db });
   } finally {

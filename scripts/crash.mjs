@@ -24,12 +24,12 @@ async function startHouse(folder) {
   const house = { port: await freePort(), kills: 0 };
   house.db = await startMariadb(folder);
   await prepareDatabase(house.db);
-  house.server = await startServer({ appUrl: house.db.appUrl, port: house.port, log: 'error' });
+  house.server = await startServer({ ...house.db, port: house.port, log: 'error' });
   house.url = house.server.url;
   house.killServer = async () => {
     house.server.kill();
     await ended(house.server.child);
-    house.server = await startServer({ appUrl: house.db.appUrl, port: house.port, log: 'error' });
+    house.server = await startServer({ ...house.db, port: house.port, log: 'error' });
     house.kills += 1;
   };
   house.killDatabase = async () => {
@@ -103,7 +103,7 @@ export async function crashRun() {
     await house.killServer();
     const kept = (await client.send('GET', `/api/lots/${lot}`)).readings.map((r) => r.id);
     const chain = await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'verify'], {
-      env: { INCH_DATABASE: house.db.appUrl },
+      env: { INCH_DATABASE: house.db.appUrl, INCH_JOURNAL_KEY: house.db.journalKey },
     });
     const there = new Set(kept);
     return {

@@ -23,7 +23,7 @@ const { result, commands } = concurrently(
     {
       name: 'server',
       command: 'node --watch --enable-source-maps server/dist/main.js',
-      env: { INCH_DATABASE: db.appUrl, INCH_PORT: String(PORT) },
+      env: { INCH_DATABASE: db.appUrl, INCH_JOURNAL_KEY: db.journalKey, INCH_PORT: String(PORT) },
     },
     { name: 'pages', command: 'npm run dev --workspace @inch/web', env: { INCH_API: url } },
   ],

@@ -40,7 +40,11 @@ function existingDatabase(folder) {
   const appUrl = new URL(process.env.DATABASE_URL);
   appUrl.username = 'inch_app';
   appUrl.password = secretsOf(folder).app;
-  return { adminUrl: process.env.DATABASE_URL, appUrl: appUrl.href, appHost: '%', stop: async () => {} };
+  const { journal } = secretsOf(folder);
+  return {
+    ...{ adminUrl: process.env.DATABASE_URL, appUrl: appUrl.href, appHost: '%', journalKey: journal },
+    stop: async () => {},
+  };
 }
 
 /** Our own MariaDB, or an existing one. */
@@ -83,7 +87,13 @@ async function main() {
     const db = await database(data);
     running.push(db);
     const appUrl = await prepare(db);
-    const server = await startServer({ appUrl, host, port, webRoot: join(ROOT, 'web/dist') });
+    const server = await startServer({
+      appUrl,
+      journalKey: db.journalKey,
+      host,
+      port,
+      webRoot: join(ROOT, 'web/dist'),
+    });
     running.push(server);
     server.child.on('exit', () => stopping || process.kill(process.pid, 'SIGTERM'));
     if (!empty) await loadDemo(server.url);

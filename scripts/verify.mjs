@@ -25,7 +25,11 @@ async function addressOf() {
 const db = await addressOf();
 try {
   await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'verify'], {
-    env: { INCH_DATABASE: db.appUrl },
+    env: {
+      INCH_DATABASE: db.appUrl,
+      INCH_JOURNAL_KEY: db.journalKey ?? process.env.INCH_JOURNAL_KEY ?? '',
+      INCH_ANCHORS: db.anchors ?? process.env.INCH_ANCHORS ?? '',
+    },
     show: true,
   });
 } catch {

@@ -4,15 +4,21 @@ import { ROOT } from './root.mjs';
 import { runCommand, stopChild } from './run.mjs';
 
 /** Applies migrations and gives the app's user its rights; `appHost` is where that user connects from. @returns what was done, a line each */
-export function prepareDatabase({ adminUrl, appUrl, appHost = '' }) {
+export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '' }) {
   return runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'prepare'], {
-    env: { INCH_ADMIN: adminUrl, INCH_DATABASE: appUrl, ...(appHost ? { INCH_APP_HOST: appHost } : {}) },
+    env: {
+      INCH_ADMIN: adminUrl,
+      INCH_DATABASE: appUrl,
+      INCH_JOURNAL_KEY: journalKey,
+      ...(appHost ? { INCH_APP_HOST: appHost } : {}),
+    },
   });
 }
 
 /** Starts the compiled server and waits until it listens. @returns its address, and how to stop or kill it */
 export function startServer({
   appUrl,
+  journalKey = '',
   host = '127.0.0.1',
   port,
   webRoot = join(ROOT, 'web/dist'),
@@ -22,6 +28,7 @@ export function startServer({
     env: {
       ...process.env,
       INCH_DATABASE: appUrl,
+      INCH_JOURNAL_KEY: journalKey,
       INCH_HOST: host,
       INCH_PORT: String(port),
       INCH_WEB: webRoot,

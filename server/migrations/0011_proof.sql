@@ -146,3 +146,10 @@ CREATE TABLE installation (
   CONSTRAINT installation_kitchen FOREIGN KEY (kitchen_id) REFERENCES kitchen (id)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
 INSERT INTO installation (id, kitchen_id) SELECT 1, id FROM kitchen ORDER BY created_at, id LIMIT 1;
+
+-- The end of a journal is signed with a key kept outside the database.
+ALTER TABLE journal_head ADD COLUMN signature CHAR(64) CHARACTER SET ascii NULL;
+
+-- A lot's state follows its last decision, and a role the last journal row of its account; by hand neither moves.
+CREATE TRIGGER lot_state_follows BEFORE UPDATE ON lot FOR EACH ROW IF NEW.state <> OLD.state AND NOT EXISTS (SELECT 1 FROM decision WHERE lot_id = NEW.id AND `from` = OLD.state AND `to` = NEW.state AND recorded_at = (SELECT MAX(recorded_at) FROM decision WHERE lot_id = NEW.id)) THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'a lot changes its state only with a decision'; END IF;
+CREATE TRIGGER account_role_follows BEFORE UPDATE ON account FOR EACH ROW IF NEW.role <> OLD.role AND NEW.role <> COALESCE((SELECT JSON_VALUE(payload, '$.role') FROM journal WHERE kitchen_id = NEW.kitchen_id AND noun = 'account' AND noun_id = NEW.id AND action = 'change' ORDER BY sequence DESC LIMIT 1), '') THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'a role changes only with its journal row'; END IF;

@@ -1,16 +1,25 @@
+import { appendFileSync, existsSync, readFileSync } from 'node:fs';
 import { databaseFromUrl } from './config.ts';
 import { grantAppUser } from './database/grants.ts';
 import { migrate } from './database/migrate.ts';
 import { openPool } from './database/pool.ts';
 import { errorCode } from './database/transaction.ts';
-import { verifyJournal } from './journal/verify.ts';
+import { journalBaseline } from './journal/baseline.ts';
+import { useJournalKey } from './journal/sign.ts';
+import { type Anchor, verifyJournal } from './journal/verify.ts';
 
-/** `prepare`: migrations and the app user's rights. `verify`: walk the journal. The start and verify commands call these. */
+/**
+ * `prepare`: migrations, the app user's rights, and the record as it stands in the journal. `verify`: walk the journal, hold the record against
+ * it, and anchor its end in a file where all is well. The start and verify commands call these.
+ */
 const [command] = process.argv.slice(2);
 
 async function prepare(): Promise<void> {
   const admin = databaseFromUrl(process.env.INCH_ADMIN ?? '');
   for (const name of await migrate(admin)) process.stdout.write(`applied ${name}\n`);
+  const pool = openPool(admin, 1);
+  await journalBaseline(pool);
+  await pool.end();
   const app = databaseFromUrl(process.env.INCH_DATABASE ?? '');
   if (app.user === admin.user) return;
   try {
@@ -35,19 +44,36 @@ async function prepare(): Promise<void> {
   }
 }
 
+/** Anchors that were written down outside the database; lines that cannot be read are left out and said. */
+function anchorsIn(file: string | undefined): Anchor[] {
+  if (!file || !existsSync(file)) return [];
+  return readFileSync(file, 'utf8')
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as Anchor);
+}
+
 async function verify(): Promise<void> {
   const pool = openPool(databaseFromUrl(process.env.INCH_DATABASE ?? ''), 1);
-  const reports = await verifyJournal(pool);
+  const file = process.env.INCH_ANCHORS;
+  const anchors = anchorsIn(file);
+  const reports = await verifyJournal(pool, anchors);
   await pool.end();
-  for (const r of reports)
+  for (const { kitchen, rows, end, faults } of reports) {
     process.stdout.write(
-      `${r.kitchen}: ${r.rows} rows, ${r.whole ? 'the chain is whole' : `broken: ${r.fault}`}\n`,
+      faults.length === 0
+        ? `${kitchen}: ${rows} rows, the chain is whole, and the record is as it says.\n`
+        : `${kitchen}: ${rows} rows, not whole:\n${faults.map((fault) => `  ${fault}\n`).join('')}`,
     );
+    const known = anchors.some((a) => a.kitchenId === end.kitchenId && a.sequence === end.sequence);
+    if (file && faults.length === 0 && !known) appendFileSync(file, `${JSON.stringify(end)}\n`);
+  }
   if (reports.length === 0) process.stdout.write('No kitchen here yet, so there is no chain to walk.\n');
-  if (reports.some((r) => !r.whole)) process.exitCode = 1;
+  if (reports.some((r) => r.faults.length > 0)) process.exitCode = 1;
 }
 
 const commands: Record<string, () => Promise<void>> = { prepare, verify };
+useJournalKey(process.env.INCH_JOURNAL_KEY || undefined);
 const chosen = commands[command ?? ''];
 if (!chosen) throw new Error('Say prepare or verify.');
 await chosen();

@@ -21,6 +21,8 @@ export interface ServerSettings {
   webRoot: string | undefined;
   publicAddress: string | undefined;
   trustProxy: string | undefined;
+  /** 64 hexadecimal digits that the end of the journal is signed with. */
+  journalKey: string | undefined;
   logLevel: string;
 }
 
@@ -47,6 +49,7 @@ export function settingsFrom(env: NodeJS.ProcessEnv): ServerSettings {
     webRoot: env.INCH_WEB,
     publicAddress: publicAddressFrom(env.INCH_PUBLIC),
     trustProxy: env.INCH_TRUST_PROXY || undefined,
+    journalKey: env.INCH_JOURNAL_KEY || undefined,
     logLevel: env.INCH_LOG ?? 'warn',
   };
 }

@@ -3,6 +3,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { settingsFrom } from './config.ts';
 import { openPool } from './database/pool.ts';
+import { useJournalKey } from './journal/sign.ts';
 
 /** What cannot be started is said in one line. */
 function giveUp(why: string): never {
@@ -18,6 +19,7 @@ function settingsOrEnd() {
   }
 }
 const settings = settingsOrEnd();
+useJournalKey(settings.journalKey);
 const log = pino({ level: settings.logLevel });
 const pool = openPool(settings.database);
 const app = createApp({

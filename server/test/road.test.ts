@@ -115,7 +115,7 @@ describe('a lot from formula to sale', () => {
         'print',
       ]),
     );
-    expect(await verifyJournal(app.pool)).toMatchObject([{ whole: true, fault: null }]);
+    expect(await verifyJournal(app.pool)).toMatchObject([{ faults: [] }]);
   });
 });
 

@@ -9,6 +9,8 @@ import { databaseFromUrl } from '../src/config.ts';
 import { grantAppUser } from '../src/database/grants.ts';
 import { migrate } from '../src/database/migrate.ts';
 import { type DatabaseAddress, openPool } from '../src/database/pool.ts';
+import { useJournalKey } from '../src/journal/sign.ts';
+import { verifyJournal } from '../src/journal/verify.ts';
 
 export interface Reply {
   status: number;
@@ -75,6 +77,8 @@ export interface TestApp {
   admin: DatabaseAddress;
   pool: ReturnType<typeof openPool>;
   person: () => Person;
+  /** Set where tests write to the database past the application. */
+  byHand?: boolean;
 }
 
 /** A server on a database of its own for one test file. */
@@ -87,12 +91,15 @@ export function useTestApp(): TestApp {
     const user = { ...databaseFromUrl(inject('appUrl')), database };
     await migrate(admin);
     await grantAppUser(admin, user);
+    useJournalKey('ab'.repeat(32));
     const pool = openPool(user, 6);
     const server = createServer(createApp({ pool, log: pino({ level: 'error' }) }));
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     Object.assign(app, { base, admin, pool, person: () => new Person(base) });
     close = async () => {
+      // Whatever a file of tests wrote, the journal knows of it: everything that changes a row of the record is journaled.
+      if (!app.byHand) expect((await verifyJournal(pool)).flatMap((report) => report.faults)).toEqual([]);
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       await pool.end();

@@ -1,6 +1,6 @@
 import type { Account, Person, Role } from '@inch/contract/account';
 import type { Request } from 'express';
-import { run, toSql } from '../database/pool.ts';
+import { toSql, update } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { hashPassword, refuseWeak } from './password.ts';
@@ -27,13 +27,9 @@ export async function changePerson(
   const ends = disabled === true || (role !== undefined && role !== 'owner');
   const before = await personOf(w, id, ends);
   const after = { ...before, role: role ?? before.role, disabled: disabled ?? before.disabled };
-  await run(w.tx, 'UPDATE account SET role = ?, disabled_at = ? WHERE id = ?', [
-    after.role,
-    after.disabled ? toSql(w.now) : null,
-    id,
-  ]);
   if (after.disabled) await endSessions(w.tx, id);
   await journal(w, 'account', id, 'change', { role: after.role, disabled: after.disabled });
+  await update(w.tx, 'account', id, { role: after.role, disabled_at: after.disabled ? toSql(w.now) : null });
   return after;
 }
 
@@ -45,10 +41,7 @@ export async function keepPassword(
   butOf?: Request,
 ): Promise<void> {
   refuseWeak(password, [account.name, w.kitchen.name]);
-  await run(w.tx, 'UPDATE account SET password_hash = ? WHERE id = ?', [
-    await hashPassword(password),
-    account.id,
-  ]);
+  await update(w.tx, 'account', account.id, { password_hash: await hashPassword(password) });
   await endSessions(w.tx, account.id, butOf);
   await journal(w, 'account', account.id, 'change password', {});
 }

@@ -4,12 +4,12 @@ import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
-import { insert, rows, run, toSql } from '../database/pool.ts';
+import { insert, rows, type Touched, toSql, watchRows } from '../database/pool.ts';
 import { errorCode, inTransaction } from '../database/transaction.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { GENESIS } from '../journal/append.ts';
-import { inWriting, journal } from '../journal/writing.ts';
+import { inWriting, journal, journalRows, moveEnd } from '../journal/writing.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { checkPassword } from './checkPassword.ts';
 import { hashPassword, refuseWeak } from './password.ts';
@@ -21,22 +21,19 @@ async function setupNeeded(pool: Pool | PoolConnection): Promise<boolean> {
   return (await rows(pool, 'SELECT id FROM kitchen LIMIT 1')).length === 0;
 }
 
-/** The first row of the kitchen's journal. */
+/** The first rows of the kitchen's journal. */
 async function journalSetUp(
   tx: PoolConnection,
+  touched: Touched,
   account: Account,
   kitchen: Kitchen,
   now: string,
 ): Promise<void> {
   const chain = { sequence: 0, hash: GENESIS };
-  const said = { name: kitchen.name, owner: account.name };
-  const entered = { at: now, by: account };
-  await journal({ tx, account, kitchen, now, entered, chain }, 'kitchen', kitchen.id, 'set up', said);
-  await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
-    chain.sequence,
-    chain.hash,
-    kitchen.id,
-  ]);
+  const w = { tx, account, kitchen, now, entered: { at: now, by: account }, chain };
+  await journal(w, 'kitchen', kitchen.id, 'set up', { name: kitchen.name, owner: account.name });
+  await journalRows(w, touched);
+  await moveEnd(tx, kitchen.id, chain);
 }
 
 const ALREADY = new Problem(409, 'This kitchen already has an owner. Sign in.');
@@ -52,6 +49,7 @@ async function setUp(
   const kitchenId = newId();
   return inTransaction(pool, async (tx) => {
     const now = new Date().toISOString();
+    const touched = watchRows(tx);
     if (!(await setupNeeded(tx))) throw ALREADY;
     await insert(tx, 'kitchen', {
       id: kitchenId,
@@ -67,7 +65,7 @@ async function setUp(
     await insertAccount(tx, kitchenId, account, passwordHash, now);
     await insert(tx, 'journal_head', { kitchen_id: kitchenId, sequence: 0, hash: GENESIS });
     const kitchen = await readKitchen(tx, kitchenId);
-    await journalSetUp(tx, account, kitchen, now);
+    await journalSetUp(tx, touched, account, kitchen, now);
     return { account, kitchen };
   });
 }

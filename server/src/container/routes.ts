@@ -5,7 +5,7 @@ import {
   type NewContainer,
 } from '@inch/contract/container';
 import type { z } from 'zod';
-import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
+import { type Database, insert, rows, toSql, update } from '../database/pool.ts';
 import { invalid, notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
@@ -43,12 +43,7 @@ async function measureContainer(w: Writing, id: string, c: Measures): Promise<{ 
   if (!container) throw notFound('kind of bottle');
   if (c.brimfulMl !== null && c.brimfulMl <= container.nominalMl)
     throw invalid('brimfulMl', 'Filled to the brim it holds more than what is sold in it.');
-  const { brimful_ml, tare_grams, headspace_inches, rated } = measured(c);
-  await run(
-    w.tx,
-    'UPDATE container SET brimful_ml = ?, tare_grams = ?, headspace_inches = ?, rated = ? WHERE id = ?',
-    [brimful_ml, tare_grams, headspace_inches, rated, id],
-  );
+  await update(w.tx, 'container', id, measured(c));
   await journal(w, 'container', id, 'measure', c);
   return { id };
 }

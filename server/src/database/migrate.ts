@@ -19,8 +19,8 @@ const LEDGERS = [
 /** Seconds that a start waits for another that migrates the same database. */
 const LOCK_SECONDS = 600;
 
-/** What MariaDB says of a change of a table that is made already: duplicate table, column, key or foreign key; column or key that is gone. */
-const MADE_ALREADY = new Set([1050, 1060, 1061, 1826, 1091, 1054]);
+/** What MariaDB says of a change of a table that is made already: duplicate table, column, key, foreign key or trigger; column or key that is gone. */
+const MADE_ALREADY = new Set([1050, 1060, 1061, 1826, 1091, 1054, 1359]);
 
 /** Statements of a migration: each ends with a semicolon at the end of its line. */
 const statementsOf = (sql: string): string[] =>

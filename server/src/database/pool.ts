@@ -50,18 +50,44 @@ export async function run(
   await db.execute(sql, [...values]);
 }
 
+type Row = Record<string, string | number | boolean | Buffer | null>;
+
+/** Rows that a transaction wrote, by table. */
+export type Touched = Map<string, Set<string>>;
+
+const watched = new WeakMap<object, Touched>();
+
+/** Notes from now on which rows a transaction writes. */
+export function watchRows(tx: PoolConnection): Touched {
+  const touched: Touched = new Map();
+  watched.set(tx, touched);
+  return touched;
+}
+
+function note(db: Database, table: string, id: unknown): void {
+  const touched = watched.get(db);
+  if (touched && typeof id === 'string') touched.set(table, (touched.get(table) ?? new Set()).add(id));
+}
+
+/** Changes columns of one row, by its id. */
+export async function update(db: Database, table: string, id: string, change: Row): Promise<void> {
+  const columns = Object.keys(change);
+  await run(db, `UPDATE ${table} SET ${columns.map((c) => `\`${c}\` = ?`).join(', ')} WHERE id = ?`, [
+    ...Object.values(change),
+    id,
+  ]);
+  note(db, table, id);
+}
+
 /** Inserts one row given by column names. */
-export async function insert(
-  db: Database,
-  table: string,
-  row: Record<string, string | number | boolean | Buffer | null>,
-): Promise<void> {
+export async function insert(db: Database, table: string, row: Row): Promise<void> {
   const columns = Object.keys(row);
   await run(
     db,
     `INSERT INTO ${table} (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
     Object.values(row),
   );
+  note(db, table, row.id);
 }
 
 /** Placeholders for a list of values. */

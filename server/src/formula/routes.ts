@@ -3,7 +3,7 @@ import { formulaFileRoutes, formulaFileSchema } from '@inch/contract/formulaFile
 import { type FormulaContent, lineAmounts } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import type { z } from 'zod';
-import { insert, rows, run, toSql } from '../database/pool.ts';
+import { insert, rows, toSql, update } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { catalogueNow, ownPartOf } from '../ingredient/store.ts';
@@ -83,7 +83,7 @@ export async function saveVersion(
     );
   const number = body.after + 1;
   await insertVersion(w, formulaId, number, body);
-  await run(w.tx, 'UPDATE formula SET current_version = ? WHERE id = ?', [number, formulaId]);
+  await update(w.tx, 'formula', formulaId, { current_version: number });
   return { id: body.versionId, number };
 }
 
@@ -100,7 +100,7 @@ async function archiveFormula(
   );
   if (!row) throw notFound('formula');
   if ((row.archived_at !== null) === archived) return { id, archived };
-  await run(w.tx, 'UPDATE formula SET archived_at = ? WHERE id = ?', [archived ? toSql(w.now) : null, id]);
+  await update(w.tx, 'formula', id, { archived_at: archived ? toSql(w.now) : null });
   await journal(w, 'formula', id, archived ? 'archive' : 'restore', {});
   return { id, archived };
 }

@@ -1,4 +1,4 @@
-import { rows, run, toSql } from '../database/pool.ts';
+import { rows, toSql, update } from '../database/pool.ts';
 import { notFound } from '../http/problem.ts';
 import { journal, type Writing } from './writing.ts';
 
@@ -19,7 +19,7 @@ export async function retire(
   );
   if (!thing) throw notFound(RETIRABLE[noun]);
   if ((thing.retired_at !== null) === retired) return { id };
-  await run(w.tx, `UPDATE ${noun} SET retired_at = ? WHERE id = ?`, [retired ? toSql(w.now) : null, id]);
+  await update(w.tx, noun, id, { retired_at: retired ? toSql(w.now) : null });
   await journal(w, noun, id, retired ? 'retire' : 'restore', {});
   return { id };
 }

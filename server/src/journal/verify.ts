@@ -1,7 +1,9 @@
 import { type Database, fromSql, rows } from '../database/pool.ts';
-import { chainHash, GENESIS } from './append.ts';
+import { canonicalJson, chainHash, GENESIS } from './append.ts';
+import { allRows, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
+import { hasJournalKey, signEnd } from './sign.ts';
 
-interface Row {
+interface JournalRow {
   sequence: number;
   at: string;
   account_id: string;
@@ -13,62 +15,173 @@ interface Row {
   hash: string;
 }
 
-export interface ChainReport {
+/** Where a kitchen's journal was known to end, written down outside the database. */
+export interface Anchor {
+  kitchenId: string;
+  sequence: number;
+  hash: string;
+  signature: string | null;
+}
+
+export interface VerifyReport {
   kitchen: string;
   rows: number;
-  whole: boolean;
-  /** The first thing wrong; null where the chain is whole. */
-  fault: string | null;
+  /** Where its journal ends, to be written down outside the database. */
+  end: Anchor;
+  /** Everything that is wrong, in the order found; none where the journal is whole and the record is as it says. */
+  faults: string[];
 }
+
+/** Rows of the record by table and id, as the journal has them: rebuilt from it. */
+type Rebuilt = Map<string, Map<string, string>>;
 
 const PAGE = 1000;
+/** After so many the rest is not listed one by one. */
+const MOST_FAULTS = 50;
 
-async function walk(db: Database, kitchenId: string): Promise<Omit<ChainReport, 'kitchen'>> {
-  let previous = GENESIS;
-  let count = 0;
-  for (;;) {
-    const page = await rows<Row>(
-      db,
-      `SELECT * FROM journal WHERE kitchen_id = ? AND sequence > ? ORDER BY sequence LIMIT ${PAGE}`,
-      [kitchenId, count],
-    );
-    for (const row of page) {
-      count += 1;
-      if (Number(row.sequence) !== count)
-        return { rows: count, whole: false, fault: `row ${count} is missing` };
-      const hash = chainHash(previous, {
-        kitchenId,
-        sequence: count,
-        at: fromSql(row.at),
-        accountId: row.account_id,
-        noun: row.noun,
-        nounId: row.noun_id,
-        lotId: row.lot_id,
-        action: row.action,
-        payload: JSON.parse(row.payload),
-      });
-      if (hash !== row.hash)
-        return { rows: count, whole: false, fault: `row ${count} does not match its hash` };
-      previous = hash;
-    }
-    if (page.length < PAGE) break;
-  }
-  const [head] = await rows<{ sequence: number; hash: string }>(
-    db,
-    'SELECT sequence, hash FROM journal_head WHERE kitchen_id = ?',
-    [kitchenId],
-  );
-  const ends = Number(head?.sequence ?? 0) === count && (head?.hash ?? GENESIS) === previous;
-  return { rows: count, whole: ends, fault: ends ? null : 'the last rows are missing' };
+function keep(rebuilt: Rebuilt, { table, rows: written }: WrittenRows): void {
+  const own = rebuilt.get(table) ?? new Map<string, string>();
+  for (const row of written) own.set(row.id, canonicalJson(row));
+  rebuilt.set(table, own);
 }
 
-/** Walks every kitchen's journal from its first row and checks each hash, the numbering and the end. */
-export async function verifyJournal(db: Database): Promise<ChainReport[]> {
-  const reports: ChainReport[] = [];
-  for (const kitchen of await rows<{ id: string; name: string }>(
+/** Hash of a journal row as it stands; null where what it says cannot be read. */
+function hashOf(row: JournalRow, kitchenId: string, sequence: number, previous: string): string | null {
+  try {
+    return chainHash(previous, {
+      ...{ kitchenId, sequence, at: fromSql(row.at), accountId: row.account_id, noun: row.noun },
+      ...{ nounId: row.noun_id, lotId: row.lot_id, action: row.action, payload: JSON.parse(row.payload) },
+    });
+  } catch {
+    return null;
+  }
+}
+
+interface Walk {
+  end: { sequence: number; hash: string };
+  faults: string[];
+}
+
+/** Walks a kitchen's journal from its first row, checks numbers and hashes, and rebuilds the rows it holds. */
+async function walk(
+  db: Database,
+  kitchenId: string,
+  anchors: readonly Anchor[],
+  rebuilt: Rebuilt,
+): Promise<Walk> {
+  const end = { sequence: 0, hash: GENESIS };
+  const faults: string[] = [];
+  const anchored = new Map(anchors.map((a) => [a.sequence, a.hash]));
+  for (let full = true; full; ) {
+    const page = await rows<JournalRow>(
+      db,
+      `SELECT * FROM journal WHERE kitchen_id = ? AND sequence > ? ORDER BY sequence LIMIT ${PAGE}`,
+      [kitchenId, end.sequence],
+    );
+    full = page.length === PAGE;
+    for (const row of page) {
+      const sequence = Number(row.sequence);
+      if (sequence !== end.sequence + 1) faults.push(`journal row ${end.sequence + 1} is missing`);
+      const hash = hashOf(row, kitchenId, sequence, end.hash);
+      if (sequence === end.sequence + 1 && hash !== row.hash)
+        faults.push(`journal row ${sequence} was changed: it does not match its hash`);
+      if (row.noun === 'rows' && hash !== null) keep(rebuilt, JSON.parse(row.payload));
+      Object.assign(end, { sequence, hash: row.hash });
+      const known = anchored.get(sequence);
+      if (known !== undefined && known !== row.hash)
+        faults.push(`journal row ${sequence} is another than the one anchored outside the database`);
+      if (faults.length > MOST_FAULTS) return { end, faults };
+    }
+  }
+  return { end, faults };
+}
+
+/** What is wrong with the end of a journal: its head, its signature, what is anchored outside. */
+async function faultsOfEnd(
+  db: Database,
+  kitchenId: string,
+  end: Walk['end'],
+  anchors: readonly Anchor[],
+): Promise<string[]> {
+  const [head] = await rows<{ sequence: number; hash: string; signature: string | null }>(
     db,
-    'SELECT id, name FROM kitchen ORDER BY name',
-  ))
-    reports.push({ kitchen: kitchen.name, ...(await walk(db, kitchen.id)) });
+    'SELECT sequence, hash, signature FROM journal_head WHERE kitchen_id = ?',
+    [kitchenId],
+  );
+  const faults: string[] = [];
+  if (Number(head?.sequence ?? 0) !== end.sequence || (head?.hash ?? GENESIS) !== end.hash)
+    faults.push(
+      `the end of the journal was cut or moved: it ends at row ${end.sequence}, its head at ${head?.sequence ?? 0}`,
+    );
+  if (
+    hasJournalKey() &&
+    end.sequence > 0 &&
+    head?.signature !== signEnd(kitchenId, Number(head?.sequence), head?.hash ?? '')
+  )
+    faults.push('the end of the journal is not signed with the key of this kitchen');
+  const last = Math.max(0, ...anchors.map((a) => a.sequence));
+  if (last > end.sequence)
+    faults.push(
+      `the journal was cut: it ends at row ${end.sequence}, and row ${last} was anchored outside the database`,
+    );
+  return faults;
+}
+
+const spoken = (table: string): string => table.replace(/_/g, ' ');
+
+/** How a row of a table differs from what the journal says of it. */
+function difference(table: string, row: RecordRow, expected: string): string {
+  const before = JSON.parse(expected) as RecordRow;
+  const columns = [...new Set([...Object.keys(before), ...Object.keys(row)])];
+  const changed = columns.filter((c) => (before[c] ?? null) !== (row[c] ?? null));
+  const shown = (cell: unknown) => JSON.stringify(cell ?? null).slice(0, 60);
+  return `${spoken(table)} ${row.id} was changed: ${changed.map((c) => `${c} is ${shown(row[c])}, and was written as ${shown(before[c])}`).join('; ')}`;
+}
+
+/** Holds every row of the record against the journal, both ways. */
+async function faultsOfRows(db: Database, rebuilt: Rebuilt): Promise<string[]> {
+  const faults: string[] = [];
+  for (const table of RECORD_TABLES) {
+    const expected = rebuilt.get(table) ?? new Map<string, string>();
+    for await (const row of allRows(db, table)) {
+      const written = expected.get(row.id);
+      expected.delete(row.id);
+      if (written === undefined)
+        faults.push(`${spoken(table)} ${row.id} was put in: the journal does not know it`);
+      else if (written !== canonicalJson(row)) faults.push(difference(table, row, written));
+      if (faults.length > MOST_FAULTS) return faults;
+    }
+    for (const id of expected.keys()) faults.push(`${spoken(table)} ${id} was removed: the journal has it`);
+  }
+  return faults;
+}
+
+/**
+ * Walks every kitchen's journal from its first row, checks each hash, the numbering, the signed end and what was anchored outside, rebuilds
+ * every table of the record from it and holds that against the tables row by row.
+ */
+export async function verifyJournal(db: Database, anchors: readonly Anchor[] = []): Promise<VerifyReport[]> {
+  const reports: VerifyReport[] = [];
+  const rebuilt: Rebuilt = new Map();
+  const kitchens = await rows<{ id: string; name: string }>(
+    db,
+    'SELECT id, name FROM kitchen ORDER BY created_at, id',
+  );
+  for (const { id, name } of kitchens) {
+    const own = anchors.filter((a) => a.kitchenId === id);
+    const { end, faults } = await walk(db, id, own, rebuilt);
+    faults.push(...(await faultsOfEnd(db, id, end, own)));
+    const signature = signEnd(id, end.sequence, end.hash);
+    reports.push({ kitchen: name, rows: end.sequence, end: { kitchenId: id, ...end, signature }, faults });
+  }
+  // Rows are of no one kitchen's journal alone: they are told with the first.
+  const wrong = reports.length > 0 ? await faultsOfRows(db, rebuilt) : [];
+  reports[0]?.faults.push(...wrong);
+  const gone = anchors.filter((a) => !kitchens.some((k) => k.id === a.kitchenId));
+  if (gone.length > 0)
+    reports.push({
+      ...{ kitchen: 'a kitchen that is gone', rows: 0, end: gone[0]! },
+      faults: [`kitchen ${gone[0]!.kitchenId} was anchored outside the database and is not in it`],
+    });
   return reports;
 }

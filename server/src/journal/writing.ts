@@ -1,10 +1,12 @@
 import type { Account } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { Pool, PoolConnection } from 'mysql2/promise';
-import { rows, run } from '../database/pool.ts';
+import { type Database, rows, run, type Touched, watchRows } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { appendJournal, type ChainEnd } from './append.ts';
+import { writtenRows } from './rows.ts';
+import { signEnd } from './sign.ts';
 
 /** One write: its transaction, in whose name, in which kitchen, when it happens, and where the kitchen's journal ends. */
 export interface Writing {
@@ -37,6 +39,21 @@ export function journal(
   });
 }
 
+/** Journals the rows of the record that a write changed, whole, so that the record can be rebuilt from its journal. */
+export async function journalRows(w: Writing, touched: Touched): Promise<void> {
+  for await (const written of writtenRows(w.tx, touched))
+    await journal(w, 'rows', w.kitchen.id, 'write', written);
+}
+
+/** Moves the end of a kitchen's journal, signed. */
+export const moveEnd = (tx: Database, kitchenId: string, { sequence, hash }: ChainEnd): Promise<void> =>
+  run(tx, 'UPDATE journal_head SET sequence = ?, hash = ?, signature = ? WHERE kitchen_id = ?', [
+    sequence,
+    hash,
+    signEnd(kitchenId, sequence, hash),
+    kitchenId,
+  ]);
+
 type Locked = KitchenRow & { sequence: number; hash: string };
 
 /** Locks the kitchen and the end of its journal, always in this order and before anything else, so that writers of one kitchen take turns. */
@@ -59,15 +76,13 @@ export function inWriting<T>(
   return inTransaction(pool, async (tx) => {
     const { kitchen, chain } = await lock(tx, who.kitchen.id);
     const from = chain.sequence;
+    const touched = watchRows(tx);
     const now = new Date().toISOString();
     const { account } = who;
-    const result = await work({ tx, account, kitchen, now, entered: { at: now, by: account }, chain });
-    if (chain.sequence > from)
-      await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
-        chain.sequence,
-        chain.hash,
-        kitchen.id,
-      ]);
+    const w = { tx, account, kitchen, now, entered: { at: now, by: account }, chain };
+    const result = await work(w);
+    await journalRows(w, touched);
+    if (chain.sequence > from) await moveEnd(tx, kitchen.id, chain);
     return result;
   });
 }

@@ -1,5 +1,5 @@
 import type { Kitchen, Workshop } from '@inch/contract/kitchen';
-import { type Database, rows, run } from '../database/pool.ts';
+import { type Database, rows, update } from '../database/pool.ts';
 
 export const KITCHEN_COLUMNS =
   'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision';
@@ -62,30 +62,23 @@ export async function readKitchen(db: Database, id: string, lock = false): Promi
   return kitchenFrom(row!);
 }
 
-export async function writeKitchen(db: Database, k: Kitchen): Promise<void> {
-  await run(
-    db,
-    `UPDATE kitchen SET name = ?, place = ?, elevation_metres = ?, cup_school = ?, rule_pack = ?, local_statement = ?,
-     critical_ph = ?, currency = ?, time_zone = ?, workshop = ?, fill_tolerance_percent = ?, second_person = ?,
-     idle_minutes = ?, revision = revision + 1 WHERE id = ?`,
-    [
-      k.name,
-      k.place,
-      k.elevationMetres,
-      k.cupSchool,
-      k.rulePack,
-      k.localStatement,
-      k.criticalPh,
-      k.currency,
-      k.timeZone,
-      JSON.stringify(k.workshop),
-      k.fillTolerancePercent,
-      k.secondPerson,
-      k.idleMinutes,
-      k.id,
-    ],
-  );
-}
+export const writeKitchen = (db: Database, k: Kitchen): Promise<void> =>
+  update(db, 'kitchen', k.id, {
+    name: k.name,
+    place: k.place,
+    elevation_metres: k.elevationMetres,
+    cup_school: k.cupSchool,
+    rule_pack: k.rulePack,
+    local_statement: k.localStatement,
+    critical_ph: k.criticalPh,
+    currency: k.currency,
+    time_zone: k.timeZone,
+    workshop: JSON.stringify(k.workshop),
+    fill_tolerance_percent: k.fillTolerancePercent,
+    second_person: k.secondPerson,
+    idle_minutes: k.idleMinutes,
+    revision: k.revision + 1,
+  });
 
 /** The next lot's number of a kitchen; the row stays locked until the transaction ends. */
 export async function takeLotNumber(db: Database, kitchenId: string): Promise<number> {
@@ -94,6 +87,6 @@ export async function takeLotNumber(db: Database, kitchenId: string): Promise<nu
     'SELECT lot_serial FROM kitchen WHERE id = ? FOR UPDATE',
     [kitchenId],
   );
-  await run(db, 'UPDATE kitchen SET lot_serial = lot_serial + 1 WHERE id = ?', [kitchenId]);
+  await update(db, 'kitchen', kitchenId, { lot_serial: row!.lot_serial + 1 });
   return row!.lot_serial;
 }

@@ -5,7 +5,7 @@ import { v7 as newId } from 'uuid';
 import { hashPassword } from '../account/password.ts';
 import { insertAccount } from '../account/store.ts';
 import { addContainer } from '../container/routes.ts';
-import { rows, run } from '../database/pool.ts';
+import { rows, update } from '../database/pool.ts';
 import { createFormula, saveVersion } from '../formula/routes.ts';
 import { enterProcess } from '../heatProcess/routes.ts';
 import { invalid, Problem } from '../http/problem.ts';
@@ -206,7 +206,7 @@ async function importKitchen(
     throw new Problem(409, 'This kitchen already has formulas. A kitchen file is brought into an empty one.');
   const before = await readKitchen(w.tx, w.kitchen.id, true);
   const kitchen = await changeKitchen(w, { ...file.kitchen, revision: before.revision });
-  await run(w.tx, 'UPDATE kitchen SET lot_serial = ? WHERE id = ?', [file.firstLot, kitchen.id]);
+  await update(w.tx, 'kitchen', kitchen.id, { lot_serial: file.firstLot });
   const shift = today ? daysBetween(file.writtenAt.slice(0, 10), today) : 0;
   const when = (wall: string) => instantOf(wall, kitchen.timeZone, shift);
   const lag = today ? Date.parse(w.now) - Date.parse(when(file.writtenAt)) : 0;

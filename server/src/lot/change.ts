@@ -11,7 +11,7 @@ import {
   transition,
 } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
-import { rows, run } from '../database/pool.ts';
+import { rows, update } from '../database/pool.ts';
 import { writeEntry } from '../entry/write.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -48,7 +48,7 @@ export async function followDecision(
 ): Promise<void> {
   const { id, event, to, why, at } = decision;
   const heldFrom = event === 'hold' ? lot.state : event === 'resume' ? null : lot.heldFrom;
-  await run(w.tx, 'UPDATE lot SET state = ?, held_from = ? WHERE id = ?', [to, heldFrom, lot.id]);
+  await update(w.tx, 'lot', lot.id, { state: to, held_from: heldFrom });
   if (event === 'hold')
     await openDeviation(w, lot.id, { kind: 'held', what: why ?? 'Held.', entryId: id, at });
 }

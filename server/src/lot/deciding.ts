@@ -5,7 +5,7 @@ import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record'
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
 import { checkPassword } from '../account/checkPassword.ts';
-import { rows, run, toSql } from '../database/pool.ts';
+import { rows, toSql, update } from '../database/pool.ts';
 import type { Judge } from '../entry/judge.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { refuseBefore } from '../journal/happened.ts';
@@ -161,12 +161,7 @@ export async function strike(
   if (noun === 'bottling') refuseMoved(lot, entryId);
   if (lot.state === 'released')
     await decideLot(w, lot, 'hold', { why: `A ${spoken(noun)} was struck after release: ${why}`, at: w.now });
-  await run(w.tx, `UPDATE ${table} SET struck_at = ?, struck_by = ?, struck_why = ? WHERE id = ?`, [
-    toSql(w.now),
-    w.account.id,
-    why,
-    entryId,
-  ]);
+  await update(w.tx, table, entryId, { struck_at: toSql(w.now), struck_by: w.account.id, struck_why: why });
   await journal(w, noun, entryId, 'strike', { lotId: lot.id, why }, lot.id);
   return { id: entryId };
 }

@@ -1,6 +1,6 @@
 import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
 import type { z } from 'zod';
-import { insert, rows, run, toSql } from '../database/pool.ts';
+import { insert, rows, toSql, update } from '../database/pool.ts';
 import { sendCalendar } from '../http/calendar.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
@@ -62,11 +62,13 @@ export async function createPlan(w: Writing, id: string, content: Content): Prom
 }
 
 async function save(w: Writing, plan: Plan, content: Content, done: boolean): Promise<void> {
-  await run(
-    w.tx,
-    'UPDATE plan SET content = ?, done = ?, revision = revision + 1, saved_at = ?, saved_by = ? WHERE id = ?',
-    [JSON.stringify(content), done, toSql(w.now), w.account.id, plan.id],
-  );
+  await update(w.tx, 'plan', plan.id, {
+    content: JSON.stringify(content),
+    done,
+    revision: plan.revision + 1,
+    saved_at: toSql(w.now),
+    saved_by: w.account.id,
+  });
 }
 
 const stale = () => new Problem(409, 'Somebody changed this plan meanwhile. Look at it again, then save.');

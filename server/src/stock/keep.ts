@@ -5,7 +5,7 @@ import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
 import { asDrawn, costOfPart, packagingOf } from '@inch/core/stock';
 import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
-import { insert, rows, run, toSql } from '../database/pool.ts';
+import { insert, rows, run, toSql, update } from '../database/pool.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { happenedAt } from '../journal/happened.ts';
@@ -21,7 +21,7 @@ async function nextNumber(w: Writing): Promise<number> {
     'SELECT stock_serial FROM kitchen WHERE id = ? FOR UPDATE',
     [w.kitchen.id],
   );
-  await run(w.tx, 'UPDATE kitchen SET stock_serial = stock_serial + 1 WHERE id = ?', [w.kitchen.id]);
+  await update(w.tx, 'kitchen', w.kitchen.id, { stock_serial: row!.stock_serial + 1 });
   return row!.stock_serial + 1;
 }
 
