@@ -210,8 +210,8 @@ async function rawReadings(pool, lotId, kitchenId, accountId, { reading, chainHa
       [kitchenId, lotId, lotId],
     );
     await tx.execute(
-      'INSERT INTO reading (id, lot_id, step_id, kind, sample, said, raw, celsius, value, instrument_id, note, at, account_id) VALUES (?, ?, NULL, ?, ?, ?, ?, ?, ?, NULL, NULL, ?, ?)',
-      [id, lotId, 'brix', 'pan', body.said, body.raw, body.celsius, body.raw, sqlAt, accountId],
+      "INSERT INTO reading (id, lot_id, kind, sample, taken, said, raw, celsius, value, simulated, diluted, at, recorded_at, account_id) VALUES (?, ?, ?, ?, 'as-it-is', ?, ?, ?, ?, 0, 0, ?, ?, ?)",
+      [id, lotId, 'brix', 'pan', body.said, body.raw, body.celsius, body.raw, sqlAt, sqlAt, accountId],
     );
     const [[head]] = await tx.execute(
       'SELECT sequence, hash FROM journal_head WHERE kitchen_id = ? FOR UPDATE',

@@ -2,17 +2,18 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { parseArgs } from 'node:util';
 import { ensureBuilt } from './src/build.mjs';
-import { beginLot, newKitchenAt, reading } from './src/kitchenClient.mjs';
+import { beginLot, newKitchenAt } from './src/kitchenClient.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { runCommand } from './src/run.mjs';
 import { say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
+import { sendUntilKept, writeOf } from './src/writes.mjs';
 
-const READINGS = 500;
-const SENDERS = 4;
+const WRITERS = 8;
 
 const ended = (child) =>
   child.exitCode !== null || child.signalCode !== null
@@ -24,12 +25,13 @@ async function startHouse(folder) {
   const house = { port: await freePort(), kills: 0 };
   house.db = await startMariadb(folder);
   await prepareDatabase(house.db);
-  house.server = await startServer({ ...house.db, port: house.port, log: 'error' });
+  const serve = () => startServer({ ...house.db, port: house.port, log: 'error' });
+  house.server = await serve();
   house.url = house.server.url;
   house.killServer = async () => {
     house.server.kill();
     await ended(house.server.child);
-    house.server = await startServer({ ...house.db, port: house.port, log: 'error' });
+    house.server = await serve();
     house.kills += 1;
   };
   house.killDatabase = async () => {
@@ -41,80 +43,15 @@ async function startHouse(folder) {
   return house;
 }
 
-/** Sends one reading until it is acknowledged, the same id each time, as a device with a queue does. */
-async function sendUntilKept(url, client, path, body) {
-  for (let attempt = 0; attempt < 200; attempt++) {
-    try {
-      const response = await fetch(`${url}${path}`, {
-        method: 'POST',
-        headers: client.headers(),
-        body: JSON.stringify(body),
-        signal: AbortSignal.timeout(5000),
-      });
-      await response.text();
-      if (response.status === 201) return attempt;
-      if (response.status < 500)
-        throw Object.assign(new Error(`refused with ${response.status}`), { final: true });
-    } catch (error) {
-      if (error.final) throw error;
-    }
-    await sleep(50);
-  }
-  throw new Error('a reading was not acknowledged in 200 attempts');
-}
-
-async function sendAll(house, client, lot, killAt) {
-  const acknowledged = [];
-  let [next, retried] = [0, 0];
-  const sender = async () => {
-    while (next < READINGS) {
-      const body = reading(next++);
-      const kill = killAt.get(next);
-      if (kill) kill();
-      retried += (await sendUntilKept(house.url, client, `/api/lots/${lot}/readings`, body)) > 0 ? 1 : 0;
-      acknowledged.push(body.id);
-    }
-  };
-  await Promise.all(Array.from({ length: SENDERS }, sender));
-  return { acknowledged, retried };
-}
-
-/**
- * 500 readings while the server and MariaDB are killed with SIGKILL, twice each.
- * @returns what was acknowledged, what is there after restart, and whether the chain is whole
- */
-export async function crashRun() {
+/** A kitchen in a throw-away folder for as long as the work lasts. */
+async function withHouse(work) {
   const folder = mkdtempSync(join(tmpdir(), 'inch-crash-'));
   const house = await startHouse(folder);
   try {
     const client = await newKitchenAt(house.url);
     const lot = await beginLot(client);
-    const killing = [];
-    const later = (kill) => () => killing.push(kill().catch((error) => error));
-    const killAt = new Map([
-      [90, later(house.killServer)],
-      [190, later(house.killDatabase)],
-      [300, later(house.killServer)],
-      [410, later(house.killDatabase)],
-    ]);
-    const { acknowledged, retried } = await sendAll(house, client, lot, killAt);
-    for (const outcome of await Promise.all(killing)) if (outcome instanceof Error) throw outcome;
-    await house.killDatabase();
-    await house.killServer();
-    const kept = (await client.send('GET', `/api/lots/${lot}`)).readings.map((r) => r.id);
-    const chain = await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'verify'], {
-      env: { INCH_DATABASE: house.db.appUrl, INCH_JOURNAL_KEY: house.db.journalKey },
-    });
-    const there = new Set(kept);
-    return {
-      acknowledged: acknowledged.length,
-      missing: acknowledged.filter((id) => !there.has(id)).length,
-      twice: kept.length - there.size,
-      unasked: kept.length - acknowledged.length,
-      retried,
-      kills: house.kills,
-      chain: chain.trim(),
-    };
+    const formulas = await client.send('GET', '/api/formulas');
+    return await work(house, client, { lot, formulaId: formulas[0].id });
   } finally {
     await house.server.stop();
     await house.db.stop();
@@ -122,13 +59,142 @@ export async function crashRun() {
   }
 }
 
+/** Writes of all kinds from several writers at once, while `more` says so. @returns what was acknowledged, by table, and what was seen on the way */
+async function writeAll(house, client, kitchen, more) {
+  const kept = [];
+  const seen = { retried: 0, fiveHundreds: 0 };
+  let next = 0;
+  const writer = async () => {
+    while (more(next)) {
+      const write = writeOf(kitchen, next++);
+      const { retried, fiveHundreds } = await sendUntilKept(house, client, write);
+      seen.retried += retried > 0 ? 1 : 0;
+      seen.fiveHundreds += fiveHundreds;
+      kept.push({ table: write.table, id: write.body.id });
+    }
+  };
+  await Promise.all(Array.from({ length: WRITERS }, writer));
+  return { kept, ...seen };
+}
+
+/** Holds what was acknowledged against the tables, and the tables against the journal. */
+async function reckon(house, kept) {
+  const { openPool } = await import('../server/dist/database/pool.js');
+  const { databaseFromUrl } = await import('../server/dist/config.js');
+  const pool = openPool(databaseFromUrl(house.db.adminUrl), 1);
+  const [lost, doubled] = [[], []];
+  // One lot stands before any write: the one that readings go to.
+  const before = { lot: 1 };
+  for (const table of new Set(kept.map((k) => k.table))) {
+    const [rows] = await pool.query(`SELECT id FROM ${table}`);
+    const there = new Set(rows.map((r) => r.id));
+    const own = kept.filter((k) => k.table === table);
+    lost.push(...own.filter((k) => !there.has(k.id)));
+    if (rows.length > own.length + (before[table] ?? 0)) doubled.push(table);
+  }
+  await pool.end();
+  const chain = await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'verify'], {
+    env: { INCH_DATABASE: house.db.appUrl, INCH_JOURNAL_KEY: house.db.journalKey },
+  }).catch((error) => error.message);
+  return { lost: lost.length, doubled: doubled.length, chain: chain.trim() };
+}
+
+/**
+ * So many writes of all kinds while the server and MariaDB are killed with SIGKILL in turns.
+ * @returns what was acknowledged, lost and doubled, the 5xx but for "the database is away", and whether journal and record agree
+ */
+export function crashRun(writes = 500) {
+  return withHouse(async (house, client, kitchen) => {
+    const killing = [];
+    let nextKill = 60;
+    const more = (next) => {
+      if (next >= nextKill && nextKill < writes) {
+        const kill = killing.length % 2 === 0 ? house.killServer : house.killDatabase;
+        const last = killing.at(-1) ?? Promise.resolve();
+        killing.push(last.then(kill).catch((error) => error));
+        nextKill += Math.max(100, Math.round(writes / 8));
+      }
+      return next < writes;
+    };
+    const { kept, retried, fiveHundreds } = await writeAll(house, client, kitchen, more);
+    for (const outcome of await Promise.all(killing)) if (outcome instanceof Error) throw outcome;
+    await house.killDatabase();
+    await house.killServer();
+    return {
+      acknowledged: kept.length,
+      retried,
+      fiveHundreds,
+      kills: house.kills,
+      ...(await reckon(house, kept)),
+    };
+  });
+}
+
+/** Eight writers at once for so many seconds, and nobody killed. */
+export function parallelRun(seconds) {
+  return withHouse(async (house, client, kitchen) => {
+    const until = Date.now() + seconds * 1000;
+    const { kept, fiveHundreds } = await writeAll(house, client, kitchen, () => Date.now() < until);
+    return { acknowledged: kept.length, fiveHundreds, ...(await reckon(house, kept)) };
+  });
+}
+
+const SHAPE = `SELECT table_name, column_name, column_type, is_nullable FROM information_schema.columns
+  WHERE table_schema = DATABASE() AND table_name NOT LIKE 'migration%' ORDER BY table_name, ordinal_position`;
+
+/** Kills the migrations, and MariaDB under them, at moments of their way, until they come through. @returns whether the tables are as without a kill */
+export async function migrationRun(kills = 6) {
+  const folder = mkdtempSync(join(tmpdir(), 'inch-migrate-'));
+  let db = await startMariadb(folder);
+  const { openPool } = await import('../server/dist/database/pool.js');
+  const { databaseFromUrl } = await import('../server/dist/config.js');
+  const shapeOf = async (adminUrl) => {
+    const pool = openPool(databaseFromUrl(adminUrl), 1);
+    const [columns] = await pool.query(SHAPE);
+    await pool.end();
+    return JSON.stringify(columns);
+  };
+  try {
+    for (let i = 0; i < kills; i++) {
+      const going = prepareDatabase(db).catch(() => 'killed');
+      await sleep(400 + i * 350);
+      db.kill();
+      await ended(db.child);
+      await going;
+      db = await startMariadb(folder, { port: db.port });
+    }
+    await prepareDatabase(db);
+    const clean = {
+      ...db,
+      adminUrl: db.adminUrl.replace(/[^/]+$/, 'clean'),
+      appUrl: db.appUrl.replace(/[^/]+$/, 'clean'),
+    };
+    await prepareDatabase(clean);
+    return { kills, same: (await shapeOf(db.adminUrl)) === (await shapeOf(clean.adminUrl)) };
+  } finally {
+    await db.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
 if (process.argv[1] === import.meta.filename) {
+  const { values } = parseArgs({
+    options: { writes: { type: 'string', default: '1000' }, seconds: { type: 'string', default: '60' } },
+  });
   await ensurePackages();
   await ensureBuilt(['server']);
-  const result = await crashRun();
+  const killed = await crashRun(Number(values.writes));
   say(
-    `${result.acknowledged} readings acknowledged through ${result.kills} kills, ${result.retried} of them after trying again`,
+    `${killed.acknowledged} writes acknowledged through ${killed.kills} kills, ${killed.retried} of them after trying again`,
   );
-  say(`${result.missing} missing, ${result.twice} twice; ${result.chain}`);
-  process.exit(result.missing + result.twice + result.unasked === 0 && /whole/.test(result.chain) ? 0 : 1);
+  say(`lost ${killed.lost}, doubled ${killed.doubled}, 5xx ${killed.fiveHundreds}; ${killed.chain}`);
+  const parallel = await parallelRun(Number(values.seconds));
+  say(`${parallel.acknowledged} writes of ${WRITERS} at once in ${values.seconds} s`);
+  say(`lost ${parallel.lost}, doubled ${parallel.doubled}, 5xx ${parallel.fiveHundreds}; ${parallel.chain}`);
+  const migrated = await migrationRun();
+  say(
+    `migrations through ${migrated.kills} kills: the tables are ${migrated.same ? 'as without' : 'others than without'}`,
+  );
+  const well = (run) => run.lost + run.doubled + run.fiveHundreds === 0 && /is whole/.test(run.chain);
+  process.exit(well(killed) && well(parallel) && migrated.same ? 0 : 1);
 }

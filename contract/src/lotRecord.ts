@@ -6,7 +6,7 @@ import { RulePackId } from './kitchen.ts';
 
 export const LotState = z.enum(LOT_STATES);
 
-const by = { at: z.string(), by: z.string() };
+const by = { at: z.string(), recordedAt: z.string().optional(), by: z.string() };
 
 const Step = z.object({
   id: z.string(),

@@ -43,6 +43,7 @@ beforeAll(async () => {
     id: own.plans,
     content: { name: 'The fair', due: null, items: [], steps: [] },
   });
+  app.byHand = true;
   // A second kitchen on the same database, as an import of the owner of the machine could make it.
   admin = openPool(app.admin, 1);
   const [kitchenId, accountId] = [newId(), newId()];

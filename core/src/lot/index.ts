@@ -12,6 +12,7 @@ export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
 export { catalogueOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';
+export { type DatedBack, datedBack } from './datedBack.ts';
 export type { Evidence, EvidenceOf, Gate, GateId } from './gate.ts';
 export { bottlesNotTicked, gapSaid } from './gateCount.ts';
 export { bottlesProcessed, whyNotCounted } from './gateHeat.ts';

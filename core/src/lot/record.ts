@@ -6,7 +6,7 @@ import type { LotState } from './state.ts';
 export type { Entry } from '../record/index.ts';
 
 /** A mark of a step or a load as it stands in a record. */
-type MarkOf<Kind> = { kind: Kind; at: string; by: string };
+type MarkOf<Kind> = { kind: Kind; at: string; recordedAt?: string | undefined; by: string };
 export type MarkKind = Recorded<Entries['mark']>['mark'];
 
 export interface LotStep {

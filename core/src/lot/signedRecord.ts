@@ -1,8 +1,8 @@
 import { columnsOf, type EntryKind, entries } from '../record/index.ts';
 import type { LotRecord } from './record.ts';
 
-/** What a signature is put under, by noun: everything that a release rests on. */
-const SIGNED = {
+/** What a release rests on, by noun: what a signature is put under, and where a late entry matters. */
+export const RESTED_ON = {
   addition: 'additions',
   placing: 'placings',
   reading: 'readings',
@@ -46,8 +46,8 @@ function asKept(kind: EntryKind, entry: Kept, at: string): Record<string, unknow
  */
 export function recordAsOf(lot: LotRecord, at: string): Record<string, unknown> {
   const { id, code, product, storage, criticalPh, elevationMetres, timeZone, rulePack, scale, begunAt } = lot;
-  const kept = Object.entries(SIGNED).map(([noun, field]) => {
-    const kind: EntryKind = entries[noun as keyof typeof SIGNED];
+  const kept = Object.entries(RESTED_ON).map(([noun, field]) => {
+    const kind: EntryKind = entries[noun as keyof typeof RESTED_ON];
     const written = (lot[field] as unknown as Kept[]).filter((entry) => entry.recordedAt <= at);
     return [field, written.map((entry) => asKept(kind, entry, at)).sort(byId)];
   });

@@ -32,9 +32,10 @@ async function loadPlain(db: Database, lots: Lots, ids: string[], noun: PlainNou
     (lots.get(parentId)![PLAIN[noun]] as unknown[]).push(entry);
 }
 
-const markOf = <T>({ entry }: { entry: { mark: T; at: string; by: string } }) => ({
+const markOf = <T>({ entry }: { entry: { mark: T; at: string; recordedAt: string; by: string } }) => ({
   kind: entry.mark,
   at: entry.at,
+  recordedAt: entry.recordedAt,
   by: entry.by,
 });
 

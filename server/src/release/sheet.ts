@@ -2,6 +2,8 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { LotView } from '@inch/contract/lot';
 import { spokenDay } from '@inch/core/calendar';
 import { boilingPointOfWater, feetOf } from '@inch/core/heat';
+import { datedBack, type LotRecord } from '@inch/core/lot';
+import { lateSaid } from '@inch/core/record';
 
 /** One part of the sheet: its heading and its lines; a gate's heading says whether it is open. */
 export interface SheetPart {
@@ -56,6 +58,9 @@ function head(lot: LotView, kitchen: Kitchen): string[] {
     `Critical limit of this lot: pH ${lot.criticalPh}`,
     `Made at ${Math.round(feetOf(lot.elevationMetres)).toLocaleString('en')} ft (${Math.round(lot.elevationMetres)} m), where water boils at ${boilingPointOfWater(lot.elevationMetres).toFixed(1)} °C`,
     lot.keeping.carriedBy,
+    ...(lot.broughtInAt
+      ? [`Brought in from a kitchen file on ${momentIn(lot.broughtInAt, kitchen.timeZone)}.`]
+      : []),
   ];
 }
 
@@ -74,12 +79,20 @@ export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): Relea
           : 'Open.'
       }`,
   );
+  const late = datedBack(lot as LotRecord).map(
+    (d) =>
+      `${d.noun.replace(/-/g, ' ')} of ${momentIn(d.at, kitchen.timeZone)}, by ${d.by}: ${lateSaid(d.minutes)}`,
+  );
   return {
     title: `Release sheet, lot ${lot.code}, ${lot.product.name}`,
     verdict: words,
     released,
     head: head(lot, kitchen),
-    parts: [...gates, { heading: 'Deviations', lines: deviations.length > 0 ? deviations : ['None.'] }],
+    parts: [
+      ...gates,
+      { heading: 'Deviations', lines: deviations.length > 0 ? deviations : ['None.'] },
+      ...(late.length > 0 ? [{ heading: 'Written down later than it happened', lines: late }] : []),
+    ],
     foot: `Printed ${momentIn(now, kitchen.timeZone)} from the record. It says what was measured and which limits that meets; it replaces no authority.`,
   };
 }

@@ -1,11 +1,9 @@
-import { accountRoutes, NewAccount } from '@inch/contract/account';
 import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { HIGHEST_PH, USUAL_CRITICAL_PH } from '@inch/core/keeping';
 import { rulePacks } from '@inch/core/label';
 import { cupSchools, readElevation } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
-import { useAccounts } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
@@ -15,6 +13,8 @@ import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { CURRENCIES, timeZonesWith } from '../ui/zones.ts';
 import { Containers } from './Containers.tsx';
 import { HeatProcesses } from './HeatProcesses.tsx';
+import { OwnAccount } from './OwnAccount.tsx';
+import { People } from './People.tsx';
 import { WorkshopForm } from './WorkshopForm.tsx';
 
 const answersOf = (k: Kitchen) => ({
@@ -193,59 +193,20 @@ function SettingsForm({ owner }: { owner: boolean }) {
   );
 }
 
-function People() {
-  const { data } = useAccounts();
-  const form = useDeedForm({
-    of: 'kitchen',
-    draft: '',
-    empty: { name: '', role: 'maker', password: '' },
-    schema: NewAccount,
-    read: (v) => v,
-    write: (body) => call(accountRoutes.add, { body }),
-    done: 'Person added',
-  });
-  return (
-    <Ruled title="People">
-      <ul>
-        {data?.map((a) => (
-          <li key={a.id} className="flex justify-between border-b border-steel-line py-2">
-            <span className="font-semibold">{a.name}</span>
-            <span className="text-ink-2">{a.role}</span>
-          </li>
-        ))}
-      </ul>
-      <form className="grid gap-3 py-4" onSubmit={form.submit}>
-        <Field label="Name of the person" {...form.field('name')} />
-        <Choice
-          label="Role"
-          {...form.field('role')}
-          hint="A reader only looks, a maker makes and releases, an owner also changes settings."
-        >
-          <option value="maker">maker</option>
-          <option value="reader">reader</option>
-          <option value="owner">owner</option>
-        </Choice>
-        <Field
-          label="First password"
-          type="password"
-          autoComplete="new-password"
-          {...form.field('password')}
-          hint="At least 10 characters."
-        />
-        <Button type="submit" tone="plain" disabled={form.busy}>
-          Add person
-        </Button>
-      </form>
-    </Ruled>
-  );
-}
-
 /** The kitchen: where it lies, which cups it means, which rules it labels by, and who works in it. */
 export function KitchenSettings() {
   const { account, kitchen } = useSession();
   const owner = account.role === 'owner';
   return (
-    <Sheet {...(owner ? { aside: <People />, asideLabel: 'People' } : {})}>
+    <Sheet
+      asideLabel="Account and people"
+      aside={
+        <>
+          <OwnAccount />
+          {owner && <People />}
+        </>
+      }
+    >
       <h1 className="mb-3">Kitchen</h1>
       <Ruled title="Settings">
         <SettingsForm owner={owner} />

@@ -1,4 +1,5 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { lateBy, lateSaid } from '@inch/core/record';
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
@@ -32,6 +33,17 @@ function useSought(): string {
   return sought;
 }
 
+/** Says of what was written down later than it happened by how much. */
+function Late({ happening: { at, recordedAt }, lot }: { happening: Happening; lot: LotView }) {
+  const minutes = recordedAt === undefined ? null : lateBy({ at, recordedAt }, lot.broughtInAt);
+  if (minutes === null) return null;
+  return (
+    <span className="block text-sm font-semibold text-hold">
+      {lateSaid(minutes)}: written down {dayAndTime(recordedAt!)}
+    </span>
+  );
+}
+
 function History({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
   const sought = useSought();
@@ -53,6 +65,7 @@ function History({ lot }: { lot: LotView }) {
                   {h.detail}
                 </span>
               )}
+              <Late happening={h} lot={lot} />
               {h.struck && (
                 <span className="block text-sm font-semibold text-hold">
                   struck by {h.struck.by}: {h.struck.why}
@@ -65,6 +78,13 @@ function History({ lot }: { lot: LotView }) {
       </ol>
     </Ruled>
   ));
+}
+
+/** When what a journal row says happened, where that was earlier than it was written. */
+function Happened({ row }: { row: { at: string; payload: unknown } }) {
+  const { at } = (row.payload ?? {}) as { at?: unknown };
+  if (typeof at !== 'string' || lateBy({ at, recordedAt: row.at }, null) === null) return null;
+  return <span className="block text-hold">of {dayAndTime(at)}</span>;
 }
 
 function Journal({ code }: { code: string }) {
@@ -93,7 +113,10 @@ function Journal({ code }: { code: string }) {
             {data?.map((row) => (
               <tr key={row.sequence} className="border-b border-steel-line align-top">
                 <td className="figure py-1.5 pr-3">{row.sequence}</td>
-                <td className="py-1.5 pr-3 whitespace-nowrap">{dayAndTime(row.at)}</td>
+                <td className="py-1.5 pr-3 whitespace-nowrap">
+                  {dayAndTime(row.at)}
+                  <Happened row={row} />
+                </td>
                 <td className="py-1.5 pr-3">{row.by}</td>
                 <td className="py-1.5 pr-3 whitespace-nowrap">
                   {row.noun}: {row.action}
@@ -188,6 +211,12 @@ export function Record() {
           version {lot.product.version}, begun {dayAndTime(lot.begunAt)}
         </span>
       </div>
+      {lot.broughtInAt && (
+        <p className="mb-4 border-l-4 border-steel py-0.5 pl-3 text-ink-2">
+          Brought in from a kitchen file on {dayAndTime(lot.broughtInAt)}. What is older than that was not
+          written down here.
+        </p>
+      )}
       <Tabs.Root defaultValue="history">
         <Tabs.List aria-label="Record" className="mb-4 flex gap-6 border-b border-steel-line">
           <Tabs.Trigger value="history" className={tab}>

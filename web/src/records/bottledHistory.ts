@@ -51,6 +51,7 @@ export function heated(lot: LotView): Happening[] {
     ...l.marks.map((m) => ({
       id: m.id,
       at: m.at,
+      recordedAt: m.recordedAt,
       by: m.by,
       struck: null,
       title: `${PUT[m.kind]}, load ${l.number}`,

@@ -22,7 +22,14 @@ function wordsOf(value: unknown): string | null {
 /** What a journal row says, in words: without times and ids, which stand in columns of their own or mean nothing to a reader. */
 export function detailsOf(payload: unknown): string {
   return Object.entries(payload ?? {})
-    .filter(([field]) => field !== 'at' && field !== 'begunAt' && !/Id$|^id$/.test(field))
+    .filter(
+      ([field]) =>
+        field !== 'at' &&
+        field !== 'begunAt' &&
+        field !== 'happenedAt' &&
+        field !== 'inNameOf' &&
+        !/Id$|^id$/.test(field),
+    )
     .flatMap(([field, value]) => {
       const words = wordsOf(value);
       return words === null ? [] : [`${nameOf(field)} ${words}`];

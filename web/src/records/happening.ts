@@ -2,6 +2,8 @@
 export interface Happening {
   id: string;
   at: string;
+  /** When it was written down, where that is known. */
+  recordedAt?: string | undefined;
   by: string;
   title: string;
   detail: string;

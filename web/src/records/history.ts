@@ -19,6 +19,7 @@ function steps(lot: LotView): Happening[] {
     s.marks.map((m, i) => ({
       id: `${s.id} ${i}`,
       at: m.at,
+      recordedAt: m.recordedAt,
       by: m.by,
       title: `${MARKS[m.kind]}: ${s.title}`,
       detail: '',
@@ -60,6 +61,7 @@ function afterwards(lot: LotView, currency: string): Happening[] {
   const moves = lot.movements.map((m) => ({
     id: m.id,
     at: m.at,
+    recordedAt: m.recordedAt,
     by: m.by,
     struck: null,
     title: `${m.kind[0]!.toUpperCase()}${m.kind.slice(1)}: ${plural(m.count, 'bottle')}`,
@@ -75,6 +77,7 @@ function afterwards(lot: LotView, currency: string): Happening[] {
   const decisions = lot.decisions.map((d) => ({
     id: d.id,
     at: d.at,
+    recordedAt: d.recordedAt,
     by: d.by,
     struck: null,
     title: `${d.from} → ${d.to}`,
@@ -83,6 +86,7 @@ function afterwards(lot: LotView, currency: string): Happening[] {
   const prints = lot.prints.map((p) => ({
     id: p.id,
     at: p.at,
+    recordedAt: p.recordedAt,
     by: p.by,
     struck: null,
     title: `Printed ${plural(p.copies, 'label')}`,
