@@ -77,6 +77,12 @@ const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ER_SERVER_SHUTDOWN']);
 /** MariaDB's words for a full disk or table. */
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ER_CANT_CREATE_FILE']);
 
+/** What was sent names nothing that is here, or does not fit its column. */
+const DOES_NOT_FIT = new Set([
+  ...['ER_NO_REFERENCED_ROW_2', 'ER_DATA_TOO_LONG', 'ER_WARN_DATA_OUT_OF_RANGE'],
+  ...['ER_CANT_AGGREGATE_2COLLATIONS', 'ER_CANT_AGGREGATE_NCOLLATIONS', 'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD'],
+]);
+
 function ofDatabase(error: unknown): Problem | null {
   const code = errorCode(error) ?? '';
   if (AWAY.has(code) || code.startsWith('PROTOCOL_'))
@@ -93,7 +99,7 @@ function ofDatabase(error: unknown): Problem | null {
       409,
       'That id was already used for something else. Give what you write an id of its own.',
     );
-  if (['ER_NO_REFERENCED_ROW_2', 'ER_DATA_TOO_LONG', 'ER_WARN_DATA_OUT_OF_RANGE'].includes(code))
+  if (DOES_NOT_FIT.has(code))
     return new Problem(422, 'It names something that is not here, or holds more than fits.');
   return null;
 }

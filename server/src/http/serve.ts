@@ -52,8 +52,15 @@ function bodyOf(route: AnyRoute, req: Request): unknown {
   return read(route.body, req.body ?? {});
 }
 
+/** Ids and codes are plain: nothing is found under any other. */
+function plainParams(req: Request): Request['params'] {
+  if (Object.values(req.params).some((value) => !/^[\x20-\x7e]*$/.test(String(value))))
+    throw new Problem(404, 'There is nothing at this address.');
+  return req.params;
+}
+
 const calledWith = (route: AnyRoute, app: AppContext, req: Request, res: Response) => ({
-  params: read(route.params, req.params),
+  params: read(route.params, plainParams(req)),
   query: read(route.query, req.query),
   body: bodyOf(route, req),
   pool: app.pool,
