@@ -104,6 +104,10 @@ export const LotHead = z.object({
 });
 export type LotHead = z.infer<typeof LotHead>;
 
+/** A lot of which something stored cannot be read, and why. */
+export const BrokenLot = z.object({ id: z.string(), code: z.string(), name: z.string(), why: z.string() });
+export type BrokenLot = z.infer<typeof BrokenLot>;
+
 const byId = z.object({ id: z.string().max(40) });
 const JournalRow = z.object({
   sequence: z.number().int(),
@@ -192,7 +196,12 @@ export const lotRoutes = {
       before: z.string().max(40).optional(),
       limit: z.coerce.number().int().min(1).max(200).default(100),
     }),
-    response: z.object({ lots: z.array(LotHead), next: z.string().nullable() }),
+    response: z.object({
+      lots: z.array(LotHead),
+      /** Lots of which something stored cannot be read. */
+      broken: z.array(BrokenLot),
+      next: z.string().nullable(),
+    }),
   }),
   read: route({
     method: 'GET',

@@ -18,7 +18,8 @@ function lotIn(state: string, decisions: object[]): LotView {
     ...{ gates: [], readings: [], bottlings: [], additions: [], deviations: [], sealChecks: [], lines: [] },
     ...{ heatProcesses: [], loads: [], coolings: [], weighings: [], faults: [], movements: [], steps: [] },
     ...{ marks: [], photographs: [], prints: [], bottles: { filled: 0, left: 0, groups: [] } },
-    ...{ elevationMetres: 719.328, late: [] },
+    ...{ elevationMetres: 719.328, broughtInAt: null },
+    ...{ placings: [], ticks: [], tallies: [], curves: [], fates: [] },
     keeping: { bestBy: null, dateWord: 'best-before', madeOn: '2026-11-20', carriedBy: 'cold' },
   } as unknown as LotView;
 }

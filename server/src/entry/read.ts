@@ -11,6 +11,14 @@ import {
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
 import { valuesFrom } from './columns.ts';
 
+/** An entry whose row does not hold what its kind declares. */
+export class UnreadableEntry extends Error {
+  override name = 'UnreadableEntry';
+  constructor(noun: string, id: string, why: string) {
+    super(`The ${noun} ${id} cannot be read: ${why}`);
+  }
+}
+
 interface Row {
   id: string;
   at: string;
@@ -101,6 +109,6 @@ function entryFrom(kind: EntryKind, noun: string, row: Row): Record<string, unkn
       ...valuesFrom(fieldsInRow(kind, row), row),
     };
   } catch (error) {
-    throw new Error(`The ${noun} ${row.id} cannot be read: ${(error as Error).message}`);
+    throw new UnreadableEntry(noun, row.id, (error as Error).message);
   }
 }

@@ -3,7 +3,7 @@ import { type Entries, entries, type PostedNoun, type Said } from '@inch/core/re
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { holdWhereShut } from '../lot/change.ts';
-import { lotHeadOf, refuseEnded } from '../lot/head.ts';
+import { type LotHead, lotHeadOf, refuseEnded } from '../lot/head.ts';
 import type { Judge } from './judge.ts';
 import { judges } from './judges.ts';
 import { referencedBy } from './references.ts';
@@ -11,6 +11,14 @@ import { writeEntry } from './write.ts';
 
 /** Kinds that may be recorded of a lot that is ended. */
 const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set(['movement', 'decision', 'ruling', 'print']);
+/** What a complaint brings, once bottles have left: what is wrong, and what a returned bottle reads. */
+const OF_A_COMPLAINT: ReadonlySet<PostedNoun> = new Set(['deviation', 'closing', 'reading']);
+
+function refuseAfterTheEnd(lot: LotHead, noun: PostedNoun): void {
+  if (AFTER_THE_END.has(noun)) return;
+  if (OF_A_COMPLAINT.has(noun) && lot.state !== 'discarded') return;
+  refuseEnded(lot);
+}
 
 /**
  * Records one entry of a lot: reads what is said, judges it, writes it with its journal row, and does what follows.
@@ -25,7 +33,7 @@ export async function record<N extends PostedNoun>(
 ): Promise<{ id: string }> {
   const { at: saidAt, ...said } = bodyOf(noun).parse(body) as Said<Entries[N]> & { id: string; at?: string };
   const lot = await lotHeadOf(w, lotIdOrCode);
-  if (!AFTER_THE_END.has(noun)) refuseEnded(lot);
+  refuseAfterTheEnd(lot, noun);
   const at = happenedAt(w, saidAt, lot.begunAt);
   const named = await referencedBy(w, lot.id, entries[noun], said);
   const judge = judges[noun] as unknown as Judge<N>;

@@ -3,6 +3,7 @@ import type { ErrorRequestHandler, Request, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { z } from 'zod';
 import { errorCode, isTakenId } from '../database/transaction.ts';
+import { UnreadableEntry } from '../entry/read.ts';
 
 export interface FieldError {
   path: string;
@@ -120,6 +121,8 @@ function asProblem(error: unknown): Problem {
     return new Problem(422, errors[0]?.message ?? 'Something is missing.', { errors });
   }
   if (error instanceof TransitionError) return new Problem(409, error.message);
+  if (error instanceof UnreadableEntry)
+    return new Problem(409, `${error.message}. Ask for npm run verify: it says what was changed.`);
   return (
     ofRequest(error) ??
     ofDatabase(error) ??

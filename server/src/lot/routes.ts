@@ -58,11 +58,12 @@ function bindEntries(app: AppContext): void {
 
 export function lotRouter(app: AppContext): void {
   serve(app, lotRoutes.list, async ({ pool, kitchen, query }) => {
-    const lots = await lotsPage(pool, kitchen, query.before, query.limit);
+    const { lots, broken, lastId } = await lotsPage(pool, kitchen, query.before, query.limit);
     const now = new Date().toISOString();
     return {
       lots: lots.map((lot) => lotHead(lot, kitchen, now)),
-      next: lots.length === query.limit ? lots.at(-1)!.id : null,
+      broken,
+      next: lots.length + broken.length === query.limit ? lastId : null,
     };
   });
   serve(app, lotRoutes.read, async ({ pool, kitchen, params }) => {

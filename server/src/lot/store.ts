@@ -1,6 +1,8 @@
+import type { BrokenLot } from '@inch/contract/lot';
 import type { LotRecord } from '@inch/core/lot';
 import type { CupSchool } from '@inch/core/quantity';
 import { type Database, fromSql, rows, toSql } from '../database/pool.ts';
+import { UnreadableEntry } from '../entry/read.ts';
 import { loadRecords } from './load.ts';
 
 interface HeadRow {
@@ -84,6 +86,33 @@ async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]>
   return [...lots.values()];
 }
 
+/** Lots that can be read, and those of which something cannot. */
+export interface Readable {
+  lots: StoredLot[];
+  broken: BrokenLot[];
+  /** The last of them in their order, whether it can be read or not. */
+  lastId: string | null;
+}
+
+/** Lots with their records; where one cannot be read, the others without it. */
+async function readable(db: Database, heads: HeadRow[]): Promise<Readable> {
+  const lastId = heads.at(-1)?.id ?? null;
+  try {
+    return { lots: await withRecords(db, heads), broken: [], lastId };
+  } catch (error) {
+    if (!(error instanceof UnreadableEntry || error instanceof SyntaxError)) throw error;
+  }
+  const found: Readable = { lots: [], broken: [], lastId };
+  for (const head of heads)
+    try {
+      found.lots.push(...(await withRecords(db, [head])));
+    } catch (error) {
+      const { id, code, name } = head;
+      found.broken.push({ id, code, name, why: (error as Error).message });
+    }
+  return found;
+}
+
 type In = { id: string };
 
 /** One lot by id or code; null where the kitchen has none. */
@@ -102,25 +131,25 @@ export async function lotsPage(
   kitchen: In,
   before: string | undefined,
   limit: number,
-): Promise<StoredLot[]> {
+): Promise<Readable> {
   const after = before ? 'AND (l.begun_at, l.id) < (SELECT begun_at, id FROM lot WHERE id = ?)' : '';
   const heads = await rows<HeadRow>(
     db,
     `${HEAD} WHERE l.kitchen_id = ? ${after} ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
     before ? [kitchen.id, before] : [kitchen.id],
   );
-  return withRecords(db, heads);
+  return readable(db, heads);
 }
 
 /** Lots that may still need a hand: everything not ended, and what was released within the longest keeping time and a half year. */
-export async function openLots(db: Database, kitchen: In): Promise<StoredLot[]> {
+export async function openLots(db: Database, kitchen: In): Promise<Readable> {
   const heads = await rows<HeadRow>(
     db,
     `${HEAD} WHERE l.kitchen_id = ? AND l.state IN ('planned', 'making', 'resting', 'bottled', 'held', 'released')
      AND (l.state <> 'released' OR l.begun_at > UTC_TIMESTAMP() - INTERVAL 2 YEAR) ORDER BY l.begun_at`,
     [kitchen.id],
   );
-  return withRecords(db, heads);
+  return readable(db, heads);
 }
 
 /** The last lots that were put into a vessel and are out of it again. */

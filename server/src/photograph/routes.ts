@@ -41,7 +41,7 @@ interface Taken {
 
 async function keep(w: Writing, lotId: string, taken: Taken, image: Buffer): Promise<{ id: string }> {
   const lot = await lotHeadOf(w, lotId);
-  refuseEnded(lot);
+  if (lot.state === 'discarded') refuseEnded(lot);
   const { id, words, stepId = null, readingId = null } = taken;
   const values = { stepId, readingId, words };
   await referencedBy(w, lot.id, entries.photograph, values);

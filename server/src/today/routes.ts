@@ -40,7 +40,7 @@ function loadClocks(lot: StoredLot, now: string): TodayView['clocks'] {
 
 /** Everything that needs a hand, now, next and later, with the clocks that run. */
 export async function todayOf(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
-  const stored = await openLots(db, kitchen);
+  const { lots: stored } = await openLots(db, kitchen);
   const lots = stored.map((record) => ({ record, ...judgeLot(record, kitchen) }));
   const meters = (await instrumentsOf(db, kitchen, now))
     .filter((i) => !i.retired)

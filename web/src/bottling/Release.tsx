@@ -112,6 +112,9 @@ const signatureSaid = (d: LotView['decisions'][number]): string =>
     ? `signed with the password${d.recordHash ? `, record ${d.recordHash.slice(0, 8)}` : ''}`
     : 'not signed: it came in with a kitchen file';
 
+/** Where a complaint may still come: it is written down as something out of its limits. */
+const AFTER_RELEASE: ReadonlySet<string> = new Set(['released', 'closed', 'recalled']);
+
 /** What was out of its limits, what was decided, and the sheet that says what a release rests on. */
 export function Release({ lot, open }: { lot: LotView; open: boolean }) {
   const mayWrite = useMayWrite();
@@ -130,7 +133,7 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
           ))}
         </ul>
       </Ruled>
-      {(open || (mayWrite && lot.state === 'released')) && (
+      {(open || (mayWrite && AFTER_RELEASE.has(lot.state))) && (
         <Fold title="Record something out of its limits" open={false}>
           {lot.state === 'released' && (
             <p className="pt-3 font-semibold text-hold">The lot is released: it is held at once.</p>

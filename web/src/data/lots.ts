@@ -1,4 +1,4 @@
-import { type LotHead, lotRoutes } from '@inch/contract/lot';
+import { type BrokenLot, type LotHead, lotRoutes } from '@inch/contract/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from './api.ts';
@@ -23,15 +23,17 @@ export function useLot(code: string) {
 }
 
 /** Every lot of the kitchen, newest first, fetched a page after another. */
-async function allLots(): Promise<{ lots: LotHead[] }> {
+async function allLots(): Promise<{ lots: LotHead[]; broken: BrokenLot[] }> {
   const lots: LotHead[] = [];
+  const broken: BrokenLot[] = [];
   let before: string | undefined;
   do {
     const page = await call(lotRoutes.list, { query: { limit: 200, ...(before ? { before } : {}) } });
     lots.push(...page.lots);
+    broken.push(...page.broken);
     before = page.next ?? undefined;
   } while (before);
-  return { lots };
+  return { lots, broken };
 }
 
 export const useLots = () => useQuery({ queryKey: keys.list('lot'), queryFn: allLots });

@@ -3,6 +3,7 @@ import { useLots } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
 import { plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Caution } from '../ui/State.tsx';
 
 /** Every lot ever begun, newest first. */
 export function RecordList() {
@@ -28,17 +29,28 @@ export function RecordList() {
       {data.lots.length === 0 ? (
         <Empty title="No records yet">The record writes itself while a lot is made.</Empty>
       ) : (
-        <Ruled title="Every lot, newest first" className="mt-4">
-          <LotList
-            lots={lots}
-            to={(lot) => `/records/${lot.code}`}
-            end={(lot) =>
-              lot.bottles.filled > 0
-                ? `${plural(lot.bottles.filled, 'bottle')}, ${lot.bottles.left} left`
-                : (lot.step ?? '')
-            }
-          />
-        </Ruled>
+        <>
+          {data.broken.map((lot) => (
+            <Caution key={lot.id} className="mt-4">
+              <strong>
+                Lot {lot.code}, {lot.name}, cannot be shown.
+              </strong>{' '}
+              {lot.why}. The others are not touched. Run <code>npm run verify</code>: it names what was
+              changed.
+            </Caution>
+          ))}
+          <Ruled title="Every lot, newest first" className="mt-4">
+            <LotList
+              lots={lots}
+              to={(lot) => `/records/${lot.code}`}
+              end={(lot) =>
+                lot.bottles.filled > 0
+                  ? `${plural(lot.bottles.filled, 'bottle')}, ${lot.bottles.left} left`
+                  : (lot.step ?? '')
+              }
+            />
+          </Ruled>
+        </>
       )}
     </Sheet>
   );
