@@ -3,6 +3,7 @@ import {
   brixFromRefractiveIndex,
   correctRefractometer,
   densityAt20,
+  heatCapacity,
   mixedBrix,
   refractiveIndexAt20,
   volumeAt20,
@@ -111,4 +112,24 @@ describe('mixing', () => {
     expect(() => mixedBrix([])).toThrow(RangeError);
   });
   it('weighs a litre of water at 998 g', () => expect(volumeAt20(998.2, 0)).toBeCloseTo(1000, 6));
+});
+
+describe('heat capacity of a sugar solution', () => {
+  it('is 4.18 of water and 2.8 at 60 °Bx, both at 20 °C, as the sugar trade’s tables have it', () => {
+    expect(Math.abs(heatCapacity(0) - 4.18)).toBeLessThan(0.02);
+    expect(Math.abs(heatCapacity(60) - 2.8)).toBeLessThan(0.05);
+  });
+  it('falls with strength and rises with temperature', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 84, noNaN: true }),
+        fc.double({ min: 0, max: 129, noNaN: true }),
+        (brix, celsius) => {
+          expect(heatCapacity(brix + 1, celsius)).toBeLessThan(heatCapacity(brix, celsius));
+          expect(heatCapacity(brix, celsius + 1)).toBeGreaterThan(heatCapacity(brix, celsius));
+        },
+      ),
+    );
+    expect(() => heatCapacity(60, -1)).toThrow(RangeError);
+  });
 });

@@ -1,5 +1,4 @@
-import { acidDose, equilibriumPh } from '@inch/core/acid';
-import { forecast, interchanges, simulate } from '@inch/core/formula';
+import { forecast, interchanges } from '@inch/core/formula';
 import { catalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { alcoholByVolume, alcoholLeft, undissociated } from '@inch/core/keeping';
 import { boilingPoint, inversionRate, sucroseSaturation, viscosity } from '@inch/core/sugar';
@@ -102,29 +101,6 @@ function interchangeRows() {
   ];
 }
 
-/** A dose put in gives back the pH asked for: the model is its own inverse. */
-function doseRow(targetPh) {
-  const juice = { acids: { malic: 0.12, citric: 0.02 }, baseEquivalents: 0.07 };
-  const { gramsPerKgWater } = acidDose({ juice, targetPh, acid: 'citric' });
-  const acids = { ...juice.acids, citric: 0.02 + gramsPerKgWater / 192.12 };
-  return row(`to pH ${targetPh}`, targetPh, equilibriumPh({ acids, baseEquivalents: 0.07 }).ph);
-}
-
-/** Acid and water alone leave only the model's own error, which is what the band then has to be. */
-function bandRow() {
-  const content = {
-    lines: [
-      { id: 'a', said: '10 g', ingredientId: 'citric-anhydrous' },
-      { id: 'w', said: '1000 g', ingredientId: 'water' },
-    ],
-    steps: [],
-    storage: 'cold',
-    bottleMl: 250,
-  };
-  const { ph } = simulate(content, setting, { draws: 10_000, seed: 1 });
-  return row('half width of the 5–95 % band under 20 °Bx', 0.1, (ph.high - ph.low) / 2);
-}
-
 const hours = (celsius) => Math.LN2 / inversionRate(3, celsius) / 3600;
 
 /** Tables of the formula bench: plain juices, boiling, inversion, body, exchange and uncertainty. */
@@ -136,20 +112,6 @@ export const formulaTables = () => [
     allowed: 0,
     digits: 2,
     rows: PUBLIC_FRUITS.map(plainJuice),
-  },
-  {
-    title: 'Half width of the simulated pH band',
-    source: 'the model’s own error, ±0.10 to 20 °Bx',
-    allowed: 0.005,
-    digits: 4,
-    rows: () => [bandRow()],
-  },
-  {
-    title: 'Acid dose, put in and read again',
-    source: 'the charge balance, inverted',
-    allowed: 0.00001,
-    digits: 5,
-    rows: [3.2, 3.0, 2.8].map(doseRow),
   },
   {
     title: 'One acid, sugar or vinegar for another',

@@ -1,6 +1,9 @@
 import { type BottleBody, bottleInBath, type HeatSample, lethality } from '../heat/index.ts';
 import { densityAt20, heatCapacity } from '../sugar/index.ts';
 
+/** °C between the fill and the boil, at which a filling's heat capacity is taken. */
+const WARM = 80;
+
 /** A bottle as it goes through its process, as far as a kitchen knows it. */
 export interface WarmingBottle {
   diameterMm: number;
@@ -56,7 +59,7 @@ function bodyOf(
   const radiusMetres = b.diameterMm / 2000 - WALL_M;
   const heightMetres = (b.nominalMl * 1e-6) / (Math.PI * radiusMetres ** 2);
   const density = densityAt20(Math.min(80, b.brix));
-  const perGram = heatCapacity(b.brix);
+  const perGram = heatCapacity(b.brix, WARM);
   const conducts = conductivity(b.brix);
   return {
     radiusMetres,
@@ -152,7 +155,7 @@ export function boilsIn(canner: {
   if (!(startCelsius >= 0 && startCelsius <= boilsAt))
     throw new RangeError(`Water at ${startCelsius} °C is outside 0 to ${boilsAt}`);
   const water = waterMl * WATER * (boilsAt - startCelsius);
-  const each = jars ? jars.glassGrams * GLASS + jars.contentGrams * heatCapacity(jars.brix) : 0;
+  const each = jars ? jars.glassGrams * GLASS + jars.contentGrams * heatCapacity(jars.brix, WARM) : 0;
   const glass = jars ? jars.count * each * Math.max(0, boilsAt - jars.celsius) : 0;
   return (water + glass) / watts;
 }

@@ -3,6 +3,8 @@ import type { Ingredient } from './types.ts';
 
 const cup = (gramsPerUsCup: number) => ({ cup: gramsPerUsCup / 236.588 });
 const OTHER = `${FDC}; pH and acidity: typical of published fruit composition tables; measure your own`;
+const FDA_END = `${FDC}; pH up to the end of the FDA’s list of foods; acidity: typical of published fruit composition tables; measure your own`;
+const WIDER = `${FDC}; pH: tables disagree, from 2.8 (blue plums) to 4.45 (yellow plums, FDA’s list of foods), and the wider range stands; measure your own`;
 const KERNELS = 'Kernels: do not crush the stones or steep them long.';
 
 export const fruits: readonly Ingredient[] = [
@@ -28,10 +30,16 @@ export const fruits: readonly Ingredient[] = [
     'plum',
     'Plums, stoned',
     [87.2, 1.6, 5.1, 3.1, 1.4],
-    [2.8, 3.2, 3.6],
+    [2.8, 3.4, 4.45],
     [0.8, 1.3, 1.8],
     { malic: 0.9, quinic: 0.1 },
-    { labelName: 'plums', gramsPerMl: cup(165), gramsPerPiece: { each: 66 }, caution: KERNELS },
+    {
+      source: WIDER,
+      labelName: 'plums',
+      gramsPerMl: cup(165),
+      gramsPerPiece: { each: 66 },
+      caution: KERNELS,
+    },
   ),
   fruit(
     'gooseberry',
@@ -82,10 +90,10 @@ export const fruits: readonly Ingredient[] = [
     'blackberry',
     'Blackberries',
     [88.2, 0.1, 2.3, 2.4, 4.6],
-    [3.2, 3.6, 4.2],
+    [3.2, 3.7, 4.5],
     [0.7, 1.0, 1.5],
     { malic: 0.5, isocitric: 0.3, citric: 0.2 },
-    { gramsPerMl: cup(144), source: OTHER },
+    { gramsPerMl: cup(144), source: FDA_END },
   ),
   fruit(
     'redcurrant',
@@ -159,10 +167,16 @@ export const fruits: readonly Ingredient[] = [
     'apricot',
     'Apricots, stoned',
     [86.4, 5.9, 2.4, 0.9, 1.7],
-    [3.3, 3.7, 4.4],
+    [3.3, 3.8, 4.8],
     [0.8, 1.2, 1.7],
     { malic: 0.6, citric: 0.4 },
-    { labelName: 'apricots', gramsPerMl: cup(155), gramsPerPiece: { each: 35 }, caution: KERNELS },
+    {
+      source: FDA_END,
+      labelName: 'apricots',
+      gramsPerMl: cup(155),
+      gramsPerPiece: { each: 35 },
+      caution: KERNELS,
+    },
   ),
   fruit(
     'rhubarb',
