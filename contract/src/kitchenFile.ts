@@ -10,7 +10,7 @@ import { NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
 import { Want } from './plan.ts';
 import { route } from './route.ts';
-import { NewPack, StockKind, StockMeasured } from './stock.ts';
+import { NewLoss, NewPack, NewStock, StockKind, StockMeasured } from './stock.ts';
 import { Colour, Day, Name, Why, Words } from './values.ts';
 import { NewVessel } from './vessel.ts';
 
@@ -79,7 +79,7 @@ export type FileEvent =
 
 export const FileLot = z.object({
   formula: key,
-  scale: z.number().default(1),
+  scale: z.number().gt(0, 'How many times the formula?').max(1000).default(1),
   begun: Wall,
   /** In the making when the file was written: its times move with the hour of the import as well. */
   live: z.boolean().default(false),
@@ -114,18 +114,13 @@ export const KitchenFile = z.object({
         key,
         kind: StockKind,
         thing: key,
-        quantity: z.number(),
-        said: z.string().default(''),
-        words: z.string().default(''),
-        supplier: z.string().default(''),
-        costMinor: z.number().int().nullable().default(null),
+        ...NewStock.pick({ quantity: true, said: true, words: true, supplier: true, costMinor: true }).shape,
         gotOn: Day,
         bestBy: Day.nullable().default(null),
         measured: StockMeasured.nullable().default(null),
         losses: z
-          .array(
-            z.object({ at: Wall, kind: z.enum(['wasted', 'spoiled']), amount: z.number(), why: z.string() }),
-          )
+          .array(NewLoss.pick({ kind: true, amount: true, why: true }).extend({ at: Wall }))
+          .max(100)
           .default([]),
       }),
     )
@@ -140,15 +135,15 @@ export const KitchenFile = z.object({
       z.object({
         name: Name,
         /** Days from the day the file is brought in. */
-        dueInDays: z.number().int().nullable(),
+        dueInDays: z.number().int().min(-3650).max(3650).nullable(),
         items: z.array(
           z.object({
             formula: key,
             container: key.optional(),
             want: Want,
             /** Size of each of its lots, as a multiple of the formula. */
-            scales: z.array(z.number()).min(1),
-            priceMinor: z.number().int().optional(),
+            scales: z.array(z.number().gt(0).max(1000)).min(1).max(50),
+            priceMinor: z.number().int().min(0).max(10_000_000).optional(),
           }),
         ),
       }),
@@ -160,8 +155,8 @@ export const KitchenFile = z.object({
       z.object({
         name: key,
         ingredientId: key.nullable().default(null),
-        grams: z.number().nullable().default(null),
-        millilitres: z.number().nullable().default(null),
+        grams: z.number().gt(0).max(100_000).nullable().default(null),
+        millilitres: z.number().gt(0).max(100_000).nullable().default(null),
       }),
     )
     .max(200)

@@ -133,6 +133,7 @@ const LabelWords = z.object({
   lotLine: z.string(),
   whoLine: z.string(),
   warning: z.string(),
+  infantLine: z.string(),
   localStatement: z.string(),
   fruitPercent: z.string(),
 });

@@ -51,6 +51,7 @@ describe('the label of a lot as made', () => {
       whoLine: 'Hollin Rigg Kitchen, High Fell',
       localStatement: 'Made in a home kitchen.',
       warning: '',
+      infantLine: '',
     });
   });
   it('in the United States pack has fluid ounces and best by, and no share of fruit', () => {

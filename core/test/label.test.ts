@@ -100,6 +100,7 @@ const words: LabelContent = {
   lotLine: 'Lot 7F4H',
   whoLine: 'A kitchen, a place',
   warning: '',
+  infantLine: '',
   localStatement: '',
   fruitPercent: '',
 };

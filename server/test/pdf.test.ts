@@ -17,6 +17,7 @@ const label: LabelContent = {
   lotLine: 'Lot 7E7W',
   whoLine: 'Hollin Rigg Kitchen, High Fell',
   warning: '',
+  infantLine: '',
   localStatement: 'Made in a home kitchen.',
   fruitPercent: 'Damsons 46 %',
 };

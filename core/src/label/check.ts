@@ -51,6 +51,13 @@ export function labelCheck(label: LabelContent, kitchen: LabelKitchen): LabelChe
     'Add the place of business in the kitchen’s settings.',
     kitchen.rulePack === 'us' ? '21 CFR 101.5' : 'Reg. 1169/2011, Article 9(1)(h)',
   );
+  if (/\bhoney\b/i.test(label.statement))
+    need(
+      'Infants',
+      label.infantLine,
+      'Honey went in, and the label does not say that it is not for infants.',
+      'rules of honey',
+    );
   rows.push({
     element: 'Local statement',
     state: label.localStatement ? 'there' : 'doubtful',

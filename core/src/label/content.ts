@@ -1,4 +1,5 @@
 import { spokenDay } from '../calendar/index.ts';
+import type { Ingredient } from '../ingredient/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
 import { catalogueOf, ingredientsAsMade, type LotRecord, standing } from '../lot/index.ts';
 import { inWords } from '../quantity/index.ts';
@@ -27,6 +28,8 @@ export interface LabelContent {
   lotLine: string;
   whoLine: string;
   warning: string;
+  /** Of honey: not for infants; empty where none went in. */
+  infantLine: string;
   localStatement: string;
   fruitPercent: string;
 }
@@ -69,6 +72,9 @@ function fruitWords(lot: LotRecord, pack: RulePackId): string {
     .replace(/^./, (first) => first.toUpperCase());
 }
 
+const isHoney = ({ id, formOf, name, labelName }: Ingredient): boolean =>
+  id === 'honey' || formOf === 'honey' || /\bhoney\b/i.test(`${name} ${labelName}`);
+
 /**
  * The words of a lot's label under its kitchen's rule pack, from what went in, what was measured and what was filled.
  * @example labelContent(lot, lotKeeping(lot, { timeZone: 'UTC' }), { name: 'Low Bridge', place: 'Upland', rulePack: 'us', localStatement: '' }).netContents // '8 fl oz (237 mL)'
@@ -96,6 +102,9 @@ export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: Label
     whoLine: [kitchen.name, kitchen.place].filter(Boolean).join(', '),
     warning: keeping.neverHeated
       ? 'WARNING: This product has not been pasteurized and, therefore, may contain harmful bacteria that can cause serious illness in children, the elderly, and persons with weakened immune systems.'
+      : '',
+    infantLine: lines.some((line) => isHoney(catalogue.get(line.ingredientId)))
+      ? 'Contains honey: not suitable for infants under 12 months.'
       : '',
     localStatement: kitchen.localStatement,
     fruitPercent: fruitWords(lot, kitchen.rulePack),

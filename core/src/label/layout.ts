@@ -62,6 +62,7 @@ function wordsOf(label: LabelContent): Words {
     plain(label.allergens, true),
     plain(label.keepLine),
     plain(label.warning, true),
+    plain(label.infantLine, true),
     plain(label.localStatement),
     plain(label.whoLine),
   ];

@@ -20,6 +20,9 @@ export interface LotBottles {
 /** Movements that leave the kitchen's shelves for good. */
 const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal']);
 
+/** Movements that bring back what had left. */
+const COMES_BACK = new Set(['processed-again', 'taken-back']);
+
 /**
  * Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone.
  * @example lotBottles(lot) // { filled: 12, millilitres: 2844, left: 12, sold: 0 }
@@ -34,7 +37,7 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): Lot
       if (m.to && !LEAVES.has(m.kind))
         counts.set(`${b.id} ${m.to}`, (counts.get(`${b.id} ${m.to}`) ?? 0) + m.count);
       if (LEAVES.has(m.kind)) gone += m.count;
-      if (m.kind === 'processed-again') gone -= m.count;
+      if (COMES_BACK.has(m.kind)) gone -= m.count;
       if (m.kind === 'sold') sold += m.count;
     }
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);

@@ -16,7 +16,13 @@ export const LOT_STATES = [
 
 /** How bottles move by hand, and how the program moves them itself. */
 export const MOVED_BY_HAND = ['moved', 'sold', 'given', 'broken', 'retained'] as const;
-export const MOVEMENTS = [...MOVED_BY_HAND, 'stored', 'failed-seal', 'processed-again'] as const;
+export const MOVEMENTS = [
+  ...MOVED_BY_HAND,
+  'stored',
+  'failed-seal',
+  'processed-again',
+  'taken-back',
+] as const;
 
 export const movement = kind({
   noun: 'movement',

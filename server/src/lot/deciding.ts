@@ -14,6 +14,7 @@ import { decideLot, followDecision, fullLot, holdWhereShut, refusePast, stateAft
 import { closeHolds } from './deviations.ts';
 import { lotHeadOf, refuseEnded } from './head.ts';
 import { recordHash } from './recordHash.ts';
+import { giveBack } from './seals.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -159,6 +160,7 @@ export async function strike(
   refuseEnded(head);
   const lot = await fullLot(w, head.id);
   if (noun === 'bottling') refuseMoved(lot, entryId);
+  if (noun === 'seal-check') await giveBack(w, lot, entryId);
   if (lot.state === 'released')
     await decideLot(w, lot, 'hold', { why: `A ${spoken(noun)} was struck after release: ${why}`, at: w.now });
   await update(w.tx, table, entryId, { struck_at: toSql(w.now), struck_by: w.account.id, struck_why: why });

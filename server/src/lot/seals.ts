@@ -27,7 +27,7 @@ async function takeFailed(w: Writing, lot: StoredLot, failed: number, at: string
 /** The lot is bottled once every lid was pressed in its time and the fate of every failure is recorded. */
 async function bottledWhereChecked(w: Writing, lotId: string, at: string): Promise<void> {
   const lot = await fullLot(w, lotId);
-  const seal = gates(lot, { ...w.kitchen, labelMissing: [] }).find((g) => g.id === 'seal')!;
+  const seal = gates(lot, { timeZone: lot.timeZone, labelMissing: [] }).find((g) => g.id === 'seal')!;
   if (seal.open && lot.state === 'resting') await decideLot(w, lot, 'check-seals', { at });
 }
 
@@ -59,6 +59,21 @@ export const judgeSealCheck: Judge<'seal-check'> = async ({ w, lot: head, said, 
     },
   };
 };
+
+/** Puts back what a seal check took out of the count, once the check is struck. */
+export async function giveBack(w: Writing, lot: StoredLot, checkId: string): Promise<void> {
+  const check = lot.sealChecks.find((c) => c.id === checkId)!;
+  if (lot.fates.some((f) => f.checkId === checkId))
+    throw new Problem(
+      409,
+      'What became of its failed bottles is recorded already, so the check stays. Record a new check beside it.',
+    );
+  const took = lot.movements.filter(
+    (m) => m.kind === 'failed-seal' && m.at === check.at && m.recordedAt === check.recordedAt,
+  );
+  for (const { bottlingId, from, count } of took)
+    await moveItself(w, lot.id, bottlingId, { kind: 'taken-back', from: null, to: from, count, at: w.now });
+}
 
 const DAY = 86_400_000;
 

@@ -54,6 +54,13 @@ function checkChosen(
   }
 }
 
+/** A stock lot named twice is one, with both amounts. */
+function merged(chosen: readonly Withdrawal[]): Withdrawal[] {
+  const sums = new Map<string, number>();
+  for (const { stockId, amount } of chosen) sums.set(stockId, (sums.get(stockId) ?? 0) + amount);
+  return [...sums].map(([stockId, amount]) => ({ stockId, amount }));
+}
+
 /** A stock lot with what is taken of it. */
 export interface Withdrawn {
   stock: StockLot;
@@ -71,7 +78,7 @@ export async function chooseStock(
 ): Promise<Withdrawn[]> {
   if (want.amount <= 0) return [];
   const day = dayOf(at, w.kitchen.timeZone);
-  const chosen = want.chosen ?? [];
+  const chosen = merged(want.chosen ?? []);
   const stock = await stockOf(w.tx, w.kitchen.id, day, { things: [want.thing], lock: true });
   const others = await stockOf(w.tx, w.kitchen.id, day, {
     ids: chosen.map((d) => d.stockId).filter((id) => !stock.some((s) => s.id === id)),
