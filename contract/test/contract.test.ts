@@ -50,7 +50,8 @@ describe('the table of routes', () => {
     const readerWrites = allRoutes
       .filter((r) => r.access === 'reader' && r.method !== 'GET')
       .map((r) => r.path);
-    expect(readerWrites).toEqual(['/api/session']);
+    // Of their own account: signing out, their password, their other sessions.
+    expect(readerWrites.sort()).toEqual(['/api/session', '/api/session/others', '/api/session/password']);
   });
   it('names every part of its path in its params', () => {
     for (const route of allRoutes) {
@@ -138,7 +139,7 @@ describe('entries of the record', () => {
       const kind: EntryKind = entries[noun];
       const shown = Object.keys(shownOf(kind));
       const schema = recordedOf(noun) as unknown as z.ZodObject;
-      const base = ['id', 'at', 'by', ...(kind.strikeable ? ['struck'] : [])];
+      const base = ['id', 'at', 'recordedAt', 'by', ...(kind.strikeable ? ['struck'] : [])];
       expect(Object.keys(schema.shape).sort()).toEqual([...base, ...shown].sort());
     }
   });

@@ -32,6 +32,8 @@ export const session: Session = {
     localStatement: '',
     criticalPh: 4.2,
     fillTolerancePercent: 3,
+    secondPerson: false,
+    idleMinutes: null,
     currency: 'GBP',
     timeZone: 'America/Denver',
     workshop: {
