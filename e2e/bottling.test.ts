@@ -264,7 +264,7 @@ describe('from the canner to the shelf', () => {
       .getByText(/^\W*released$/)
       .first()
       .waitFor();
-    await page.getByText(/released, signed with the password/).waitFor();
+    await page.getByText(/signed with the password, record [0-9a-f]{8}/).waitFor();
     expect(await gate('deviations')).toBe('true');
   });
   it('its evidence leads to the entry behind it', async () => {
@@ -286,7 +286,7 @@ describe('from the canner to the shelf', () => {
     text = text.replace(/\s+/g, ' ');
     for (const words of [
       `Release sheet, lot ${lot.code}, Sour cherry syrup`,
-      'by Wren, signed with the account’s own password.',
+      'by Wren. Signed with the account’s own password, as “released by”, under the record of SHA-256',
       'pH 3.35 measured',
       'Letter of our process authority, 3 May 2026 (demo)',
       '1 chilled',

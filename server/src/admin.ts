@@ -76,4 +76,8 @@ const commands: Record<string, () => Promise<void>> = { prepare, verify };
 useJournalKey(process.env.INCH_JOURNAL_KEY || undefined);
 const chosen = commands[command ?? ''];
 if (!chosen) throw new Error('Say prepare or verify.');
-await chosen();
+await chosen().catch((error: Error & { code?: string }) => {
+  const away = error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND';
+  process.stderr.write(away ? `No MariaDB answers there: ${error.message}\n` : `${error.message}\n`);
+  process.exit(1);
+});

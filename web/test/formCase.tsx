@@ -73,9 +73,10 @@ export const describeForms = (cases: readonly Case[]) =>
       await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
       if (outbox.list().length > 0 || (await kept())) await outbox.again(outbox.list()[0]!);
       else await press(user, one.press);
-      await vi.waitFor(() => expect(server.current.sent).toHaveLength(2));
-      const [first, second] = server.current.sent;
-      expect(second).toEqual(first);
+      // What waits is sent again by itself as well: however often it goes, it is the same write.
+      await vi.waitFor(() => expect(server.current.sent.length).toBeGreaterThanOrEqual(2));
+      const [first, ...again] = server.current.sent;
+      for (const sent of again) expect(sent).toEqual(first);
     });
   });
 

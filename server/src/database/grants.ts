@@ -1,17 +1,21 @@
 import { entries, strikeable } from '@inch/core/record';
 import mysql, { type RowDataPacket } from 'mysql2/promise';
 import type { DatabaseAddress } from './pool.ts';
+import { errorCode } from './transaction.ts';
 
 /** What the running app may change besides adding rows. The record itself can only be added to and struck. */
 const STRIKE = 'UPDATE (struck_at, struck_by, struck_why)';
 const strikes = Object.fromEntries(strikeable.map((noun) => [entries[noun].table, [STRIKE]]));
 const RIGHTS: Record<string, string[]> = {
   ...strikes,
-  kitchen: ['UPDATE'],
+  kitchen: [
+    `UPDATE (name, place, elevation_metres, cup_school, rule_pack, local_statement, critical_ph, currency, time_zone, workshop,
+      fill_tolerance_percent, second_person, idle_minutes, lot_serial, stock_serial, revision)`,
+  ],
   account: ['UPDATE (password_hash, role, disabled_at)'],
   session: ['UPDATE (seen_at)', 'DELETE'],
   sign_in_attempt: ['DELETE'],
-  journal_head: ['UPDATE'],
+  journal_head: ['UPDATE (sequence, hash, signature)'],
   formula: ['UPDATE (current_version, archived_at)'],
   lot: ['UPDATE (state, held_from)'],
   container: ['UPDATE (brimful_ml, tare_grams, headspace_inches, rated, retired_at)'],
@@ -20,6 +24,9 @@ const RIGHTS: Record<string, string[]> = {
   basket: ['DELETE'],
   plan: ['UPDATE (content, done, revision, saved_at, saved_by)'],
 };
+
+/** MariaDB's words for a right that was never given. */
+const NONE_THERE = new Set(['ER_NONEXISTING_TABLE_GRANT', 'ER_NONEXISTING_GRANT']);
 
 /** Gives the app's user its rights, table by table: read and add everywhere, change only what is listed, delete only sessions. */
 export async function grantAppUser(
@@ -35,10 +42,16 @@ export async function grantAppUser(
     );
     await connection.query(`ALTER USER ${who} IDENTIFIED BY ${connection.escape(app.password)}`);
     const [tables] = await connection.query<RowDataPacket[]>(
-      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? AND table_name <> 'migration'",
+      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? AND table_name NOT LIKE 'migration%'",
       [admin.database],
     );
     for (const { name } of tables) {
+      // What an earlier version gave and is no longer needed is taken back first.
+      await connection
+        .query(`REVOKE ALL PRIVILEGES ON ${database}.\`${name}\` FROM ${who}`)
+        .catch((error: unknown) => {
+          if (!NONE_THERE.has(errorCode(error) ?? '')) throw error;
+        });
       const rights = ['SELECT', 'INSERT', ...(RIGHTS[name as string] ?? [])];
       await connection.query(`GRANT ${rights.join(', ')} ON ${database}.\`${name}\` TO ${who}`);
     }

@@ -23,10 +23,26 @@ function shownAs(kind: Kind, value: string): string {
   return kind === 'day' ? dayMonthYear(value) : `${dayMonthYear(value.slice(0, 10))}, ${value.slice(11)}`;
 }
 
-function read(kind: Kind, text: string) {
+/** Nothing here happened before it. */
+const EARLIEST = '2000-01-01';
+
+/** Days between which a field of time takes one: what happened, happened since 2000 and not later than today. */
+const boundsOf = ({ kind, min, max }: Pick<Props, 'kind' | 'min' | 'max'>) => ({
+  min: min ?? EARLIEST,
+  max: max ?? (kind === 'moment' ? kitchenDay(Date.now()) : undefined),
+});
+
+function read(asked: Pick<Props, 'kind' | 'min' | 'max'>, text: string) {
+  const { kind } = asked;
   if (kind === 'clock') return readClock(text);
   const today = kitchenDay(Date.now());
-  return kind === 'day' ? readDay(text, today) : readMoment(text, today);
+  const found = kind === 'day' ? readDay(text, today) : readMoment(text, today);
+  const day = found.value?.slice(0, 10);
+  const { min, max } = boundsOf(asked);
+  if (day !== undefined && day < min) return { value: null, problem: `Not before ${dayMonthYear(min)}.` };
+  if (day !== undefined && max !== undefined && day > max)
+    return { value: null, problem: `Not after ${dayMonthYear(max)}.` };
+  return found;
 }
 
 interface Props extends Common {
@@ -42,7 +58,8 @@ interface Props extends Common {
 }
 
 /** The text of a field: what is typed, until it is left; then as it was understood. */
-function useTyped({ kind, value, onChange }: Pick<Props, 'kind' | 'value' | 'onChange'>) {
+function useTyped(asked: Pick<Props, 'kind' | 'value' | 'onChange' | 'min' | 'max'>) {
+  const { kind, value, onChange } = asked;
   const [text, setText] = useState(() => shownAs(kind, value));
   const [left, setLeft] = useState(false);
   const sent = useRef(value);
@@ -57,11 +74,11 @@ function useTyped({ kind, value, onChange }: Pick<Props, 'kind' | 'value' | 'onC
   };
   return {
     text,
-    problem: left ? read(kind, text).problem : undefined,
+    problem: left ? read(asked, text).problem : undefined,
     type: (typed: string) => {
       setText(typed);
       setLeft(false);
-      const { value: found, problem } = read(kind, typed);
+      const { value: found, problem } = read(asked, typed);
       send(problem === undefined ? (found ?? '') : typed);
     },
     leave: () => {
@@ -120,10 +137,11 @@ function ChooseDay({
 
 /** A day, a time, or both: typed in any usual way, or chosen in a calendar; shown as everywhere in the program, whatever the browser speaks. */
 export function WhenField(props: Props) {
-  const { kind, value, label, hint, error, className, labelHidden, min, max, ...rest } = props;
+  const { kind, value, label, hint, error, className, labelHidden, min: _, max: __, ...rest } = props;
+  const { min, max } = boundsOf(props);
   const id = useId();
   const typed = useTyped(props);
-  const wrong = error === undefined ? typed.problem : (read(kind, typed.text).problem ?? error);
+  const wrong = error === undefined ? typed.problem : (read(props, typed.text).problem ?? error);
   const day = kind !== 'clock' && READABLE[kind].test(value) ? value.slice(0, 10) : undefined;
   return (
     <Frame {...{ id, label, hint, error: wrong, labelHidden }} {...(className ? { className } : {})}>
