@@ -22,7 +22,7 @@ export default defineConfig({
           testTimeout: 120_000,
         },
       },
-      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 30_000 } },
+      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 60_000 } },
       {
         resolve,
         ssr,
@@ -43,8 +43,8 @@ export default defineConfig({
           include: ['server/test/**/*.test.ts'],
           globalSetup: ['server/test/setup.ts'],
           fileParallelism: false,
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
       {

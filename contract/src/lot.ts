@@ -256,6 +256,8 @@ export const lotRoutes = {
     query: z.object({
       size: LabelSize.default('usual'),
       copies: z.coerce.number().int().min(1).max(200).default(1),
+      /** Whether what differs from the formula was looked at, where no print said so yet. */
+      differencesSeen: z.enum(['true', 'false']).default('false'),
     }),
     response: z.unknown(),
     media: 'application/pdf',

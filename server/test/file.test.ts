@@ -149,6 +149,14 @@ describe('a kitchen file', () => {
     expect(lot.readings.filter((r: { struck: unknown }) => r.struck)).toHaveLength(1);
     expect(lot.additions.every((a: { by: string }) => a.by === 'Tam')).toBe(true);
     expect(lot.prints[0].copies).toBe(9);
+    // What was brought in says so once; nobody signed it here, and its journal is of now.
+    expect(lot.broughtInAt).toMatch(/^20/);
+    const release = lot.decisions.find((d: { event: string }) => d.event === 'release');
+    expect(release).toMatchObject({ signed: false, meaning: null, recordHash: null });
+    const { body: journal } = await owner.get(`/api/lots/${lot.id}/journal`);
+    const [row] = journal.filter((r: { noun: string }) => r.noun === 'reading');
+    expect(Date.now() - Date.parse(row.at)).toBeLessThan(120_000);
+    expect(row).toMatchObject({ by: OWNER.name, payload: { at: expect.stringMatching(/^2026-10/) } });
     const tam = app.person();
     expect((await tam.post('/api/session', { name: 'Tam', password: 'funnel-and-ladle' })).status).toBe(201);
   });
@@ -209,6 +217,12 @@ describe('a kitchen file with a mistake', () => {
     ['a sale of what is not there', spoiled(16, { count: 40 }), /Only 9 stand/],
     ['a sale from nowhere', spoiled(16, { from: 'attic' }), /"attic"/],
     ['an unknown formula', { lots: [{ formula: 'plum', begun, events: [] }] }, /formula "plum"/],
+    [
+      'stock of less than nothing',
+      { stock: [{ key: 's', kind: 'ingredient', thing: 'sugar', quantity: -5, gotOn: '2026-10-01' }] },
+      /over 0/,
+    ],
+    ['a lot of no size', { lots: [{ formula: 'damson', scale: -1, begun, events: [] }] }, /How many times/],
   ])('%s is refused with the moment it stands at, and nothing is brought in', async (_, more, words) => {
     const reply = await bring(more);
     expect(reply.status).toBe(422);

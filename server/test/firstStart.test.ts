@@ -1,6 +1,9 @@
+import { v7 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
 import { openPool } from '../src/database/pool.ts';
+import { journalBaseline } from '../src/journal/baseline.ts';
+import { verifyJournal } from '../src/journal/verify.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
@@ -24,6 +27,23 @@ describe('the first start', () => {
     await pool.query("UPDATE migration_progress SET statements = statements - 1 WHERE name = '0011_proof'");
     expect(await migrate(admin)).toEqual(['0011_proof']);
     expect(await migrate(admin)).toEqual([]);
+    // A kitchen of before the journal held whole rows is taken into it as it stands, once.
+    const [kitchenId, accountId] = [newId(), newId()];
+    await pool.query("INSERT INTO kitchen (id, name, created_at) VALUES (?, 'Of before', NOW(3))", [
+      kitchenId,
+    ]);
+    await pool.query(
+      "INSERT INTO account (id, kitchen_id, name, role, password_hash, created_at) VALUES (?, ?, 'Wren', 'owner', 'x', NOW(3))",
+      [accountId, kitchenId],
+    );
+    await pool.query("INSERT INTO journal_head (kitchen_id, sequence, hash) VALUES (?, 0, REPEAT('0', 64))", [
+      kitchenId,
+    ]);
+    await journalBaseline(pool);
+    const [report] = await verifyJournal(pool);
+    expect(report).toMatchObject({ rows: 2, faults: [] });
+    await journalBaseline(pool);
+    expect((await verifyJournal(pool))[0]!.rows).toBe(2);
     await pool.query(`DROP DATABASE ${admin.database}`);
     await pool.end();
   });

@@ -23,9 +23,20 @@ const held = () => screen.getByRole('status').textContent;
 const field = () => screen.getByLabelText('When') as HTMLInputElement;
 
 describe('a field of a day or a time', () => {
+  it.each(['3 Dec 2026', '31.12.1999'])(
+    'refuses "%s", a day past its last one or before 2000',
+    async (said) => {
+      const { user } = show(<Held kind="day" />);
+      await type(user, 'When', said);
+      await user.click(screen.getByRole('button', { name: 'elsewhere' }));
+      expect(field().getAttribute('aria-invalid')).toBe('true');
+      expect(held()).toBe(said);
+    },
+  );
+
   it.each([
     ['day', '27.11.2026', '2026-11-27', '27 Nov 2026'],
-    ['day', '2026-12-03', '2026-12-03', '3 Dec 2026'],
+    ['day', '2026-11-03', '2026-11-03', '3 Nov 2026'],
     ['moment', '27 Nov 2026, 5:30 pm', '2026-11-27T17:30', '27 Nov 2026, 17:30'],
     ['moment', '2026-11-26T09:10', '2026-11-26T09:10', '26 Nov 2026, 09:10'],
     ['clock', '5.30 pm', '17:30', '17:30'],

@@ -22,6 +22,12 @@ const LOCK_SECONDS = 600;
 /** What MariaDB says of a change of a table that is made already: duplicate table, column, key, foreign key or trigger; column or key that is gone. */
 const MADE_ALREADY = new Set([1050, 1060, 1061, 1826, 1091, 1054, 1359]);
 
+/** Whether a statement failed because what it makes is made: InnoDB says of a foreign key that it cannot create its table, error 121. */
+function madeAlready(error: unknown): boolean {
+  const { errno, message } = error as { errno?: number; message?: string };
+  return MADE_ALREADY.has(errno ?? 0) || (errno === 1005 && /errno: 121\b/.test(message ?? ''));
+}
+
 /** Statements of a migration: each ends with a semicolon at the end of its line. */
 const statementsOf = (sql: string): string[] =>
   sql
@@ -51,8 +57,7 @@ async function runStatements(connection: Connection, name: string, sql: string):
     try {
       await connection.query(statement);
     } catch (error) {
-      const { errno } = error as { errno?: number };
-      if (i !== made || !MADE_ALREADY.has(errno ?? 0)) throw error;
+      if (i !== made || !madeAlready(error)) throw error;
     }
     await connection.query(keep, [name, i + 1]);
     await connection.commit();

@@ -95,9 +95,11 @@ export async function play(stage: Stage, event: FileEvent): Promise<void> {
   if (isByProduct(event)) return takeInto(stage, event);
   const noun: ToldNoun = event.do;
   if (noun === 'calibration' || noun === 'check') return checkInto(stage, noun, event);
-  const { w, lotId, at } = stage;
+  const { lotId, at } = stage;
   const id = newId();
   const kind: EntryKind = entries[noun];
+  // What only an owner decides is decided by the owner who brings the file in, whoever made the lot.
+  const w = kind.who === 'owner' ? { ...stage.w, account: stage.w.entered.by } : stage.w;
   await record(w, noun as PostedNoun, lotId, { id, at, ...(await withIds(stage, kind, event)) });
   if (event.key) {
     stage.ids[kind.table] ??= new Map();

@@ -2,7 +2,7 @@ import type { Account } from '@inch/contract/account';
 import { type KitchenFile, kitchenFileRoutes } from '@inch/contract/kitchenFile';
 import { addDays, dayOf, daysBetween, instantOf } from '@inch/core/calendar';
 import { v7 as newId } from 'uuid';
-import { hashPassword } from '../account/password.ts';
+import { hashPassword, refuseWeak } from '../account/password.ts';
 import { insertAccount } from '../account/store.ts';
 import { addContainer } from '../container/routes.ts';
 import { rows, update } from '../database/pool.ts';
@@ -233,6 +233,8 @@ async function importKitchen(
   const made = file.lots.flatMap((lot) => {
     const clock = lot.live ? whenLive : when;
     const account = people.get(lot.by ?? '') ?? here.account;
+    if (account.role === 'reader')
+      throw invalid('file', `${account.name} is a reader, and a reader makes no lots.`);
     return clock(lot.begun) <= w.now
       ? deedsOf({ w: { ...here, account }, lot, formulas, things, when: clock, moved })
       : [];
@@ -252,7 +254,10 @@ export function kitchenFileRouter(app: AppContext): void {
   serve(app, kitchenFileRoutes.import, async (call) => {
     const { file, today } = call.body;
     const hashes = new Map<string, string>();
-    for (const account of file.accounts) hashes.set(account.key, await hashPassword(account.password));
+    for (const { key, name, password } of file.accounts) {
+      refuseWeak(password, [name]);
+      hashes.set(key, await hashPassword(password));
+    }
     return call.write((w) => importKitchen(w, file, today, hashes));
   });
 }

@@ -1,3 +1,4 @@
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { LabelContent } from '@inch/core/label';
 import { type LabelLayout, labelLayout, labelSizes } from '@inch/core/label';
 import { bytesOf, newDocument } from './document.ts';
@@ -27,8 +28,11 @@ function draw(doc: PDFKit.PDFDocument, layout: LabelLayout, colour: string): voi
   doc.restore();
 }
 
+/** Pages drawn at one go: between them others are answered. */
+const AT_ONCE = 10;
+
 /** The label as PDF, one page a copy, each page the label's true size. @returns the bytes */
-export function labelPdf(
+export async function labelPdf(
   label: LabelContent,
   sizeId: string,
   netHeightMm: number,
@@ -43,7 +47,10 @@ export function labelPdf(
       .widthOfString(text);
   const layout = labelLayout(label, size, netHeightMm, measure);
   const finished = bytesOf(doc);
-  for (let i = 0; i < copies; i++) draw(doc, layout, label.colour);
+  for (let i = 0; i < copies; i++) {
+    if (i % AT_ONCE === AT_ONCE - 1) await nextTurn();
+    draw(doc, layout, label.colour);
+  }
   doc.end();
   return finished;
 }
