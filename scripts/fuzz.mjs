@@ -72,14 +72,17 @@ function malformed(route, random) {
 
 async function send(url, client, route, random) {
   const { address, headers, body } = malformed(route, random);
+  const what = `${route.method} ${address} ${body ?? ''}`.slice(0, 500);
   const response = await fetch(`${url}${address}`, {
     method: route.method,
     headers: { ...client.headers(), ...headers },
     ...(body === undefined ? {} : { body }),
-    signal: AbortSignal.timeout(60_000),
-  });
+    signal: AbortSignal.timeout(30_000),
+  }).catch((error) => ({ error }));
+  // No answer at all is as bad as a wrong one.
+  if (response.error) return { status: 599, what: `${what}: ${response.error.message}` };
   await response.arrayBuffer();
-  return { status: response.status, what: `${route.method} ${address} ${body ?? ''}`.slice(0, 500) };
+  return { status: response.status, what };
 }
 
 /** Lists that do not answer, or not with all their lots. */

@@ -8,13 +8,15 @@ import { Day, Id, Name, Written } from './values.ts';
 export const ProcessMethod = z.enum(PROCESS_METHODS);
 const SOURCE =
   'Its source, with its year: “Letter of Dr Amsel, 3 May 2026”, or a tested book with its edition.';
-/** A source that somebody else could find: who or what in two words at least, and its day, year or edition's year. */
-const Source = z
-  .string()
-  .trim()
-  .regex(/\p{L}{2,}.*[\s,].*\p{L}{2,}/u, SOURCE)
-  .regex(/\b(19|20)\d\d\b/, SOURCE)
-  .max(300, 'At most 300 characters.');
+/** Whether somebody else could find a source: who or what in two words at least, and its day, year or edition's year. */
+const findable = (source: string): boolean => {
+  const words = source.slice(0, 300).split(/[\s,]+/);
+  return (
+    words.filter((word) => /\p{L}{2}/u.test(word)).length >= 2 &&
+    words.some((word) => /^\D?(19|20)\d\d\D?$/.test(word))
+  );
+};
+const Source = z.string().trim().max(300, 'At most 300 characters.').refine(findable, SOURCE);
 
 const fields = {
   name: Name,

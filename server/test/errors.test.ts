@@ -213,3 +213,32 @@ describe('bad input', () => {
     expect(reply.headers.get('content-type')).toMatch(/problem\+json/);
   });
 });
+
+describe('a body that could not be stored', () => {
+  it('with half a character, or nested without end, is refused and not a fault', async () => {
+    const send = (body: string) =>
+      fetch(`${app.base}/api/instruments`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie: owner.cookie },
+        body,
+      });
+    const half = await send(`{"id":"${newId()}","kind":"scale","name":"\\ud800","compensated":false}`);
+    expect([half.status, (await half.json()).detail]).toEqual([
+      422,
+      expect.stringMatching(/broken character/),
+    ]);
+    const deep = await send(`{"name":${'['.repeat(60_000)}${']'.repeat(60_000)}}`);
+    expect(deep.status).toBe(422);
+  });
+
+  it('with a source as long as fits into a request is answered as any other', async () => {
+    const source = 'x'.repeat(200_000);
+    const reply = await owner.post('/api/processes', { id: newId(), name: 'Long', source });
+    expect(reply.status).toBe(422);
+    // A pattern that tried every way to part the text would not come back from the first of them.
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, () => owner.post('/api/processes', { id: newId(), name: 'Long', source })),
+    );
+    expect(answers.every((answer) => answer.status === 422)).toBe(true);
+  });
+});

@@ -44,11 +44,25 @@ function admit(access: Access, account: Account | null): void {
 const read = <T>(schema: z.ZodType<T> | undefined, value: unknown): T =>
   schema ? schema.parse(value) : (undefined as T);
 
+/** Whether a text somewhere in a body holds half of a character: it could be stored nowhere. */
+function isBroken(body: unknown): boolean {
+  // However deep it is nested: no recursion, which a body could exhaust.
+  for (const waiting = [body]; waiting.length > 0; ) {
+    const value = waiting.pop();
+    if (typeof value === 'string' && /\p{Surrogate}/u.test(value)) return true;
+    if (typeof value === 'object' && value !== null)
+      for (const [key, part] of Object.entries(value)) waiting.push(key, part);
+  }
+  return false;
+}
+
 /** What is not JSON, or not told as JSON, is not read. */
 function bodyOf(route: AnyRoute, req: Request): unknown {
   if (!route.body) return undefined;
   if (req.body === undefined && Number(req.get('content-length') ?? 0) > 0)
     throw new Problem(415, 'Send JSON, with the content type application/json.');
+  if (!Buffer.isBuffer(req.body) && isBroken(req.body))
+    throw new Problem(422, 'A text holds a broken character. Write it again.');
   return read(route.body, req.body ?? {});
 }
 
