@@ -83,6 +83,18 @@ describe('a decision', () => {
     expect(await crew.view(lot)).toMatchObject({ state: 'bottled' });
   });
 
+  it('nor before the deviation that it waited for was closed', async () => {
+    const lot = await crew.releasable();
+    const deviationId = newId();
+    await crew.maker.post(`/api/lots/${lot.id}/deviations`, { id: deviationId, what: 'A jar was dropped.' });
+    const between = new Date().toISOString();
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    await post(crew.maker, lot, 'closings', { deviationId, cause: 'a wet shelf', done: 'swept up' });
+    const release = { event: 'release', password: OWNER.password };
+    expect((await post(crew.owner, lot, 'decisions', { ...release, at: between })).status).toBe(422);
+    expect((await post(crew.owner, lot, 'decisions', release)).status).toBe(201);
+  });
+
   it('is bound to the record it was signed under, and says what it means', async () => {
     const lot = await crew.releasable();
     await post(crew.owner, lot, 'decisions', { event: 'release', password: OWNER.password });

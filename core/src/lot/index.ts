@@ -59,6 +59,6 @@ export {
   type TallyEntry,
   type Weighing,
 } from './record.ts';
-export { recordAsOf } from './signedRecord.ts';
+export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

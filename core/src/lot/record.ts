@@ -43,7 +43,11 @@ export type Weighing = Recorded<Entries['weighing']>;
 export type CoolingEntry = Recorded<Entries['cooling']>;
 /** A deviation with how it was closed; null while it is open. */
 export type Deviation = Recorded<Entries['deviation']> & {
-  closed: Pick<Recorded<Entries['closing']>, 'cause' | 'done' | 'at' | 'by'> | null;
+  closed:
+    | (Pick<Recorded<Entries['closing']>, 'cause' | 'done' | 'at' | 'by'> & {
+        recordedAt?: string | undefined;
+      })
+    | null;
 };
 export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;

@@ -1,6 +1,6 @@
 import type { Account } from '@inch/contract/account';
 import type { NewStrike } from '@inch/contract/entry';
-import { standing } from '@inch/core/lot';
+import { RESTED_ON, standing } from '@inch/core/lot';
 import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record';
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
@@ -50,15 +50,27 @@ function refuseAlone(w: Writing, lot: StoredLot, event: string): void {
 const thereAt = (w: Writing, entry: { at: string; recordedAt: string }): string =>
   entry.recordedAt === w.entered.at ? entry.at : entry.recordedAt;
 
+interface There {
+  at: string;
+  recordedAt: string;
+  struck?: { at: string } | null;
+  closed?: { at: string; recordedAt?: string | undefined } | null;
+}
+
+/** Every moment at which a record grew: an entry, its striking, the closing of a deviation. */
+const momentsOf = (w: Writing, entry: There): string[] => [
+  thereAt(w, entry),
+  ...(entry.struck ? [entry.struck.at] : []),
+  ...(entry.closed ? [thereAt(w, { recordedAt: entry.closed.at, ...entry.closed })] : []),
+];
+
 /** A decision is never dated before what it rests on: a hold not before the last decision, any other not before the newest entry. */
 function refuseBeforeEvidence(w: Writing, lot: StoredLot, event: string, at: string): void {
-  const { additions, readings, bottlings, heatProcesses, sealChecks, loads, tallies, coolings } = lot;
-  const { movements, decisions, prints, fates, ticks, deviations } = lot;
-  const rests = event === 'hold' ? [] : [additions, readings, bottlings, heatProcesses, sealChecks].flat();
-  const more =
-    event === 'hold' ? [] : [loads, tallies, coolings, movements, prints, fates, ticks, deviations];
-  const newest = [...rests, ...more.flat(), ...decisions]
-    .map((entry) => thereAt(w, entry))
+  const { movements, prints, deviations } = lot;
+  const evidence = Object.values(RESTED_ON).map((field): readonly There[] => lot[field]);
+  const rests = event === 'hold' ? [] : [...evidence, movements, prints, deviations].flat();
+  const newest = [...rests, ...lot.decisions]
+    .flatMap((entry: There) => momentsOf(w, entry))
     .sort()
     .at(-1);
   if (newest !== undefined) refuseBefore(at, newest, 'something that it rests on was written down');

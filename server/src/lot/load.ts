@@ -117,7 +117,15 @@ async function loadDeviations(db: Database, lots: Lots, ids: string[]): Promise<
   ]);
   const closedBy = (id: string) => {
     const closing = closings.find((c) => c.entry.deviationId === id)?.entry;
-    return closing ? { cause: closing.cause, done: closing.done, at: closing.at, by: closing.by } : null;
+    return closing
+      ? {
+          cause: closing.cause,
+          done: closing.done,
+          at: closing.at,
+          recordedAt: closing.recordedAt,
+          by: closing.by,
+        }
+      : null;
   };
   for (const { parentId, entry } of deviations)
     lots.get(parentId)!.deviations.push({ ...entry, closed: closedBy(entry.id) });
