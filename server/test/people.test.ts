@@ -153,6 +153,8 @@ describe('signing in', () => {
     const large = 'x'.repeat(200_000);
     const reply = await app.person().post('/api/lots', { large });
     expect(reply.status).toBe(401);
+    const shouted = await app.person().post('/API/Kitchen/Import', { large: 'x'.repeat(9_000_000) });
+    expect(shouted.status).toBe(401);
     expect((await app.person().post('/api/session', { name: large, password: 'x' })).status).toBe(413);
   });
 });

@@ -11,7 +11,9 @@ const OPEN: ReadonlySet<string> = new Set([accountRoutes.setup.path, accountRout
 /** Reads bodies only once it is known from whom: a stranger's is not read at all but to sign in. */
 export function readBodies(router: Router, pool: Pool): void {
   const known: RequestHandler = (req, res, next) => {
-    if (OPEN.has(req.path) || !req.path.startsWith('/api/')) return next();
+    // Addresses are matched whatever their case, with or without a last slash.
+    const path = req.path.toLowerCase().replace(/\/+$/, '');
+    if (OPEN.has(path) || !path.startsWith('/api/')) return next();
     sessionOf(pool, req)
       .then((session) => {
         res.locals.session = session;
