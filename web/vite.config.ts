@@ -17,6 +17,8 @@ function contractHash(): string {
 }
 
 export default defineConfig({
+  // Everything is found from where the pages stand, so that a proxy may serve them under a path.
+  base: './',
   define: { __CONTRACT__: JSON.stringify(contractHash()) },
   plugins: [
     react(),
@@ -27,8 +29,8 @@ export default defineConfig({
       injectRegister: 'script-defer',
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
+        navigateFallback: 'index.html',
+        navigateFallbackDenylist: [/\/api\//],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },
       manifest: {
@@ -36,9 +38,11 @@ export default defineConfig({
         short_name: 'Inch Pantry',
         description: 'Plan, make, measure, label and trace bottled syrups, shrubs and cordials.',
         display: 'standalone',
+        start_url: './',
+        scope: './',
         background_color: '#EFF3F2',
         theme_color: '#1E40AF',
-        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+        icons: [{ src: 'icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
     }),
   ],

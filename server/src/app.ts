@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { metaRoutes } from '@inch/contract/meta';
 import express, { type Express, type RequestHandler, Router } from 'express';
@@ -67,6 +67,19 @@ const ROUTERS = [
   liveRouter,
 ];
 
+/** Path of the public address, which a proxy may pass on or leave out. */
+const prefixOf = (publicAddress: string | undefined): string =>
+  publicAddress === undefined ? '' : new URL(publicAddress).pathname.replace(/\/+$/, '');
+
+/** Takes the path of the public address off what is asked for, where the proxy left it on. */
+const underPrefix =
+  (prefix: string): RequestHandler =>
+  (req, _res, next) => {
+    if (req.url === prefix) req.url = '/';
+    else if (req.url.startsWith(`${prefix}/`)) req.url = req.url.slice(prefix.length);
+    next();
+  };
+
 /** Every request has an id, told in its answer and in the log. */
 const withRequestId: RequestHandler = (_req, res, next) => {
   res.setHeader('x-request-id', randomUUID());
@@ -95,15 +108,23 @@ function api(pool: Pool): Router {
 }
 
 /** Pages, scripts and fonts as built; anything else under the root is the application's own page. */
-function pages(app: Express, webRoot: string): void {
+function pages(app: Express, webRoot: string, prefix: string): void {
+  // Scripts, fonts and routes are found from the path that the page says it stands under.
+  const page = readFileSync(join(webRoot, 'index.html'), 'utf8').replace(
+    '<base href="/"',
+    `<base href="${prefix}/"`,
+  );
+
   app.use(
     '/assets',
     express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
   );
+  const sendPage: RequestHandler = (_req, res) => {
+    res.set('cache-control', 'no-cache').type('html').send(page);
+  };
+  app.get('/index.html', sendPage);
   app.use(express.static(webRoot, { index: false, maxAge: 0 }));
-  app.get(/^\/(?!api\/|assets\/).*/, (_req, res) => {
-    res.set('cache-control', 'no-cache').sendFile(join(webRoot, 'index.html'));
-  });
+  app.get(/^\/(?!api\/|assets\/).*/, sendPage);
 }
 
 interface AppOptions {
@@ -111,7 +132,7 @@ interface AppOptions {
   log: Logger;
   /** Folder of built pages, if there is one. */
   webRoot?: string;
-  /** Address that it is reached at from outside, as in https://pantry.example. */
+  /** Address that it is reached at from outside, as in https://pantry.example or https://example.org/pantry. */
   publicAddress?: string;
   /** Proxies that are trusted for who asks and by which protocol, as Express takes them. */
   trustProxy?: string;
@@ -126,11 +147,14 @@ export function createApp(options: AppOptions): Express {
   app.set('query parser', 'simple');
   // Answers that go on until somebody leaves: whoever stops the server ends them.
   app.locals.streams = new Set();
+  const prefix = prefixOf(options.publicAddress);
+  app.locals.prefix = prefix;
+  if (prefix !== '') app.use(underPrefix(prefix));
   app.use(withRequestId);
   app.use(knownHostOnly(options.publicAddress));
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
   app.use(api(options.pool));
-  if (options.webRoot && existsSync(join(options.webRoot, 'index.html'))) pages(app, options.webRoot);
+  if (options.webRoot && existsSync(join(options.webRoot, 'index.html'))) pages(app, options.webRoot, prefix);
   app.use(problemHandler(options.log));
   return app;
 }

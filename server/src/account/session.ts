@@ -17,6 +17,9 @@ function tokenOf(req: Request): string | null {
   return found ? found.slice(SESSION_COOKIE.length + 1) : null;
 }
 
+/** The path that pages and routes stand under, of the address they are reached at. */
+const pathOf = (res: Response): string => `${res.app.locals.prefix ?? ''}/`;
+
 /** Opens a session and sets its cookie. Over HTTPS the cookie is marked secure. */
 export async function openSession(db: Database, res: Response, accountId: string): Promise<void> {
   const token = randomBytes(32).toString('base64url');
@@ -32,7 +35,7 @@ export async function openSession(db: Database, res: Response, accountId: string
     httpOnly: true,
     sameSite: 'lax',
     secure: res.req.secure,
-    path: '/',
+    path: pathOf(res),
     maxAge: DAYS * DAY,
   });
 }
@@ -40,7 +43,7 @@ export async function openSession(db: Database, res: Response, accountId: string
 export async function closeSession(db: Database, req: Request, res: Response): Promise<void> {
   const token = tokenOf(req);
   if (token) await run(db, 'DELETE FROM session WHERE token_hash = ?', [hashed(token)]);
-  res.clearCookie(SESSION_COOKIE, { path: '/' });
+  res.clearCookie(SESSION_COOKIE, { path: pathOf(res) });
 }
 
 /** Ends the sessions of an account, all but that of a request where one is given. @returns how many ended */

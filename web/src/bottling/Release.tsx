@@ -1,6 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { useState } from 'react';
+import { urlOf } from '../data/address.ts';
 import { recordEntry, useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -159,7 +160,7 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
       <p className="mt-6">
         <a
           className={buttonLook({ tone: 'plain' })}
-          href={`/api/lots/${lot.id}/release.pdf`}
+          href={urlOf(lotRoutes.releaseSheet.path, { id: lot.id })}
           target="_blank"
           rel="noreferrer"
         >

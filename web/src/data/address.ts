@@ -1,3 +1,5 @@
+import { base } from './base.ts';
+
 /** Path of a route with its parts and query filled in. */
 export function addressOf(
   path: string,
@@ -10,3 +12,6 @@ export function addressOf(
     ? filled
     : `${filled}?${new URLSearchParams(entries.map(([k, v]) => [k, String(v)]))}`;
 }
+
+/** Where a browser finds a route: its path under that of the pages. */
+export const urlOf: typeof addressOf = (...of) => base + addressOf(...of);

@@ -4,6 +4,7 @@ import { QueryClient } from '@tanstack/react-query';
 import { v5, v7 } from 'uuid';
 import type { z } from 'zod';
 import { addressOf } from './address.ts';
+import { base } from './base.ts';
 
 /** An answer that was not yes: what is wrong and what to do, by field where it is one. */
 export class ApiProblem extends Error {
@@ -56,7 +57,7 @@ export async function call<
 export const post = (address: string, body: unknown): Promise<unknown> => send('POST', address, body);
 
 async function send(method: string, address: string, body: unknown): Promise<unknown> {
-  const response = await fetch(address, {
+  const response = await fetch(base + address, {
     method,
     credentials: 'same-origin',
     ...(body === undefined

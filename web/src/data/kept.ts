@@ -1,10 +1,11 @@
 import type { PersistedClient, Persister } from '@tanstack/react-query-persist-client';
 import { openDB } from 'idb';
+import { base } from './base.ts';
 
 const db = () =>
-  openDB('inch-kept', 1, {
-    upgrade: (base) => {
-      base.createObjectStore('views');
+  openDB(`inch-kept${base}`, 1, {
+    upgrade: (store) => {
+      store.createObjectStore('views');
     },
   });
 

@@ -1,6 +1,8 @@
-import type { LiveEvent } from '@inch/contract/live';
+import { type LiveEvent, liveRoutes } from '@inch/contract/live';
 import { useEffect } from 'react';
+import { urlOf } from './address.ts';
 import { refresh, refreshReadBefore } from './api.ts';
+import { base } from './base.ts';
 import { learnServerClock } from './serverClock.ts';
 
 /**
@@ -17,11 +19,11 @@ export function useLive(): void {
       else if (known !== sequence) void refresh();
       known = sequence;
     };
-    const channel = new BroadcastChannel('inch-live');
+    const channel = new BroadcastChannel(`inch-live${base}`);
     channel.onmessage = (message) => hear(message.data as LiveEvent);
     const leave = new AbortController();
     void navigator.locks
-      .request('inch-live', { signal: leave.signal }, () => holdStream(hear, channel, leave.signal))
+      .request(`inch-live${base}`, { signal: leave.signal }, () => holdStream(hear, channel, leave.signal))
       .catch(() => undefined);
     return () => {
       leave.abort();
@@ -37,7 +39,7 @@ function holdStream(
   leave: AbortSignal,
 ): Promise<void> {
   return new Promise((resolve) => {
-    const source = new EventSource('/api/live');
+    const source = new EventSource(urlOf(liveRoutes.stream.path));
     source.onmessage = (message) => {
       const event = JSON.parse(message.data) as LiveEvent;
       if (leave.aborted) return;

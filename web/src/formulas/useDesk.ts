@@ -37,7 +37,8 @@ export function useSave(formula: Formula | null, after: number, id: string, sett
       // A new one gets its own address; whoever has gone elsewhere meanwhile is not called back.
       after: ({ id }) => {
         settled();
-        if (window.location.pathname === '/formulas/new') navigate(`/formulas/${id}`, { replace: true });
+        if (window.location.pathname.endsWith('/formulas/new'))
+          navigate(`/formulas/${id}`, { replace: true });
       },
     },
   );

@@ -4,7 +4,7 @@ import { readFigure } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { addressOf } from '../data/address.ts';
+import { urlOf } from '../data/address.ts';
 import { call } from '../data/api.ts';
 import { useIds } from '../data/ids.ts';
 import { keys } from '../data/keys.ts';
@@ -69,11 +69,7 @@ function PrintForm({
       done: 'Print recorded',
       after: (_, n) => {
         ids.forget();
-        window.open(
-          addressOf(lotRoutes.labelPdf.path, { id: code }, { size, copies: n }),
-          '_blank',
-          'noopener',
-        );
+        window.open(urlOf(lotRoutes.labelPdf.path, { id: code }, { size, copies: n }), '_blank', 'noopener');
       },
     },
   );

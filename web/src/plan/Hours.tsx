@@ -3,7 +3,7 @@ import { planRoutes } from '@inch/contract/plan';
 import { instantOf } from '@inch/core/calendar';
 import { HANDS, panResource } from '@inch/core/planning';
 import { useMemo, useState } from 'react';
-import { addressOf } from '../data/address.ts';
+import { urlOf } from '../data/address.ts';
 import type { Planning } from '../data/planning.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -202,7 +202,7 @@ function HoursButtons({ plan, hours }: { plan: Plan; hours: HoursState }) {
       {plan.steps.length > 0 && !hours.changed && (
         <a
           className={buttonLook({ tone: 'quiet' })}
-          href={addressOf(planRoutes.calendar.path, { id: plan.id })}
+          href={urlOf(planRoutes.calendar.path, { id: plan.id })}
           download="plan.ics"
         >
           as a calendar file

@@ -103,7 +103,7 @@ export function Shell() {
     <div className="flex h-full max-sm:h-auto max-sm:min-h-full max-sm:flex-col">
       <PlaceKeys />
       <a
-        href="#sheet"
+        href={`${window.location.pathname}#sheet`}
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-enamel focus:p-3"
       >
         Skip to content

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { type ReactNode, useRef } from 'react';
 import { toast } from 'sonner';
-import { addressOf } from '../data/address.ts';
+import { urlOf } from '../data/address.ts';
 import { ApiProblem, call, ServerAway } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -22,7 +22,7 @@ async function send(
   id: string,
 ): Promise<void> {
   if (file.size > LARGEST_PHOTOGRAPH) throw new Error('That picture is over 12 MB. Take it smaller.');
-  const address = addressOf(photographRoutes.take.path, { id: lotId }, { id, ...of });
+  const address = urlOf(photographRoutes.take.path, { id: lotId }, { id, ...of });
   const response = await fetch(address, {
     method: 'POST',
     headers: { 'content-type': file.type },
@@ -36,9 +36,9 @@ async function send(
 function Picture({ photo, of }: { photo: Photograph; of: string }) {
   return (
     <figure className="w-36">
-      <a href={addressOf(photographRoutes.image.path, { id: photo.id })} target="_blank" rel="noreferrer">
+      <a href={urlOf(photographRoutes.image.path, { id: photo.id })} target="_blank" rel="noreferrer">
         <img
-          src={addressOf(photographRoutes.image.path, { id: photo.id })}
+          src={urlOf(photographRoutes.image.path, { id: photo.id })}
           alt={`Lot ${of}, ${dayMonth(photo.at)} ${clockTime(photo.at)}${photo.words ? `: ${photo.words}` : ''}`}
           className="h-24 w-36 rounded-lg border border-steel-line object-cover"
         />

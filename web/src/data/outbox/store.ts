@@ -1,4 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { base } from '../base.ts';
 import type { Waiting } from './waiting.ts';
 
 interface OutboxDb extends DBSchema {
@@ -32,7 +33,7 @@ export function asNow({ deed, ...entry }: Earlier): Waiting {
 let opened: Promise<IDBPDatabase<OutboxDb>> | null = null;
 
 const db = () => {
-  opened ??= openDB<OutboxDb>('inch-outbox', 2, {
+  opened ??= openDB<OutboxDb>(`inch-outbox${base}`, 2, {
     upgrade: async (base, from, _to, tx) => {
       if (from < 1) base.createObjectStore('waiting', { keyPath: 'number', autoIncrement: true });
       if (from !== 1) return;

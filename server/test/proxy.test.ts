@@ -1,0 +1,107 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, request, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from '../src/app.ts';
+import { OWNER, ownerOf, useTestApp } from './testApp.ts';
+
+const app = useTestApp();
+const webRoot = mkdtempSync(join(tmpdir(), 'inch-pages-'));
+let server: Server;
+
+interface Answer {
+  status: number;
+  headers: Record<string, string | string[] | undefined>;
+  text: string;
+}
+
+/** What a proxy passes on: the name it was asked by, and over which protocol. */
+function through(
+  path: string,
+  { host = 'pantry.example', body }: { host?: string; body?: unknown } = {},
+): Promise<Answer> {
+  const { port } = server.address() as AddressInfo;
+  return new Promise((resolve, reject) => {
+    const sent = request({
+      host: '127.0.0.1',
+      port,
+      path,
+      method: body === undefined ? 'GET' : 'POST',
+      headers: {
+        host,
+        'x-forwarded-proto': 'https',
+        'x-forwarded-for': '203.0.113.9',
+        ...(body === undefined ? {} : { 'content-type': 'application/json', origin: `https://${host}` }),
+      },
+    });
+    sent.on('error', reject);
+    sent.on('response', (response) => {
+      let text = '';
+      response.on('data', (part) => {
+        text += part;
+      });
+      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, text }));
+    });
+    sent.end(body === undefined ? undefined : JSON.stringify(body));
+  });
+}
+
+beforeAll(async () => {
+  await ownerOf(app);
+  mkdirSync(join(webRoot, 'assets'));
+  writeFileSync(join(webRoot, 'assets', 'page.js'), 'export {};');
+  writeFileSync(
+    join(webRoot, 'index.html'),
+    '<head><base href="/" /></head><script src="./assets/page.js"></script>',
+  );
+  server = createServer(
+    createApp({
+      pool: app.pool,
+      log: pino({ level: 'silent' }),
+      webRoot,
+      publicAddress: 'https://pantry.example/fruit/pantry/',
+      trustProxy: 'loopback',
+    }),
+  );
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+});
+afterAll(async () => {
+  await new Promise((resolve) => server.close(resolve));
+  rmSync(webRoot, { recursive: true });
+});
+
+describe('behind a proxy, under a path of a public address', () => {
+  it.each(['/fruit/pantry', ''])('pages say which path they stand under (left on: "%s")', async (left) => {
+    for (const path of ['/', '/index.html', '/records/7K2'])
+      expect((await through(`${left}${path}`)).text).toContain('<base href="/fruit/pantry/" />');
+    expect((await through(`${left}/assets/page.js`)).text).toBe('export {};');
+    expect((await through(`${left}/assets/gone.js`)).status).toBe(404);
+    expect((await through(`${left}/api/health`)).status).toBe(200);
+  });
+
+  it.each(['/fruit/pantry', ''])(
+    'the session’s cookie is secure and of that path (left on: "%s")',
+    async (left) => {
+      const { status, headers } = await through(`${left}/api/session`, { body: OWNER });
+      expect(status).toBe(201);
+      const [cookie] = headers['set-cookie'] as string[];
+      expect(cookie).toMatch(/; Path=\/fruit\/pantry\/;/);
+      expect(cookie).toMatch(/; Secure(;|$)/);
+    },
+  );
+
+  it('a path that only begins alike is another', async () => {
+    expect((await through('/fruit/pantryx/api/health')).text).toContain('<base');
+  });
+
+  it('answers by the name of the public address and to plain addresses, to no other name', async () => {
+    expect((await through('/api/health', { host: 'pantry.example:8443' })).status).toBe(200);
+    expect((await through('/api/health', { host: '192.168.1.7:4870' })).status).toBe(200);
+    const { status, text } = await through('/api/health', { host: 'evil.example' });
+    expect(status).toBe(421);
+    expect(JSON.parse(text).detail).toContain('INCH_PUBLIC');
+  });
+});
