@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import * as account from './account.ts';
+import * as backup from './backup.ts';
 import * as container from './container.ts';
 import { bodyOf, postedNouns } from './entry.ts';
 import * as formula from './formula.ts';
@@ -20,7 +21,18 @@ import * as values from './values.ts';
 import * as vessel from './vessel.ts';
 
 const MODULES = [
-  ...[account, container, formula, formulaFile, heatProcess, ingredient, instrument, kitchen, kitchenFile],
+  ...[
+    account,
+    backup,
+    container,
+    formula,
+    formulaFile,
+    heatProcess,
+    ingredient,
+    instrument,
+    kitchen,
+    kitchenFile,
+  ],
   ...[live, lot, lotRecord, photograph, plan, stock, today, values, vessel],
 ];
 

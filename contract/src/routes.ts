@@ -1,4 +1,5 @@
 import { accountRoutes } from './account.ts';
+import { backupRoutes } from './backup.ts';
 import { containerRoutes } from './container.ts';
 import { formulaRoutes } from './formula.ts';
 import { formulaFileRoutes } from './formulaFile.ts';
@@ -35,6 +36,7 @@ const routesByNoun = {
   live: liveRoutes,
   stock: stockRoutes,
   plan: planRoutes,
+  backup: backupRoutes,
   meta: metaRoutes,
 };
 
@@ -57,6 +59,7 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   live: 'What changes meanwhile, as it changes',
   stock: 'Ingredients in stock, packs, the shopping basket and receipts',
   plan: 'Plans of what is made when',
+  backup: 'Copies of the whole database',
   meta: 'The API itself',
 };
 

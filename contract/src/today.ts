@@ -14,7 +14,7 @@ export const TodayView = z.object({
       detail: z.string(),
       action: z.object({
         label: z.string(),
-        place: z.enum(['stove', 'bottling', 'labels', 'bench', 'shelf', 'plan']),
+        place: z.enum(['stove', 'bottling', 'labels', 'bench', 'shelf', 'plan', 'kitchen']),
         /** Which part of the place, where it is not a lot's. */
         part: z.string().optional(),
       }),

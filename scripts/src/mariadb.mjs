@@ -182,28 +182,31 @@ export async function startMariadb(folder, { port: wanted, throwAway = false } =
 
 /** A database as SQL, every row of it. @param adminUrl address of the database, as the admin */
 export function dumpOf(adminUrl) {
-  const { login, database } = clientArguments(adminUrl);
-  return execFileSync(
-    findProgram(['mariadb-dump', 'mysqldump']),
-    [...login, '--single-transaction', '--hex-blob', database],
-    { maxBuffer: 1 << 30 },
-  );
+  const { program, args, env, database } = clientOf(adminUrl, ['mariadb-dump', 'mysqldump']);
+  return execFileSync(program, [...args, '--single-transaction', '--hex-blob', database], {
+    env,
+    maxBuffer: 1 << 30,
+  });
 }
 
 /** Lays a dump over a database that has the same tables. */
 export function loadDump(adminUrl, dump) {
-  const { login, database } = clientArguments(adminUrl);
-  execFileSync(findProgram(['mariadb', 'mysql']), [...login, database], { input: dump, maxBuffer: 1 << 30 });
+  const { program, args, env, database } = clientOf(adminUrl, ['mariadb', 'mysql']);
+  execFileSync(program, [...args, database], { env, input: dump, maxBuffer: 1 << 30 });
 }
 
-function clientArguments(adminUrl) {
+/** How one of MariaDB's own programs is called for an address. The password goes by the environment, where other users do not see it. */
+export function clientOf(adminUrl, names) {
   const { hostname, port, username, password, pathname } = new URL(adminUrl);
-  const login = [
-    '--no-defaults',
-    `--host=${hostname}`,
-    `--port=${port}`,
-    `--user=${username}`,
-    `--password=${password}`,
-  ];
-  return { login, database: pathname.slice(1) };
+  return {
+    program: findProgram(names),
+    args: [
+      '--no-defaults',
+      `--host=${hostname}`,
+      `--port=${port || 3306}`,
+      `--user=${decodeURIComponent(username)}`,
+    ],
+    env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) },
+    database: decodeURIComponent(pathname.slice(1)),
+  };
 }

@@ -6,11 +6,11 @@ import { openPool } from './database/pool.ts';
 import { errorCode } from './database/transaction.ts';
 import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
-import { type Anchor, verifyJournal } from './journal/verify.ts';
+import { type Anchor, journalEnds, verifyJournal } from './journal/verify.ts';
 
 /**
  * `prepare`: migrations, the app user's rights, and the record as it stands in the journal. `verify`: walk the journal, hold the record against
- * it, and anchor its end in a file where all is well. The start and verify commands call these.
+ * it, and anchor its end in a file where all is well. `anchor`: write down where each journal ends now. The commands in `scripts` call these.
  */
 const [command] = process.argv.slice(2);
 
@@ -65,17 +65,32 @@ async function verify(): Promise<void> {
         ? `${kitchen}: ${rows} rows, the chain is whole, and the record is as it says.\n`
         : `${kitchen}: ${rows} rows, not whole:\n${faults.map((fault) => `  ${fault}\n`).join('')}`,
     );
-    const known = anchors.some((a) => a.kitchenId === end.kitchenId && a.sequence === end.sequence);
-    if (file && faults.length === 0 && !known) appendFileSync(file, `${JSON.stringify(end)}\n`);
+    if (file && faults.length === 0) writeAnchors(file, anchors, [end]);
   }
   if (reports.length === 0) process.stdout.write('No kitchen here yet, so there is no chain to walk.\n');
   if (reports.some((r) => r.faults.length > 0)) process.exitCode = 1;
 }
 
-const commands: Record<string, () => Promise<void>> = { prepare, verify };
+/** Adds the ends of journals to a file, but for those it has. */
+function writeAnchors(file: string, known: readonly Anchor[], ends: readonly Anchor[]): void {
+  for (const end of ends)
+    if (!known.some((a) => a.kitchenId === end.kitchenId && a.sequence === end.sequence))
+      appendFileSync(file, `${JSON.stringify(end)}\n`, { mode: 0o600 });
+}
+
+async function anchor(): Promise<void> {
+  const file = process.env.INCH_ANCHORS;
+  if (!file) throw new Error('Name the file of the anchors with INCH_ANCHORS.');
+  const pool = openPool(databaseFromUrl(process.env.INCH_DATABASE ?? ''), 1);
+  const known = anchorsIn(file);
+  writeAnchors(file, known, await journalEnds(pool, known));
+  await pool.end();
+}
+
+const commands: Record<string, () => Promise<void>> = { prepare, verify, anchor };
 useJournalKey(process.env.INCH_JOURNAL_KEY || undefined);
 const chosen = commands[command ?? ''];
-if (!chosen) throw new Error('Say prepare or verify.');
+if (!chosen) throw new Error('Say prepare, verify or anchor.');
 await chosen().catch((error: Error & { code?: string }) => {
   const away = error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND';
   process.stderr.write(away ? `No MariaDB answers there: ${error.message}\n` : `${error.message}\n`);

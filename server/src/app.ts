@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
 import { accountRouter } from './account/routes.ts';
+import { backupRouter } from './backup/routes.ts';
 import { containerRouter } from './container/routes.ts';
 import { formulaRouter } from './formula/routes.ts';
 import { heatProcessRouter } from './heatProcess/routes.ts';
@@ -65,6 +66,7 @@ const ROUTERS = [
   planRouter,
   photographRouter,
   liveRouter,
+  backupRouter,
 ];
 
 /** Path of the public address, which a proxy may pass on or leave out. */

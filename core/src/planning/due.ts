@@ -13,7 +13,7 @@ export interface DueItem {
   detail: string;
   action: {
     label: string;
-    place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' | 'plan';
+    place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' | 'plan' | 'kitchen';
     part?: string;
   };
 }

@@ -68,4 +68,5 @@ export {
   type Obstacle,
   obstacles,
 } from './today.ts';
+export { backupDue } from './todayBackup.ts';
 export { type PlannedStart, plannedStarts, stockThatWillNotWait } from './todayPlans.ts';

@@ -25,6 +25,9 @@ const RIGHTS: Record<string, string[]> = {
   plan: ['UPDATE (content, done, revision, saved_at, saved_by)'],
 };
 
+/** Written by commands alone. */
+const READ_ONLY = new Set(['backup']);
+
 /** MariaDB's words for a right that was never given. */
 const NONE_THERE = new Set(['ER_NONEXISTING_TABLE_GRANT', 'ER_NONEXISTING_GRANT']);
 
@@ -52,7 +55,8 @@ export async function grantAppUser(
         .catch((error: unknown) => {
           if (!NONE_THERE.has(errorCode(error) ?? '')) throw error;
         });
-      const rights = ['SELECT', 'INSERT', ...(RIGHTS[name as string] ?? [])];
+      const added = READ_ONLY.has(name as string) ? [] : ['INSERT'];
+      const rights = ['SELECT', ...added, ...(RIGHTS[name as string] ?? [])];
       await connection.query(`GRANT ${rights.join(', ')} ON ${database}.\`${name}\` TO ${who}`);
     }
   } finally {

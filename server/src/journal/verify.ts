@@ -157,6 +157,39 @@ async function faultsOfRows(db: Database, rebuilt: Rebuilt): Promise<string[]> {
 }
 
 /**
+ * Where every kitchen's journal ends now, to be written down outside the database. Throws where an end is not signed with the kitchen's key
+ * or is not the continuation of what was written down before.
+ */
+export async function journalEnds(db: Database, anchors: readonly Anchor[]): Promise<Anchor[]> {
+  const heads = await rows<{ kitchen_id: string; sequence: number; hash: string }>(
+    db,
+    'SELECT kitchen_id, sequence, hash FROM journal_head WHERE sequence > 0',
+  );
+  const ends: Anchor[] = [];
+  for (const head of heads) {
+    const end = { sequence: Number(head.sequence), hash: head.hash };
+    const own = anchors.filter((a) => a.kitchenId === head.kitchen_id);
+    const faults = await faultsOfEnd(db, head.kitchen_id, end, own);
+    const last = own.at(-1);
+    const [row] = last
+      ? await rows<{ hash: string }>(db, 'SELECT hash FROM journal WHERE kitchen_id = ? AND sequence = ?', [
+          head.kitchen_id,
+          last.sequence,
+        ])
+      : [];
+    if (last && row?.hash !== last.hash)
+      faults.push(`journal row ${last.sequence} is another than the one anchored outside the database`);
+    if (faults.length > 0) throw new Error(faults.join('; '));
+    ends.push({
+      kitchenId: head.kitchen_id,
+      ...end,
+      signature: signEnd(head.kitchen_id, end.sequence, end.hash),
+    });
+  }
+  return ends;
+}
+
+/**
  * Walks every kitchen's journal from its first row, checks each hash, the numbering, the signed end and what was anchored outside, rebuilds
  * every table of the record from it and holds that against the tables row by row.
  */

@@ -2,8 +2,16 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
 import { loadClock } from '@inch/core/bottling';
 import { standing, stepClock, stepPrompt } from '@inch/core/lot';
-import { dayBar, dueItems, obstacles, plannedStarts, stockThatWillNotWait } from '@inch/core/planning';
-import type { Database } from '../database/pool.ts';
+import {
+  backupDue,
+  dayBar,
+  dueItems,
+  obstacles,
+  plannedStarts,
+  stockThatWillNotWait,
+} from '@inch/core/planning';
+import { lastBackup } from '../backup/routes.ts';
+import { type Database, fromSql, rows } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { instrumentsOf } from '../instrument/store.ts';
 import { openLots, type StoredLot } from '../lot/store.ts';
@@ -36,6 +44,15 @@ function loadClocks(lot: StoredLot, now: string): TodayView['clocks'] {
       },
     ];
   });
+}
+
+async function backupItems(db: Database, kitchen: Kitchen, now: string) {
+  const [begun] = await rows<{ created_at: string }>(db, 'SELECT created_at FROM kitchen WHERE id = ?', [
+    kitchen.id,
+  ]);
+  const last = await lastBackup(db);
+  const due = backupDue(last?.at ?? null, fromSql(begun!.created_at), now, kitchen.timeZone);
+  return due ? [due] : [];
 }
 
 /** Everything that needs a hand, now, next and later, with the clocks that run. */
@@ -78,6 +95,7 @@ export async function todayOf(db: Database, kitchen: Kitchen, now: string): Prom
     due: dueItems(lots, meters, now, kitchen.timeZone, [
       ...plannedStarts(await startsOf(db, kitchen.id), now),
       ...stockThatWillNotWait(await perishable(db, kitchen, now), now, kitchen.timeZone),
+      ...(await backupItems(db, kitchen, now)),
     ]),
     obstacles: obstacles(lots, now, kitchen.timeZone),
     bars: making.map((lot) => dayBar(lot, now)),

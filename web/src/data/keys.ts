@@ -20,6 +20,7 @@ const READ = [
   'plan',
   'past-lot',
   'account',
+  'backup',
 ] as const;
 export type ReadNoun = (typeof READ)[number];
 

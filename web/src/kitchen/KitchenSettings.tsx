@@ -11,6 +11,7 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { CURRENCIES, timeZonesWith } from '../ui/zones.ts';
+import { Backups } from './Backups.tsx';
 import { Containers } from './Containers.tsx';
 import { HeatProcesses } from './HeatProcesses.tsx';
 import { OwnAccount } from './OwnAccount.tsx';
@@ -214,6 +215,7 @@ export function KitchenSettings() {
       <WorkshopForm kitchen={kitchen} owner={owner} />
       <HeatProcesses owner={owner} />
       <Containers mayWrite={account.role !== 'reader'} />
+      <Backups />
     </Sheet>
   );
 }

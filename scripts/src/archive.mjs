@@ -1,0 +1,65 @@
+import { createHash } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { open, rename, rm } from 'node:fs/promises';
+import { PassThrough } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { ZipArchive } from 'archiver';
+import yauzl from 'yauzl';
+
+/** A stream that passes everything on and tells the SHA-256 and the last bytes of it. */
+export function hashing() {
+  const hash = createHash('sha256');
+  const through = new PassThrough();
+  let tail = Buffer.alloc(0);
+  through.on('data', (part) => {
+    hash.update(part);
+    tail = Buffer.concat([tail, part]).subarray(-200);
+  });
+  return { through, sha256: () => hash.copy().digest('hex'), tail: () => tail.toString() };
+}
+
+/** Writes what is known to be whole under its name: a zip that failed half-way leaves no file. @param fill appends the entries, in turn */
+export async function writeZip(file, fill) {
+  const part = `${file}.part`;
+  const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
+  try {
+    const written = pipeline(archive, createWriteStream(part, { mode: 0o600 }));
+    written.catch(() => {});
+    const append = (name, source) =>
+      new Promise((resolve, reject) => {
+        archive.once('error', reject);
+        written.catch(reject);
+        archive.once('entry', resolve);
+        archive.append(source, { name, mode: 0o600 });
+      });
+    await fill(append);
+    await archive.finalize();
+    await written;
+    const handle = await open(part, 'r');
+    await handle.sync();
+    await handle.close();
+    await rename(part, file);
+  } catch (error) {
+    archive.abort();
+    await rm(part, { force: true });
+    throw error;
+  }
+}
+
+/** A zip, opened: its small entries as text, and its large ones as streams. */
+export async function openZip(file) {
+  const zip = await yauzl.openPromise(file, { autoClose: false });
+  const byName = new Map();
+  for await (const entry of zip.eachEntry()) byName.set(entry.fileName, entry);
+  const stream = (name) => {
+    const entry = byName.get(name);
+    if (!entry) throw new Error(`${file} holds no ${name}, so it is no backup of a kitchen.`);
+    return zip.openReadStreamPromise(entry);
+  };
+  const text = async (name) => {
+    let said = '';
+    for await (const part of await stream(name)) said += part;
+    return said;
+  };
+  return { names: [...byName.keys()], stream, text, close: () => zip.close() };
+}
