@@ -4,13 +4,27 @@ import { ensureBuilt } from './src/build.mjs';
 import { databaseOf, verifyDatabase } from './src/database.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
+import { runCommand } from './src/run.mjs';
 
-/** Walks the journal of a data folder, or of DATABASE_URL. The folder's MariaDB is started for it where it is not running. */
-const { values } = parseArgs({ options: { data: { type: 'string', default: join(ROOT, 'var', 'demo') } } });
+/**
+ * Walks the journal of a data folder, or of DATABASE_URL, and holds the record against it. The folder's MariaDB is started for it where it is
+ * not running. With --rebuild, what lists show is derived anew from the record first.
+ */
+const { values } = parseArgs({
+  options: {
+    data: { type: 'string', default: join(ROOT, 'var', 'demo') },
+    rebuild: { type: 'boolean', default: false },
+  },
+});
 await ensurePackages();
 await ensureBuilt(['server']);
 const db = await databaseOf(resolve(values.data));
 try {
+  if (values.rebuild)
+    await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'rebuild'], {
+      env: { INCH_ADMIN: db.adminUrl },
+      show: true,
+    });
   if (!(await verifyDatabase(db))) process.exitCode = 1;
 } finally {
   await db.stop();

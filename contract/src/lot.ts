@@ -101,12 +101,36 @@ export const LotHead = z.object({
   gatesAll: z.number().int(),
   bottles: Bottles,
   heldWhy: z.string().nullable(),
+  /** Whether a label was ever printed of it. */
+  printed: z.boolean(),
 });
 export type LotHead = z.infer<typeof LotHead>;
 
 /** A lot of which something stored cannot be read, and why. */
 export const BrokenLot = z.object({ id: z.string(), code: z.string(), name: z.string(), why: z.string() });
 export type BrokenLot = z.infer<typeof BrokenLot>;
+
+/** Which lots a list shows. */
+export const LotListQuery = z.object({
+  /** `on-hand`: not ended, or with bottles that stand somewhere. */
+  scope: z.enum(['all', 'on-hand']).default('all'),
+  state: LotState.optional(),
+  /** Words that a lot is found by, each from its beginning: code, name, buyer, place, stock code, supplier, note, day. */
+  q: z.string().max(200).optional(),
+  sort: z.enum(['newest', 'oldest', 'name', 'best-by']).default('newest'),
+  /** Id of the last lot of the page before. */
+  before: z.string().max(40).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(100),
+});
+export type LotListQuery = z.infer<typeof LotListQuery>;
+export const LotPage = z.object({
+  lots: z.array(LotHead),
+  /** Lots of which something stored cannot be read. */
+  broken: z.array(BrokenLot),
+  /** `before` of the next page; null where this is the last. */
+  next: z.string().nullable(),
+});
+export type LotPage = z.infer<typeof LotPage>;
 
 const byId = z.object({ id: z.string().max(40) });
 const JournalRow = z.object({
@@ -192,17 +216,9 @@ export const lotRoutes = {
     method: 'GET',
     path: '/api/lots',
     access: 'reader',
-    summary: 'Lots, newest first, paged by code',
-    query: z.object({
-      before: z.string().max(40).optional(),
-      limit: z.coerce.number().int().min(1).max(200).default(100),
-    }),
-    response: z.object({
-      lots: z.array(LotHead),
-      /** Lots of which something stored cannot be read. */
-      broken: z.array(BrokenLot),
-      next: z.string().nullable(),
-    }),
+    summary: 'Lots by their standings: all or those on hand, by words and state, a page after another',
+    query: LotListQuery,
+    response: LotPage,
   }),
   read: route({
     method: 'GET',

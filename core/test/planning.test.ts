@@ -1,3 +1,4 @@
+import type { LotStanding } from '@inch/core/lot';
 import type { LotToday } from '@inch/core/planning';
 import { dayBar, dueItems, obstacles } from '@inch/core/planning';
 import { describe, expect, it } from 'vitest';
@@ -62,8 +63,8 @@ const filled = {
   bottlings: [{ id: 'b', count: 12, nominalMl: 237, at: T(0), struck: null }],
   movements: [{ bottlingId: 'b', kind: 'stored', from: null, to: 'cellar', count: 12 }],
 };
-const due = (lots: LotToday[], now: string, meters: Parameters<typeof dueItems>[1] = []) =>
-  dueItems(lots, meters, now, 'UTC').map((d) => [d.when, d.title]);
+const due = (lots: LotToday[], now: string, meters: Parameters<typeof dueItems>[2] = []) =>
+  dueItems(lots, [], meters, now, 'UTC').map((d) => [d.when, d.title]);
 
 describe('what is due', () => {
   it('is the step in hand: next while its clock runs, now when its time is up', () => {
@@ -73,7 +74,7 @@ describe('what is due', () => {
   });
   it('tells of a wait that it wants no hand, and puts weeks of it to later', () => {
     const waits = (minutes: number) => [step(1, 'Steep', [{ kind: 'start', at: T(0) }], minutes)];
-    const [item] = dueItems([lot('making', { steps: waits(600) })], [], T(1), 'UTC');
+    const [item] = dueItems([lot('making', { steps: waits(600) })], [], [], T(1), 'UTC');
     expect(item).toMatchObject({ when: 'next', at: T(10), detail: expect.stringMatching(/no hand needed/) });
     expect(due([lot('making', { steps: waits(20 * 1440) })], T(1))).toEqual([['later', 'Steep']]);
   });
@@ -125,17 +126,38 @@ describe('what is due', () => {
       'now',
       'pH pen needs calibrating',
     ]);
-    expect(due([lot('released', filled)], T(2), [meter])).toEqual([]);
+    expect(due([], T(2), [meter])).toEqual([]);
+  });
+});
+
+/** The standing of a released lot with bottles left. */
+const released = (more: Partial<LotStanding>) =>
+  ({
+    ...{ code: '7F4H', name: 'Syrup', colour: '#8E1230', state: 'released', printed: true },
+    ...{ readyOn: '2026-11-24', bestBy: null, dateWord: 'best-by', bottles: { left: 12 } },
+    ...more,
+  }) as LotStanding;
+
+describe('what a released lot asks for', () => {
+  const asked = (more: Partial<LotStanding>) =>
+    dueItems([], [released(more)], [], T(0), 'UTC').map((d) => [d.when, d.title]);
+  it('is labels where none was printed, and the day on which it is ready', () => {
+    expect(asked({})).toEqual([]);
+    expect(asked({ printed: false })).toEqual([['later', 'Print labels']]);
+    expect(asked({ readyOn: '2026-12-04' })).toEqual([['later', 'Ready to drink']]);
+    expect(asked({ readyOn: '2027-12-04' })).toEqual([]);
   });
 });
 
 describe('what stands in the way', () => {
-  const way = (l: LotToday) => obstacles([l], T(0), 'UTC').map((o) => [o.level, o.title]);
+  const way = (lots: LotToday[], out: LotStanding[] = []) =>
+    obstacles(lots, out, T(0), 'UTC').map((o) => [o.level, o.title]);
   it('is a held lot, a date that is past, or one close by', () => {
-    expect(way(lot('held', { decisions: [{ to: 'held', why: 'pH 5.1' }] }))).toEqual([['hold', 'Held']]);
-    expect(way(lot('released', filled, { bestBy: '2026-11-23' }))).toEqual([['stop', 'Past best by']]);
-    expect(way(lot('released', filled, { bestBy: '2026-12-05' }))).toEqual([['hold', 'Best by 5 Dec 2026']]);
-    expect(way(lot('released', filled, { bestBy: '2027-12-05' }))).toEqual([]);
+    expect(way([lot('held', { decisions: [{ to: 'held', why: 'pH 5.1' }] })])).toEqual([['hold', 'Held']]);
+    expect(way([], [released({ bestBy: '2026-11-23' })])).toEqual([['stop', 'Past best by']]);
+    expect(way([], [released({ bestBy: '2026-12-05' })])).toEqual([['hold', 'Best by 5 Dec 2026']]);
+    expect(way([], [released({ bestBy: '2027-12-05' })])).toEqual([]);
+    expect(way([], [released({ bestBy: null })])).toEqual([]);
   });
 });
 

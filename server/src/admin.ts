@@ -7,10 +7,11 @@ import { errorCode } from './database/transaction.ts';
 import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { type Anchor, journalEnds, verifyJournal } from './journal/verify.ts';
+import { completeStandings, faultyStandings, rebuildStandings } from './standing/rebuild.ts';
 
 /**
  * `prepare`: migrations, the app user's rights, and the record as it stands in the journal. `verify`: walk the journal, hold the record against
- * it, and anchor its end in a file where all is well. `anchor`: write down where each journal ends now. The commands in `scripts` call these.
+ * it, and anchor its end in a file where all is well. `anchor`: write down where each journal ends now. `rebuild`: derive what lists show anew. The commands in `scripts` call these.
  */
 const [command] = process.argv.slice(2);
 
@@ -19,6 +20,7 @@ async function prepare(): Promise<void> {
   for (const name of await migrate(admin)) process.stdout.write(`applied ${name}\n`);
   const pool = openPool(admin, 1);
   await journalBaseline(pool);
+  await completeStandings(pool);
   await pool.end();
   const app = databaseFromUrl(process.env.INCH_DATABASE ?? '');
   if (app.user === admin.user) return;
@@ -58,6 +60,7 @@ async function verify(): Promise<void> {
   const file = process.env.INCH_ANCHORS;
   const anchors = anchorsIn(file);
   const reports = await verifyJournal(pool, anchors);
+  const summaries = await faultyStandings(pool, 20);
   await pool.end();
   for (const { kitchen, rows, end, faults } of reports) {
     process.stdout.write(
@@ -67,8 +70,9 @@ async function verify(): Promise<void> {
     );
     if (file && faults.length === 0) writeAnchors(file, anchors, [end]);
   }
+  for (const fault of summaries) process.stdout.write(`${fault}\n`);
   if (reports.length === 0) process.stdout.write('No kitchen here yet, so there is no chain to walk.\n');
-  if (reports.some((r) => r.faults.length > 0)) process.exitCode = 1;
+  if (summaries.length > 0 || reports.some((r) => r.faults.length > 0)) process.exitCode = 1;
 }
 
 /** Adds the ends of journals to a file, but for those it has. */
@@ -87,10 +91,21 @@ async function anchor(): Promise<void> {
   await pool.end();
 }
 
-const commands: Record<string, () => Promise<void>> = { prepare, verify, anchor };
+/** Drops the summaries that lists are made of and derives them anew from the record. */
+async function rebuild(): Promise<void> {
+  const pool = openPool(databaseFromUrl(process.env.INCH_ADMIN ?? ''), 4);
+  let done = 0;
+  await rebuildStandings(pool, (left) => {
+    done += left;
+    process.stdout.write(`${done} lots\n`);
+  });
+  await pool.end();
+}
+
+const commands: Record<string, () => Promise<void>> = { prepare, verify, anchor, rebuild };
 useJournalKey(process.env.INCH_JOURNAL_KEY || undefined);
 const chosen = commands[command ?? ''];
-if (!chosen) throw new Error('Say prepare, verify or anchor.');
+if (!chosen) throw new Error('Say prepare, verify, anchor or rebuild.');
 await chosen().catch((error: Error & { code?: string }) => {
   const away = error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND';
   process.stderr.write(away ? `No MariaDB answers there: ${error.message}\n` : `${error.message}\n`);

@@ -13,6 +13,7 @@ function lot(more: Partial<LotHead>): LotHead {
     colour: '#4A2860',
     kind: 'shrub',
     state: 'released',
+    printed: true,
     begunAt: NOW,
     madeOn: '2026-10-01',
     readyOn: '2026-10-01',

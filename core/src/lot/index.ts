@@ -22,6 +22,8 @@ export { governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
 export { type Heating, heatingsOf } from './heating.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
+export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
+export { lotWords, wordsOf } from './lotWords.ts';
 export { asMade, makeupAsMade } from './made.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, numberedBottles } from './numbered.ts';

@@ -2,13 +2,20 @@ import type { Gate, LotKeeping, LotRecord } from '../lot/index.ts';
 
 export type DueWhen = 'now' | 'next' | 'later';
 
+/** A lot as it is named where it needs a hand. */
+export interface LotTag {
+  code: string;
+  name: string;
+  colour: string;
+}
+
 /** Something that needs a hand, with its one action. */
 export interface DueItem {
   id: string;
   when: DueWhen;
   /** ISO instant it is due or was due; null for "today". */
   at: string | null;
-  lot: { code: string; name: string; colour: string } | null;
+  lot: LotTag | null;
   title: string;
   detail: string;
   action: {
@@ -24,7 +31,7 @@ export interface LotToday {
   keeping: LotKeeping;
 }
 
-export const tag = (lot: LotRecord) => ({
+export const tag = (lot: LotRecord): LotTag => ({
   code: lot.code,
   name: lot.product.name,
   colour: lot.product.colour,

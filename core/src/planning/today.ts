@@ -1,12 +1,12 @@
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
-import { isWaiting, lotBottles, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
+import { isWaiting, type LotStanding, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
 import { inWords } from '../quantity/index.ts';
-import { type DueItem, type DueWhen, type LotToday, plural, tag } from './due.ts';
+import { type DueItem, type DueWhen, type LotTag, type LotToday, plural, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
 
 /** Something that stands in the way of a lot. */
 export interface Obstacle {
-  lot: { code: string; name: string; colour: string };
+  lot: LotTag;
   level: 'hold' | 'stop';
   title: string;
   detail: string;
@@ -72,34 +72,39 @@ function makingItem({ record }: LotToday, now: string): DueItem | null {
   return { ...base, when: 'now', at: clock.startedAt, title: step.title, detail: where, action };
 }
 
-function lotItems(lot: LotToday, now: string, timeZone: string): DueItem[] {
-  const { record, keeping } = lot;
+const labelItem = (lot: LotTag): DueItem => ({
+  id: `label ${lot.code}`,
+  when: 'later',
+  at: null,
+  lot: { code: lot.code, name: lot.name, colour: lot.colour },
+  title: 'Print labels',
+  detail: `${lot.name} · none printed yet`,
+  action: { label: 'Labels', place: 'labels' },
+});
+
+/** What a lot between its beginning and its release asks for. */
+function lotItems(lot: LotToday, now: string): DueItem[] {
+  const { record } = lot;
   const items: DueItem[] = bottlingItems(lot, now);
   if (record.state === 'making' || record.state === 'planned') {
     for (const item of [promptItem(lot, now), makingItem(lot, now)]) if (item) items.push(item);
   }
-  if (['bottled', 'released'].includes(record.state) && record.prints.length === 0)
+  if (record.state === 'bottled' && record.prints.length === 0) items.push(labelItem(tag(record)));
+  return items;
+}
+
+/** What a released lot with bottles left asks for, by its standing. */
+function releasedItems(lot: LotStanding, now: string, timeZone: string): DueItem[] {
+  const today = dayOf(now, timeZone);
+  const items: DueItem[] = lot.printed ? [] : [labelItem(lot)];
+  if (lot.readyOn > today && daysBetween(today, lot.readyOn) < 30)
     items.push({
-      id: `label ${record.code}`,
+      id: `ready ${lot.code}`,
       when: 'later',
-      at: null,
-      lot: tag(record),
-      title: 'Print labels',
-      detail: `${record.product.name} · none printed yet`,
-      action: { label: 'Labels', place: 'labels' },
-    });
-  if (
-    record.state === 'released' &&
-    keeping.readyOn > dayOf(now, timeZone) &&
-    daysBetween(dayOf(now, timeZone), keeping.readyOn) < 30
-  )
-    items.push({
-      id: `ready ${record.code}`,
-      when: 'later',
-      at: instantOf(`${keeping.readyOn} 08:00`, timeZone),
-      lot: tag(record),
+      at: instantOf(`${lot.readyOn} 08:00`, timeZone),
+      lot: { code: lot.code, name: lot.name, colour: lot.colour },
       title: 'Ready to drink',
-      detail: `${record.product.name} · ${plural(lotBottles(record).left, 'bottle')}`,
+      detail: `${lot.name} · ${plural(lot.bottles.left, 'bottle')}`,
       action: { label: 'Shelf', place: 'shelf' },
     });
   return items;
@@ -159,11 +164,13 @@ function meterItems(
 }
 
 /**
- * Everything that needs a hand, most urgent first. @param now ISO 8601 UTC; @param timeZone of the kitchen; @param others what plans and stock ask for
- * @example dueItems([], [], T(0), 'UTC') // []
+ * Everything that needs a hand, most urgent first. @param lots not released yet, with their records; @param released those with bottles left
+ * @param now ISO 8601 UTC; @param timeZone of the kitchen; @param others what plans and stock ask for
+ * @example dueItems([], [], [], T(0), 'UTC') // []
  */
 export function dueItems(
   lots: readonly LotToday[],
+  released: readonly LotStanding[],
   meters: readonly MeterToday[],
   now: string,
   timeZone: string,
@@ -171,7 +178,8 @@ export function dueItems(
 ): DueItem[] {
   const order: Record<DueWhen, number> = { now: 0, next: 1, later: 2 };
   const items = [
-    ...lots.flatMap((lot) => lotItems(lot, now, timeZone)),
+    ...lots.flatMap((lot) => lotItems(lot, now)),
+    ...released.flatMap((lot) => releasedItems(lot, now, timeZone)),
     ...meterItems(meters, lots, now, timeZone),
     ...checkItems(meters, lots, now, timeZone),
     ...others,
@@ -179,43 +187,56 @@ export function dueItems(
   return items.sort((a, b) => order[a.when] - order[b.when] || (a.at ?? '~').localeCompare(b.at ?? '~'));
 }
 
-function obstacle(lot: LotToday, today: Day): Obstacle | null {
-  const { record, keeping } = lot;
-  const { left } = lotBottles(record);
-  if (record.state === 'held')
-    return {
-      lot: tag(record),
-      level: 'hold',
-      title: 'Held',
-      detail: record.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? 'Held without a word why.',
-    };
-  if (record.state !== 'released' || left <= 0 || !keeping.bestBy) return null;
-  const days = daysBetween(today, keeping.bestBy);
-  if (days < 0)
-    return {
-      lot: tag(record),
-      level: 'stop',
-      title: `Past ${inWords(keeping.dateWord)}`,
-      detail: `${plural(left, 'bottle')} to take off the shelf`,
-    };
-  if (days > 14) return null;
-  return {
-    lot: tag(record),
-    level: 'hold',
-    title: `${keeping.dateWord === 'use-by' ? 'Use' : 'Best'} by ${spokenDay(keeping.bestBy)}`,
-    detail: `${plural(left, 'bottle')} left`,
-  };
+const heldObstacle = ({ record }: LotToday): Obstacle[] =>
+  record.state === 'held'
+    ? [
+        {
+          lot: tag(record),
+          level: 'hold',
+          title: 'Held',
+          detail: record.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? 'Held without a word why.',
+        },
+      ]
+    : [];
+
+/** A released lot past its date, or within a fortnight of it. */
+function datedObstacle(lot: LotStanding, today: Day): Obstacle[] {
+  if (!lot.bestBy) return [];
+  const { code, name, colour, bottles } = lot;
+  const days = daysBetween(today, lot.bestBy);
+  if (days > 14) return [];
+  const of = { code, name, colour };
+  return days < 0
+    ? [
+        {
+          lot: of,
+          level: 'stop',
+          title: `Past ${inWords(lot.dateWord)}`,
+          detail: `${plural(bottles.left, 'bottle')} to take off the shelf`,
+        },
+      ]
+    : [
+        {
+          lot: of,
+          level: 'hold',
+          title: `${lot.dateWord === 'use-by' ? 'Use' : 'Best'} by ${spokenDay(lot.bestBy)}`,
+          detail: `${plural(bottles.left, 'bottle')} left`,
+        },
+      ];
 }
 
 /**
- * Lots that something stands in the way of: held, past their date, or close to it.
- * @example obstacles([], T(0), 'UTC') // []
+ * Lots that something stands in the way of: held, past their date, or close to it. @param released those with bottles left
+ * @example obstacles([], [], T(0), 'UTC') // []
  */
-export function obstacles(lots: readonly LotToday[], now: string, timeZone: string): Obstacle[] {
+export function obstacles(
+  lots: readonly LotToday[],
+  released: readonly LotStanding[],
+  now: string,
+  timeZone: string,
+): Obstacle[] {
   const today = dayOf(now, timeZone);
-  return lots
-    .flatMap((lot) => obstacle(lot, today) ?? [])
-    .sort((a, b) =>
-      a.level === b.level ? a.lot.code.localeCompare(b.lot.code) : a.level === 'stop' ? -1 : 1,
-    );
+  return [...lots.flatMap(heldObstacle), ...released.flatMap((lot) => datedObstacle(lot, today))].sort(
+    (a, b) => (a.level === b.level ? a.lot.code.localeCompare(b.lot.code) : a.level === 'stop' ? -1 : 1),
+  );
 }

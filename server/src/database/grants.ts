@@ -18,6 +18,8 @@ const RIGHTS: Record<string, string[]> = {
   journal_head: ['UPDATE (sequence, hash, signature)'],
   formula: ['UPDATE (current_version, archived_at)'],
   lot: ['UPDATE (state, held_from)'],
+  lot_standing: ['UPDATE'],
+  lot_word: ['DELETE'],
   container: ['UPDATE (brimful_ml, tare_grams, headspace_inches, rated, retired_at)'],
   instrument: ['UPDATE (retired_at)'],
   vessel: ['UPDATE (retired_at)'],

@@ -64,11 +64,18 @@ function fieldsInRow(kind: EntryKind, row: Record<string, unknown>): Fields {
   return Object.fromEntries([...kept, ...shown]);
 }
 
+/** From when to when, both inclusive, as MariaDB writes them. */
+export interface Within {
+  from: string;
+  until: string;
+}
+
 /** Entries of one kind of some lots or instruments, oldest first, struck ones among them. @throws Error naming the entry that cannot be read */
 export async function entriesOf<N extends Noun>(
   db: Database,
   noun: N,
   parentIds: readonly string[],
+  within?: Within,
 ): Promise<Found<N>[]> {
   const kind: EntryKind = entries[noun];
   if (parentIds.length === 0) return [];
@@ -87,8 +94,8 @@ export async function entriesOf<N extends Noun>(
   const found = await rows<Row>(
     db,
     `SELECT ${columns.join(', ')}${struck}${lookup ? `, ${lookup.columns}` : ''} FROM ${kind.table} t
-     JOIN account a ON a.id = t.account_id ${lookup?.join ?? ''} WHERE t.${kind.of}_id IN (${marks(parentIds)}) ORDER BY t.at, t.id`,
-    [...parentIds],
+     JOIN account a ON a.id = t.account_id ${lookup?.join ?? ''} WHERE t.${kind.of}_id IN (${marks(parentIds)}) ${within ? 'AND t.at BETWEEN ? AND ?' : ''} ORDER BY t.at, t.id`,
+    [...parentIds, ...(within ? [within.from, within.until] : [])],
   );
   return found.map((row) => ({ parentId: row.parent, entry: entryFrom(kind, noun, row) as never, row }));
 }

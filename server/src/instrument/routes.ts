@@ -78,7 +78,7 @@ export async function calibrate(
     at,
     values: { ...said, slopePercent, offsetMv, low, accepted, reason },
   });
-  await holdWhereMeasuredBy(w, instrumentId, w.now);
+  await holdWhereMeasuredBy(w, 'calibration', said.id);
   return { id: said.id, accepted, reason };
 }
 
@@ -105,7 +105,7 @@ export async function checkInstrument(
     at,
     values: { ...said, expected, accepted, reason },
   });
-  await holdWhereMeasuredBy(w, instrumentId, w.now);
+  await holdWhereMeasuredBy(w, 'check', said.id);
   return { id: said.id, accepted, reason };
 }
 

@@ -2,27 +2,96 @@ import type { Instrument } from '@inch/contract/instrument';
 import { addDays, dayOf } from '@inch/core/calendar';
 import { checkDue, checkStanding } from '@inch/core/instrument';
 import { meterStanding } from '@inch/core/lot';
-import { type Database, rows } from '../database/pool.ts';
-import { entriesOf, type Found } from '../entry/read.ts';
+import { CHECK_KINDS, entries } from '@inch/core/record';
+import { type Database, rows, toSql } from '../database/pool.ts';
+import { entriesOf, type Found, type Within } from '../entry/read.ts';
 
-type Calibrations = Instrument['calibrations'];
-type Checks = Instrument['checks'];
+type CheckNoun = 'calibration' | 'check';
 
-/** Entries of instruments by instrument, newest first. */
-async function newestFirst<N extends 'calibration' | 'check'>(db: Database, noun: N, ids: readonly string[]) {
-  const byInstrument = new Map<string, Found<N>['entry'][]>(ids.map((id) => [id, []]));
-  for (const { parentId, entry } of await entriesOf(db, noun, ids))
-    byInstrument.get(parentId)!.unshift(entry);
-  return byInstrument;
+/** Instants of the first and the last reading that checks are asked for. */
+interface Span {
+  first: string;
+  last: string;
 }
 
-/** Calibrations of instruments, newest first. */
-export const calibrationsOf = (db: Database, ids: readonly string[]): Promise<Map<string, Calibrations>> =>
-  newestFirst(db, 'calibration', ids);
+/** Kinds of check that are told apart: each has a series of its own. */
+const SERIES: Record<CheckNoun, readonly (string | null)[]> = { calibration: [null], check: CHECK_KINDS };
 
-/** Checks of instruments that have no buffers, newest first. */
-export const checksOf = (db: Database, ids: readonly string[]): Promise<Map<string, Checks>> =>
-  newestFirst(db, 'check', ids);
+/**
+ * The times of the checks that may bear upon readings of a span: from the last one before it to the first good one after it, or to when that
+ * one was entered. What failed later was known to be good between, so it voids nothing of the span.
+ */
+async function boundsOf(db: Database, noun: CheckNoun, instrumentId: string, span: Span): Promise<Within> {
+  const { table } = entries[noun];
+  const bounds = await Promise.all(
+    SERIES[noun].map(async (kind) => {
+      const ofKind = kind === null ? '' : 'AND kind = ?';
+      const of = kind === null ? [instrumentId] : [instrumentId, kind];
+      const [before] = await rows<{ at: string }>(
+        db,
+        `SELECT at FROM ${table} WHERE instrument_id = ? ${ofKind} AND at <= ? ORDER BY at DESC LIMIT 1`,
+        [...of, toSql(span.first)],
+      );
+      const [good] = await rows<{ at: string }>(
+        db,
+        `SELECT GREATEST(at, recorded_at) AS at FROM ${table} WHERE instrument_id = ? ${ofKind} AND at > ? AND accepted = 1 ORDER BY at LIMIT 1`,
+        [...of, toSql(span.last)],
+      );
+      return { from: before?.at ?? toSql(span.first), until: good?.at ?? LATEST };
+    }),
+  );
+  return {
+    from: bounds.map((b) => b.from).sort()[0]!,
+    until: bounds
+      .map((b) => b.until)
+      .sort()
+      .at(-1)!,
+  };
+}
+
+const LATEST = '9999-12-31 23:59:59.999';
+
+/** Checks of one kind that may bear upon readings, by instrument. @param spans of the readings, by instrument */
+async function bearingUpon<N extends CheckNoun>(
+  db: Database,
+  noun: N,
+  spans: ReadonlyMap<string, Span>,
+): Promise<Map<string, Found<N>['entry'][]>> {
+  const found = await Promise.all(
+    [...spans].map(async ([id, span]) => {
+      const checks = await entriesOf(db, noun, [id], await boundsOf(db, noun, id, span));
+      return [id, checks.map((c) => c.entry)] as const;
+    }),
+  );
+  return new Map(found);
+}
+
+/** Calibrations that may bear upon readings of meters. */
+export const calibrationsFor = (db: Database, spans: ReadonlyMap<string, Span>) =>
+  bearingUpon(db, 'calibration', spans);
+
+/** Checks of instruments without buffers that may bear upon their readings. */
+export const checksFor = (db: Database, spans: ReadonlyMap<string, Span>) => bearingUpon(db, 'check', spans);
+
+/** How many of its last checks an instrument is shown with, and judged by for a reading of now. */
+const SHOWN = 20;
+
+/** The last checks of instruments, newest first. */
+async function newestFirst<N extends CheckNoun>(db: Database, noun: N, ids: readonly string[]) {
+  const { table } = entries[noun];
+  const found = await Promise.all(
+    ids.map(async (id) => {
+      const [oldest] = await rows<{ at: string }>(
+        db,
+        `SELECT at FROM ${table} WHERE instrument_id = ? ORDER BY at DESC LIMIT 1 OFFSET ${SHOWN * SERIES[noun].length}`,
+        [id],
+      );
+      const checks = await entriesOf(db, noun, [id], { from: oldest?.at ?? '2000-01-01', until: LATEST });
+      return [id, checks.map((c) => c.entry).reverse()] as const;
+    }),
+  );
+  return new Map<string, Found<N>['entry'][]>(found);
+}
 
 /** Whether a reading taken now would count, and from when on it no longer does. */
 function standingNow(
@@ -57,12 +126,14 @@ export async function instrumentsOf(
     'SELECT id, kind, name, compensated, retired_at FROM instrument WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, kind, name',
     [kitchen.id],
   );
-  const calibrations = await calibrationsOf(
+  const calibrations = await newestFirst(
     db,
+    'calibration',
     found.map((i) => i.id),
   );
-  const checks = await checksOf(
+  const checks = await newestFirst(
     db,
+    'check',
     found.map((i) => i.id),
   );
   const today = dayOf(now, kitchen.timeZone);
@@ -74,8 +145,8 @@ export async function instrumentsOf(
       compensated: i.compensated === 1,
       retired: retired_at !== null,
       calibratedToday: last?.accepted === true && dayOf(last.at, kitchen.timeZone) === today,
-      calibrations: own.slice(0, 20),
-      checks: checks.get(i.id)!.slice(0, 20),
+      calibrations: own.slice(0, SHOWN),
+      checks: checks.get(i.id)!.slice(0, SHOWN),
       ...standingNow(i.kind, { calibrations: own, checks: checks.get(i.id)! }, now, kitchen.timeZone),
     };
   });

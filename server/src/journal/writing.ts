@@ -4,6 +4,7 @@ import type { Pool, PoolConnection } from 'mysql2/promise';
 import { type Database, rows, run, type Touched, watchRows } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
+import { lotsOf, touchStandings } from '../standing/touch.ts';
 import { appendJournal, type ChainEnd } from './append.ts';
 import { writtenRows } from './rows.ts';
 import { signEnd } from './sign.ts';
@@ -39,10 +40,17 @@ export function journal(
   });
 }
 
-/** Journals the rows of the record that a write changed, whole, so that the record can be rebuilt from its journal. */
+/**
+ * Journals the rows of the record that a write changed, whole, so that the record can be rebuilt from its journal, and says which lots'
+ * standings are older than that.
+ */
 export async function journalRows(w: Writing, touched: Touched): Promise<void> {
-  for await (const written of writtenRows(w.tx, touched))
+  const lots = new Set<string>();
+  for await (const written of writtenRows(w.tx, touched)) {
     await journal(w, 'rows', w.kitchen.id, 'write', written);
+    for (const id of await lotsOf(w.tx, written)) lots.add(id);
+  }
+  await touchStandings(w.tx, w.kitchen.id, w.chain.sequence, lots);
 }
 
 /** Moves the end of a kitchen's journal, signed. */

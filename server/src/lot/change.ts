@@ -10,11 +10,13 @@ import {
   readPh,
   transition,
 } from '@inch/core/lot';
+import { entries } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
-import { rows, update } from '../database/pool.ts';
+import { update } from '../database/pool.ts';
 import { writeEntry } from '../entry/write.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
+import { lotsMeasuredSince } from '../standing/touch.ts';
 import { openDeviation } from './openDeviation.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
@@ -132,13 +134,13 @@ export async function holdWhereShut(w: Writing, lotId: string, at: string): Prom
     });
 }
 
-/** Holds every released lot that rests on an instrument, where that does not bear it any more. */
-export async function holdWhereMeasuredBy(w: Writing, instrumentId: string, at: string): Promise<void> {
-  const lots = await rows<{ id: string }>(
-    w.tx,
-    `SELECT DISTINCT l.id FROM lot l JOIN reading r ON r.lot_id = l.id
-     WHERE l.kitchen_id = ? AND l.state = 'released' AND r.instrument_id = ?`,
-    [w.kitchen.id, instrumentId],
-  );
-  for (const { id } of lots) await holdWhereShut(w, id, at);
+/** Holds every released lot that rests on an instrument, where a check of it does not bear it any more. */
+export async function holdWhereMeasuredBy(
+  w: Writing,
+  noun: 'calibration' | 'check',
+  checkId: string,
+): Promise<void> {
+  const { table } = entries[noun];
+  for (const id of await lotsMeasuredSince(w.tx, table, checkId, "AND l.state = 'released'"))
+    await holdWhereShut(w, id, w.now);
 }

@@ -2,7 +2,7 @@ import { type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/inst
 import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
 import type { Database } from '../database/pool.ts';
 import { entriesOf, type Found } from '../entry/read.ts';
-import { calibrationsOf, checksOf } from '../instrument/store.ts';
+import { calibrationsFor, checksFor } from '../instrument/store.ts';
 
 type Lots = Map<string, LotRecord>;
 
@@ -29,19 +29,23 @@ function standingOf({ entry, row }: Reading, { calibrations, checks }: Trusted, 
   return { counts: kind !== 'note', whyNot: null };
 }
 
+/** From the first to the last reading of each instrument: of meters, or of all the others. @param found oldest first */
+function spansOf(found: readonly Reading[], meter: boolean): Map<string, { first: string; last: string }> {
+  const spans = new Map<string, { first: string; last: string }>();
+  for (const { entry } of found) {
+    if (!entry.instrumentId || (entry.kind === 'ph') !== meter) continue;
+    const first = spans.get(entry.instrumentId)?.first ?? entry.at;
+    spans.set(entry.instrumentId, { first, last: entry.at });
+  }
+  return spans;
+}
+
 /** Fills lots with their readings, each with whether its instrument was good then. */
 export async function loadReadings(db: Database, lots: Lots, ids: string[]): Promise<void> {
   const found = await entriesOf(db, 'reading', ids);
-  const instruments = (meter: boolean) => [
-    ...new Set(
-      found.flatMap(({ entry }) =>
-        entry.instrumentId && (entry.kind === 'ph') === meter ? [entry.instrumentId] : [],
-      ),
-    ),
-  ];
   const trusted: Trusted = {
-    calibrations: await calibrationsOf(db, instruments(true)),
-    checks: await checksOf(db, instruments(false)),
+    calibrations: await calibrationsFor(db, spansOf(found, true)),
+    checks: await checksFor(db, spansOf(found, false)),
   };
   for (const one of found) {
     const lot = lots.get(one.parentId)!;

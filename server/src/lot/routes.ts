@@ -4,11 +4,11 @@ import { DECISIONS, type PostedNoun, RULINGS } from '@inch/core/record';
 import { fromSql, rows } from '../database/pool.ts';
 import { record } from '../entry/record.ts';
 import { type AppContext, type Attempt, serve } from '../http/serve.ts';
+import { listLots } from '../standing/list.ts';
 import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
 import { checkSignature, journalRefusal, requireLot, strike } from './deciding.ts';
-import { lotsPage } from './store.ts';
-import { lotHead, lotView } from './view.ts';
+import { lotView } from './view.ts';
 
 interface JournalRow {
   sequence: number;
@@ -57,15 +57,7 @@ function bindEntries(app: AppContext): void {
 }
 
 export function lotRouter(app: AppContext): void {
-  serve(app, lotRoutes.list, async ({ pool, kitchen, query }) => {
-    const { lots, broken, lastId } = await lotsPage(pool, kitchen, query.before, query.limit);
-    const now = new Date().toISOString();
-    return {
-      lots: lots.map((lot) => lotHead(lot, kitchen, now)),
-      broken,
-      next: lots.length + broken.length === query.limit ? lastId : null,
-    };
-  });
+  serve(app, lotRoutes.list, ({ pool, kitchen, query }) => listLots(pool, kitchen, query));
   serve(app, lotRoutes.read, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);
     return lotView(lot, kitchen, await vesselOf(pool, kitchen, lot));

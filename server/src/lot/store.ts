@@ -1,7 +1,7 @@
 import type { BrokenLot } from '@inch/contract/lot';
 import type { LotRecord } from '@inch/core/lot';
 import type { CupSchool } from '@inch/core/quantity';
-import { type Database, fromSql, rows, toSql } from '../database/pool.ts';
+import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { UnreadableEntry } from '../entry/read.ts';
 import { loadRecords } from './load.ts';
 
@@ -89,26 +89,24 @@ async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]>
 /** Lots that can be read, and those of which something cannot. */
 export interface Readable {
   lots: StoredLot[];
-  broken: BrokenLot[];
-  /** The last of them in their order, whether it can be read or not. */
-  lastId: string | null;
+  broken: (BrokenLot & Pick<LotRecord, 'state' | 'begunAt'>)[];
 }
 
 /** Lots with their records; where one cannot be read, the others without it. */
 async function readable(db: Database, heads: HeadRow[]): Promise<Readable> {
-  const lastId = heads.at(-1)?.id ?? null;
   try {
-    return { lots: await withRecords(db, heads), broken: [], lastId };
+    return { lots: await withRecords(db, heads), broken: [] };
   } catch (error) {
     if (!(error instanceof UnreadableEntry || error instanceof SyntaxError)) throw error;
   }
-  const found: Readable = { lots: [], broken: [], lastId };
+  const found: Readable = { lots: [], broken: [] };
   for (const head of heads)
     try {
       found.lots.push(...(await withRecords(db, [head])));
     } catch (error) {
-      const { id, code, name } = head;
-      found.broken.push({ id, code, name, why: (error as Error).message });
+      const { id, code, name, state, begun_at } = head;
+      const why = (error as Error).message;
+      found.broken.push({ id, code, name, state, begunAt: fromSql(begun_at), why });
     }
   return found;
 }
@@ -125,31 +123,34 @@ export async function readLot(db: Database, kitchen: In, idOrCode: string): Prom
   return (await withRecords(db, heads))[0] ?? null;
 }
 
-/** Lots of a kitchen, newest first; `before` is the id of the last lot of the page before. */
-export async function lotsPage(
-  db: Database,
-  kitchen: In,
-  before: string | undefined,
-  limit: number,
-): Promise<Readable> {
-  const after = before ? 'AND (l.begun_at, l.id) < (SELECT begun_at, id FROM lot WHERE id = ?)' : '';
-  const heads = await rows<HeadRow>(
-    db,
-    `${HEAD} WHERE l.kitchen_id = ? ${after} ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
-    before ? [kitchen.id, before] : [kitchen.id],
-  );
+/** Some lots of a kitchen by their ids. */
+export async function readableByIds(db: Database, kitchen: In, ids: readonly string[]): Promise<Readable> {
+  if (ids.length === 0) return { lots: [], broken: [] };
+  const heads = await rows<HeadRow>(db, `${HEAD} WHERE l.kitchen_id = ? AND l.id IN (${marks(ids)})`, [
+    kitchen.id,
+    ...ids,
+  ]);
   return readable(db, heads);
 }
 
-/** Lots that may still need a hand: everything not ended, and what was released within the longest keeping time and a half year. */
-export async function openLots(db: Database, kitchen: In): Promise<Readable> {
+/** The lots begun last, newest first. */
+export async function newestLots(db: Database, kitchen: In, limit: number): Promise<StoredLot[]> {
   const heads = await rows<HeadRow>(
     db,
-    `${HEAD} WHERE l.kitchen_id = ? AND l.state IN ('planned', 'making', 'resting', 'bottled', 'held', 'released')
-     AND (l.state <> 'released' OR l.begun_at > UTC_TIMESTAMP() - INTERVAL 2 YEAR) ORDER BY l.begun_at`,
+    `${HEAD} WHERE l.kitchen_id = ? ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
     [kitchen.id],
   );
-  return readable(db, heads);
+  return (await readable(db, heads)).lots;
+}
+
+/** Lots between their beginning and their release: whatever may need a hand. */
+export async function unreleasedLots(db: Database, kitchen: In): Promise<StoredLot[]> {
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? AND l.state IN ('planned', 'making', 'resting', 'bottled', 'held') ORDER BY l.begun_at, l.id`,
+    [kitchen.id],
+  );
+  return (await readable(db, heads)).lots;
 }
 
 /** The last lots that were put into a vessel and are out of it again. */

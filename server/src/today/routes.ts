@@ -10,13 +10,15 @@ import {
   plannedStarts,
   stockThatWillNotWait,
 } from '@inch/core/planning';
+import type { Pool } from 'mysql2/promise';
 import { lastBackup } from '../backup/routes.ts';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { instrumentsOf } from '../instrument/store.ts';
-import { openLots, type StoredLot } from '../lot/store.ts';
+import { type StoredLot, unreleasedLots } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
 import { startsOf } from '../plan/store.ts';
+import { releasedWithBottles } from '../standing/list.ts';
 import { perishable } from '../stock/store.ts';
 
 const contentStep = (lot: StoredLot, step: StoredLot['steps'][number]) =>
@@ -56,8 +58,9 @@ async function backupItems(db: Database, kitchen: Kitchen, now: string) {
 }
 
 /** Everything that needs a hand, now, next and later, with the clocks that run. */
-export async function todayOf(db: Database, kitchen: Kitchen, now: string): Promise<TodayView> {
-  const { lots: stored } = await openLots(db, kitchen);
+export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<TodayView> {
+  const stored = await unreleasedLots(db, kitchen);
+  const released = await releasedWithBottles(db, kitchen);
   const lots = stored.map((record) => ({ record, ...judgeLot(record, kitchen) }));
   const meters = (await instrumentsOf(db, kitchen, now))
     .filter((i) => !i.retired)
@@ -89,18 +92,17 @@ export async function todayOf(db: Database, kitchen: Kitchen, now: string): Prom
     }),
   );
   clocks.push(...stored.flatMap((lot) => loadClocks(lot, now)));
-  const open = stored.filter((lot) => lot.state !== 'released');
   return {
     now,
-    due: dueItems(lots, meters, now, kitchen.timeZone, [
+    due: dueItems(lots, released, meters, now, kitchen.timeZone, [
       ...plannedStarts(await startsOf(db, kitchen.id), now),
       ...stockThatWillNotWait(await perishable(db, kitchen, now), now, kitchen.timeZone),
       ...(await backupItems(db, kitchen, now)),
     ]),
-    obstacles: obstacles(lots, now, kitchen.timeZone),
+    obstacles: obstacles(lots, released, now, kitchen.timeZone),
     bars: making.map((lot) => dayBar(lot, now)),
     clocks,
-    open: open.map((lot) => ({
+    open: stored.map((lot) => ({
       code: lot.code,
       name: lot.product.name,
       colour: lot.product.colour,

@@ -1,0 +1,77 @@
+import { type LotBottles, lotBottles } from './bottles.ts';
+import type { Gate } from './gate.ts';
+import type { LotKeeping } from './lotKeeping.ts';
+import type { LotRecord } from './record.ts';
+import { ENDED } from './state.ts';
+
+/** What lists, the shelf and Today show of a lot. It holds of the record at any time of the clock, until the record grows. */
+export interface LotStanding {
+  id: string;
+  code: string;
+  name: string;
+  colour: string;
+  kind: LotRecord['product']['kind'];
+  state: LotRecord['state'];
+  begunAt: string;
+  madeOn: string;
+  readyOn: string;
+  bestBy: string | null;
+  dateWord: LotKeeping['dateWord'];
+  storage: LotRecord['storage'];
+  keepingClass: LotKeeping['class'];
+  /** The step in hand while it is made; null otherwise. */
+  step: string | null;
+  gatesOpen: number;
+  gatesAll: number;
+  bottles: LotBottles;
+  heldWhy: string | null;
+  /** Whether a label was ever printed of it. */
+  printed: boolean;
+}
+
+const isDone = (step: LotRecord['steps'][number]): boolean =>
+  [...step.marks]
+    .filter((mark) => mark.kind !== 'answer')
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .at(-1)?.kind === 'done';
+
+/** The first step that is not done, by its marks alone. */
+const stepInHand = (lot: LotRecord): string =>
+  [...lot.steps].sort((a, b) => a.position - b.position).find((step) => !isDone(step))?.title ??
+  'Fill the bottles';
+
+/**
+ * The standing of a lot: its summary, derived from its record and what was judged of it.
+ * @param judged keeping and release checks of the same record
+ * @example lotStanding(lot, { keeping: lotKeeping(lot), gates: [] }).code === lot.code // true
+ */
+export function lotStanding(
+  lot: LotRecord,
+  { keeping, gates }: { keeping: LotKeeping; gates: readonly Gate[] },
+): LotStanding {
+  return {
+    id: lot.id,
+    code: lot.code,
+    name: lot.product.name,
+    colour: lot.product.colour,
+    kind: lot.product.kind,
+    state: lot.state,
+    begunAt: lot.begunAt,
+    madeOn: keeping.madeOn,
+    readyOn: keeping.readyOn,
+    bestBy: keeping.bestBy,
+    dateWord: keeping.dateWord,
+    storage: lot.storage,
+    keepingClass: keeping.class,
+    step: lot.state === 'making' ? stepInHand(lot) : null,
+    gatesOpen: gates.filter((gate) => gate.open).length,
+    gatesAll: gates.length,
+    bottles: lotBottles(lot),
+    heldWhy: lot.state === 'held' ? (lot.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? null) : null,
+    printed: lot.prints.length > 0,
+  };
+}
+
+/** Whether a lot is in hand: not ended, or with bottles that stand somewhere. */
+export const isOnHand = (lot: Pick<LotStanding, 'state' | 'bottles'>): boolean =>
+  !ENDED.includes(lot.state) || (lot.state !== 'discarded' && lot.bottles.left > 0);

@@ -1,0 +1,177 @@
+import { createHash } from 'node:crypto';
+import type { Kitchen } from '@inch/contract/kitchen';
+import { isOnHand, type LotStanding, lotStanding, lotWords } from '@inch/core/lot';
+import type { Pool } from 'mysql2/promise';
+import { type Database, marks, rows, run, toSql } from '../database/pool.ts';
+import { type Readable, readableByIds, type StoredLot } from '../lot/store.ts';
+import { judgeLot } from '../lot/view.ts';
+
+/** What of the kitchen's settings a standing rests on: the words that a label takes from them. */
+export const settingsOf = ({ name, place, localStatement }: Kitchen): string =>
+  createHash('sha256')
+    .update(JSON.stringify([name, place, localStatement]))
+    .digest('hex')
+    .slice(0, 16);
+
+/** The standing of a lot, derived from its whole record. */
+export const deriveStanding = (lot: StoredLot, kitchen: Kitchen): LotStanding =>
+  lotStanding(lot, judgeLot(lot, kitchen));
+
+/** How many lots are derived at a time. */
+const AT_ONCE = 50;
+
+/** Suppliers of the stock that went into some lots, by lot. */
+async function suppliersOf(db: Database, lotIds: readonly string[]): Promise<Map<string, string[]>> {
+  const found = await rows<{ lot_id: string; words: string }>(
+    db,
+    `SELECT DISTINCT t.lot_id, CONCAT_WS(' ', s.supplier, s.words) AS words
+     FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.lot_id IN (${marks(lotIds)})`,
+    [...lotIds],
+  );
+  const suppliers = new Map<string, string[]>();
+  for (const { lot_id, words } of found) suppliers.set(lot_id, [...(suppliers.get(lot_id) ?? []), words]);
+  return suppliers;
+}
+
+interface Stale {
+  lot_id: string;
+  touched: number;
+}
+
+/** Stores what was derived, but where the lot was written again meanwhile. */
+async function store(
+  db: Database,
+  { lot_id, touched }: Stale,
+  columns: Record<string, string | number | null>,
+): Promise<void> {
+  const names = Object.keys(columns);
+  await run(
+    db,
+    `UPDATE lot_standing SET sequence = ?, ${names.map((name) => `${name} = ?`).join(', ')} WHERE lot_id = ? AND touched = ?`,
+    [touched, ...Object.values(columns), lot_id, touched],
+  );
+}
+
+async function storeWords(db: Database, kitchenId: string, lotId: string, words: string[]): Promise<void> {
+  const had = (await rows<{ word: string }>(db, 'SELECT word FROM lot_word WHERE lot_id = ?', [lotId])).map(
+    (row) => row.word,
+  );
+  const gone = had.filter((word) => !words.includes(word));
+  const come = words.filter((word) => !had.includes(word));
+  if (gone.length > 0)
+    await run(db, `DELETE FROM lot_word WHERE kitchen_id = ? AND lot_id = ? AND word IN (${marks(gone)})`, [
+      kitchenId,
+      lotId,
+      ...gone,
+    ]);
+  if (come.length > 0)
+    await run(
+      db,
+      `INSERT IGNORE INTO lot_word (kitchen_id, word, lot_id) VALUES ${come.map(() => '(?, ?, ?)').join(', ')}`,
+      come.flatMap((word) => [kitchenId, word, lotId]),
+    );
+}
+
+async function storeStanding(
+  db: Database,
+  kitchen: Kitchen,
+  stale: Stale,
+  lot: StoredLot,
+  more: string[],
+): Promise<LotStanding> {
+  const judged = judgeLot(lot, kitchen);
+  const standing = lotStanding(lot, judged);
+  // Words before the standing: whatever is not stale has its words.
+  await storeWords(db, kitchen.id, lot.id, lotWords(lot, { keeping: judged.keeping, more }));
+  await store(db, stale, {
+    settings: settingsOf(kitchen),
+    code: standing.code,
+    name: standing.name,
+    state: standing.state,
+    begun_at: toSql(standing.begunAt),
+    best_by: standing.bestBy ?? '9999-12-31',
+    bottles_left: standing.bottles.left,
+    on_hand: isOnHand(standing) ? 1 : 0,
+    content: JSON.stringify(standing),
+    broken: null,
+  });
+  return standing;
+}
+
+/** Derives some lots anew and stores their standings. @returns those that can be read, by id */
+async function derive(
+  db: Database,
+  kitchen: Kitchen,
+  stale: readonly Stale[],
+): Promise<Map<string, LotStanding>> {
+  const ids = stale.map((s) => s.lot_id);
+  const found: Readable = await readableByIds(db, kitchen, ids);
+  const suppliers = await suppliersOf(db, ids);
+  const byId = new Map(stale.map((s) => [s.lot_id, s]));
+  const derived = new Map<string, LotStanding>();
+  for (const lot of found.lots)
+    derived.set(
+      lot.id,
+      await storeStanding(db, kitchen, byId.get(lot.id)!, lot, suppliers.get(lot.id) ?? []),
+    );
+  for (const lot of found.broken) {
+    await storeWords(db, kitchen.id, lot.id, [lot.code.toLowerCase()]);
+    await store(db, byId.get(lot.id)!, {
+      ...{ code: lot.code, name: lot.name, broken: lot.why.slice(0, 500), content: null, on_hand: 1 },
+      state: lot.state,
+      begun_at: toSql(lot.begunAt),
+    });
+  }
+  return derived;
+}
+
+/**
+ * Brings every standing of a kitchen up to date that is older than what it rests on.
+ * @param told hears how many are left, before each part
+ */
+export async function bringUpToDate(
+  pool: Pool,
+  kitchen: Kitchen,
+  told: (left: number) => void = () => {},
+): Promise<void> {
+  for (;;) {
+    const stale = await rows<Stale>(
+      pool,
+      `SELECT lot_id, touched FROM lot_standing WHERE kitchen_id = ? AND stale = 1 ORDER BY lot_id LIMIT ${AT_ONCE}`,
+      [kitchen.id],
+    );
+    if (stale.length === 0) return;
+    told(stale.length);
+    await derive(pool, kitchen, stale);
+  }
+}
+
+/** A standing as it is stored. */
+export interface StandingRow extends Stale {
+  settings: string;
+  content: string | null;
+  broken: string | null;
+  code: string;
+  name: string;
+}
+
+export const STANDING_COLUMNS = 's.lot_id, s.touched, s.settings, s.content, s.broken, s.code, s.name';
+
+/** Standings as they were stored; those that rest on other settings of the kitchen than today's are derived anew. */
+export async function standingsFrom(
+  pool: Pool,
+  kitchen: Kitchen,
+  found: readonly StandingRow[],
+): Promise<{ standings: LotStanding[]; broken: { id: string; code: string; name: string; why: string }[] }> {
+  const now = settingsOf(kitchen);
+  const older = found.filter((row) => row.content !== null && row.settings !== now);
+  const anew = older.length > 0 ? await derive(pool, kitchen, older) : new Map<string, LotStanding>();
+  return {
+    standings: found.flatMap((row) =>
+      row.content === null ? [] : [anew.get(row.lot_id) ?? (JSON.parse(row.content) as LotStanding)],
+    ),
+    broken: found.flatMap((row) =>
+      row.broken === null ? [] : [{ id: row.lot_id, code: row.code, name: row.name, why: row.broken }],
+    ),
+  };
+}

@@ -1,0 +1,66 @@
+import type { Kitchen } from '@inch/contract/kitchen';
+import type { LotStanding } from '@inch/core/lot';
+import type { Pool } from 'mysql2/promise';
+import { rows, run } from '../database/pool.ts';
+import { canonicalJson } from '../journal/append.ts';
+import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
+import { readableByIds } from '../lot/store.ts';
+import { bringUpToDate, deriveStanding, settingsOf } from './derive.ts';
+
+const PAGE = 100;
+
+async function kitchensOf(pool: Pool): Promise<Kitchen[]> {
+  const found = await rows<KitchenRow>(pool, `SELECT ${KITCHEN_COLUMNS} FROM kitchen k ORDER BY k.id`);
+  return found.map(kitchenFrom);
+}
+
+/** Gives every lot a standing that has none, and derives whatever is older than what it rests on: for the start. */
+export async function completeStandings(pool: Pool, told: (left: number) => void = () => {}): Promise<void> {
+  await run(
+    pool,
+    `INSERT INTO lot_standing (lot_id, kitchen_id, touched)
+     SELECT l.id, l.kitchen_id, 0 FROM lot l LEFT JOIN lot_standing s ON s.lot_id = l.id WHERE s.lot_id IS NULL`,
+    [],
+  );
+  for (const kitchen of await kitchensOf(pool)) await bringUpToDate(pool, kitchen, told);
+}
+
+/** Drops every standing and derives it anew. */
+export async function rebuildStandings(pool: Pool, told: (left: number) => void): Promise<void> {
+  await run(pool, 'DELETE FROM lot_word', []);
+  await run(pool, 'DELETE FROM lot_standing', []);
+  await completeStandings(pool, told);
+}
+
+interface Kept {
+  lot_id: string;
+  settings: string;
+  content: string | null;
+}
+
+/** Standings that are not what their lots come to; one that waits to be derived anew is not judged. At most `most` are named. */
+export async function faultyStandings(pool: Pool, most: number): Promise<string[]> {
+  const faults: string[] = [];
+  for (const kitchen of await kitchensOf(pool)) {
+    const settings = settingsOf(kitchen);
+    for (let after = '', full = true; full && faults.length < most; ) {
+      const kept = await rows<Kept>(
+        pool,
+        `SELECT lot_id, settings, content FROM lot_standing WHERE kitchen_id = ? AND stale = 0 AND broken IS NULL AND lot_id > ?
+         ORDER BY lot_id LIMIT ${PAGE}`,
+        [kitchen.id, after],
+      );
+      full = kept.length === PAGE;
+      after = kept.at(-1)?.lot_id ?? after;
+      const own = new Map(kept.filter((row) => row.settings === settings).map((row) => [row.lot_id, row]));
+      for (const lot of (await readableByIds(pool, kitchen, [...own.keys()])).lots) {
+        const stored = JSON.parse(own.get(lot.id)!.content ?? 'null') as LotStanding | null;
+        if (canonicalJson(stored) !== canonicalJson(deriveStanding(lot, kitchen)))
+          faults.push(
+            `the summary of lot ${lot.code} is not what its record comes to. Run: npm run verify -- --rebuild`,
+          );
+      }
+    }
+  }
+  return faults.slice(0, most);
+}

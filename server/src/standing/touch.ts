@@ -1,0 +1,76 @@
+import { entries } from '@inch/core/record';
+import { type Database, marks, rows, run } from '../database/pool.ts';
+import type { WrittenRows } from '../journal/rows.ts';
+
+/** Tables of the checks of instruments. */
+const CHECKS = new Set<string>([entries.calibration.table, entries.check.table]);
+const AT_ONCE = 200;
+
+/**
+ * Since when readings of an instrument may count otherwise after a check of it was written: since its last good one, dated and entered before.
+ * A failure voids no further back, and a good one is refused where readings were taken since.
+ */
+const SINCE = (table: string) =>
+  `SELECT g.at FROM ${table} g JOIN ${table} c ON c.id = ? WHERE g.instrument_id = c.instrument_id AND g.accepted = 1
+   AND g.at < c.at AND g.recorded_at <= c.recorded_at AND g.id <> c.id ${table === entries.check.table ? 'AND g.kind = c.kind' : ''}
+   ORDER BY g.at DESC LIMIT 1`;
+
+/** Lots with a reading that a check of an instrument bears upon. @param only SQL that narrows them, of the lot `l` */
+export async function lotsMeasuredSince(
+  db: Database,
+  table: string,
+  checkId: string,
+  only = '',
+): Promise<string[]> {
+  const [good] = await rows<{ at: string }>(db, SINCE(table), [checkId]);
+  const found = await rows<{ lot_id: string }>(
+    db,
+    `SELECT DISTINCT r.lot_id FROM reading r JOIN lot l ON l.id = r.lot_id
+     WHERE r.instrument_id = (SELECT instrument_id FROM ${table} WHERE id = ?) AND r.at >= ? ${only}`,
+    [checkId, good?.at ?? '2000-01-01'],
+  );
+  return found.map((row) => row.lot_id);
+}
+
+/** Lots that took from a stock lot: they are found by its supplier. */
+async function lotsWithStock(db: Database, stockIds: readonly string[]): Promise<string[]> {
+  const found = await rows<{ lot_id: string }>(
+    db,
+    `SELECT DISTINCT lot_id FROM stock_taking WHERE lot_id IS NOT NULL AND stock_id IN (${marks(stockIds)})`,
+    [...stockIds],
+  );
+  return found.map((row) => row.lot_id);
+}
+
+/** Lots whose standing rests on some rows that were written. */
+export async function lotsOf(db: Database, { table, rows: written }: WrittenRows): Promise<string[]> {
+  if (table === 'lot') return written.map((row) => row.id);
+  if (table === 'stock_lot')
+    return lotsWithStock(
+      db,
+      written.map((row) => row.id),
+    );
+  if (!CHECKS.has(table)) return written.flatMap((row) => (row.lot_id ? [String(row.lot_id)] : []));
+  const lots: string[] = [];
+  for (const { id } of written) lots.push(...(await lotsMeasuredSince(db, table, id)));
+  return lots;
+}
+
+/** Says that the standings of some lots are older than what was just written. A new lot gets one. @param sequence where the journal ends now */
+export async function touchStandings(
+  tx: Database,
+  kitchenId: string,
+  sequence: number,
+  lotIds: ReadonlySet<string>,
+): Promise<void> {
+  const all = [...lotIds];
+  for (let i = 0; i < all.length; i += AT_ONCE) {
+    const ids = all.slice(i, i + AT_ONCE);
+    await run(
+      tx,
+      `INSERT INTO lot_standing (lot_id, kitchen_id, touched) VALUES ${ids.map(() => '(?, ?, ?)').join(', ')}
+       ON DUPLICATE KEY UPDATE touched = VALUES(touched)`,
+      ids.flatMap((id) => [id, kitchenId, sequence]),
+    );
+  }
+}
