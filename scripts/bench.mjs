@@ -300,7 +300,21 @@ async function readingPost() {
   });
 }
 
-const BENCHES = { 'ph-solve': phSolve, keystroke, simulation, plan, bottle, 'reading-post': readingPost };
+/** A kitchen after twenty years against a new one. */
+async function years() {
+  const { twentyYears } = await import('./src/years.mjs');
+  return twentyYears();
+}
+
+const BENCHES = {
+  'ph-solve': phSolve,
+  keystroke,
+  simulation,
+  plan,
+  bottle,
+  'reading-post': readingPost,
+  years,
+};
 if (values.only && !BENCHES[values.only])
   giveUp(`There is no bench "${values.only}". There are: ${Object.keys(BENCHES).join(', ')}.`);
 

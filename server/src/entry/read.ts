@@ -93,7 +93,8 @@ export async function entriesOf<N extends Noun>(
     : '';
   const found = await rows<Row>(
     db,
-    `SELECT ${columns.join(', ')}${struck}${lookup ? `, ${lookup.columns}` : ''} FROM ${kind.table} t
+    // The entries of the lots first: a plan that begins with the people would read every entry they ever made.
+    `SELECT STRAIGHT_JOIN ${columns.join(', ')}${struck}${lookup ? `, ${lookup.columns}` : ''} FROM ${kind.table} t
      JOIN account a ON a.id = t.account_id ${lookup?.join ?? ''} WHERE t.${kind.of}_id IN (${marks(parentIds)}) ${within ? 'AND t.at BETWEEN ? AND ?' : ''} ORDER BY t.at, t.id`,
     [...parentIds, ...(within ? [within.from, within.until] : [])],
   );

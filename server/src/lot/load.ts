@@ -74,7 +74,7 @@ async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void>
 async function withdrawalsOf(db: Database, ids: string[]): Promise<Map<string, StockWithdrawal[]>> {
   const found = await rows<{ entry_id: string; stock_id: string; number: number; amount: number }>(
     db,
-    `SELECT COALESCE(t.addition_id, t.bottling_id) AS entry_id, t.stock_id, s.number, t.amount
+    `SELECT STRAIGHT_JOIN COALESCE(t.addition_id, t.bottling_id) AS entry_id, t.stock_id, s.number, t.amount
      FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.lot_id IN (${marks(ids)}) AND t.print_id IS NULL ORDER BY t.at, t.id`,
     ids,
   );

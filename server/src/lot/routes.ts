@@ -69,7 +69,7 @@ export function lotRouter(app: AppContext): void {
     const lot = await requireLot(pool, kitchen, params.id);
     const found = await rows<JournalRow>(
       pool,
-      'SELECT j.*, a.name AS `by` FROM journal j JOIN account a ON a.id = j.account_id WHERE j.lot_id = ? ORDER BY j.sequence',
+      'SELECT STRAIGHT_JOIN j.*, a.name AS `by` FROM journal j JOIN account a ON a.id = j.account_id WHERE j.lot_id = ? ORDER BY j.sequence',
       [lot.id],
     );
     return found.map((r) => ({

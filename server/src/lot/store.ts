@@ -30,7 +30,7 @@ interface HeadRow {
 /** A lot with the school of cups it was begun under. */
 export type StoredLot = LotRecord & { cupSchool: CupSchool | null };
 
-const HEAD = `SELECT l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at,
+const HEAD = `SELECT STRAIGHT_JOIN l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at,
   v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id`;
 
 function headFrom(row: HeadRow): StoredLot {

@@ -24,7 +24,7 @@ const AT_ONCE = 50;
 async function suppliersOf(db: Database, lotIds: readonly string[]): Promise<Map<string, string[]>> {
   const found = await rows<{ lot_id: string; words: string }>(
     db,
-    `SELECT DISTINCT t.lot_id, CONCAT_WS(' ', s.supplier, s.words) AS words
+    `SELECT STRAIGHT_JOIN DISTINCT t.lot_id, CONCAT_WS(' ', s.supplier, s.words) AS words
      FROM stock_taking t JOIN stock_lot s ON s.id = t.stock_id WHERE t.lot_id IN (${marks(lotIds)})`,
     [...lotIds],
   );

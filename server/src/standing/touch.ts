@@ -25,7 +25,7 @@ export async function lotsMeasuredSince(
   const [good] = await rows<{ at: string }>(db, SINCE(table), [checkId]);
   const found = await rows<{ lot_id: string }>(
     db,
-    `SELECT DISTINCT r.lot_id FROM reading r JOIN lot l ON l.id = r.lot_id
+    `SELECT STRAIGHT_JOIN DISTINCT r.lot_id FROM reading r JOIN lot l ON l.id = r.lot_id
      WHERE r.instrument_id = (SELECT instrument_id FROM ${table} WHERE id = ?) AND r.at >= ? ${only}`,
     [checkId, good?.at ?? '2000-01-01'],
   );

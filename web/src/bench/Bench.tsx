@@ -11,6 +11,7 @@ import { dayAndTime, dayMonth } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { BenchNav } from './BenchNav.tsx';
 import { Calibrate } from './Calibrate.tsx';
 import { Checks } from './CheckForm.tsx';
@@ -178,9 +179,9 @@ const ORDER: Instrument['kind'][] = ['ph-meter', 'refractometer', 'thermometer',
 
 /** The instruments of the kitchen, each with what it was calibrated or checked by: a reading counts only while that is good. */
 export function Bench() {
-  const { data } = useInstruments();
+  const { data, error, refetch } = useInstruments();
   const mayWrite = useMayWrite();
-  if (!data) return null;
+  if (!data) return <Unread title="Bench" error={error} retry={refetch} />;
   const sorted = [...data].sort(
     (a, b) => Number(a.retired) - Number(b.retired) || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind),
   );

@@ -12,6 +12,7 @@ import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { grouped } from '../ui/format.ts';
 import { useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { BenchNav } from './BenchNav.tsx';
 import { type PanForm, shapeFrom } from './panShape.ts';
 
@@ -172,10 +173,10 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
 
 /** The kitchen's pans: measured once, so that a dip of the ruler tells volume, °Bx and minutes. */
 export function Pans() {
-  const { data } = useVessels();
+  const { data, error, refetch } = useVessels();
   const mayWrite = useMayWrite();
   const [unit, setUnit] = useRulerUnit();
-  if (!data) return null;
+  if (!data) return <Unread title="Pans" error={error} retry={refetch} />;
   return (
     <Sheet
       asideLabel="Measure a pan"

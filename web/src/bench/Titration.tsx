@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -107,7 +107,7 @@ function KeepToLot({
   sampleMl: number;
   simulated: boolean;
 }) {
-  const lots = useLots();
+  const lots = useLotsOnHand();
   const making = (lots.data?.lots ?? []).filter((l) => ['making', 'resting', 'bottled'].includes(l.state));
   const [code, setCode] = useState('');
   const [sample, setSample] = useState<'pan' | 'finished'>('pan');

@@ -2,11 +2,11 @@ import type { LotView } from '@inch/contract/lot';
 import { Navigate, useParams } from 'react-router';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { Away } from '../ui/Away.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { Decide } from './Decide.tsx';
 import { Fill } from './Fill.tsx';
 import { Gates } from './Gates.tsx';
@@ -53,8 +53,7 @@ export function Bottling() {
   const { code = '', part } = useParams();
   const { data: lot, error, refetch } = useLot(code);
   const mayWrite = useMayWrite();
-  if (error && !lot) return <Away error={error} retry={() => void refetch()} />;
-  if (!lot) return null;
+  if (!lot) return <Unread error={error} retry={refetch} />;
   if (!part) return <Navigate to={`/bottling/${code}/${partOf(lot)}`} replace />;
   const open = mayWrite && ['making', 'resting', 'bottled', 'held'].includes(lot.state);
   return (

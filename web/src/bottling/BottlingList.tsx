@@ -1,14 +1,15 @@
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
 import { plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Unread } from '../ui/Unread.tsx';
 
 const WAITING = ['making', 'resting', 'bottled', 'held'];
 
 /** Lots that wait to be filled, checked or released. */
 export function BottlingList() {
-  const { data } = useLots();
-  if (!data) return null;
+  const { data, error, refetch } = useLotsOnHand();
+  if (!data) return <Unread title="Bottling" error={error} retry={refetch} />;
   const waiting = data.lots.filter((lot) => WAITING.includes(lot.state));
   const through = data.lots.filter((lot) => !WAITING.includes(lot.state));
   return (
@@ -32,7 +33,7 @@ export function BottlingList() {
             />
           </Ruled>
           {through.length > 0 && (
-            <Ruled title="Released or ended" className="mt-8">
+            <Ruled title="Released, with bottles left" className="mt-8">
               <LotList
                 lots={through}
                 to={(lot) => `/bottling/${lot.code}`}

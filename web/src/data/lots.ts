@@ -1,6 +1,7 @@
-import { type BrokenLot, type LotHead, lotRoutes } from '@inch/contract/lot';
-import { useQuery } from '@tanstack/react-query';
+import { type BrokenLot, type LotHead, type LotListQuery, lotRoutes } from '@inch/contract/lot';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import type { z } from 'zod';
 import { call } from './api.ts';
 import { keys } from './keys.ts';
 import { useWaiting } from './outbox/outbox.ts';
@@ -22,13 +23,15 @@ export function useLot(code: string) {
   return { ...query, data };
 }
 
-/** Every lot of the kitchen, newest first, fetched a page after another. */
-async function allLots(): Promise<{ lots: LotHead[]; broken: BrokenLot[] }> {
+/** Lots in hand, newest first: not ended, or with bottles that stand somewhere. */
+async function lotsOnHand(): Promise<{ lots: LotHead[]; broken: BrokenLot[] }> {
   const lots: LotHead[] = [];
   const broken: BrokenLot[] = [];
   let before: string | undefined;
   do {
-    const page = await call(lotRoutes.list, { query: { limit: 200, ...(before ? { before } : {}) } });
+    const page = await call(lotRoutes.list, {
+      query: { scope: 'on-hand', limit: 200, ...(before ? { before } : {}) },
+    });
     lots.push(...page.lots);
     broken.push(...page.broken);
     before = page.next ?? undefined;
@@ -36,4 +39,18 @@ async function allLots(): Promise<{ lots: LotHead[]; broken: BrokenLot[] }> {
   return { lots, broken };
 }
 
-export const useLots = () => useQuery({ queryKey: keys.list('lot'), queryFn: allLots });
+export const useLotsOnHand = () => useQuery({ queryKey: keys.list('lot'), queryFn: lotsOnHand });
+
+/** What Records asks for: words, a state, an order. */
+export type LotSearch = Pick<z.input<typeof LotListQuery>, 'q' | 'state' | 'sort'>;
+
+/** Every lot that is looked for, a page after another. */
+export const useLotSearch = (search: LotSearch) =>
+  useInfiniteQuery({
+    queryKey: [...keys.list('lot'), 'search', search],
+    queryFn: ({ pageParam }) =>
+      call(lotRoutes.list, { query: { ...search, limit: 50, ...(pageParam ? { before: pageParam } : {}) } }),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => last.next,
+    placeholderData: keepPreviousData,
+  });

@@ -95,3 +95,10 @@ export function usePlanning(): Planning | null {
     };
   }, [kitchen, catalogue, formulas, vessels, stock, packs, containers, past, day, processes]);
 }
+
+/** Why what a plan is reckoned from could not be read, and how to try again; no error while it is read. */
+export function usePlanningFault(): { error: Error | null; retry: () => unknown } {
+  const queries = [useFormulas(), useVessels(), useStock(), usePacks(), useContainers(), usePast()];
+  const failed = queries.find((q) => q.error && !q.data);
+  return { error: failed?.error ?? null, retry: () => failed?.refetch() };
+}

@@ -11,12 +11,12 @@ import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
-import { Away } from '../ui/Away.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { Artwork } from './Artwork.tsx';
 
 const TONES = { there: 'go', doubtful: 'hold', stops: 'stop' } as const;
@@ -128,8 +128,7 @@ export function Label() {
   const [sizeId, setSizeId] = useState('usual');
   const mayWrite = useMayWrite();
   const failed = lot.error ?? label.error;
-  if (failed && (!lot.data || !label.data)) return <Away error={failed} retry={() => void label.refetch()} />;
-  if (!lot.data || !label.data) return null;
+  if (!lot.data || !label.data) return <Unread error={failed} retry={label.refetch} />;
   const size = labelSizes.find((s) => s.id === sizeId)!;
   return (
     <Sheet asideLabel="Label check" aside={<Checks label={label.data} />}>

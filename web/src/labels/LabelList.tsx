@@ -1,13 +1,14 @@
 import { inWords } from '@inch/core/quantity';
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Unread } from '../ui/Unread.tsx';
 
 /** Lots with bottles that want a label. */
 export function LabelList() {
-  const { data } = useLots();
-  if (!data) return null;
+  const { data, error, refetch } = useLotsOnHand();
+  if (!data) return <Unread title="Labels" error={error} retry={refetch} />;
   const lots = data.lots.filter((lot) => lot.bottles.filled > 0);
   return (
     <Sheet>

@@ -2,7 +2,7 @@ import type { Basket } from '@inch/contract/stock';
 import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { type Planning, usePlanning } from '../data/planning.ts';
+import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { usePlans } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
@@ -11,6 +11,7 @@ import { grouped, money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
+import { Unread } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { tickOff, useBasket } from './basket.ts';
 import { PackForm } from './PackForm.tsx';
@@ -274,10 +275,11 @@ function Receipt({ planning, basket }: { planning: Planning; basket: Basket }) {
 /** The shopping list of one or several plans against stock: by shop, in real packs, ticked off while shopping. */
 export function Buy() {
   const planning = usePlanning();
+  const fault = usePlanningFault();
   const basket = useBasket();
   const mayWrite = useMayWrite();
   const choosing = useChosenPlans();
-  if (!planning || !basket) return null;
+  if (!planning || !basket) return <Unread title="Buy" {...fault} />;
   const rows = shoppingRows(choosing.chosen, planning);
   const short = rows.filter((r) => r.short > 0);
   return (

@@ -6,7 +6,7 @@ import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
-import { type Planning, usePlanning } from '../data/planning.ts';
+import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
@@ -15,6 +15,7 @@ import { Choice, Field } from '../ui/Field.tsx';
 import { money, weight } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { priceIn, priceProblem, problemIn } from '../ui/typed.ts';
+import { Unread } from '../ui/Unread.tsx';
 import { asRipeness, asUses, daysRead, gramsTyped, ripenessOf, type UseRow, usesOf } from './dividing.ts';
 import { PartedBar, SharesList } from './PartedPicking.tsx';
 import { RipeTable, UseTable } from './PickingTables.tsx';
@@ -193,8 +194,9 @@ function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) 
 /** One picking over several products and the freezer: by what will not wait, by the day, by what it earns. */
 export function Picking() {
   const planning = usePlanning();
+  const fault = usePlanningFault();
   const [chosen, setChosen] = useState('');
-  if (!planning) return null;
+  if (!planning) return <Unread title="Divide a picking" {...fault} />;
   const fruit = planning.stock.filter(
     (s) => s.left > 50 && s.whyUnfit === null && planning.catalogue.find(s.thing)?.family === 'fruit',
   );

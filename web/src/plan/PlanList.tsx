@@ -12,6 +12,7 @@ import { Field } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { PlanNav } from './PlanNav.tsx';
 
@@ -87,9 +88,9 @@ function PlanRow({ plan }: { plan: Plan }) {
 
 /** Plans: what is to be made for which day. */
 export function PlanList() {
-  const { data } = usePlans();
+  const { data, error, refetch } = usePlans();
   const mayWrite = useMayWrite();
-  if (!data) return null;
+  if (!data) return <Unread title="Plan" error={error} retry={refetch} />;
   return (
     <Sheet
       asideLabel="Begin a plan"

@@ -2,10 +2,9 @@ import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { call } from '../data/api.ts';
-import { type Planning, usePlanning } from '../data/planning.ts';
+import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
-import { Away } from '../ui/Away.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -14,6 +13,7 @@ import { Field } from '../ui/Field.tsx';
 import { Menu } from '../ui/Menu.tsx';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { Amounts } from './Amounts.tsx';
 import { Cost } from './Cost.tsx';
@@ -62,10 +62,10 @@ export function PlanPage() {
   const { id = '', part = 'amounts' } = useParams();
   const { data: plan, error, refetch } = usePlan(id);
   const planning = usePlanning();
+  const fault = usePlanningFault();
   const mayWrite = useMayWrite();
   const [changing, setChanging] = useState(false);
-  if (error && !plan) return <Away error={error} retry={() => void refetch()} />;
-  if (!plan || !planning) return null;
+  if (!plan || !planning) return <Unread {...(error && !plan ? { error, retry: refetch } : fault)} />;
   const Part = SHOWN[part] ?? Amounts;
   return (
     <Sheet>

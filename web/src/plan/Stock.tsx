@@ -9,6 +9,7 @@ import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
+import { Unread } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { PlanNav } from './PlanNav.tsx';
 import { StockDialog } from './StockDialog.tsx';
@@ -175,12 +176,12 @@ function StockOf({
 
 /** What is really there: every stock lot with what is left of it, by thing, the oldest first. */
 export function Stock() {
-  const { data } = useStock();
+  const { data, error, refetch } = useStock();
   const mayWrite = useMayWrite();
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const [counting, setCounting] = useState(false);
-  if (!data) return null;
+  if (!data) return <Unread title="Stock" error={error} retry={refetch} />;
   const shown = data.filter((s) => all || s.left > 1e-6);
   const chosen = data.find((s) => s.id === open);
   const things = byThing(shown);

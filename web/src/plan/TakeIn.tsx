@@ -1,6 +1,6 @@
 import { packagingOf } from '@inch/core/stock';
 import { useSearchParams } from 'react-router';
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { useKitchenDay } from '../data/planning.ts';
 import { useContainers } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
@@ -13,7 +13,7 @@ import { type TakeInForm, useTakeIn } from './useTakeIn.ts';
 
 /** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
 function More({ form }: { form: TakeInForm }) {
-  const lots = useLots().data?.lots ?? [];
+  const lots = useLotsOnHand().data?.lots ?? [];
   const { values: a } = form;
   const asked = [a.brix, a.ph, a.ta, a.leftBy].some((text) => text !== '');
   return (

@@ -1,10 +1,11 @@
 import { type MemoryOf, type PastLot, type PastSpread, spreadOf, yieldMemory } from '@inch/core/planning';
 import { Link } from 'react-router';
-import { type Planning, usePlanning } from '../data/planning.ts';
+import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { plural } from '../ui/format.ts';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { PlanNav } from './PlanNav.tsx';
 
 /** Figures of past lots on a short rule: a dot each, the middle as a long tick, most of them as a band. */
@@ -166,7 +167,8 @@ function FormulaYield({ formulaId, planning }: { formulaId: string; planning: Pl
 /** What past lots gave, by product: the distribution that the next plan is reckoned with. */
 export function Yields() {
   const planning = usePlanning();
-  if (!planning) return null;
+  const fault = usePlanningFault();
+  if (!planning) return <Unread title="Past yields" {...fault} />;
   const formulas = [...new Set([...planning.past].reverse().map((p) => p.formulaId))];
   return (
     <Sheet>

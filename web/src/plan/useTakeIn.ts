@@ -2,7 +2,7 @@ import { NewStock, type StockLot, stockRoutes } from '@inch/contract/stock';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';
 import { useCatalogue } from '../data/catalogue.ts';
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { useKitchenDay } from '../data/planning.ts';
 import { send } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -44,7 +44,7 @@ const emptyAnswers = (today: string, leftBy: string): Answers => ({
 export function useTakeIn(leftBy: string) {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
-  const lots = useLots().data?.lots ?? [];
+  const lots = useLotsOnHand().data?.lots ?? [];
   const form = useDeedForm({
     of: 'stock',
     draft: `stock ${leftBy}`,

@@ -8,11 +8,11 @@ import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useSession } from '../data/session.tsx';
-import { Away } from '../ui/Away.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
 import { plural } from '../ui/format.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { detailsOf } from './details.ts';
 import type { Happening } from './happening.ts';
 import { historyOf } from './history.ts';
@@ -197,8 +197,7 @@ const tab =
 export function Record() {
   const { code = '' } = useParams();
   const { data: lot, error, refetch } = useLot(code);
-  if (error && !lot) return <Away error={error} retry={() => void refetch()} />;
-  if (!lot) return null;
+  if (!lot) return <Unread error={error} retry={refetch} />;
   return (
     <Sheet asideLabel="Facts" aside={<Facts lot={lot} />}>
       <div className="mb-4 flex flex-wrap items-baseline gap-x-4">

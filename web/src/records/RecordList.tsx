@@ -1,56 +1,174 @@
-import { useState } from 'react';
-import { useLots } from '../data/lots.ts';
-import { LotList } from '../parts/lot/LotList.tsx';
+import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/lot';
+import { LotState } from '@inch/contract/lotRecord';
+import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { type LotSearch, useLotSearch } from '../data/lots.ts';
+import { LotRow } from '../parts/lot/LotList.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Choice } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
+import { useKey } from '../ui/keys.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
+import { Bars, Unread } from '../ui/Unread.tsx';
+import { Windowed } from '../ui/Windowed.tsx';
 
-/** Every lot ever begun, newest first. */
-export function RecordList() {
-  const { data } = useLots();
-  const [find, setFind] = useState('');
-  if (!data) return null;
-  const lots = data.lots.filter((lot) =>
-    `${lot.code} ${lot.name} ${lot.state}`.toLowerCase().includes(find.trim().toLowerCase()),
+const ORDERS = { newest: 'newest first', oldest: 'oldest first', name: 'by name', 'best-by': 'by date' };
+
+/** What is looked for stands in the address, so that it can be sent to somebody and is there on the way back. */
+function useSearch() {
+  const [params, setParams] = useSearchParams();
+  const read = LotListQuery.safeParse(Object.fromEntries(params));
+  const { q, state, sort } = read.success ? read.data : { sort: 'newest' as const };
+  const change = (next: Record<string, string>) =>
+    setParams(
+      (before) => {
+        for (const [name, value] of Object.entries(next))
+          if (value === '' || value === 'newest') before.delete(name);
+          else before.set(name, value);
+        return before;
+      },
+      { replace: true },
+    );
+  const search: LotSearch = { sort, ...(q ? { q } : {}), ...(state ? { state } : {}) };
+  return { search, change };
+}
+
+/** Milliseconds of rest after which what was typed is looked for. */
+const REST_MS = 250;
+
+function FindField({ value, find }: { value: string; find: (q: string) => void }) {
+  const [typed, setTyped] = useState(value);
+  const input = useRef<HTMLInputElement>(null);
+  useKey('/', 'find a lot', () => input.current?.focus());
+  // What stands in the address by another way, as by "back", is shown; what is typed goes there after a rest.
+  const sent = useRef(value);
+  useEffect(() => {
+    if (value === sent.current) return;
+    sent.current = value;
+    setTyped(value);
+  }, [value]);
+  useEffect(() => {
+    if (typed === sent.current) return;
+    const timer = setTimeout(() => {
+      sent.current = typed;
+      find(typed);
+    }, REST_MS);
+    return () => clearTimeout(timer);
+  }, [typed, find]);
+  return (
+    <input
+      ref={input}
+      type="search"
+      value={typed}
+      onChange={(e) => setTyped(e.target.value)}
+      aria-label="Find a lot by code, name, buyer, place, stock code, supplier, note or day"
+      placeholder="Code, name, buyer, place, note, day"
+      className="min-h-10 w-80 rounded-lg border border-steel bg-enamel px-3 max-sm:w-full"
+    />
   );
+}
+
+const Broken = ({ lots }: { lots: BrokenLot[] }) =>
+  lots.map((lot) => (
+    <Caution key={lot.id} className="mt-4">
+      <strong>
+        Lot {lot.code}, {lot.name}, cannot be shown.
+      </strong>{' '}
+      {lot.why}. The others are not touched. Run <code>npm run verify</code>: it names what was changed.
+    </Caution>
+  ));
+
+const endOf = (lot: LotHead): string =>
+  lot.bottles.filled > 0
+    ? `${plural(lot.bottles.filled, 'bottle')}, ${lot.bottles.left} left`
+    : (lot.step ?? '');
+
+function Found({ lots, onEnd, more }: { lots: LotHead[]; onEnd: () => void; more: boolean }) {
+  return (
+    <>
+      <Windowed
+        items={lots}
+        keyOf={(lot) => lot.id}
+        rowHeight={71}
+        render={(lot) => <LotRow lot={lot} to={`/records/${lot.code}`} end={endOf(lot)} />}
+        onEnd={onEnd}
+      />
+      {more && <Bars rows={2} />}
+    </>
+  );
+}
+
+/** Every lot ever begun, found by what stands in its record. */
+export function RecordList() {
+  const { search, change } = useSearch();
+  const { data, error, refetch, hasNextPage, fetchNextPage, isPlaceholderData } = useLotSearch(search);
+  const narrowed = search.q !== undefined || search.state !== undefined;
+  const lots = data?.pages.flatMap((page) => page.lots) ?? [];
+  if (!data) return <Unread title="Records" error={error} retry={refetch} rows={8} />;
   return (
     <Sheet>
-      <div className="flex flex-wrap items-center justify-between gap-3">
+      <div className="flex flex-wrap items-end justify-between gap-3">
         <h1>Records</h1>
-        <input
-          type="search"
-          value={find}
-          onChange={(e) => setFind(e.target.value)}
-          aria-label="Find a lot by code, name or state"
-          placeholder="Find a code, name or state"
-          className="min-h-10 w-64 rounded-lg border border-steel bg-enamel px-3 max-sm:w-full"
-        />
+        <div className="flex flex-wrap items-end gap-3 max-sm:w-full">
+          <FindField value={search.q ?? ''} find={(q) => change({ q })} />
+          <Choice
+            label="State"
+            labelHidden
+            value={search.state ?? ''}
+            onChange={(e) => change({ state: e.target.value })}
+          >
+            <option value="">any state</option>
+            {LotState.options.map((state) => (
+              <option key={state} value={state}>
+                {state}
+              </option>
+            ))}
+          </Choice>
+          <Choice
+            label="Order"
+            labelHidden
+            value={search.sort}
+            onChange={(e) => change({ sort: e.target.value })}
+          >
+            {Object.entries(ORDERS).map(([sort, said]) => (
+              <option key={sort} value={sort}>
+                {said}
+              </option>
+            ))}
+          </Choice>
+        </div>
       </div>
-      {data.lots.length === 0 ? (
+      {error && (
+        <Caution className="mt-4">
+          This could not be read. {error.message}{' '}
+          <Button size="small" tone="plain" onClick={() => void refetch()}>
+            Try again
+          </Button>
+        </Caution>
+      )}
+      <Broken lots={data.pages.flatMap((page) => page.broken)} />
+      {lots.length > 0 && (
+        <Ruled
+          title={`${narrowed ? 'Found' : 'Every lot'}, ${ORDERS[search.sort ?? 'newest']}`}
+          className={`mt-4 ${isPlaceholderData ? 'opacity-60' : ''}`}
+        >
+          <Found lots={lots} more={hasNextPage} onEnd={() => hasNextPage && void fetchNextPage()} />
+        </Ruled>
+      )}
+      {lots.length === 0 && !narrowed && (
         <Empty title="No records yet">The record writes itself while a lot is made.</Empty>
-      ) : (
-        <>
-          {data.broken.map((lot) => (
-            <Caution key={lot.id} className="mt-4">
-              <strong>
-                Lot {lot.code}, {lot.name}, cannot be shown.
-              </strong>{' '}
-              {lot.why}. The others are not touched. Run <code>npm run verify</code>: it names what was
-              changed.
-            </Caution>
-          ))}
-          <Ruled title="Every lot, newest first" className="mt-4">
-            <LotList
-              lots={lots}
-              to={(lot) => `/records/${lot.code}`}
-              end={(lot) =>
-                lot.bottles.filled > 0
-                  ? `${plural(lot.bottles.filled, 'bottle')}, ${lot.bottles.left} left`
-                  : (lot.step ?? '')
-              }
-            />
-          </Ruled>
-        </>
+      )}
+      {lots.length === 0 && narrowed && (
+        <Empty title="No lot found">
+          <p>
+            No lot has {search.q ? `“${search.q}” in its record` : 'this state'}
+            {search.q && search.state ? ` and is ${search.state}` : ''}.
+          </p>
+          <Button className="mt-4" onClick={() => change({ q: '', state: '' })}>
+            Show all lots
+          </Button>
+        </Empty>
       )}
     </Sheet>
   );

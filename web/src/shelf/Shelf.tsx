@@ -1,14 +1,14 @@
 import type { LotHead } from '@inch/contract/lot';
 import { useRef, useState } from 'react';
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
-import { Away } from '../ui/Away.tsx';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { LotBar, MonthRule } from './DateRule.tsx';
 import { MoveDialog, type MoveKind } from './MoveDialog.tsx';
 import { matches, placeOn, type Span, spanOf, warningOf } from './span.ts';
@@ -95,13 +95,12 @@ function Heading({
 
 /** What exists, where, until when: every lot a bar on a date rule. */
 export function Shelf() {
-  const { data, error, refetch } = useLots();
+  const { data, error, refetch } = useLotsOnHand();
   const now = useNow(60_000);
   const mayWrite = useMayWrite();
   const [find, setFind] = useState('');
   const [open, setOpen] = useState<{ id: string; kind: MoveKind } | null>(null);
-  if (error && !data) return <Away error={error} retry={() => void refetch()} />;
-  if (!data) return null;
+  if (!data) return <Unread title="Shelf" error={error} retry={refetch} />;
   const standing = data.lots
     .filter((lot) => lot.bottles.left > 0 && lot.state !== 'discarded')
     .sort((a, b) => a.madeOn.localeCompare(b.madeOn) || a.code.localeCompare(b.code));

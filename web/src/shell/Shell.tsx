@@ -1,7 +1,7 @@
 import { accountRoutes } from '@inch/contract/account';
 import { DropdownMenu } from 'radix-ui';
-import { useEffect, useState } from 'react';
-import { Link, Outlet, useMatch, useNavigate } from 'react-router';
+import { Suspense, useEffect, useState } from 'react';
+import { Link, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { call, queryClient, refresh, ServerAway } from '../data/api.ts';
 import { kept } from '../data/kept.ts';
 import { useLive } from '../data/live.ts';
@@ -10,6 +10,7 @@ import { useToday } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useKey } from '../ui/keys.tsx';
 import { State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { Clocks } from './Clocks.tsx';
 import { JotLine } from './JotLine.tsx';
 import { KeySheet } from './KeySheet.tsx';
@@ -95,6 +96,7 @@ export function Shell() {
   const { account } = useSession();
   const mayWrite = useMayWrite();
   const cooking = useMatch('/stove/:code/cook') !== null;
+  const { pathname } = useLocation();
   useLive();
   useEffect(() => outbox.start(account.id), [account.id]);
   const [keysOpen, setKeysOpen] = useState(false);
@@ -124,7 +126,10 @@ export function Shell() {
         </header>
         <RingBar today={today} />
         <main id="sheet" tabIndex={-1} className="min-h-0 flex-1 outline-none">
-          <Outlet />
+          {/* Another place is another page: its shape stands there at once. */}
+          <Suspense key={pathname.split('/')[1]} fallback={<Unread />}>
+            <Outlet />
+          </Suspense>
         </main>
       </div>
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />

@@ -5,18 +5,18 @@ import { useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
-import { useLot, useLots } from '../data/lots.ts';
+import { useLot, useLotsOnHand } from '../data/lots.ts';
 import { useWaiting } from '../data/outbox/outbox.ts';
 import { withWaiting } from '../data/outbox/overlay.ts';
 import { keptInstruments } from '../data/queries.ts';
 import { useNow } from '../data/useNow.ts';
 import { useAttached } from '../parts/instrument/attached.ts';
 import { panOf } from '../parts/lot/pan.ts';
-import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
 import { duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
 import { AllDone } from './RunSheet.tsx';
@@ -25,7 +25,7 @@ import { useWakeLock } from './wakeLock.ts';
 
 /** Every lot on the stove, each kept on this device so that it can be cooked on while the server is away. */
 function useMaking(): LotView[] {
-  const lots = useLots();
+  const lots = useLotsOnHand();
   const codes = useMemo(
     () => (lots.data?.lots ?? []).filter((l) => l.state === 'making').map((l) => l.code),
     [lots.data],
@@ -101,8 +101,7 @@ export function CookView() {
       delete document.documentElement.dataset.stove;
     };
   }, []);
-  if (error && !lot) return <Away error={error} retry={() => void refetch()} />;
-  if (!lot) return null;
+  if (!lot) return <Unread error={error} retry={refetch} />;
   const here = presentStep(lot.steps, now);
   const pan = here ? panOf(lot, here, now) : null;
   return (

@@ -6,11 +6,11 @@ import { useLot } from '../data/lots.ts';
 import { useNow } from '../data/useNow.ts';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { panOf } from '../parts/lot/pan.ts';
-import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
 import { useKey } from '../ui/keys.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
 import { StepDesk } from './StepDesk.tsx';
@@ -40,8 +40,7 @@ export function RunSheet() {
   const ordered = [...(lot?.steps ?? [])].sort((a, b) => a.position - b.position);
   const here = ordered.find((s) => s.id === chosen) ?? presentStep(ordered, now);
   useKey(',', 'previous step', () => setChosen(ordered[Math.max(0, (here?.position ?? 1) - 2)]?.id ?? null));
-  if (error && !lot) return <Away error={error} retry={() => void refetch()} />;
-  if (!lot) return null;
+  if (!lot) return <Unread error={error} retry={refetch} />;
   const present = presentStep(lot.steps, now)?.id ?? null;
   const pan = here && lot.state === 'making' ? panOf(lot, here, now) : null;
   return (

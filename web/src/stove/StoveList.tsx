@@ -2,7 +2,7 @@ import type { FormulaHead } from '@inch/contract/formula';
 import { lotRoutes, NewLot } from '@inch/contract/lot';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useLots } from '../data/lots.ts';
+import { useLotsOnHand } from '../data/lots.ts';
 import { useFormulas } from '../data/queries.ts';
 import { send } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
@@ -13,6 +13,7 @@ import { dayAndTime, fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 /** The form that starts a lot; a time within two minutes is now. */
@@ -92,9 +93,10 @@ function StartLot() {
 
 /** The lots on the stove, and the way to start another. */
 export function StoveList() {
-  const { data } = useLots();
+  const { data, error, refetch } = useLotsOnHand();
   const mayWrite = useMayWrite();
-  const making = data?.lots.filter((lot) => lot.state === 'making' || lot.state === 'planned') ?? [];
+  if (!data) return <Unread title="Stove" error={error} retry={refetch} />;
+  const making = data.lots.filter((lot) => lot.state === 'making' || lot.state === 'planned');
   return (
     <Sheet
       asideLabel="Start a lot"
@@ -107,7 +109,7 @@ export function StoveList() {
       }
     >
       <h1>Stove</h1>
-      {data && making.length === 0 && (
+      {making.length === 0 && (
         <Empty title="Nothing is on the stove">
           Start a lot from a formula: its steps become the run sheet, and what you measure becomes the record.
         </Empty>

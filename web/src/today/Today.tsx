@@ -1,14 +1,15 @@
 import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
 import { Link } from 'react-router';
+import { urlOf } from '../data/address.ts';
 import { useToday } from '../data/queries.ts';
 import { useNow } from '../data/useNow.ts';
-import { Away } from '../ui/Away.tsx';
 import { buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayMonth, kitchenDay, longDay } from '../ui/dates.ts';
 import { minutesInWords, plural } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { DayRule } from './DayRule.tsx';
 
 type Due = TodayView['due'][number];
@@ -96,8 +97,7 @@ function summary(today: TodayView): string {
 export function Today() {
   const { data: today, error, refetch } = useToday();
   const now = useNow(15_000);
-  if (error && !today) return <Away error={error} retry={() => void refetch()} />;
-  if (!today) return null;
+  if (!today) return <Unread error={error} retry={refetch} />;
   const first = today.due[0]?.id;
   return (
     <Sheet>
@@ -106,7 +106,7 @@ export function Today() {
         <p className="text-ink-2">{summary(today)}</p>
         {today.due.some((d) => d.at !== null && d.at > now) && (
           <a
-            href={liveRoutes.calendar.path}
+            href={urlOf(liveRoutes.calendar.path)}
             download="inch-pantry.ics"
             className="ml-auto text-sm text-link underline"
           >

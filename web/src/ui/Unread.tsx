@@ -1,0 +1,47 @@
+import { Away } from './Away.tsx';
+import { Sheet } from './Sheet.tsx';
+
+/** Bars where lines will stand: nothing moves. */
+export function Bars({ rows = 6 }: { rows?: number }) {
+  return (
+    <div aria-hidden="true">
+      {Array.from({ length: rows }, (_, i) => (
+        <div key={i} className="flex h-[3.6rem] items-center gap-4 border-b border-steel-line">
+          <span className="size-4 shrink-0 rounded-full bg-steel-line" />
+          <span className="h-4 w-16 rounded bg-steel-line" />
+          <span className="h-4 rounded bg-steel-line" style={{ width: `${[34, 26, 42, 30][i % 4]}%` }} />
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** A page that is not read yet: its shape while it waits; where it could not be read, why, and the way to try again. */
+export function Unread({
+  title,
+  error,
+  retry,
+  rows,
+}: {
+  title?: string;
+  error?: Error | null;
+  retry?: () => unknown;
+  rows?: number;
+}) {
+  if (error) return <Away error={error} retry={() => void retry?.()} />;
+  return (
+    <Sheet>
+      <p role="status" className="sr-only">
+        Loading…
+      </p>
+      {title ? (
+        <h1>{title}</h1>
+      ) : (
+        <div aria-hidden="true" className="mt-1.5 h-6 w-64 max-w-full rounded bg-steel-line" />
+      )}
+      <div className="mt-5 border-t border-ink">
+        <Bars {...(rows === undefined ? {} : { rows })} />
+      </div>
+    </Sheet>
+  );
+}
