@@ -1,3 +1,4 @@
+import { LiveEvent } from '@inch/contract/live';
 import sharp from 'sharp';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -333,14 +334,19 @@ describe('live', () => {
     expect(stream.headers.get('content-type')).toMatch(/^text\/event-stream/);
     const reader = stream.body!.getReader();
     const sequences: number[] = [];
+    const events: LiveEvent[] = [];
     const until = async (count: number) => {
       while (sequences.length < count) {
         const text = new TextDecoder().decode((await reader.read()).value);
-        for (const [, data] of text.matchAll(/^data: (.+)$/gm)) sequences.push(JSON.parse(data!).sequence);
+        for (const [, data] of text.matchAll(/^data: (.+)$/gm)) {
+          const event = LiveEvent.parse(JSON.parse(data!));
+          events.push(event);
+          sequences.push(event.sequence);
+        }
       }
       return sequences;
     };
-    return { until, stop: () => stop.abort() };
+    return { until, events, stop: () => stop.abort() };
   }
 
   it('tells whoever listens that the record grew, and whoever joins where it stands', async () => {
@@ -349,6 +355,11 @@ describe('live', () => {
     await post(owner, lot, 'readings', { kind: 'note', said: 'listen' });
     const [before, after] = await first.until(2);
     expect(after).toBeGreaterThan(before!);
+    // Whoever joins is told nothing of what was; then what was written, and of which lot.
+    expect(first.events.map((e) => e.changed)).toEqual([
+      null,
+      { from: before, what: [{ noun: 'reading', id: expect.any(String), lot: lot.code }] },
+    ]);
     const second = await listener();
     expect(await second.until(1)).toEqual([after]);
     await post(owner, lot, 'readings', { kind: 'note', said: 'again' });

@@ -1,10 +1,12 @@
-import type { LiveEvent } from '@inch/contract/live';
+import type { LiveChange, LiveEvent } from '@inch/contract/live';
 import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 
 type Listener = (event: LiveEvent) => void;
 
 const EVERY_MS = 400;
+/** So many changes are named one by one; after more, everything is read again. */
+const MOST = 50;
 
 /**
  * Tells listeners whenever a kitchen's journal grew. The journal in MariaDB is what is watched, once for every kitchen that
@@ -47,7 +49,7 @@ export class Changes {
         this.pool,
         'SELECT kitchen_id, sequence FROM journal_head',
       );
-      for (const head of heads) this.announce(head.kitchen_id, Number(head.sequence));
+      for (const head of heads) await this.announce(head.kitchen_id, Number(head.sequence));
     } catch {
       // The database is away for the moment: the next look tells what came meanwhile.
     } finally {
@@ -55,10 +57,24 @@ export class Changes {
     }
   }
 
-  private announce(kitchenId: string, sequence: number): void {
+  private async announce(kitchenId: string, sequence: number): Promise<void> {
     const own = this.listeners.get(kitchenId);
-    if (!own || this.last.get(kitchenId) === sequence) return;
+    const from = this.last.get(kitchenId);
+    if (!own || from === sequence) return;
     this.last.set(kitchenId, sequence);
-    for (const listener of own) listener({ sequence, now: new Date().toISOString() });
+    const what = from === undefined ? null : await this.written(kitchenId, from, sequence);
+    const changed = from === undefined || what === null ? null : { from, what };
+    for (const listener of own) listener({ sequence, now: new Date().toISOString(), changed });
+  }
+
+  /** What was written between two rows of a journal; null where it is too much to name. */
+  private async written(kitchenId: string, from: number, until: number): Promise<LiveChange[] | null> {
+    const found = await rows<LiveChange>(
+      this.pool,
+      `SELECT STRAIGHT_JOIN DISTINCT j.noun, j.noun_id AS id, l.code AS lot FROM journal j LEFT JOIN lot l ON l.id = j.lot_id
+       WHERE j.kitchen_id = ? AND j.sequence > ? AND j.sequence <= ? AND j.noun <> 'rows' LIMIT ${MOST + 1}`,
+      [kitchenId, from, until],
+    );
+    return found.length > MOST ? null : found;
   }
 }

@@ -1,3 +1,4 @@
+import type { LiveChange } from '@inch/contract/live';
 import { queryClient } from './api.ts';
 
 /** What is read from the server, by noun: the first part of every query's key. */
@@ -54,4 +55,42 @@ export async function readAgain(written: WrittenNoun): Promise<void> {
   await Promise.all(
     TOUCHES[written].map((noun) => queryClient.invalidateQueries({ queryKey: keys.all(noun) })),
   );
+}
+
+/** Nouns of the journal that are written as a part of another. */
+const PART_OF: Record<string, WrittenNoun> = {
+  calibration: 'instrument',
+  check: 'instrument',
+  measure: 'ingredient',
+  process: 'heat-process',
+  receipt: 'stock',
+};
+
+/** What is taken down at the pan and in the canner moves nothing but its lot and what is due. */
+const MEASURED = new Set([
+  ...['mark', 'reading', 'photograph', 'tick', 'load', 'load-mark', 'curve', 'cooling', 'seal-check'],
+]);
+
+const isWritten = (noun: string): noun is WrittenNoun => noun in TOUCHES;
+
+/** Keys of the queries that show a change. */
+function keysOf({ noun, lot }: LiveChange): (readonly string[])[] {
+  if (lot === null) {
+    const written = PART_OF[noun] ?? (isWritten(noun) ? noun : 'kitchen');
+    return TOUCHES[written].map(keys.all);
+  }
+  const own: (readonly string[])[] = (['lot', 'label', 'journal'] as const).map((of) => keys.one(of, lot));
+  if (noun === 'photograph') own.push(keys.all('photograph'));
+  const lists = [keys.list('lot'), keys.all('today')];
+  if (MEASURED.has(noun)) return [...own, ...lists];
+  return [...own, ...lists, ...TOUCHES.entry.filter((of) => !OF_LOTS.has(of)).map(keys.all)];
+}
+
+/** What is read of one lot at a time. */
+const OF_LOTS = new Set<ReadNoun>(['lot', 'label', 'journal', 'photograph', 'today']);
+
+/** Reads again what shows something that was changed, and nothing else. */
+export async function readChanged(changes: readonly LiveChange[]): Promise<void> {
+  const touched = new Map(changes.flatMap(keysOf).map((key) => [JSON.stringify(key), key]));
+  await Promise.all([...touched.values()].map((queryKey) => queryClient.invalidateQueries({ queryKey })));
 }

@@ -3,19 +3,21 @@ import { useEffect } from 'react';
 import { urlOf } from './address.ts';
 import { refresh, refreshReadBefore } from './api.ts';
 import { base } from './base.ts';
+import { readChanged } from './keys.ts';
 import { learnServerClock } from './serverClock.ts';
 
 /**
- * Reads every view again whenever the kitchen's record grew, on this device or another. One page of the device holds the stream and
+ * Reads again what shows something that was written, on this device or another; everything, where it was too much to name or missed. One page of the device holds the stream and
  * tells the others: a browser lets only a few connections to one server stand open.
  */
 export function useLive(): void {
   useEffect(() => {
     let known: number | null = null;
-    const hear = ({ sequence, now }: LiveEvent) => {
+    const hear = ({ sequence, now, changed }: LiveEvent) => {
       learnServerClock(now);
       // What was read before the stream stood open may have missed a change: that is read again.
       if (known === null) void refreshReadBefore(Date.now());
+      else if (changed && changed.from === known) void readChanged(changed.what);
       else if (known !== sequence) void refresh();
       known = sequence;
     };

@@ -10,7 +10,7 @@ import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
-import { Bars, Unread } from '../ui/Unread.tsx';
+import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';
 import { Windowed } from '../ui/Windowed.tsx';
 
 const ORDERS = { newest: 'newest first', oldest: 'oldest first', name: 'by name', 'best-by': 'by date' };
@@ -139,14 +139,7 @@ export function RecordList() {
           </Choice>
         </div>
       </div>
-      {error && (
-        <Caution className="mt-4">
-          This could not be read. {error.message}{' '}
-          <Button size="small" tone="plain" onClick={() => void refetch()}>
-            Try again
-          </Button>
-        </Caution>
-      )}
+      {error && <ReadFault error={error} retry={refetch} />}
       <Broken lots={data.pages.flatMap((page) => page.broken)} />
       {lots.length > 0 && (
         <Ruled

@@ -13,7 +13,7 @@ import { dayAndTime, fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
-import { Unread } from '../ui/Unread.tsx';
+import { Bars, ReadFault } from '../ui/Unread.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 /** The form that starts a lot; a time within two minutes is now. */
@@ -95,8 +95,7 @@ function StartLot() {
 export function StoveList() {
   const { data, error, refetch } = useLotsOnHand();
   const mayWrite = useMayWrite();
-  if (!data) return <Unread title="Stove" error={error} retry={refetch} />;
-  const making = data.lots.filter((lot) => lot.state === 'making' || lot.state === 'planned');
+  const making = data?.lots.filter((lot) => lot.state === 'making' || lot.state === 'planned') ?? [];
   return (
     <Sheet
       asideLabel="Start a lot"
@@ -109,7 +108,8 @@ export function StoveList() {
       }
     >
       <h1>Stove</h1>
-      {making.length === 0 && (
+      {!data && (error ? <ReadFault error={error} retry={refetch} /> : <Bars rows={3} />)}
+      {data && making.length === 0 && (
         <Empty title="Nothing is on the stove">
           Start a lot from a formula: its steps become the run sheet, and what you measure becomes the record.
         </Empty>

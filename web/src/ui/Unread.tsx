@@ -1,5 +1,7 @@
 import { Away } from './Away.tsx';
+import { Button } from './Button.tsx';
 import { Sheet } from './Sheet.tsx';
+import { Caution } from './State.tsx';
 
 /** Bars where lines will stand: nothing moves. */
 export function Bars({ rows = 6 }: { rows?: number }) {
@@ -13,6 +15,18 @@ export function Bars({ rows = 6 }: { rows?: number }) {
         </div>
       ))}
     </div>
+  );
+}
+
+/** A part of a page that could not be read: why, and the way to try again. */
+export function ReadFault({ error, retry }: { error: Error; retry: () => unknown }) {
+  return (
+    <Caution className="mt-4">
+      This could not be read. {error.message}{' '}
+      <Button size="small" tone="plain" onClick={() => void retry()}>
+        Try again
+      </Button>
+    </Caution>
   );
 }
 
