@@ -36,7 +36,10 @@ const Taking = z.object({
   struck: z.boolean(),
 });
 
-/** One purchase, picking or by-product, with all that went of it. */
+/** What went of a stock lot in one way, in all. */
+const Went = Taking.pick({ kind: true, amount: true, at: true, struck: true });
+
+/** One purchase, picking or by-product, with the sums of what went of it. */
 export const StockLot = z.object({
   id: z.string(),
   /** Written on the bag. */
@@ -59,11 +62,23 @@ export const StockLot = z.object({
   leftBy: z.object({ code: z.string(), name: z.string(), state: LotState }).nullable(),
   dividedFrom: z.string().nullable(),
   by: z.string(),
-  takings: z.array(Taking),
+  /** A sum for each way in which some of it went, or was found. */
+  takings: z.array(Went),
   /** Why it is not used today; null where it is fit. */
   whyUnfit: z.string().nullable(),
 });
 export type StockLot = z.infer<typeof StockLot>;
+
+/** A stock lot with everything that ever went of it. */
+export const StockHistory = StockLot.extend({ takings: z.array(Taking) });
+export type StockHistory = z.infer<typeof StockHistory>;
+
+/** Which stock lots a list shows: those with something left, or those used up, a page after another. */
+export const StockListQuery = z.object({
+  used: z.enum(['no', 'up']).default('no'),
+  before: z.string().max(40).optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(500),
+});
 
 export const NewStock = z.object({
   id: Id,
@@ -187,9 +202,17 @@ export const stockRoutes = {
     method: 'GET',
     path: '/api/stock',
     access: 'reader',
-    summary:
-      'Stock lots, the newest first, each with what went of it; those used up for over a year are left out',
+    summary: 'Stock lots with something left, or those used up, the newest first',
+    query: StockListQuery,
     response: z.array(StockLot),
+  }),
+  read: route({
+    method: 'GET',
+    path: '/api/stock/:id',
+    access: 'reader',
+    summary: 'One stock lot by id or code, with everything that went of it',
+    params: byId,
+    response: StockHistory,
   }),
   add: route({
     method: 'POST',

@@ -33,8 +33,17 @@ interface Shown {
   whyUnfit: string | null;
   takings: { kind: string; amount: number; into: string | null; struck: boolean }[];
 }
-const stockOf = async (id: string) =>
-  ((await who.get('/api/stock')).body as Shown[]).find((s) => s.id === id)!;
+/** A stock lot with its history; where the list has it, as the list has it but for that. */
+const stockOf = async (id: string): Promise<Shown> => {
+  const { takings, ...own } = (await who.get(`/api/stock/${id}`)).body as Shown;
+  const used = own.left > 1e-6 ? 'no' : 'up';
+  const listed = ((await who.get(`/api/stock?used=${used}`)).body as Shown[]).find((s) => s.id === id)!;
+  const { takings: sums, ...shown } = listed;
+  expect(shown).toEqual(own);
+  const went = takings.filter((t) => !t.struck).reduce((sum, t) => sum + t.amount, 0);
+  expect(sums.reduce((sum, t) => sum + t.amount, 0)).toBeCloseTo(went, 6);
+  return { ...own, takings };
+};
 const weigh = (lot: Started, ingredientId: string, grams: number, more: object = {}) =>
   post(who, lot, 'additions', { ingredientId, grams, ...more });
 const additionsOf = async (lot: Started) =>

@@ -20,6 +20,7 @@ const RIGHTS: Record<string, string[]> = {
   lot: ['UPDATE (state, held_from)'],
   lot_standing: ['UPDATE'],
   lot_word: ['DELETE'],
+  stock_standing: ['UPDATE'],
   container: ['UPDATE (brimful_ml, tare_grams, headspace_inches, rated, retired_at)'],
   instrument: ['UPDATE (retired_at)'],
   vessel: ['UPDATE (retired_at)'],

@@ -69,6 +69,9 @@ function note(db: Database, table: string, id: unknown): void {
   if (touched && typeof id === 'string') touched.set(table, (touched.get(table) ?? new Set()).add(id));
 }
 
+/** Whether a transaction wrote to a table so far. */
+export const wroteTo = (tx: Database, table: string): boolean => watched.get(tx)?.has(table) ?? false;
+
 /** Changes columns of one row, by its id. */
 export async function update(db: Database, table: string, id: string, change: Row): Promise<void> {
   const columns = Object.keys(change);

@@ -4,7 +4,7 @@ import type { Pool, PoolConnection } from 'mysql2/promise';
 import { type Database, rows, run, type Touched, watchRows } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
-import { lotsOf, touchStandings } from '../standing/touch.ts';
+import { lotsOf, stocksOf, touchStandings } from '../standing/touch.ts';
 import { appendJournal, type ChainEnd } from './append.ts';
 import { writtenRows } from './rows.ts';
 import { signEnd } from './sign.ts';
@@ -42,15 +42,18 @@ export function journal(
 
 /**
  * Journals the rows of the record that a write changed, whole, so that the record can be rebuilt from its journal, and says which lots'
- * standings are older than that.
+ * and stock lots' standings are older than that.
  */
 export async function journalRows(w: Writing, touched: Touched): Promise<void> {
   const lots = new Set<string>();
+  const stocks = new Set<string>();
   for await (const written of writtenRows(w.tx, touched)) {
     await journal(w, 'rows', w.kitchen.id, 'write', written);
     for (const id of await lotsOf(w.tx, written)) lots.add(id);
+    for (const id of await stocksOf(w.tx, written)) stocks.add(id);
   }
-  await touchStandings(w.tx, w.kitchen.id, w.chain.sequence, lots);
+  await touchStandings(w.tx, 'lot', w.kitchen.id, w.chain.sequence, lots);
+  await touchStandings(w.tx, 'stock', w.kitchen.id, w.chain.sequence, stocks);
 }
 
 /** Moves the end of a kitchen's journal, signed. */

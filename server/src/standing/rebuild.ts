@@ -6,6 +6,7 @@ import { canonicalJson } from '../journal/append.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { readableByIds } from '../lot/store.ts';
 import { bringUpToDate, deriveStanding, settingsOf } from './derive.ts';
+import { countStock, faultyStock } from './stock.ts';
 
 const PAGE = 100;
 
@@ -22,13 +23,22 @@ export async function completeStandings(pool: Pool, told: (left: number) => void
      SELECT l.id, l.kitchen_id, 0 FROM lot l LEFT JOIN lot_standing s ON s.lot_id = l.id WHERE s.lot_id IS NULL`,
     [],
   );
-  for (const kitchen of await kitchensOf(pool)) await bringUpToDate(pool, kitchen, told);
+  await run(
+    pool,
+    `INSERT INTO stock_standing (stock_id, kitchen_id, touched)
+     SELECT l.id, l.kitchen_id, 0 FROM stock_lot l LEFT JOIN stock_standing s ON s.stock_id = l.id WHERE s.stock_id IS NULL`,
+    [],
+  );
+  for (const kitchen of await kitchensOf(pool)) {
+    await bringUpToDate(pool, kitchen, told);
+    await countStock(pool, kitchen.id);
+  }
 }
 
-/** Drops every standing and derives it anew. */
+/** Derives every standing anew; until then the old ones are marked as older than their records, so that nobody goes by them. */
 export async function rebuildStandings(pool: Pool, told: (left: number) => void): Promise<void> {
-  await run(pool, 'DELETE FROM lot_word', []);
-  await run(pool, 'DELETE FROM lot_standing', []);
+  for (const table of ['lot_standing', 'stock_standing'])
+    await run(pool, `UPDATE ${table} SET sequence = -1`, []);
   await completeStandings(pool, told);
 }
 
@@ -62,5 +72,5 @@ export async function faultyStandings(pool: Pool, most: number): Promise<string[
       }
     }
   }
-  return faults.slice(0, most);
+  return [...faults, ...(await faultyStock(pool, most))].slice(0, most);
 }

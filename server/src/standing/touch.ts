@@ -56,19 +56,45 @@ export async function lotsOf(db: Database, { table, rows: written }: WrittenRows
   return lots;
 }
 
-/** Says that the standings of some lots are older than what was just written. A new lot gets one. @param sequence where the journal ends now */
+/** Stock lots of which something went, or came back, by some rows that were written. */
+export async function stocksOf(db: Database, { table, rows: written }: WrittenRows): Promise<string[]> {
+  if (table === 'stock_lot') return written.map((row) => row.id);
+  if (table === 'stock_taking')
+    return written.flatMap((row) =>
+      [row.stock_id, row.into_stock_id].flatMap((id) => (id ? [String(id)] : [])),
+    );
+  if (table !== 'addition' && table !== 'bottling') return [];
+  const struck = written.filter((row) => row.struck_at !== null).map((row) => row.id);
+  if (struck.length === 0) return [];
+  const found = await rows<{ stock_id: string }>(
+    db,
+    `SELECT DISTINCT stock_id FROM stock_taking WHERE ${table}_id IN (${marks(struck)})`,
+    struck,
+  );
+  return found.map((row) => row.stock_id);
+}
+
+/** What is derived of a row: where it is stored, and by which id. */
+const CACHES = {
+  lot: { table: 'lot_standing', id: 'lot_id' },
+  stock: { table: 'stock_standing', id: 'stock_id' },
+} as const;
+
+/** Says that the standings of some lots or stock lots are older than what was just written. A new one gets one. @param sequence where the journal ends now */
 export async function touchStandings(
   tx: Database,
+  of: keyof typeof CACHES,
   kitchenId: string,
   sequence: number,
-  lotIds: ReadonlySet<string>,
+  touched: ReadonlySet<string>,
 ): Promise<void> {
-  const all = [...lotIds];
+  const { table, id: column } = CACHES[of];
+  const all = [...touched];
   for (let i = 0; i < all.length; i += AT_ONCE) {
     const ids = all.slice(i, i + AT_ONCE);
     await run(
       tx,
-      `INSERT INTO lot_standing (lot_id, kitchen_id, touched) VALUES ${ids.map(() => '(?, ?, ?)').join(', ')}
+      `INSERT INTO ${table} (${column}, kitchen_id, touched) VALUES ${ids.map(() => '(?, ?, ?)').join(', ')}
        ON DUPLICATE KEY UPDATE touched = VALUES(touched)`,
       ids.flatMap((id) => [id, kitchenId, sequence]),
     );

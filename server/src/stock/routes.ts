@@ -1,17 +1,17 @@
 import { stockRoutes } from '@inch/contract/stock';
-import { dayOf } from '@inch/core/calendar';
+import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { cover } from './cover.ts';
 import { count, divide, lose, receive, takeIn } from './keep.ts';
 import { basketOf, keepPack, packsOf, tick } from './packs.ts';
-import { stockOf } from './store.ts';
+import { listStock, readStock } from './store.ts';
 
 export function stockRouter(app: AppContext): void {
-  serve(app, stockRoutes.list, async ({ pool, kitchen }) => {
-    const now = new Date().toISOString();
-    const lastYear = new Date(Date.parse(now) - 365 * 86_400_000).toISOString();
-    const stock = await stockOf(pool, kitchen.id, dayOf(now, kitchen.timeZone));
-    return stock.filter((s) => s.left > 1e-6 || (s.takings.at(-1)?.at ?? now) > lastYear);
+  serve(app, stockRoutes.list, ({ pool, kitchen, query }) => listStock(pool, kitchen, query));
+  serve(app, stockRoutes.read, async ({ pool, kitchen, params }) => {
+    const stock = await readStock(pool, kitchen, params.id);
+    if (!stock) throw notFound('stock lot');
+    return stock;
   });
   serve(app, stockRoutes.add, (call) => call.write((w) => takeIn(w, call.body)));
   serve(app, stockRoutes.lose, (call) => call.write((w) => lose(w, call.params.id, call.body)));

@@ -1,9 +1,12 @@
-import type { StockLot } from '@inch/contract/stock';
+import type { StockHistory, StockListQuery, StockLot } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
 import { leftOf, packagingOf, whyUnfit } from '@inch/core/stock';
+import type { Pool } from 'mysql2/promise';
+import type { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { catalogueNow } from '../ingredient/store.ts';
+import { countStock, NOTHING } from '../standing/stock.ts';
 import { stockCode } from './code.ts';
 
 interface StockRow {
@@ -27,10 +30,12 @@ interface StockRow {
   by: string;
 }
 
+type Taking = StockHistory['takings'][number];
+
 interface TakingRow {
   id: string;
   stock_id: string;
-  kind: StockLot['takings'][number]['kind'];
+  kind: Taking['kind'];
   amount: number;
   why: string | null;
   at: string;
@@ -40,12 +45,12 @@ interface TakingRow {
   struck: number;
 }
 
-const STOCK = `SELECT s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens,
+const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens,
   l.code AS left_code, v.name AS left_name, l.state AS left_state, d.number AS from_number, a.name AS \`by\`
   FROM stock_lot s JOIN account a ON a.id = s.account_id LEFT JOIN lot l ON l.id = s.left_by
   LEFT JOIN formula_version v ON v.id = l.version_id LEFT JOIN stock_lot d ON d.id = s.divided_from`;
 
-const TAKINGS = `SELECT t.id, t.stock_id, t.kind, t.amount, t.why, t.at, p.name AS \`by\`, l.code AS lot_code, i.number AS into_number,
+const TAKINGS = `SELECT STRAIGHT_JOIN t.id, t.stock_id, t.kind, t.amount, t.why, t.at, p.name AS \`by\`, l.code AS lot_code, i.number AS into_number,
   (a.struck_at IS NOT NULL OR b.struck_at IS NOT NULL) AS struck
   FROM stock_taking t JOIN account p ON p.id = t.account_id LEFT JOIN lot l ON l.id = t.lot_id LEFT JOIN addition a ON a.id = t.addition_id
   LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN stock_lot i ON i.id = t.into_stock_id`;
@@ -54,8 +59,8 @@ async function takingsOf(
   db: Database,
   ids: readonly string[],
   lock: boolean,
-): Promise<Map<string, StockLot['takings']>> {
-  const found = new Map<string, StockLot['takings']>(ids.map((id) => [id, []]));
+): Promise<Map<string, Taking[]>> {
+  const found = new Map<string, Taking[]>(ids.map((id) => [id, []]));
   if (ids.length === 0) return found;
   // What is drawn from is read as it stands now, not as it stood when the transaction began.
   const list = await rows<TakingRow>(
@@ -85,7 +90,12 @@ async function namesOf(db: Database, kitchenId: string): Promise<(row: StockRow)
     (row.kind === 'ingredient' ? catalogue.find(row.thing)?.name : packaging.get(row.thing)) ?? row.thing;
 }
 
-function stockFrom(row: StockRow, name: string, takings: StockLot['takings'], today: string): StockLot {
+function stockFrom<T extends StockLot['takings']>(
+  row: StockRow,
+  name: string,
+  takings: T,
+  today: string,
+): Omit<StockLot, 'takings'> & { takings: T } {
   const lot = {
     id: row.id,
     code: stockCode(row.number),
@@ -110,13 +120,20 @@ function stockFrom(row: StockRow, name: string, takings: StockLot['takings'], to
   return { ...lot, left: leftOf(lot), whyUnfit: whyUnfit(lot, today) };
 }
 
-/** Stock lots of a kitchen, of some things (then without their names) or by id where that is asked; locked until the transaction ends where they are to be drawn from. */
+/** Of stock lots: whether something is left of them, as it was last counted, or what was written since. */
+const IN_STOCK =
+  's.id IN (SELECT stock_id FROM stock_standing WHERE kitchen_id = s.kitchen_id AND (left_amount > 1e-6 OR stale = 1))';
+
+/**
+ * Stock lots of some things (then without their names) or by id, with everything that went of them; locked until the transaction ends where
+ * they are to be drawn from. @param only.inStock leaves out what was used up before this transaction
+ */
 export async function stockOf(
   db: Database,
   kitchenId: string,
   today: string,
-  only: { things?: readonly string[]; ids?: readonly string[]; lock?: boolean } = {},
-): Promise<StockLot[]> {
+  only: { things?: readonly string[]; ids?: readonly string[]; lock?: boolean; inStock?: boolean },
+): Promise<StockHistory[]> {
   const values: string[] = [kitchenId];
   let where = 's.kitchen_id = ?';
   for (const [column, list] of [
@@ -128,6 +145,7 @@ export async function stockOf(
     where += ` AND s.${column} IN (${marks(list)})`;
     values.push(...list);
   }
+  if (only.inStock) where += ` AND ${IN_STOCK}`;
   if (only.lock)
     await rows(db, `SELECT s.id FROM stock_lot s WHERE ${where} ORDER BY s.number FOR UPDATE`, values);
   const found = await rows<StockRow>(
@@ -144,6 +162,73 @@ export async function stockOf(
   // Where one thing is drawn from its name is not asked: that would read the whole catalogue at every weighing.
   const nameOf = only.things ? (row: StockRow) => row.thing : await namesOf(db, kitchenId);
   return found.map((row) => stockFrom(row, nameOf(row), takings.get(row.id)!, today));
+}
+
+interface WentRow {
+  stock_id: string;
+  kind: Taking['kind'];
+  amount: number;
+  at: string;
+}
+
+/** What went of stock lots and stands, a sum for each way in which it went or was found. */
+async function wentOf(db: Database, ids: readonly string[]): Promise<Map<string, StockLot['takings']>> {
+  const went = new Map<string, StockLot['takings']>(ids.map((id) => [id, []]));
+  if (ids.length === 0) return went;
+  const found = await rows<WentRow>(
+    db,
+    `SELECT STRAIGHT_JOIN t.stock_id, t.kind, SUM(t.amount) AS amount, MAX(t.at) AS at FROM stock_taking t LEFT JOIN addition a ON a.id = t.addition_id
+     LEFT JOIN bottling b ON b.id = t.bottling_id WHERE t.stock_id IN (${marks(ids)}) AND a.struck_at IS NULL AND b.struck_at IS NULL
+     GROUP BY t.stock_id, t.kind, t.amount < 0 ORDER BY t.stock_id, t.kind`,
+    [...ids],
+  );
+  for (const { stock_id, kind, amount, at } of found)
+    went.get(stock_id)!.push({ kind, amount, at: fromSql(at), struck: false });
+  return went;
+}
+
+/** Stock lots with something left, or those used up, the newest first, a page after another. */
+export async function listStock(
+  pool: Pool,
+  kitchen: { id: string; timeZone: string },
+  query: z.output<typeof StockListQuery>,
+): Promise<StockLot[]> {
+  await countStock(pool, kitchen.id);
+  const { used, before, limit } = query;
+  const after =
+    before === undefined
+      ? ''
+      : 'AND (s.got_on, s.number) < (SELECT got_on, number FROM stock_lot WHERE id = ?)';
+  const found = await rows<StockRow>(
+    pool,
+    `${STOCK} WHERE s.kitchen_id = ? AND s.id ${used === 'up' ? 'NOT IN' : 'IN'}
+       (SELECT stock_id FROM stock_standing WHERE kitchen_id = s.kitchen_id AND left_amount > ${NOTHING}) ${after}
+     ORDER BY s.got_on DESC, s.number DESC LIMIT ${limit}`,
+    [kitchen.id, ...(before === undefined ? [] : [before])],
+  );
+  const went = await wentOf(
+    pool,
+    found.map((row) => row.id),
+  );
+  const nameOf = await namesOf(pool, kitchen.id);
+  const today = dayOf(new Date().toISOString(), kitchen.timeZone);
+  return found.map((row) => stockFrom(row, nameOf(row), went.get(row.id)!, today));
+}
+
+/** One stock lot by id or by what is written on its bag; null where there is none. */
+export async function readStock(
+  db: Database,
+  kitchen: { id: string; timeZone: string },
+  idOrCode: string,
+): Promise<StockHistory | null> {
+  const [found] = await rows<{ id: string }>(
+    db,
+    "SELECT id FROM stock_lot WHERE kitchen_id = ? AND (id = ? OR CONCAT('S', number) = ?)",
+    [kitchen.id, idOrCode, idOrCode.toUpperCase()],
+  );
+  if (!found) return null;
+  const today = dayOf(new Date().toISOString(), kitchen.timeZone);
+  return (await stockOf(db, kitchen.id, today, { ids: [found.id] }))[0] ?? null;
 }
 
 /** Stock lots with a date within the next week: few, so Today asks for these alone. */

@@ -2,7 +2,7 @@ import type { StockLot } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
 import { coverFrom, LABELS, type PackedIn, packagingFor, type Withdrawal, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
-import { insert, toSql } from '../database/pool.ts';
+import { insert, toSql, wroteTo } from '../database/pool.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { stockOf } from './store.ts';
@@ -79,7 +79,12 @@ export async function chooseStock(
   if (want.amount <= 0) return [];
   const day = dayOf(at, w.kitchen.timeZone);
   const chosen = merged(want.chosen ?? []);
-  const stock = await stockOf(w.tx, w.kitchen.id, day, { things: [want.thing], lock: true });
+  const stock = await stockOf(w.tx, w.kitchen.id, day, {
+    things: [want.thing],
+    lock: true,
+    // What this write itself took in or drew is not counted yet.
+    inStock: !wroteTo(w.tx, 'stock_lot') && !wroteTo(w.tx, 'stock_taking'),
+  });
   const others = await stockOf(w.tx, w.kitchen.id, day, {
     ids: chosen.map((d) => d.stockId).filter((id) => !stock.some((s) => s.id === id)),
   });

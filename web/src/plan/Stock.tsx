@@ -1,7 +1,7 @@
 import type { StockLot } from '@inch/contract/stock';
 import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
-import { useStock } from '../data/queries.ts';
+import { useStock, useUsedUpStock } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { asCsv } from '../ui/csv.ts';
@@ -9,7 +9,7 @@ import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
-import { Unread } from '../ui/Unread.tsx';
+import { Bars, Unread } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { PlanNav } from './PlanNav.tsx';
 import { StockDialog } from './StockDialog.tsx';
@@ -181,9 +181,10 @@ export function Stock() {
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const [counting, setCounting] = useState(false);
+  const usedUp = useUsedUpStock(all);
   if (!data) return <Unread title="Stock" error={error} retry={refetch} />;
-  const shown = data.filter((s) => all || s.left > 1e-6);
-  const chosen = data.find((s) => s.id === open);
+  const shown = [...data, ...(all ? (usedUp.data ?? []) : [])];
+  const chosen = shown.find((s) => s.id === open);
   const things = byThing(shown);
   return (
     <Sheet
@@ -204,6 +205,7 @@ export function Stock() {
           bag its sugar came from.
         </Empty>
       )}
+      {all && usedUp.isPending && <Bars rows={3} />}
       {counting ? (
         <Stocktake stock={things.flatMap(([, lots]) => lots)} onDone={() => setCounting(false)} />
       ) : (

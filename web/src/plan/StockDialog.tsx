@@ -1,12 +1,14 @@
 import type { StockLot } from '@inch/contract/stock';
 import { inWords } from '@inch/core/quantity';
 import { Link } from 'react-router';
+import { useStockHistory } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { money } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
+import { Bars, ReadFault } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { StockDeeds } from './StockDeeds.tsx';
 
@@ -61,6 +63,43 @@ function Facts({ stock }: { stock: StockLot }) {
   );
 }
 
+/** Everything that ever went of a stock lot, read when it is opened. */
+function History({ stock }: { stock: StockLot }) {
+  const { data, error, refetch } = useStockHistory(stock.id);
+  if (!data) return error ? <ReadFault error={error} retry={refetch} /> : <Bars rows={3} />;
+  return (
+    <>
+      {data.takings.length === 0 && <p className="py-2 text-ink-2">All of it is still here.</p>}
+      <ul>
+        {data.takings.map((t) => (
+          <li
+            key={t.id}
+            className={`grid grid-cols-[7.5rem_1fr_6rem] gap-3 border-b border-steel-line py-1.5 text-sm ${t.struck ? 'text-ink-2 line-through' : ''}`}
+          >
+            <span className="figure">{dayAndTime(t.at)}</span>
+            <span>
+              {WORDS[t.kind]}{' '}
+              {t.into &&
+                (t.kind === 'divided' ? (
+                  <span className="figure">{t.into}</span>
+                ) : (
+                  <Link className="figure text-link underline" to={`/records/${t.into}`}>
+                    {t.into}
+                  </Link>
+                ))}
+              {t.why && <span className="text-ink-2"> {t.why}</span>}
+            </span>
+            <span className="figure text-right font-bold">
+              {t.amount < 0 ? '+' : ''}
+              {amountSaid(stock.kind, Math.abs(t.amount))}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 /** One stock lot: where it came from, where it went, and what is to be recorded of it. */
 export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () => void }) {
   const mayWrite = useMayWrite();
@@ -77,33 +116,7 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
       </p>
       <Facts stock={stock} />
       <Ruled title="Where it went" className="mt-5">
-        {stock.takings.length === 0 && <p className="py-2 text-ink-2">All of it is still here.</p>}
-        <ul>
-          {stock.takings.map((t) => (
-            <li
-              key={t.id}
-              className={`grid grid-cols-[7.5rem_1fr_6rem] gap-3 border-b border-steel-line py-1.5 text-sm ${t.struck ? 'text-ink-2 line-through' : ''}`}
-            >
-              <span className="figure">{dayAndTime(t.at)}</span>
-              <span>
-                {WORDS[t.kind]}{' '}
-                {t.into &&
-                  (t.kind === 'divided' ? (
-                    <span className="figure">{t.into}</span>
-                  ) : (
-                    <Link className="figure text-link underline" to={`/records/${t.into}`}>
-                      {t.into}
-                    </Link>
-                  ))}
-                {t.why && <span className="text-ink-2"> {t.why}</span>}
-              </span>
-              <span className="figure text-right font-bold">
-                {t.amount < 0 ? '+' : ''}
-                {amountSaid(stock.kind, Math.abs(t.amount))}
-              </span>
-            </li>
-          ))}
-        </ul>
+        <History stock={stock} />
       </Ruled>
       {mayWrite && (
         <Ruled title="Record" className="mt-5">
