@@ -93,9 +93,10 @@ async function show(path: string): Promise<void> {
   await page.locator('main h1, main p').first().waitFor();
   await page.waitForFunction(
     () => {
+      const waiting = document.querySelector('main [aria-busy="true"]') !== null;
       const seen = performance.getEntriesByType('resource').length;
       const w = window as { seen?: number };
-      const still = w.seen === seen;
+      const still = w.seen === seen && !waiting;
       w.seen = seen;
       return still;
     },

@@ -1,17 +1,19 @@
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import QRCode from 'qrcode';
 import { dailyBackup } from './src/backup.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { existingDatabase } from './src/database.mjs';
 import { DEMO_OWNER, loadDemo } from './src/demo.mjs';
-import { startMariadb } from './src/mariadb.mjs';
+import { certificateIn, lanAddresses } from './src/lan.mjs';
+import { freePort, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { giveUp, say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
 
-const USAGE = 'npm start -- [--port 4870] [--host 127.0.0.1] [--empty] [--data DIR] [--backups DIR]';
+const USAGE = 'npm start -- [--port 4870] [--host 127.0.0.1] [--lan] [--empty] [--data DIR] [--backups DIR]';
 
 function options() {
   try {
@@ -19,6 +21,7 @@ function options() {
       options: {
         port: { type: 'string', default: '4870' },
         host: { type: 'string', default: '127.0.0.1' },
+        lan: { type: 'boolean', default: false },
         empty: { type: 'boolean', default: false },
         data: { type: 'string' },
         backups: { type: 'string' },
@@ -28,7 +31,8 @@ function options() {
     if (!Number.isInteger(port) || port < 1 || port > 65535)
       giveUp(`"${values.port}" is not a port.\n${USAGE}`);
     const data = resolve(values.data ?? join(ROOT, 'var', values.empty ? 'kitchen' : 'demo'));
-    return { ...values, port, data, backups: resolve(values.backups ?? join(data, 'backups')) };
+    const host = values.lan ? '0.0.0.0' : values.host;
+    return { ...values, host, port, data, backups: resolve(values.backups ?? join(data, 'backups')) };
   } catch (error) {
     return giveUp(`${error.message}\n${USAGE}`);
   }
@@ -81,8 +85,30 @@ async function prepare(db) {
   return db.adminUrl;
 }
 
+/** The demo kitchen is brought in over plain HTTP on loopback, whatever the kitchen is served by then. */
+async function loadDemoInto(served) {
+  const server = await startServer({ ...served, port: await freePort() });
+  try {
+    await loadDemo(server.url);
+  } finally {
+    await server.stop();
+  }
+}
+
+/** Where a tablet finds the kitchen, as text and as a code to point its camera at, and how it comes to trust it. */
+async function sayLan(port) {
+  for (const address of lanAddresses()) {
+    const url = `https://${address}:${port}`;
+    const code = await QRCode.toString(url, { type: 'utf8', errorCorrectionLevel: 'L' });
+    process.stdout.write(`\n  On a tablet of this network: ${url}\n${code.replace(/^/gm, '  ')}\n`);
+    process.stdout.write(
+      `  It warns once, since the certificate is the kitchen’s own. To trust it, open ${url}/authority.crt on the tablet\n  and install it (docs/tablets.md).\n`,
+    );
+  }
+}
+
 async function main() {
-  const { port, host, empty, data, backups } = options();
+  const { port, host, lan, empty, data, backups } = options();
   await ensurePackages();
   await ensureBuilt();
   const running = [];
@@ -104,18 +130,17 @@ async function main() {
     running.push(mariadb);
     watchMariadb(data, db, mariadb, () => stopping);
     const appUrl = await prepare(db);
-    const server = await startServer({
-      appUrl,
-      journalKey: db.journalKey,
-      host,
-      port,
-      webRoot: join(ROOT, 'web/dist'),
-    });
+    const served = { appUrl, journalKey: db.journalKey };
+    // A certificate of the kitchen's own is not trusted here: what is brought in comes over loopback.
+    if (!empty && lan) await loadDemoInto(served);
+    const tls = lan ? await certificateIn(data) : undefined;
+    const server = await startServer({ ...served, host, port, tls });
     running.push(server);
     backUpDaily(db, data, backups);
     server.child.on('exit', () => stopping || process.kill(process.pid, 'SIGTERM'));
-    if (!empty) await loadDemo(server.url);
+    if (!empty && !lan) await loadDemo(server.url);
     process.stdout.write(`\n  Inch Pantry is at ${server.url}\n`);
+    if (lan) await sayLan(port);
     process.stdout.write(
       empty
         ? '  The first page asks for the owner’s name and password.\n'

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** A hash of every source file of the contract and of the record: what was kept on a device under another one is read anew. */
@@ -23,10 +24,15 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
+    compression({
+      include: /\.(js|css|svg)$/,
+      threshold: 500,
+      algorithms: ['gzip', 'brotliCompress'],
+    }),
     // The pages themselves are kept on the device, so that the stove opens without its server; the API never is.
     VitePWA({
-      registerType: 'autoUpdate',
-      injectRegister: 'script-defer',
+      registerType: 'prompt',
+      injectRegister: false,
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallback: 'index.html',

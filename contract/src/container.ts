@@ -41,6 +41,7 @@ export const ContainerMeasures = z.object(measures);
 export const containerRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/containers',
     access: 'reader',
     summary: 'Kinds of bottle and jar',

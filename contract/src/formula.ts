@@ -132,6 +132,7 @@ const byId = z.object({ id: z.string().max(40) });
 export const formulaRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/formulas',
     access: 'reader',
     summary: 'Formulas, each with its newest version',

@@ -66,6 +66,7 @@ export const FileProcess = z.object({ key: z.string().min(1).max(60), ...fields 
 export const heatProcessRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/processes',
     access: 'reader',
     summary: 'Heat processes of the kitchen’s own',

@@ -31,6 +31,7 @@ export const NewInstrument = z.object({
 export const instrumentRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/instruments',
     access: 'reader',
     summary: 'Instruments with their last calibrations',

@@ -214,6 +214,7 @@ export const NewLot = z.strictObject({
 export const lotRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/lots',
     access: 'reader',
     summary: 'Lots by their standings: all or those on hand, by words and state, a page after another',

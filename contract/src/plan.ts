@@ -112,6 +112,7 @@ const byId = z.object({ id: z.string().max(40) });
 export const planRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/plans',
     access: 'reader',
     summary: 'Plans, the open ones first, then the newest; `before` is the last plan of the page before',

@@ -17,6 +17,8 @@ export interface Route<P extends Shape, Q extends Shape, B extends Shape, R exte
   response: R;
   /** Status of a good answer: 201 for what was made, 200 for what was only read, changed or asked. */
   status?: 200 | 201;
+  /** Set for lists: an answer that did not change is not sent again (304). */
+  revalidated?: true;
   /** Set where the answer is a file rather than JSON. */
   media?: string;
   /** Content types of what is sent, where that is a file rather than JSON. */

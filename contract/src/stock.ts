@@ -200,6 +200,7 @@ const post = <B extends z.ZodType>(path: string, summary: string, body: B) =>
 export const stockRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/stock',
     access: 'reader',
     summary: 'Stock lots with something left, or those used up, the newest first',

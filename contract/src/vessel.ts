@@ -55,6 +55,7 @@ export const NewVessel = z.object({
 export const vesselRoutes = {
   list: route({
     method: 'GET',
+    revalidated: true,
     path: '/api/vessels',
     access: 'reader',
     summary: 'Pans and other vessels, with what each showed of its fire',

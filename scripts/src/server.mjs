@@ -23,6 +23,8 @@ export function startServer({
   port,
   webRoot = join(ROOT, 'web/dist'),
   log = 'warn',
+  tls = undefined,
+  publicAddress = undefined,
 }) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server/dist/main.js')], {
     env: {
@@ -34,6 +36,8 @@ export function startServer({
       INCH_WEB: webRoot,
       INCH_LOG: log,
       INCH_STOP_WITH_PARENT: '1',
+      ...(publicAddress ? { INCH_PUBLIC: publicAddress } : {}),
+      ...(tls ? { INCH_TLS_KEY: tls.key, INCH_TLS_CERT: tls.cert, INCH_TLS_AUTHORITY: tls.authority } : {}),
     },
     stdio: ['pipe', 'pipe', 'pipe'],
     detached: true,
@@ -48,7 +52,7 @@ export function startServer({
       if (String(chunk).startsWith('listening')) {
         const shown = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host;
         resolve({
-          url: `http://${shown}:${port}`,
+          url: `${tls ? 'https' : 'http'}://${shown}:${port}`,
           child,
           stop: () => stopChild(child),
           kill: () => child.kill('SIGKILL'),

@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { metaRoutes } from '@inch/contract/meta';
+import compression from 'compression';
 import express, { type Express, type RequestHandler, Router } from 'express';
+import gzipStatic from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
@@ -16,7 +18,7 @@ import { knownHostOnly } from './http/host.ts';
 import { refuseOtherMethods } from './http/methods.ts';
 import { openApi } from './http/openapi.ts';
 import { sameOriginOnly } from './http/origin.ts';
-import { problemHandler, unknownRoute } from './http/problem.ts';
+import { Problem, problemHandler, unknownRoute } from './http/problem.ts';
 import { serveAnyone } from './http/serve.ts';
 import { ingredientRouter } from './ingredient/routes.ts';
 import { instrumentRouter } from './instrument/routes.ts';
@@ -82,6 +84,12 @@ const underPrefix =
     next();
   };
 
+/** Answers over a kilobyte are sent smaller; a stream is sent as it comes. */
+const compressed = compression({
+  filter: (req, res) =>
+    !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res),
+});
+
 /** Every request has an id, told in its answer and in the log. */
 const withRequestId: RequestHandler = (_req, res, next) => {
   res.setHeader('x-request-id', randomUUID());
@@ -117,9 +125,15 @@ function pages(app: Express, webRoot: string, prefix: string): void {
     `<base href="${prefix}/"`,
   );
 
+  // As they were compressed at build; what is asked for and not there is 404.
   app.use(
     '/assets',
-    express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    gzipStatic(join(webRoot, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+    (_req, _res, next) => next(new Problem(404, 'There is nothing at this address.')),
   );
   const sendPage: RequestHandler = (_req, res) => {
     res.set('cache-control', 'no-cache').type('html').send(page);
@@ -136,6 +150,8 @@ interface AppOptions {
   webRoot?: string;
   /** Address that it is reached at from outside, as in https://pantry.example or https://example.org/pantry. */
   publicAddress?: string;
+  /** File of the authority that signed the certificate: a tablet fetches it to trust it. */
+  authority?: string;
   /** Proxies that are trusted for who asks and by which protocol, as Express takes them. */
   trustProxy?: string;
 }
@@ -145,7 +161,7 @@ export function createApp(options: AppOptions): Express {
   const app = express();
   if (options.trustProxy) app.set('trust proxy', options.trustProxy);
   app.disable('x-powered-by');
-  app.disable('etag');
+  app.set('etag', 'weak');
   app.set('query parser', 'simple');
   // Answers that go on until somebody leaves: whoever stops the server ends them.
   app.locals.streams = new Set();
@@ -155,6 +171,12 @@ export function createApp(options: AppOptions): Express {
   app.use(withRequestId);
   app.use(knownHostOnly(options.publicAddress));
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
+  const { authority } = options;
+  if (authority)
+    app.get('/authority.crt', (_req, res) => {
+      res.type('application/x-x509-ca-cert').send(readFileSync(authority));
+    });
+  app.use(compressed);
   app.use(api(options.pool));
   if (options.webRoot && existsSync(join(options.webRoot, 'index.html'))) pages(app, options.webRoot, prefix);
   app.use(problemHandler(options.log));

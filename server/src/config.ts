@@ -21,6 +21,8 @@ export interface ServerSettings {
   webRoot: string | undefined;
   publicAddress: string | undefined;
   trustProxy: string | undefined;
+  /** Files of key, certificate and the authority that signed it: then it is served over HTTPS. */
+  tls: { key: string; cert: string; authority: string | undefined } | undefined;
   /** 64 hexadecimal digits that the end of the journal is signed with. */
   journalKey: string | undefined;
   logLevel: string;
@@ -49,6 +51,10 @@ export function settingsFrom(env: NodeJS.ProcessEnv): ServerSettings {
     webRoot: env.INCH_WEB,
     publicAddress: publicAddressFrom(env.INCH_PUBLIC),
     trustProxy: env.INCH_TRUST_PROXY || undefined,
+    tls:
+      env.INCH_TLS_KEY && env.INCH_TLS_CERT
+        ? { key: env.INCH_TLS_KEY, cert: env.INCH_TLS_CERT, authority: env.INCH_TLS_AUTHORITY || undefined }
+        : undefined,
     journalKey: env.INCH_JOURNAL_KEY || undefined,
     logLevel: env.INCH_LOG ?? 'warn',
   };

@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { createServer, type ServerResponse } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { settingsFrom } from './config.ts';
@@ -27,9 +29,19 @@ const app = createApp({
   log,
   ...(settings.webRoot ? { webRoot: settings.webRoot } : {}),
   ...(settings.publicAddress ? { publicAddress: settings.publicAddress } : {}),
+  ...(settings.tls?.authority ? { authority: settings.tls.authority } : {}),
   ...(settings.trustProxy ? { trustProxy: settings.trustProxy } : {}),
 });
-const server = createServer(app);
+/** Over HTTPS where it has a certificate, else over plain HTTP. */
+function serverOf({ tls }: typeof settings) {
+  if (!tls) return createServer(app);
+  try {
+    return createSecureServer({ key: readFileSync(tls.key), cert: readFileSync(tls.cert) }, app);
+  } catch (error) {
+    return giveUp(`The certificate cannot be used: ${(error as Error).message}`);
+  }
+}
+const server = serverOf(settings);
 
 // A connection left idle is kept for longer than a page or a proxy keeps its own end, so that none is cut off as it is used again.
 server.keepAliveTimeout = 75_000;

@@ -262,3 +262,16 @@ describe('a search', () => {
     expect(await codes(`q=${encodeURIComponent(' ,!% ')}`)).toEqual(await codes('sort=newest'));
   });
 });
+
+describe('lists while others write', () => {
+  it('are answered, and are right once it is quiet', async () => {
+    const writing = Array.from({ length: 40 }, (_, i) =>
+      post(crew.maker, lots[i % 2]!, 'readings', { kind: 'note', said: `at once ${i}` }),
+    );
+    const reading = Array.from({ length: 40 }, (_, i) =>
+      crew.reader.get(i % 2 === 0 ? '/api/lots' : '/api/today'),
+    );
+    for (const reply of await Promise.all([...writing, ...reading])) expect(reply.status).toBeLessThan(500);
+    await expectDerived();
+  });
+});

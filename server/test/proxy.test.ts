@@ -3,9 +3,11 @@ import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.ts';
+import { beginLot, cherryContent, saveFormula } from './fixtures.ts';
 import { OWNER, ownerOf, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
@@ -21,7 +23,11 @@ interface Answer {
 /** What a proxy passes on: the name it was asked by, and over which protocol. */
 function through(
   path: string,
-  { host = 'pantry.example', body }: { host?: string; body?: unknown } = {},
+  {
+    host = 'pantry.example',
+    body,
+    headers = {},
+  }: { host?: string; body?: unknown; headers?: Record<string, string> } = {},
 ): Promise<Answer> {
   const { port } = server.address() as AddressInfo;
   return new Promise((resolve, reject) => {
@@ -34,6 +40,7 @@ function through(
         host,
         'x-forwarded-proto': 'https',
         'x-forwarded-for': '203.0.113.9',
+        ...headers,
         ...(body === undefined ? {} : { 'content-type': 'application/json', origin: `https://${host}` }),
       },
     });
@@ -53,6 +60,8 @@ beforeAll(async () => {
   await ownerOf(app);
   mkdirSync(join(webRoot, 'assets'));
   writeFileSync(join(webRoot, 'assets', 'page.js'), 'export {};');
+  writeFileSync(join(webRoot, 'assets', 'page.js.br'), brotliCompressSync('export {};'));
+  writeFileSync(join(webRoot, 'assets', 'page.js.gz'), gzipSync('export {};'));
   writeFileSync(
     join(webRoot, 'index.html'),
     '<head><base href="/" /></head><script src="./assets/page.js"></script>',
@@ -103,5 +112,32 @@ describe('behind a proxy, under a path of a public address', () => {
     const { status, text } = await through('/api/health', { host: 'evil.example' });
     expect(status).toBe(421);
     expect(JSON.parse(text).detail).toContain('INCH_PUBLIC');
+  });
+});
+
+describe('what is sent', () => {
+  it.each([
+    ['br, gzip', 'br'],
+    ['gzip', 'gzip'],
+    ['identity', undefined],
+  ])('scripts go as they were compressed at build (%s)', async (accepts, encoding) => {
+    const { status, headers } = await through('/assets/page.js', { headers: { 'accept-encoding': accepts } });
+    expect(status).toBe(200);
+    expect(headers['content-encoding']).toBe(encoding);
+    expect(headers['content-type']).toMatch(/javascript/);
+    expect(headers['cache-control']).toMatch(/immutable/);
+  });
+
+  it('a list that did not change is not sent again, and nothing else is kept by a browser', async () => {
+    const owner = app.person();
+    await owner.post('/api/session', OWNER);
+    const first = await owner.get('/api/lots');
+    const etag = first.headers.get('etag')!;
+    expect(first.headers.get('cache-control')).toBe('private, no-cache');
+    const asked = () => through('/api/lots', { headers: { cookie: owner.cookie, 'if-none-match': etag } });
+    expect(await asked()).toMatchObject({ status: 304, text: '' });
+    await beginLot(owner, await saveFormula(owner, cherryContent));
+    expect((await asked()).status).toBe(200);
+    expect((await owner.get('/api/kitchen')).headers.get('cache-control')).toBe('no-store');
   });
 });

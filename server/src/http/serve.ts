@@ -87,6 +87,7 @@ function reply(res: Response, route: AnyRoute, answer: unknown): void {
   if (res.headersSent || answer === undefined) return;
   const checked = route.response.safeParse(answer);
   if (!checked.success) throw new Error(`${route.method} ${route.path} answers otherwise: ${checked.error}`);
+  if (route.revalidated) res.set('cache-control', 'private, no-cache');
   res.status(statusOf(route)).json(checked.data);
 }
 

@@ -5,6 +5,7 @@ import type { Pool } from 'mysql2/promise';
 import { type Database, marks, rows, run, toSql } from '../database/pool.ts';
 import { type Readable, readableByIds, type StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
+import { unlessContended } from './contended.ts';
 
 /** What of the kitchen's settings a standing rests on: the words that a label takes from them. */
 export const settingsOf = ({ name, place, localStatement }: Kitchen): string =>
@@ -37,6 +38,9 @@ interface Stale {
   lot_id: string;
   touched: number;
 }
+
+/** How often lots are derived again that were written to while they were derived. */
+const MOST_ROUNDS = 5;
 
 /** Stores what was derived, but where the lot was written again meanwhile. */
 async function store(
@@ -81,19 +85,21 @@ async function storeStanding(
 ): Promise<LotStanding> {
   const judged = judgeLot(lot, kitchen);
   const standing = lotStanding(lot, judged);
-  // Words before the standing: whatever is not stale has its words.
-  await storeWords(db, kitchen.id, lot.id, lotWords(lot, { keeping: judged.keeping, more }));
-  await store(db, stale, {
-    settings: settingsOf(kitchen),
-    code: standing.code,
-    name: standing.name,
-    state: standing.state,
-    begun_at: toSql(standing.begunAt),
-    best_by: standing.bestBy ?? '9999-12-31',
-    bottles_left: standing.bottles.left,
-    on_hand: isOnHand(standing) ? 1 : 0,
-    content: JSON.stringify(standing),
-    broken: null,
+  await unlessContended(async () => {
+    // Words before the standing: whatever is not stale has its words.
+    await storeWords(db, kitchen.id, lot.id, lotWords(lot, { keeping: judged.keeping, more }));
+    await store(db, stale, {
+      settings: settingsOf(kitchen),
+      code: standing.code,
+      name: standing.name,
+      state: standing.state,
+      begun_at: toSql(standing.begunAt),
+      best_by: standing.bestBy ?? '9999-12-31',
+      bottles_left: standing.bottles.left,
+      on_hand: isOnHand(standing) ? 1 : 0,
+      content: JSON.stringify(standing),
+      broken: null,
+    });
   });
   return standing;
 }
@@ -114,27 +120,30 @@ async function derive(
       lot.id,
       await storeStanding(db, kitchen, byId.get(lot.id)!, lot, suppliers.get(lot.id) ?? []),
     );
-  for (const lot of found.broken) {
-    await storeWords(db, kitchen.id, lot.id, [lot.code.toLowerCase()]);
-    await store(db, byId.get(lot.id)!, {
-      ...{ code: lot.code, name: lot.name, broken: lot.why.slice(0, 500), content: null, on_hand: 1 },
-      state: lot.state,
-      begun_at: toSql(lot.begunAt),
+  for (const lot of found.broken)
+    await unlessContended(async () => {
+      await storeWords(db, kitchen.id, lot.id, [lot.code.toLowerCase()]);
+      await store(db, byId.get(lot.id)!, {
+        ...{ code: lot.code, name: lot.name, broken: lot.why.slice(0, 500), content: null, on_hand: 1 },
+        state: lot.state,
+        begun_at: toSql(lot.begunAt),
+      });
     });
-  }
   return derived;
 }
 
 /**
- * Brings every standing of a kitchen up to date that is older than what it rests on.
- * @param told hears how many are left, before each part
+ * Brings every standing of a kitchen up to date that is older than what it rests on. While others write on and on, those that were written
+ * last may still be as of a moment before.
+ * @param told hears how many are derived, before each part
  */
 export async function bringUpToDate(
   pool: Pool,
   kitchen: Kitchen,
-  told: (left: number) => void = () => {},
+  told: (count: number) => void = () => {},
 ): Promise<void> {
-  for (;;) {
+  let seen = new Set<string>();
+  for (let again = 0; again < MOST_ROUNDS; ) {
     const stale = await rows<Stale>(
       pool,
       `SELECT lot_id, touched FROM lot_standing WHERE kitchen_id = ? AND stale = 1 ORDER BY lot_id LIMIT ${AT_ONCE}`,
@@ -143,6 +152,9 @@ export async function bringUpToDate(
     if (stale.length === 0) return;
     told(stale.length);
     await derive(pool, kitchen, stale);
+    // A round over lots that were derived a moment before is one of those that somebody writes to meanwhile.
+    if (stale.every((row) => seen.has(row.lot_id))) again += 1;
+    seen = new Set(stale.map((row) => row.lot_id));
   }
 }
 

@@ -1,9 +1,12 @@
 import type { Pool } from 'mysql2/promise';
 import { type Database, marks, rows, run } from '../database/pool.ts';
+import { unlessContended } from './contended.ts';
 
 /** Amounts under this are nothing left: what floats leave over. */
 export const NOTHING = 1e-6;
 const AT_ONCE = 500;
+/** Rounds of counting in one go; a kitchen with more that was written to since is counted on by whoever asks next. */
+const MOST_ROUNDS = 100;
 
 interface Stale {
   stock_id: string;
@@ -24,7 +27,7 @@ async function leftOfEach(db: Database, ids: readonly string[]): Promise<Map<str
 
 /** Brings up to date what is left of every stock lot of a kitchen that was written to since. */
 export async function countStock(db: Pool, kitchenId: string): Promise<void> {
-  for (;;) {
+  for (let round = 0; round < MOST_ROUNDS; round++) {
     const stale = await rows<Stale>(
       db,
       `SELECT stock_id, touched FROM stock_standing WHERE kitchen_id = ? AND stale = 1 ORDER BY stock_id LIMIT ${AT_ONCE}`,
@@ -36,10 +39,12 @@ export async function countStock(db: Pool, kitchenId: string): Promise<void> {
       stale.map((row) => row.stock_id),
     );
     for (const { stock_id, touched } of stale)
-      await run(
-        db,
-        'UPDATE stock_standing SET sequence = ?, left_amount = ? WHERE stock_id = ? AND touched = ?',
-        [touched, left.get(stock_id) ?? 0, stock_id, touched],
+      await unlessContended(() =>
+        run(
+          db,
+          'UPDATE stock_standing SET sequence = ?, left_amount = ? WHERE stock_id = ? AND touched = ?',
+          [touched, left.get(stock_id) ?? 0, stock_id, touched],
+        ),
       );
   }
 }

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { urlOf } from './address.ts';
 import { refresh, refreshReadBefore } from './api.ts';
 import { base } from './base.ts';
+import { oneAtATime } from './deviceLock.ts';
 import { readChanged } from './keys.ts';
 import { learnServerClock } from './serverClock.ts';
 
@@ -24,9 +25,9 @@ export function useLive(): void {
     const channel = new BroadcastChannel(`inch-live${base}`);
     channel.onmessage = (message) => hear(message.data as LiveEvent);
     const leave = new AbortController();
-    void navigator.locks
-      .request(`inch-live${base}`, { signal: leave.signal }, () => holdStream(hear, channel, leave.signal))
-      .catch(() => undefined);
+    void oneAtATime(`inch-live${base}`, () => holdStream(hear, channel, leave.signal), leave.signal).catch(
+      () => undefined,
+    );
     return () => {
       leave.abort();
       channel.close();

@@ -1,7 +1,8 @@
 import type { TodayView } from '@inch/contract/today';
-import { DropdownMenu } from 'radix-ui';
 import { Link, NavLink, useLocation } from 'react-router';
+import { LoadedMenu } from './LoadedMenu.tsx';
 import { places } from './places.ts';
+import { moreButton, useRest } from './rest.ts';
 
 /** Where a pennant leads: to the lot where its work is. */
 const lotPath = (code: string, state: string) =>
@@ -45,38 +46,14 @@ function Ticks() {
   );
 }
 
+const loadMore = async () => (await import('./MoreMenu.tsx')).MoreMenu;
+
 /** The places that a phone's bottom bar has no room for. */
 function More() {
-  const { pathname } = useLocation();
-  const rest = places.filter((place) => !place.onPhone);
-  const here = rest.find((place) => pathname.startsWith(place.path));
+  const { here } = useRest();
   return (
     <div className="hidden flex-1 max-sm:block">
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger
-          className={`flex h-14 w-full items-center justify-center text-sm font-semibold ${here ? 'bg-rim text-on-rim' : 'text-ink'}`}
-        >
-          {here?.name ?? 'More'}
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={6}
-            className="z-50 min-w-44 rounded-xl border-2 border-rim bg-enamel p-2 shadow-lg"
-          >
-            {rest.map((place) => (
-              <DropdownMenu.Item key={place.path} asChild>
-                <Link
-                  to={place.path}
-                  className="block rounded-md px-3 py-3 font-semibold outline-none data-[highlighted]:bg-rim-pale"
-                >
-                  {place.name}
-                </Link>
-              </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <LoadedMenu load={loadMore} className={moreButton(here !== undefined)} name={here?.name ?? 'More'} />
     </div>
   );
 }

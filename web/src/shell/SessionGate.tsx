@@ -1,18 +1,19 @@
-import type { ReactNode } from 'react';
-import { FirstStart } from '../account/FirstStart.tsx';
-import { SignIn } from '../account/SignIn.tsx';
+import { lazy, type ReactNode, Suspense } from 'react';
 import { SessionContext, useSessionQuery } from '../data/session.tsx';
 import { Away } from '../ui/Away.tsx';
 import { showTimesOf } from '../ui/dates.ts';
 import { FrameShape } from './FrameShape.tsx';
+
+const FirstStart = lazy(async () => ({ default: (await import('../account/FirstStart.tsx')).FirstStart }));
+const SignIn = lazy(async () => ({ default: (await import('../account/SignIn.tsx')).SignIn }));
 
 /** Shows the kitchen to who is signed in; otherwise the first start or the sign-in. */
 export function SessionGate({ children }: { children: ReactNode }) {
   const { data, error, refetch, isPending } = useSessionQuery();
   if (isPending) return <FrameShape />;
   if (!data) return <Away error={error} retry={() => void refetch()} />;
-  if (data === 'set up') return <FirstStart />;
-  if (data === 'sign in') return <SignIn />;
+  if (data === 'set up' || data === 'sign in')
+    return <Suspense fallback={null}>{data === 'set up' ? <FirstStart /> : <SignIn />}</Suspense>;
   showTimesOf(data.kitchen.timeZone);
   return <SessionContext value={data}>{children}</SessionContext>;
 }

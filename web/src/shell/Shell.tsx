@@ -1,9 +1,6 @@
-import { accountRoutes } from '@inch/contract/account';
-import { DropdownMenu } from 'radix-ui';
-import { Suspense, useEffect, useState } from 'react';
-import { Link, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
-import { call, queryClient, refresh, ServerAway } from '../data/api.ts';
-import { kept } from '../data/kept.ts';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Outlet, useLocation, useMatch, useNavigate } from 'react-router';
+import { ServerAway } from '../data/api.ts';
 import { useLive } from '../data/live.ts';
 import { outbox } from '../data/outbox/outbox.ts';
 import { useToday } from '../data/queries.ts';
@@ -11,67 +8,19 @@ import { useMayWrite, useSession } from '../data/session.tsx';
 import { useKey } from '../ui/keys.tsx';
 import { State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
+import { AccountName, accountButton } from './AccountName.tsx';
 import { Clocks } from './Clocks.tsx';
 import { JotLine } from './JotLine.tsx';
-import { KeySheet } from './KeySheet.tsx';
+import { LoadedMenu } from './LoadedMenu.tsx';
+import { NewVersion } from './NewVersion.tsx';
+import { PlainAddress } from './PlainAddress.tsx';
 import { places } from './places.ts';
 import { RingBar } from './RingBar.tsx';
 import { Rule } from './Rule.tsx';
-import { type Theme, useTheme } from './theme.ts';
 import { WaitingTray } from './WaitingTray.tsx';
 
-const item =
-  'block w-full cursor-pointer rounded-md px-3 py-2 text-left outline-none data-[highlighted]:bg-rim-pale';
-
-function AccountMenu() {
-  const { account, kitchen } = useSession();
-  const [theme, choose] = useTheme();
-  const signOut = async () => {
-    await call(accountRoutes.signOut);
-    queryClient.clear();
-    await kept.removeClient();
-    await refresh();
-  };
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="max-w-40 truncate border-l border-steel-line py-1 pl-3 text-sm hover:text-link max-sm:max-w-24">
-        <span className="sr-only">Kitchen and account: </span>
-        {kitchen.name.replace(/ kitchen$/i, '')}
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-50 min-w-56 rounded-xl border-2 border-rim bg-enamel p-2 shadow-lg"
-        >
-          <DropdownMenu.Label className="px-3 py-1 text-sm text-ink-2">
-            {account.name}, {account.role}
-          </DropdownMenu.Label>
-          <DropdownMenu.Item asChild>
-            <Link to="/kitchen" className={item}>
-              Kitchen settings
-            </Link>
-          </DropdownMenu.Item>
-          <DropdownMenu.RadioGroup
-            value={theme}
-            onValueChange={(value) => choose(value as Theme)}
-            aria-label="Theme"
-          >
-            {(['system', 'light', 'dark'] as const).map((t) => (
-              <DropdownMenu.RadioItem key={t} value={t} className={item}>
-                <span className="inline-block w-5">{theme === t ? '●' : '○'}</span>
-                {{ system: 'Theme of this device', light: 'Light', dark: 'Dark, for night work' }[t]}
-              </DropdownMenu.RadioItem>
-            ))}
-          </DropdownMenu.RadioGroup>
-          <DropdownMenu.Item className={item} onSelect={() => void signOut()}>
-            Sign out
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
-}
+const KeySheet = lazy(async () => ({ default: (await import('./KeySheet.tsx')).KeySheet }));
+const loadAccountMenu = async () => (await import('./AccountMenu.tsx')).AccountMenu;
 
 function PlaceKeys() {
   const navigate = useNavigate();
@@ -122,8 +71,10 @@ export function Shell() {
             </p>
           )}
           <WaitingTray />
-          <AccountMenu />
+          <LoadedMenu load={loadAccountMenu} className={accountButton} name={<AccountName />} />
         </header>
+        <NewVersion />
+        <PlainAddress />
         <RingBar today={today} />
         <main id="sheet" tabIndex={-1} className="min-h-0 flex-1 outline-none">
           {/* Another place is another page: its shape stands there at once. */}
@@ -132,7 +83,11 @@ export function Shell() {
           </Suspense>
         </main>
       </div>
-      <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      {keysOpen && (
+        <Suspense fallback={null}>
+          <KeySheet onClose={() => setKeysOpen(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

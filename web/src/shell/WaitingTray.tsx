@@ -1,43 +1,8 @@
-import { useState } from 'react';
-import { outbox, useWaiting } from '../data/outbox/outbox.ts';
-import type { Waiting } from '../data/outbox/waiting.ts';
-import { Button } from '../ui/Button.tsx';
-import { Dialog } from '../ui/Dialog.tsx';
-import { clockTime } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
+import { lazy, Suspense, useState } from 'react';
+import { useWaiting } from '../data/outbox/outbox.ts';
 import { State } from '../ui/State.tsx';
 
-function Row({ entry }: { entry: Waiting }) {
-  const [sure, setSure] = useState(false);
-  return (
-    <li className="border-b border-steel-line py-2.5">
-      <p className="flex items-baseline gap-3">
-        <span className="figure text-sm text-ink-2">{clockTime(entry.since)}</span>
-        <span className="min-w-0 flex-1">
-          <strong className="figure">{entry.code}</strong> {entry.words}
-        </span>
-        <State tone={entry.problem ? 'stop' : 'hold'}>{entry.problem ? 'refused' : 'waiting'}</State>
-      </p>
-      {entry.problem && (
-        <div className="mt-1 flex flex-wrap items-center gap-2">
-          <p className="min-w-48 flex-1 text-sm">{entry.problem}</p>
-          <Button size="small" tone="plain" onClick={() => void outbox.again(entry)}>
-            Try again
-          </Button>
-          {sure ? (
-            <Button size="small" tone="stop" onClick={() => void outbox.drop(entry)}>
-              Delete without recording
-            </Button>
-          ) : (
-            <Button size="small" tone="quiet" onClick={() => setSure(true)}>
-              Remove…
-            </Button>
-          )}
-        </div>
-      )}
-    </li>
-  );
-}
+const WaitingSheet = lazy(async () => ({ default: (await import('./WaitingSheet.tsx')).WaitingSheet }));
 
 /** How much waits on this device; pressed, what it is and what the server would not take. */
 export function WaitingTray() {
@@ -57,23 +22,11 @@ export function WaitingTray() {
           {[refused > 0 && `${refused} refused`, left > 0 && `${left} waiting`].filter(Boolean).join(', ')}
         </State>
       </button>
-      <Dialog open={open} onClose={() => setOpen(false)} title="Waiting on this device">
-        <p className="text-ink-2">
-          {left > 0
-            ? `${plural(left, 'entry', 'entries')} will be sent in order as soon as the server answers. Nothing is lost if the page is closed.`
-            : 'The server answered, and refused the entries below. They stay here until you send them again or delete them.'}
-        </p>
-        <ul className="mt-3">
-          {waiting.map((entry) => (
-            <Row key={entry.number} entry={entry} />
-          ))}
-        </ul>
-        <div className="mt-4 flex justify-end">
-          <Button tone="plain" onClick={() => setOpen(false)}>
-            Close
-          </Button>
-        </div>
-      </Dialog>
+      {open && (
+        <Suspense fallback={null}>
+          <WaitingSheet onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

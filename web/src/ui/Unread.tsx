@@ -51,9 +51,12 @@ export function Unread({
       {title ? (
         <h1>{title}</h1>
       ) : (
-        <div aria-hidden="true" className="mt-1.5 h-6 w-64 max-w-full rounded bg-steel-line" />
+        <>
+          <h1 className="sr-only">One moment</h1>
+          <div aria-hidden="true" className="mt-1.5 h-6 w-64 max-w-full rounded bg-steel-line" />
+        </>
       )}
-      <div className="mt-5 border-t border-ink">
+      <div aria-busy="true" className="mt-5 border-t border-ink">
         <Bars {...(rows === undefined ? {} : { rows })} />
       </div>
     </Sheet>

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { ApiProblem, post, ServerAway } from '../api.ts';
 import { base } from '../base.ts';
+import { oneAtATime } from '../deviceLock.ts';
 import { readAgain } from '../keys.ts';
 import { serverNow } from '../serverClock.ts';
 import { allWaiting, changeWaiting, dropWaiting, putWaiting } from './store.ts';
@@ -95,7 +96,7 @@ class Outbox {
     await this.loaded;
     if (!this.next()) return;
     const touched = new Set<Deed['of']>();
-    await navigator.locks.request(`inch-outbox${base}`, async () => {
+    await oneAtATime(`inch-outbox${base}`, async () => {
       await this.read();
       for (let entry = this.next(); entry; entry = this.next()) {
         const outcome = await trySending(entry);

@@ -1,0 +1,130 @@
+import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { TodayView } from '@inch/contract/today';
+import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
+import { presentStep } from '@inch/core/lot';
+import { useEffect } from 'react';
+import { useLocation } from 'react-router';
+import { toast } from 'sonner';
+import { call, newId, queryClient } from '../data/api.ts';
+import { useCatalogue } from '../data/catalogue.ts';
+import { keys, readAgain } from '../data/keys.ts';
+import { useInstruments } from '../data/queries.ts';
+import { recordEntry } from '../data/record.ts';
+import { serverNow } from '../data/serverClock.ts';
+import { useSession } from '../data/session.tsx';
+import { useWrite } from '../data/useWrite.ts';
+import { weight } from '../ui/format.ts';
+import { lotFor } from './jotLot.ts';
+
+const MEASURES: Record<string, string> = {
+  brix: 'refractometer',
+  ph: 'ph-meter',
+  temperature: 'thermometer',
+  mass: 'scale',
+};
+
+/** What was jotted can be taken back at once: it is struck, and stays in the record. */
+function offerToStrike(lotId: string, noun: 'reading' | 'addition', entryId: string, words: string): void {
+  toast(words, {
+    action: {
+      label: 'Strike',
+      onClick: () =>
+        void call(lotRoutes.strike, {
+          params: { id: lotId },
+          body: { noun, entryId, why: 'a slip in jotting' },
+        }).then(() => readAgain('entry')),
+    },
+  });
+}
+
+/** The lot as it was last read, so that a line can be jotted while the server is away. */
+async function lotOf(code: string): Promise<LotView> {
+  const query = {
+    queryKey: keys.one('lot', code),
+    queryFn: () => call(lotRoutes.read, { params: { id: code } }),
+  };
+  const kept = queryClient.getQueryData<LotView>(query.queryKey);
+  return kept ?? queryClient.fetchQuery(query);
+}
+
+/** Keeps something that went in: on the formula's line that it belongs to and that is still open, else as an extra. */
+async function keepAddition(code: string, { ingredientId, grams }: { ingredientId: string; grams: number }) {
+  const lot = await lotOf(code);
+  const recorded = new Set(lot.additions.filter((a) => a.struck === null).map((a) => a.lineId));
+  const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
+  const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
+  const id = newId();
+  const said = {
+    id,
+    stepId: step?.id ?? null,
+    lineId: line?.lineId ?? null,
+    ingredientId,
+    grams,
+    why: line ? null : 'jotted',
+  };
+  const outcome = await recordEntry('addition', lot, said, `${weight(grams)} of ${ingredientId}`);
+  if (outcome.sent) offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
+  return outcome;
+}
+
+async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
+  if (jot.kind === 'add') return undefined;
+  const said = jot.note ?? jot.text;
+  const lot = await lotOf(code);
+  const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
+  const id = newId();
+  const { kind, raw, celsius, heldMinutes = null, diluted = false } = jot;
+  const reading = { id, stepId, kind, said, raw, celsius, heldMinutes, diluted, instrumentId };
+  const outcome = await recordEntry('reading', lot, reading, jot.understood);
+  if (outcome.sent) offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
+  return outcome;
+}
+
+interface Props {
+  text: string;
+  open: TodayView['open'];
+  /** Enter was pressed: it is to be kept. */
+  entered: boolean;
+  /** It was kept. */
+  kept: () => void;
+  /** It cannot be kept as it stands: what is said of it says why. */
+  refused: () => void;
+}
+
+/** What a jotted line is understood to be, said under it, and kept when Enter is pressed. Fetched when the line is first used. */
+export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
+  const { pathname } = useLocation();
+  const catalogue = useCatalogue();
+  const cup = useSession().kitchen.cupSchool ?? undefined;
+  const instruments = useInstruments();
+  const jot = parseJot(text);
+  const code = lotFor(jot.lotCode, pathname, open);
+  const weighed = jot.addition ? weighedAddition(jot.addition, { catalogue, cup }) : null;
+  const write = useWrite(
+    'entry',
+    async () => {
+      if (!code) return undefined;
+      if (weighed && 'grams' in weighed) return keepAddition(code, weighed);
+      const instrument = instruments.data?.find((i) => i.kind === MEASURES[jot.kind] && !i.retired);
+      return keepReading(code, jot, instrument?.id ?? null);
+    },
+    { after: kept },
+  );
+  const asks = weighed && 'asks' in weighed ? weighed.asks : null;
+  const fit = code !== null && !asks;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each Enter
+  useEffect(() => {
+    if (!entered) return;
+    if (fit) write.run(undefined);
+    refused();
+  }, [entered]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was refused of another text is no longer said
+  useEffect(() => write.reset(), [text]);
+  const problem = write.fields.raw ?? write.fields.because ?? asks;
+  if (problem) return <span className="font-semibold text-stop">{problem}</span>;
+  const said =
+    weighed && 'grams' in weighed
+      ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}`
+      : jot.understood;
+  return code ? `${said} · lot ${code} · save with Enter` : `${jot.understood} · which lot? add its code`;
+}
