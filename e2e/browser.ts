@@ -12,8 +12,8 @@ export const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 
-export const launch = (executablePath: string): Promise<Browser> =>
-  chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
+export const launch = (executablePath: string, more: readonly string[] = []): Promise<Browser> =>
+  chromium.launch({ executablePath, args: [...CHROMIUM_FLAGS, ...more] });
 
 /** A page of a person's own, which tells of every error its scripts meet. */
 export async function openPage(

@@ -35,11 +35,11 @@ it('Records finds a lot by what stands in its record, and the address keeps what
     await page.waitForURL(/q=quince/);
     await page.getByLabel('Order').selectOption('oldest');
     await page.getByText('Found, oldest first').waitFor();
-    expect(await codes()).toEqual([...quince].reverse());
+    await expect.poll(codes).toEqual([...quince].reverse());
     await page.reload();
     await page.getByText('Found, oldest first').waitFor();
-    expect(await codes()).toEqual([...quince].reverse());
-    await page.getByRole('link', { name: quince[0]! }).click();
+    await expect.poll(codes).toEqual([...quince].reverse());
+    await page.locator('main').getByRole('link', { name: quince[0]! }).click();
     await page.getByRole('heading', { level: 1, name: quince[0]! }).waitFor();
     await page.goBack();
     expect(await page.getByRole('searchbox').inputValue()).toBe('quince');
@@ -48,7 +48,7 @@ it('Records finds a lot by what stands in its record, and the address keeps what
     await page.getByText('No lot found').waitFor();
     await page.getByRole('button', { name: 'Show all lots' }).click();
     await page.getByText('Every lot, oldest first').waitFor();
-    expect(await codes()).toEqual([...all].reverse());
+    await expect.poll(codes).toEqual([...all].reverse());
     expect(await page.getByRole('searchbox').inputValue()).toBe('');
   } catch (error) {
     await pictureOfFailure(page, 'records');

@@ -9,7 +9,7 @@ import { dumpOf, freePort, loadDump, startMariadb } from '../scripts/src/mariadb
 import { prepareDatabase, startServer } from '../scripts/src/server.mjs';
 
 /** A demo kitchen for each file that changes one, so that they run side by side. */
-const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling'] as const;
+const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling', 'tablet'] as const;
 type Demo = (typeof DEMOS)[number];
 
 declare module 'vitest' {
@@ -20,6 +20,8 @@ declare module 'vitest' {
     emptyDatabase: string;
     /** A demo kitchen for each file of tests, by its name. */
     demo: Record<Demo, string>;
+    /** Address of the database of the kitchen that servers of their own are started over. */
+    tabletDatabase: string;
   }
 }
 
@@ -47,6 +49,7 @@ export default async function setup(project: TestProject) {
   project.provide('chromium', await ensureChromium());
   project.provide('emptyUrl', empty.url);
   project.provide('emptyDatabase', empty.appUrl);
+  project.provide('tabletDatabase', demos[DEMOS.indexOf('tablet')]!.appUrl);
   project.provide(
     'demo',
     Object.fromEntries(DEMOS.map((name, i) => [name, demos[i]!.url])) as Record<Demo, string>,

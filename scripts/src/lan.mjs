@@ -28,7 +28,8 @@ const days = (n) => ({
 });
 
 async function authorityIn(folder) {
-  const [key, cert] = ['authority-key.pem', 'authority.pem'].map((name) => join(folder, name));
+  const key = join(folder, 'authority-key.pem');
+  const cert = join(folder, 'authority.pem');
   if (!existsSync(key)) {
     const made = await generate([{ name: 'commonName', value: `Inch Pantry on ${hostname()}` }], {
       ...days(AUTHORITY_DAYS),
@@ -66,7 +67,8 @@ export async function certificateIn(data, addresses = lanAddresses()) {
   const folder = join(data, 'tls');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const authority = await authorityIn(folder);
-  const [key, cert] = ['key.pem', 'certificate.pem'].map((name) => join(folder, name));
+  const key = join(folder, 'key.pem');
+  const cert = join(folder, 'certificate.pem');
   if (!stillFits(cert, addresses)) {
     const made = await generate([{ name: 'commonName', value: hostname() }], {
       ...days(CERTIFICATE_DAYS),

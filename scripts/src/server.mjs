@@ -15,7 +15,12 @@ export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '
   });
 }
 
-/** Starts the compiled server and waits until it listens. @returns its address, and how to stop or kill it */
+/**
+ * Starts the compiled server and waits until it listens.
+ * @param {{ appUrl: string, journalKey?: string, host?: string, port: number, webRoot?: string, log?: string, publicAddress?: string,
+ *   tls?: { key: string, cert: string, authority: string } }} options
+ * @returns its address, and how to stop or kill it
+ */
 export function startServer({
   appUrl,
   journalKey = '',
@@ -23,8 +28,8 @@ export function startServer({
   port,
   webRoot = join(ROOT, 'web/dist'),
   log = 'warn',
-  tls = undefined,
-  publicAddress = undefined,
+  tls,
+  publicAddress,
 }) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server/dist/main.js')], {
     env: {

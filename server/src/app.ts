@@ -170,7 +170,18 @@ export function createApp(options: AppOptions): Express {
   if (prefix !== '') app.use(underPrefix(prefix));
   app.use(withRequestId);
   app.use(knownHostOnly(options.publicAddress));
-  app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: policy,
+      strictTransportSecurity: false,
+      crossOriginOpenerPolicy: false,
+    }),
+  );
+  // Over plain HTTP a browser ignores it, and says so of every page.
+  app.use((req, res, next) => {
+    if (req.secure) res.setHeader('cross-origin-opener-policy', 'same-origin');
+    next();
+  });
   const { authority } = options;
   if (authority)
     app.get('/authority.crt', (_req, res) => {

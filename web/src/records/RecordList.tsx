@@ -143,7 +143,11 @@ export function RecordList() {
       <Broken lots={data.pages.flatMap((page) => page.broken)} />
       {lots.length > 0 && (
         <Ruled
-          title={`${narrowed ? 'Found' : 'Every lot'}, ${ORDERS[search.sort ?? 'newest']}`}
+          title={
+            isPlaceholderData
+              ? 'Looking…'
+              : `${narrowed ? 'Found' : 'Every lot'}, ${ORDERS[search.sort ?? 'newest']}`
+          }
           className={`mt-4 ${isPlaceholderData ? 'opacity-60' : ''}`}
         >
           <Found lots={lots} more={hasNextPage} onEnd={() => hasNextPage && void fetchNextPage()} />
@@ -152,7 +156,7 @@ export function RecordList() {
       {lots.length === 0 && !narrowed && (
         <Empty title="No records yet">The record writes itself while a lot is made.</Empty>
       )}
-      {lots.length === 0 && narrowed && (
+      {lots.length === 0 && narrowed && !isPlaceholderData && (
         <Empty title="No lot found">
           <p>
             No lot has {search.q ? `“${search.q}” in its record` : 'this state'}

@@ -1,29 +1,48 @@
-import { registerSW } from 'virtual:pwa-register';
 import { useEffect, useState } from 'react';
+import { base } from '../data/base.ts';
 import { Button } from '../ui/Button.tsx';
 
 /** How often an open page asks whether there is a newer build, ms. */
 const ASKS_EVERY = 15 * 60_000;
+/** How long the newer build is waited for before the page is loaded anyway, ms. */
+const PATIENCE = 3000;
 
-let load: ((reload: boolean) => Promise<void>) | null = null;
-const listeners = new Set<() => void>();
+let registration: ServiceWorkerRegistration | null = null;
 let ready = false;
+const listeners = new Set<() => void>();
 
-/** Keeps the pages on this device, and hears of a newer build. */
-function watch(): void {
-  if (load) return;
-  load = registerSW({
-    onNeedRefresh: () => {
-      ready = true;
-      for (const listener of listeners) listener();
-    },
-    onRegisteredSW: (_, registration) => {
-      if (!registration) return;
-      const ask = () => void registration.update().catch(() => undefined);
-      setInterval(ask, ASKS_EVERY);
-      document.addEventListener('visibilitychange', () => !document.hidden && ask());
-    },
+function tell(): void {
+  ready = true;
+  for (const listener of listeners) listener();
+}
+
+/** Hears of a build that was fetched beside the one the pages on this device are of; the very first is none. */
+function hearOfNext(found: ServiceWorkerRegistration): void {
+  if (found.waiting && found.active) tell();
+  found.addEventListener('updatefound', () => {
+    const next = found.installing;
+    next?.addEventListener('statechange', () => {
+      if (next.state === 'installed' && found.active && found.active !== next) tell();
+    });
   });
+}
+
+/** Keeps the pages on this device, and asks now and then whether they are still the newest. Over plain HTTP a browser keeps none. */
+async function keepPages(): Promise<void> {
+  if (registration || import.meta.env.DEV || !('serviceWorker' in navigator)) return;
+  registration = await navigator.serviceWorker.register(`${base}/sw.js`, { scope: `${base}/` });
+  hearOfNext(registration);
+  const ask = () => void registration?.update().catch(() => undefined);
+  setInterval(ask, ASKS_EVERY);
+  document.addEventListener('visibilitychange', () => !document.hidden && ask());
+}
+
+/** Lets the newer build take over, and loads the page from it. */
+function takeUp(): void {
+  const reload = () => window.location.reload();
+  navigator.serviceWorker.addEventListener('controllerchange', reload, { once: true });
+  setTimeout(reload, PATIENCE);
+  registration?.waiting?.postMessage({ type: 'SKIP_WAITING' });
 }
 
 /** A line that says there is a newer build, with the one press that takes it up. What was typed is kept on the device. */
@@ -32,14 +51,15 @@ export function NewVersion() {
   useEffect(() => {
     const hear = () => setThere(ready);
     listeners.add(hear);
-    watch();
+    // A browser that refuses, as one in a private window may, works without.
+    keepPages().catch(() => undefined);
     return () => void listeners.delete(hear);
   }, []);
   if (!there) return null;
   return (
     <p role="status" className="no-print flex flex-wrap items-center gap-3 pb-2 text-sm">
       <span className="font-semibold">A new version is ready.</span>
-      <Button size="small" onClick={() => void load?.(true)}>
+      <Button size="small" onClick={takeUp}>
         Load it
       </Button>
     </p>
