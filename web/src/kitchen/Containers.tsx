@@ -156,7 +156,7 @@ function AddContainer() {
           </option>
         ))}
       </Choice>
-      <Button type="submit" tone="plain" className="mt-6" disabled={form.busy}>
+      <Button type="submit" tone="plain" className="col-span-2 mt-6 justify-self-start" disabled={form.busy}>
         Add bottle or jar
       </Button>
     </form>
