@@ -52,8 +52,10 @@ describe('a backup', () => {
       while (writing) await write(next++);
     })();
     const { code, said } = await command('backup', file, '--data', data);
+    const verified = await command('verify', '--data', data);
     writing = false;
     await writer;
+    expect(verified.said).toMatch(/the chain is whole, and the record is as it says/);
     expect(said).toMatch(/written and read back/);
     expect(code).toBe(0);
     server.kill();

@@ -57,6 +57,8 @@ function anchorsIn(file: string | undefined): Anchor[] {
 
 async function verify(): Promise<void> {
   const pool = openPool(databaseFromUrl(process.env.INCH_DATABASE ?? ''), 1);
+  // All of it is read as of one moment, on the one connection there is: people may write on meanwhile.
+  await pool.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
   const file = process.env.INCH_ANCHORS;
   const anchors = anchorsIn(file);
   const reports = await verifyJournal(pool, anchors);

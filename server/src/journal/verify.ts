@@ -96,18 +96,28 @@ async function walk(
   return { end, faults };
 }
 
-/** What is wrong with the end of a journal: its head, its signature, what is anchored outside. */
-async function faultsOfEnd(
-  db: Database,
-  kitchenId: string,
-  end: Walk['end'],
-  anchors: readonly Anchor[],
-): Promise<string[]> {
-  const [head] = await rows<{ sequence: number; hash: string; signature: string | null }>(
+interface Head {
+  sequence: number;
+  hash: string;
+  signature: string | null;
+}
+
+async function headOf(db: Database, kitchenId: string): Promise<Head | undefined> {
+  const [head] = await rows<Head>(
     db,
     'SELECT sequence, hash, signature FROM journal_head WHERE kitchen_id = ?',
     [kitchenId],
   );
+  return head;
+}
+
+/** What is wrong with the end of a journal: its head, its signature, what is anchored outside. */
+function faultsOfEnd(
+  head: Head | undefined,
+  kitchenId: string,
+  end: Walk['end'],
+  anchors: readonly Anchor[],
+): string[] {
   const faults: string[] = [];
   if (Number(head?.sequence ?? 0) !== end.sequence || (head?.hash ?? GENESIS) !== end.hash)
     faults.push(
@@ -161,15 +171,16 @@ async function faultsOfRows(db: Database, rebuilt: Rebuilt): Promise<string[]> {
  * or is not the continuation of what was written down before.
  */
 export async function journalEnds(db: Database, anchors: readonly Anchor[]): Promise<Anchor[]> {
-  const heads = await rows<{ kitchen_id: string; sequence: number; hash: string }>(
+  // Read once: while people write on, the head moves.
+  const heads = await rows<Head & { kitchen_id: string }>(
     db,
-    'SELECT kitchen_id, sequence, hash FROM journal_head WHERE sequence > 0',
+    'SELECT kitchen_id, sequence, hash, signature FROM journal_head WHERE sequence > 0',
   );
   const ends: Anchor[] = [];
   for (const head of heads) {
     const end = { sequence: Number(head.sequence), hash: head.hash };
     const own = anchors.filter((a) => a.kitchenId === head.kitchen_id);
-    const faults = await faultsOfEnd(db, head.kitchen_id, end, own);
+    const faults = faultsOfEnd(head, head.kitchen_id, end, own);
     const last = own.at(-1);
     const [row] = last
       ? await rows<{ hash: string }>(db, 'SELECT hash FROM journal WHERE kitchen_id = ? AND sequence = ?', [
@@ -203,7 +214,7 @@ export async function verifyJournal(db: Database, anchors: readonly Anchor[] = [
   for (const { id, name } of kitchens) {
     const own = anchors.filter((a) => a.kitchenId === id);
     const { end, faults } = await walk(db, id, own, rebuilt);
-    faults.push(...(await faultsOfEnd(db, id, end, own)));
+    faults.push(...faultsOfEnd(await headOf(db, id), id, end, own));
     const signature = signEnd(id, end.sequence, end.hash);
     reports.push({ kitchen: name, rows: end.sequence, end: { kitchenId: id, ...end, signature }, faults });
   }
