@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import * as account from './account.ts';
 import * as backup from './backup.ts';
+import * as calendar from './calendar.ts';
 import * as container from './container.ts';
 import { bodyOf, postedNouns } from './entry.ts';
 import * as formula from './formula.ts';
@@ -24,6 +25,7 @@ const MODULES = [
   ...[
     account,
     backup,
+    calendar,
     container,
     formula,
     formulaFile,

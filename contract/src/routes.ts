@@ -1,5 +1,6 @@
 import { accountRoutes } from './account.ts';
 import { backupRoutes } from './backup.ts';
+import { calendarRoutes } from './calendar.ts';
 import { containerRoutes } from './container.ts';
 import { formulaRoutes } from './formula.ts';
 import { formulaFileRoutes } from './formulaFile.ts';
@@ -36,6 +37,7 @@ const routesByNoun = {
   live: liveRoutes,
   stock: stockRoutes,
   plan: planRoutes,
+  calendar: calendarRoutes,
   backup: backupRoutes,
   meta: metaRoutes,
 };
@@ -59,6 +61,7 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   live: 'What changes meanwhile, as it changes',
   stock: 'Ingredients in stock, packs, the shopping basket and receipts',
   plan: 'Plans of what is made when',
+  calendar: 'Calendars to subscribe to, each at a secret address',
   backup: 'Copies of the whole database',
   meta: 'The API itself',
 };

@@ -10,6 +10,7 @@ import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
 import { accountRouter } from './account/routes.ts';
 import { backupRouter } from './backup/routes.ts';
+import { calendarRouter } from './calendar/routes.ts';
 import { containerRouter } from './container/routes.ts';
 import { formulaRouter } from './formula/routes.ts';
 import { heatProcessRouter } from './heatProcess/routes.ts';
@@ -69,6 +70,7 @@ const ROUTERS = [
   photographRouter,
   liveRouter,
   backupRouter,
+  calendarRouter,
 ];
 
 /** Path of the public address, which a proxy may pass on or leave out. */

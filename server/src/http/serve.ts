@@ -111,7 +111,7 @@ export function serveAnyone<
 >(
   app: AppContext,
   route: Route<P, Q, B, R> & { access: Access },
-  handler: (call: Call<Inner<P>, Inner<Q>, Inner<B>>) => Promise<z.input<R>>,
+  handler: (call: Call<Inner<P>, Inner<Q>, Inner<B>>) => Promise<z.input<R> | undefined>,
 ): void {
   if (route.access !== 'anyone') throw new Error(`${route.path} is not for anyone`);
   bind(app, route, async (req, res) => {

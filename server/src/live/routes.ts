@@ -2,7 +2,7 @@ import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
 import ical, { ICalAlarmType, type ICalCalendar } from 'ical-generator';
 import { sessionStands } from '../account/session.ts';
-import { sendCalendar } from '../http/calendar.ts';
+import { sendCalendar } from '../calendar/send.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { todayOf } from '../today/routes.ts';
 import { Changes } from './changes.ts';

@@ -1,7 +1,7 @@
 import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
 import type { z } from 'zod';
+import { sendCalendar } from '../calendar/send.ts';
 import { insert, rows, toSql, update } from '../database/pool.ts';
-import { sendCalendar } from '../http/calendar.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';

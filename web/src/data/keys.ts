@@ -22,6 +22,7 @@ const READ = [
   'past-lot',
   'account',
   'backup',
+  'calendar',
 ] as const;
 export type ReadNoun = (typeof READ)[number];
 
@@ -46,6 +47,7 @@ const TOUCHES = {
   basket: ['basket'],
   plan: ['plan', 'today', 'lot'],
   account: ['account'],
+  calendar: ['calendar'],
   kitchen: READ,
 } as const satisfies Record<string, readonly ReadNoun[]>;
 export type WrittenNoun = keyof typeof TOUCHES;

@@ -23,23 +23,29 @@ export function useLot(code: string) {
   return { ...query, data };
 }
 
-/** Lots in hand, newest first: not ended, or with bottles that stand somewhere. */
-async function lotsOnHand(): Promise<{ lots: LotHead[]; broken: BrokenLot[] }> {
+/** Every lot that is looked for, to its last page. @param told hears how many were read, after each page */
+export async function everyLot(
+  search: z.input<typeof LotListQuery>,
+  told: (count: number) => void = () => {},
+): Promise<{ lots: LotHead[]; broken: BrokenLot[] }> {
   const lots: LotHead[] = [];
   const broken: BrokenLot[] = [];
   let before: string | undefined;
   do {
     const page = await call(lotRoutes.list, {
-      query: { scope: 'on-hand', limit: 200, ...(before ? { before } : {}) },
+      query: { ...search, limit: 200, ...(before ? { before } : {}) },
     });
     lots.push(...page.lots);
     broken.push(...page.broken);
+    told(lots.length);
     before = page.next ?? undefined;
   } while (before);
   return { lots, broken };
 }
 
-export const useLotsOnHand = () => useQuery({ queryKey: keys.list('lot'), queryFn: lotsOnHand });
+/** Lots in hand, newest first: not ended, or with bottles that stand somewhere. */
+export const useLotsOnHand = () =>
+  useQuery({ queryKey: keys.list('lot'), queryFn: () => everyLot({ scope: 'on-hand' }) });
 
 /** What Records asks for: words, a state, an order. */
 export type LotSearch = Pick<z.input<typeof LotListQuery>, 'q' | 'state' | 'sort'>;

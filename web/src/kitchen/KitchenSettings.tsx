@@ -12,6 +12,7 @@ import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { CURRENCIES, timeZonesWith } from '../ui/zones.ts';
 import { Backups } from './Backups.tsx';
+import { CalendarAddress } from './CalendarAddress.tsx';
 import { Containers } from './Containers.tsx';
 import { HeatProcesses } from './HeatProcesses.tsx';
 import { OwnAccount } from './OwnAccount.tsx';
@@ -204,6 +205,7 @@ export function KitchenSettings() {
       aside={
         <>
           <OwnAccount />
+          <CalendarAddress />
           {owner && <People />}
         </>
       }

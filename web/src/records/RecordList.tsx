@@ -2,14 +2,16 @@ import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/lot';
 import { LotState } from '@inch/contract/lotRecord';
 import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type LotSearch, useLotSearch } from '../data/lots.ts';
+import { everyLot, type LotSearch, useLotSearch } from '../data/lots.ts';
 import { LotRow } from '../parts/lot/LotList.tsx';
+import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
+import { sendOut } from '../ui/sendOut.ts';
 import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';
 import { Windowed } from '../ui/Windowed.tsx';
 
@@ -99,6 +101,31 @@ function Found({ lots, onEnd, more }: { lots: LotHead[]; onEnd: () => void; more
   );
 }
 
+/** Everything that was found, as a table; while its pages are read, how many there are so far. */
+function AsCsv({ search }: { search: LotSearch }) {
+  const [read, setRead] = useState<number | null>(null);
+  const [fault, setFault] = useState('');
+  const sendAll = async () => {
+    setFault('');
+    setRead(0);
+    try {
+      const { lots } = await everyLot(search, setRead);
+      sendOut('lots.csv', 'text/csv', lotsAsCsv(lots));
+    } catch (error) {
+      setFault(`Not all could be read. ${(error as Error).message}`);
+    }
+    setRead(null);
+  };
+  return (
+    <>
+      {fault && <span className="text-sm font-semibold text-stop">{fault}</span>}
+      <Button tone="quiet" size="small" disabled={read !== null} onClick={() => void sendAll()}>
+        {read === null ? 'as CSV' : `${plural(read, 'lot')} read…`}
+      </Button>
+    </>
+  );
+}
+
 /** Every lot ever begun, found by what stands in its record. */
 export function RecordList() {
   const { search, change } = useSearch();
@@ -148,6 +175,7 @@ export function RecordList() {
               ? 'Looking…'
               : `${narrowed ? 'Found' : 'Every lot'}, ${ORDERS[search.sort ?? 'newest']}`
           }
+          aside={<AsCsv search={search} />}
           className={`mt-4 ${isPlaceholderData ? 'opacity-60' : ''}`}
         >
           <Found lots={lots} more={hasNextPage} onEnd={() => hasNextPage && void fetchNextPage()} />

@@ -3,11 +3,14 @@ import { useRef, useState } from 'react';
 import { useLotsOnHand } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
+import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
+import { Button } from '../ui/Button.tsx';
 import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
+import { sendOut } from '../ui/sendOut.ts';
 import { Unread } from '../ui/Unread.tsx';
 import { LotBar, MonthRule } from './DateRule.tsx';
 import { MoveDialog, type MoveKind } from './MoveDialog.tsx';
@@ -61,10 +64,13 @@ function ShelfRow({ lot, span, now, open }: { lot: LotHead; span: Span; now: str
 
 function Heading({
   lots,
+  shown,
   find,
   setFind,
 }: {
   lots: LotHead[];
+  /** Those that are found, as they go out. */
+  shown: LotHead[];
   find: string;
   setFind: (text: string) => void;
 }) {
@@ -80,15 +86,20 @@ function Heading({
           {plural(bottles, 'bottle')} of {plural(lots.length, 'lot')} in {plural(places, 'place')}
         </p>
       </div>
-      <input
-        ref={input}
-        type="search"
-        value={find}
-        onChange={(e) => setFind(e.target.value)}
-        aria-label="Find a lot by code, name or place"
-        placeholder="Find a code, name or place"
-        className="min-h-10 w-64 rounded-lg border border-steel bg-enamel px-3 max-sm:w-full"
-      />
+      <div className="flex flex-wrap items-center gap-2 max-sm:w-full">
+        <Button tone="quiet" size="small" onClick={() => sendOut('shelf.csv', 'text/csv', lotsAsCsv(shown))}>
+          as CSV
+        </Button>
+        <input
+          ref={input}
+          type="search"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          aria-label="Find a lot by code, name or place"
+          placeholder="Find a code, name or place"
+          className="min-h-10 w-64 rounded-lg border border-steel bg-enamel px-3 max-sm:w-full"
+        />
+      </div>
     </div>
   );
 }
@@ -109,7 +120,7 @@ export function Shelf() {
   const chosen = data.lots.find((lot) => lot.id === open?.id);
   return (
     <Sheet>
-      <Heading lots={standing} find={find} setFind={setFind} />
+      <Heading lots={standing} shown={shown} find={find} setFind={setFind} />
       {standing.length === 0 ? (
         <Empty title="No bottles on the shelf">Bottles stand here once they are counted at Bottling.</Empty>
       ) : (
