@@ -72,6 +72,7 @@ const SCREENS: [string, () => string | Promise<string>][] = [
   ['Trial doses', () => '/bench/trial'],
   ['the simulated bench', () => '/bench/simulated'],
   ['Kitchen', () => '/kitchen'],
+  ['the journal', () => '/kitchen/journal'],
   ['nowhere', () => '/nothing/here'],
 ];
 

@@ -2,6 +2,7 @@ import { entries, type Noun, type PostedNoun } from '@inch/core/record';
 import { z } from 'zod';
 import { bodyOf, type EntryBody, NewStrike, postedNouns } from './entry.ts';
 import { FormulaKind, Storage } from './formula.ts';
+import { JournalRow } from './journal.ts';
 import { CupSchool } from './kitchen.ts';
 import { LotRecord, LotState } from './lotRecord.ts';
 import { type Route, route } from './route.ts';
@@ -133,16 +134,6 @@ export const LotPage = z.object({
 export type LotPage = z.infer<typeof LotPage>;
 
 const byId = z.object({ id: z.string().max(40) });
-const JournalRow = z.object({
-  sequence: z.number().int(),
-  at: z.string(),
-  by: z.string(),
-  noun: z.string(),
-  nounId: z.string(),
-  action: z.string(),
-  payload: z.unknown(),
-  hash: z.string(),
-});
 const LabelWords = z.object({
   name: z.string(),
   kind: z.string(),

@@ -9,6 +9,7 @@ import * as formulaFile from './formulaFile.ts';
 import * as heatProcess from './heatProcess.ts';
 import * as ingredient from './ingredient.ts';
 import * as instrument from './instrument.ts';
+import * as journal from './journal.ts';
 import * as kitchen from './kitchen.ts';
 import * as kitchenFile from './kitchenFile.ts';
 import * as live from './live.ts';
@@ -35,7 +36,7 @@ const MODULES = [
     kitchen,
     kitchenFile,
   ],
-  ...[live, lot, lotRecord, photograph, plan, stock, today, values, vessel],
+  ...[live, journal, lot, lotRecord, photograph, plan, stock, today, values, vessel],
 ];
 
 const pascal = (noun: string): string => noun.replace(/(?:^|-)([a-z])/g, (_, c: string) => c.toUpperCase());

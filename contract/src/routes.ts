@@ -7,6 +7,7 @@ import { formulaFileRoutes } from './formulaFile.ts';
 import { heatProcessRoutes } from './heatProcess.ts';
 import { ingredientRoutes } from './ingredient.ts';
 import { instrumentRoutes } from './instrument.ts';
+import { journalRoutes } from './journal.ts';
 import { kitchenRoutes } from './kitchen.ts';
 import { kitchenFileRoutes } from './kitchenFile.ts';
 import { liveRoutes } from './live.ts';
@@ -38,6 +39,7 @@ const routesByNoun = {
   stock: stockRoutes,
   plan: planRoutes,
   calendar: calendarRoutes,
+  journal: journalRoutes,
   backup: backupRoutes,
   meta: metaRoutes,
 };
@@ -62,6 +64,7 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   stock: 'Ingredients in stock, packs, the shopping basket and receipts',
   plan: 'Plans of what is made when',
   calendar: 'Calendars to subscribe to, each at a secret address',
+  journal: 'Everything that was changed, in order',
   backup: 'Copies of the whole database',
   meta: 'The API itself',
 };

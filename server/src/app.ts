@@ -23,6 +23,7 @@ import { Problem, problemHandler, unknownRoute } from './http/problem.ts';
 import { serveAnyone } from './http/serve.ts';
 import { ingredientRouter } from './ingredient/routes.ts';
 import { instrumentRouter } from './instrument/routes.ts';
+import { journalRouter } from './journal/routes.ts';
 import { kitchenRouter } from './kitchen/routes.ts';
 import { kitchenFileRouter } from './kitchenFile/routes.ts';
 import { labelRouter } from './label/routes.ts';
@@ -69,6 +70,7 @@ const ROUTERS = [
   planRouter,
   photographRouter,
   liveRouter,
+  journalRouter,
   backupRouter,
   calendarRouter,
 ];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { detailsOf } from '../src/records/details.ts';
+import { detailsOf } from '../src/parts/journal/details.ts';
 
 describe('a journal row in words', () => {
   it('names what was said, without ids, times and what is empty', () => {

@@ -70,7 +70,7 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (address: string, init?: RequestInit) => server.current.fetch(address, init));
   Object.defineProperty(navigator, 'locks', {
     configurable: true,
-    value: { request: (_: string, work: () => Promise<void>) => work() },
+    value: { request: (_: string, __: object, work: () => Promise<void>) => work() },
   });
   outbox.start(session.account.id);
 });

@@ -43,7 +43,7 @@ const stepInHand = (lot: LotRecord): string =>
 /**
  * The standing of a lot: its summary, derived from its record and what was judged of it.
  * @param judged keeping and release checks of the same record
- * @example lotStanding(lot, { keeping: lotKeeping(lot), gates: [] }).code === lot.code // true
+ * @example lotStanding(lot, { keeping: lotKeeping(lot, { timeZone: 'UTC' }), gates: [] }).code === lot.code // true
  */
 export function lotStanding(
   lot: LotRecord,
@@ -72,6 +72,9 @@ export function lotStanding(
   };
 }
 
-/** Whether a lot is in hand: not ended, or with bottles that stand somewhere. */
+/**
+ * Whether a lot is in hand: not ended, or with bottles that stand somewhere.
+ * @example isOnHand({ state: 'closed', bottles: { left: 0 } }) // false
+ */
 export const isOnHand = (lot: Pick<LotStanding, 'state' | 'bottles'>): boolean =>
   !ENDED.includes(lot.state) || (lot.state !== 'discarded' && lot.bottles.left > 0);

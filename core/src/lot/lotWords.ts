@@ -41,7 +41,7 @@ function dayWords(day: string | null): string {
 /**
  * Every word that a lot is found by: code, name, state, days, buyers, places, stock codes, notes, reasons, what was said of it.
  * @param more words from elsewhere, such as the suppliers of the stock that went in
- * @example lotWords(lot, { keeping, more: ['Hedge Farm'] }).includes('hedge') // true
+ * @example lotWords(lot, { keeping: lotKeeping(lot, { timeZone: 'UTC' }), more: ['Hedge Farm'] }).includes('hedge') // true
  */
 export function lotWords(
   lot: LotRecord,

@@ -1,25 +1,15 @@
 import { postedNouns } from '@inch/contract/entry';
 import { entryRoutes, lotRoutes } from '@inch/contract/lot';
 import { DECISIONS, type PostedNoun, RULINGS } from '@inch/core/record';
-import { fromSql, rows } from '../database/pool.ts';
+import { rows } from '../database/pool.ts';
 import { record } from '../entry/record.ts';
 import { type AppContext, type Attempt, serve } from '../http/serve.ts';
+import { journalRowFrom, type ReadRow } from '../journal/routes.ts';
 import { listLots } from '../standing/list.ts';
 import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
 import { checkSignature, journalRefusal, requireLot, strike } from './deciding.ts';
 import { lotView } from './view.ts';
-
-interface JournalRow {
-  sequence: number;
-  at: string;
-  by: string;
-  noun: string;
-  noun_id: string;
-  action: string;
-  payload: string;
-  hash: string;
-}
 
 type Body = Record<string, unknown>;
 
@@ -67,20 +57,11 @@ export function lotRouter(app: AppContext): void {
   serve(app, lotRoutes.strike, (call) => call.write((w) => strike(w, call.params.id, call.body)));
   serve(app, lotRoutes.journal, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);
-    const found = await rows<JournalRow>(
+    const found = await rows<ReadRow>(
       pool,
       'SELECT STRAIGHT_JOIN j.*, a.name AS `by` FROM journal j JOIN account a ON a.id = j.account_id WHERE j.lot_id = ? ORDER BY j.sequence',
       [lot.id],
     );
-    return found.map((r) => ({
-      sequence: Number(r.sequence),
-      at: fromSql(r.at),
-      by: r.by,
-      noun: r.noun,
-      nounId: r.noun_id,
-      action: r.action,
-      payload: JSON.parse(r.payload),
-      hash: r.hash,
-    }));
+    return found.map(journalRowFrom);
   });
 }

@@ -3,6 +3,7 @@ import { boilingPointOfWater } from '@inch/core/heat';
 import { HIGHEST_PH, USUAL_CRITICAL_PH } from '@inch/core/keeping';
 import { rulePacks } from '@inch/core/label';
 import { cupSchools, readElevation } from '@inch/core/quantity';
+import { Link } from 'react-router';
 import { call } from '../data/api.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -218,6 +219,11 @@ export function KitchenSettings() {
       <HeatProcesses owner={owner} />
       <Containers mayWrite={account.role !== 'reader'} />
       <Backups />
+      <p className="mt-8">
+        <Link className="text-link underline" to="/kitchen/journal">
+          Journal: every change of the kitchen
+        </Link>
+      </p>
     </Sheet>
   );
 }

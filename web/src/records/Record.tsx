@@ -8,12 +8,12 @@ import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useSession } from '../data/session.tsx';
+import { JournalTable } from '../parts/journal/JournalTable.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
 import { plural } from '../ui/format.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
-import { Unread } from '../ui/Unread.tsx';
-import { detailsOf } from './details.ts';
+import { Bars, Unread } from '../ui/Unread.tsx';
 import type { Happening } from './happening.ts';
 import { historyOf } from './history.ts';
 
@@ -80,13 +80,6 @@ function History({ lot }: { lot: LotView }) {
   ));
 }
 
-/** When what a journal row says happened, where that was earlier than it was written. */
-function Happened({ row }: { row: { at: string; payload: unknown } }) {
-  const { at } = (row.payload ?? {}) as { at?: unknown };
-  if (typeof at !== 'string' || lateBy({ at, recordedAt: row.at }, null) === null) return null;
-  return <span className="block text-hold">of {dayAndTime(at)}</span>;
-}
-
 function Journal({ code }: { code: string }) {
   const { data } = useQuery({
     queryKey: keys.one('journal', code),
@@ -98,40 +91,7 @@ function Journal({ code }: { code: string }) {
         Every change, in order. Each row carries the hash of the one before it, so that none can be changed
         unseen.
       </p>
-      <div className="overflow-x-auto">
-        <table className="w-full text-sm">
-          <thead>
-            <tr className="border-b border-ink text-left text-ink-2">
-              {['No.', 'When', 'Who', 'What', 'Details', 'Hash'].map((head) => (
-                <th key={head} scope="col" className="py-1.5 pr-3 font-semibold">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {data?.map((row) => (
-              <tr key={row.sequence} className="border-b border-steel-line align-top">
-                <td className="figure py-1.5 pr-3">{row.sequence}</td>
-                <td className="py-1.5 pr-3 whitespace-nowrap">
-                  {dayAndTime(row.at)}
-                  <Happened row={row} />
-                </td>
-                <td className="py-1.5 pr-3">{row.by}</td>
-                <td className="py-1.5 pr-3 whitespace-nowrap">
-                  {row.noun}: {row.action}
-                </td>
-                <td className="max-w-72 py-1.5 pr-3 text-ink-2">
-                  <span className="line-clamp-2" title={detailsOf(row.payload)}>
-                    {detailsOf(row.payload)}
-                  </span>
-                </td>
-                <td className="figure py-1.5 text-ink-2">{row.hash.slice(0, 8)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      {data ? <JournalTable rows={data} /> : <Bars rows={6} />}
     </>
   );
 }

@@ -107,6 +107,10 @@ export const router = createBrowserRouter(
           path: '/kitchen',
           Component: page(async () => (await import('../kitchen/KitchenSettings.tsx')).KitchenSettings),
         },
+        {
+          path: '/kitchen/journal',
+          Component: page(async () => (await import('../kitchen/KitchenJournal.tsx')).KitchenJournal),
+        },
         { path: '*', Component: Lost },
       ],
     },
