@@ -39,7 +39,9 @@ describe('the table of routes', () => {
   });
   it('lets nobody but the signed in change anything, save at the door', () => {
     const open = allRoutes.filter((r) => r.access === 'anyone').map((r) => `${r.method} ${r.path}`);
+    // A calendar is read by whoever has its secret.
     expect(open.sort()).toEqual([
+      'GET /api/calendars/:secret',
       'GET /api/health',
       'GET /api/openapi.json',
       'GET /api/schemas/formula.json',
@@ -50,8 +52,13 @@ describe('the table of routes', () => {
     const readerWrites = allRoutes
       .filter((r) => r.access === 'reader' && r.method !== 'GET')
       .map((r) => r.path);
-    // Of their own account: signing out, their password, their other sessions.
-    expect(readerWrites.sort()).toEqual(['/api/session', '/api/session/others', '/api/session/password']);
+    // Of their own account: signing out, their calendar's address, their password, their other sessions.
+    expect([...new Set(readerWrites)].sort()).toEqual([
+      '/api/session',
+      '/api/session/calendar',
+      '/api/session/others',
+      '/api/session/password',
+    ]);
   });
   it('names every part of its path in its params', () => {
     for (const route of allRoutes) {
