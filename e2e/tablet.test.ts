@@ -153,12 +153,25 @@ describe('a new build', () => {
       appendFileSync(join(webRoot, 'sw.js'), '\n// next');
       await stopServer();
       await serve({ port, tls, webRoot }, 'https');
-      await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
-      await page.getByText('A new version is ready.').waitFor();
+      // All that is kept on the device is fetched anew first, however slow the machine is.
+      const asked = async () => {
+        await page.evaluate(() =>
+          navigator.serviceWorker
+            .getRegistration()
+            .then((found) => found?.update())
+            .then(
+              () => null,
+              () => null,
+            ),
+        );
+        return page.getByText('A new version is ready.').count();
+      };
+      await expect.poll(asked, { timeout: 180_000, interval: 2000 }).toBe(1);
       await page.getByRole('button', { name: 'Load it' }).click();
-      await page.getByText('A new version is ready.').waitFor({ state: 'detached' });
+      await page.getByText('A new version is ready.').waitFor({ state: 'detached', timeout: 60_000 });
       await page.getByRole('navigation', { name: 'Places' }).waitFor();
       expect(await page.getByLabel('Jot a reading or a note').inputValue()).toBe('half a not');
     }),
+    300_000,
   );
 });

@@ -21,8 +21,10 @@ function hearOfNext(found: ServiceWorkerRegistration): void {
   if (found.waiting && found.active) tell();
   found.addEventListener('updatefound', () => {
     const next = found.installing;
-    next?.addEventListener('statechange', () => {
-      if (next.state === 'installed' && found.active && found.active !== next) tell();
+    if (!next || !found.active) return;
+    // Where no open page is of the old build yet, the new one does not wait: its states follow each other before this hears of the first.
+    next.addEventListener('statechange', () => {
+      if (next.state !== 'installing' && next.state !== 'redundant') tell();
     });
   });
 }
@@ -41,8 +43,13 @@ async function keepPages(): Promise<void> {
 function takeUp(): void {
   const reload = () => window.location.reload();
   navigator.serviceWorker.addEventListener('controllerchange', reload, { once: true });
+  const next = registration?.waiting;
+  if (!next) {
+    reload();
+    return;
+  }
   setTimeout(reload, PATIENCE);
-  registration?.waiting?.postMessage({ type: 'SKIP_WAITING' });
+  next.postMessage({ type: 'SKIP_WAITING' });
 }
 
 /** A line that says there is a newer build, with the one press that takes it up. What was typed is kept on the device. */
