@@ -46,6 +46,11 @@ export async function pictureOfFailure(page: Page, name: string): Promise<void> 
   await page.screenshot({ path: `var/e2e/${name}.png`, fullPage: true });
 }
 
+/** Waits until the page itself stands there, not the shape it has while it waits. */
+export async function drawn(page: Page): Promise<void> {
+  await page.locator('main:not(:has([aria-busy="true"])) h1').first().waitFor();
+}
+
 export async function signIn(page: Page, name: string, password: string): Promise<void> {
   await page.goto('/');
   await page.getByLabel('Name').fill(name);

@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, inject, it } from 'vitest';
 import { DEMO_OWNER } from '../scripts/src/demo.mjs';
-import { launch, openPage, pictureOfFailure, signIn } from './browser.ts';
+import { drawn, launch, openPage, pictureOfFailure, signIn } from './browser.ts';
 
 let browser: Browser;
 let page: Page;
@@ -275,7 +275,7 @@ describe('the theme', () => {
     await page.getByRole('menuitemradio', { name: 'Dark, for night work' }).click();
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('dark');
     await page.reload();
-    await page.getByRole('heading', { level: 1 }).waitFor();
+    await drawn(page);
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('dark');
     expect(faults).toEqual([]);
   });

@@ -2,7 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { DEMO_OWNER } from '../scripts/src/demo.mjs';
-import { launch, openPage, signIn } from './browser.ts';
+import { drawn, launch, openPage, signIn } from './browser.ts';
 
 let browser: Browser;
 let page: Page;
@@ -166,7 +166,7 @@ describe('by the keyboard alone', () => {
     expect(await page.getByRole('searchbox').inputValue()).toBe('quince');
     await page.keyboard.press('Tab');
     await page.goto(`/stove/${codeOf('making')}`);
-    await page.getByRole('heading', { level: 1 }).waitFor();
+    await drawn(page);
     await page.keyboard.press('?');
     await page.getByText('start or stop the step’s clock').waitFor();
     await page.keyboard.press('Escape');
@@ -218,7 +218,7 @@ describe('a reader', () => {
     const reader = await openPage(browser, inject('demo').screens);
     await signIn(reader.page, 'Visitor', 'only-looking-in');
     await reader.page.goto(`/stove/${codeOf('making')}`);
-    await reader.page.getByRole('heading', { level: 1 }).waitFor();
+    await drawn(reader.page);
     expect(await reader.page.getByRole('button', { name: /^(Done|Pause|Start)$/ }).count()).toBe(0);
     expect(await reader.page.getByLabel('Jot a reading or a note').count()).toBe(0);
   });

@@ -7,7 +7,7 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} title="Keys of this screen">
       <dl className="grid grid-cols-[6rem_1fr] gap-y-2">
-        {list().map((key) => (
+        {list.map((key) => (
           <div key={key.press} className="contents">
             <dt className="figure font-bold">{key.press === ' ' ? 'space' : key.press}</dt>
             <dd>{key.says}</dd>

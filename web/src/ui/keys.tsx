@@ -1,4 +1,12 @@
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useSyncExternalStore,
+} from 'react';
 
 interface Key {
   press: string;
@@ -6,7 +14,25 @@ interface Key {
   act: () => void;
 }
 
-const KeysContext = createContext<Map<symbol, Key> | null>(null);
+/** The keys on show, as one list that is replaced with each key that comes or goes. */
+class Keys {
+  list: readonly Key[] = [];
+  #watching = new Set<() => void>();
+  #set(list: readonly Key[]) {
+    this.list = list;
+    for (const watch of this.#watching) watch();
+  }
+  add(key: Key) {
+    this.#set([...this.list, key]);
+    return () => this.#set(this.list.filter((other) => other !== key));
+  }
+  watch = (watch: () => void) => {
+    this.#watching.add(watch);
+    return () => this.#watching.delete(watch);
+  };
+}
+
+const KeysContext = createContext<Keys | null>(null);
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -16,7 +42,7 @@ const inDialog = (target: EventTarget | null) =>
 
 /** Listens once for the keys that the screens on show have registered; none fires while typing. */
 export function KeysProvider({ children }: { children: ReactNode }) {
-  const keys = useMemo(() => new Map<symbol, Key>(), []);
+  const keys = useMemo(() => new Keys(), []);
   useEffect(() => {
     let prefix = '';
     const onKey = (event: KeyboardEvent) => {
@@ -25,7 +51,7 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       const onControl = event.target instanceof HTMLElement && /^(BUTTON|A)$/.test(event.target.tagName);
       if (event.key === ' ' && onControl) return;
       const pressed = prefix ? `${prefix} ${event.key}` : event.key;
-      const found = [...keys.values()].reverse().find((key) => key.press === pressed);
+      const found = keys.list.findLast((key) => key.press === pressed);
       prefix = event.key === 'g' && !prefix ? 'g' : '';
       if (!found) return;
       event.preventDefault();
@@ -42,17 +68,11 @@ export function useKey(press: string, says: string, act: () => void): void {
   const keys = useContext(KeysContext)!;
   const latest = useRef(act);
   latest.current = act;
-  useEffect(() => {
-    const id = Symbol(press);
-    keys.set(id, { press, says, act: () => latest.current() });
-    return () => {
-      keys.delete(id);
-    };
-  }, [keys, press, says]);
+  useEffect(() => keys.add({ press, says, act: () => latest.current() }), [keys, press, says]);
 }
 
-/** The keys of the screen on show, for the `?` sheet. */
-export function useKeyList(): () => { press: string; says: string }[] {
+/** The keys of the screen on show, for the `?` sheet: also those that come while it is open. */
+export function useKeyList(): readonly { press: string; says: string }[] {
   const keys = useContext(KeysContext)!;
-  return () => [...keys.values()].map(({ press, says }) => ({ press, says }));
+  return useSyncExternalStore(keys.watch, () => keys.list);
 }
