@@ -38,7 +38,19 @@ export const accountRoutes = {
     path: '/api/setup',
     access: 'anyone',
     summary: 'Whether the kitchen has no owner yet',
-    response: z.object({ needed: z.boolean() }),
+    response: z.object({
+      needed: z.boolean(),
+      /** Of a kitchen that came in from an archive, while nobody in it has a password: who may take it over by setting one. */
+      owners: z.array(z.string()).optional(),
+    }),
+  }),
+  takeOver: route({
+    method: 'POST',
+    path: '/api/setup/owner',
+    access: 'anyone',
+    summary: 'Set the first password in a kitchen that came in from an archive, as one of its owners',
+    body: z.object({ name: Name, password: Password }),
+    response: Session,
   }),
   setup: route({
     method: 'POST',

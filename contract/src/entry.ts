@@ -74,7 +74,8 @@ const shapeOf = (fields: Fields | Readonly<Record<string, FieldData>>): Record<s
 const shownShape = (fields: Fields): Record<string, z.ZodType> =>
   Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, asKept(f)]));
 
-function asKept(f: FieldData): z.ZodType {
+/** The schema of a field as it stands in the record: nothing is left out. */
+export function asKept(f: FieldData): z.ZodType {
   const { default: _, ...plain } = f as FieldData & { default?: unknown };
   return schemaOf(plain as FieldData);
 }

@@ -55,7 +55,15 @@ const fields = {
   idleMinutes: z.number().int().min(5, 'Not under 5 minutes.').max(10_080, 'At most a week.').nullable(),
 };
 
-export const Kitchen = z.object({ id: z.string(), ...fields, revision: z.number().int() });
+/** Where the kitchen came in from an archive: when, up to which row of its journal, and whether this installation's own key had signed that. */
+const BroughtIn = z.object({ at: z.string(), sequence: z.number().int(), signedHere: z.boolean() });
+
+export const Kitchen = z.object({
+  id: z.string(),
+  ...fields,
+  revision: z.number().int(),
+  broughtIn: BroughtIn.nullable(),
+});
 export type Kitchen = z.infer<typeof Kitchen>;
 
 export const KitchenChange = z.object(fields).partial().extend({ revision: z.number().int() });

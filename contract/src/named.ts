@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import * as account from './account.ts';
+import * as archive from './archive.ts';
 import * as backup from './backup.ts';
 import * as calendar from './calendar.ts';
 import * as container from './container.ts';
@@ -25,6 +26,7 @@ import * as vessel from './vessel.ts';
 const MODULES = [
   ...[
     account,
+    archive,
     backup,
     calendar,
     container,

@@ -1,4 +1,5 @@
 import { accountRoutes } from './account.ts';
+import { archiveRoutes } from './archive.ts';
 import { backupRoutes } from './backup.ts';
 import { calendarRoutes } from './calendar.ts';
 import { containerRoutes } from './container.ts';
@@ -22,6 +23,7 @@ import { vesselRoutes } from './vessel.ts';
 
 const routesByNoun = {
   account: accountRoutes,
+  archive: archiveRoutes,
   kitchen: kitchenRoutes,
   'kitchen-file': kitchenFileRoutes,
   formula: formulaRoutes,
@@ -48,7 +50,8 @@ const routesByNoun = {
 export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   account: 'People of the kitchen, and their sessions',
   kitchen: 'The kitchen and its settings',
-  'kitchen-file': 'The whole kitchen as one file, out and in',
+  'kitchen-file': 'A kitchen as one open file, to begin with',
+  archive: 'The whole kitchen as one zip, out and in',
   formula: 'Formulas and their versions',
   'formula-file': 'One formula as a file, out and in',
   ingredient: 'Ingredients and measures, of the catalogue and of the kitchen',

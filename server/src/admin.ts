@@ -1,4 +1,5 @@
 import { appendFileSync, existsSync, readFileSync } from 'node:fs';
+import type { Pool } from 'mysql2/promise';
 import { databaseFromUrl } from './config.ts';
 import { grantAppUser } from './database/grants.ts';
 import { migrate } from './database/migrate.ts';
@@ -11,9 +12,10 @@ import { completeStandings, faultyStandings, rebuildStandings } from './standing
 
 /**
  * `prepare`: migrations, the app user's rights, and the record as it stands in the journal. `verify`: walk the journal, hold the record against
- * it, and anchor its end in a file where all is well. `anchor`: write down where each journal ends now. `rebuild`: derive what lists show anew. The commands in `scripts` call these.
+ * it, and anchor its end in a file where all is well. `anchor`: write down where each journal ends now. `rebuild`: derive what lists show anew.
+ * `export FILE`, `import FILE`: the whole kitchen out and in. The commands in `scripts` call these.
  */
-const [command] = process.argv.slice(2);
+const [command, file = ''] = process.argv.slice(2);
 
 async function prepare(): Promise<void> {
   const admin = databaseFromUrl(process.env.INCH_ADMIN ?? '');
@@ -104,10 +106,30 @@ async function rebuild(): Promise<void> {
   await pool.end();
 }
 
-const commands: Record<string, () => Promise<void>> = { prepare, verify, anchor, rebuild };
+async function withPool(work: (pool: Pool) => Promise<void>): Promise<void> {
+  const pool = openPool(databaseFromUrl(process.env.INCH_ADMIN ?? ''), 2);
+  try {
+    await work(pool);
+  } finally {
+    await pool.end();
+  }
+}
+
+const commands: Record<string, () => Promise<void>> = {
+  ...{ prepare, verify, anchor, rebuild },
+  // What makes zips and PDFs is loaded by the commands that need it.
+  export: async () => {
+    const { exportKitchen } = await import('./archive/command.ts');
+    await withPool((pool) => exportKitchen(pool, file));
+  },
+  import: async () => {
+    const { importKitchen } = await import('./archive/command.ts');
+    await withPool((pool) => importKitchen(pool, file));
+  },
+};
 useJournalKey(process.env.INCH_JOURNAL_KEY || undefined);
 const chosen = commands[command ?? ''];
-if (!chosen) throw new Error('Say prepare, verify, anchor or rebuild.');
+if (!chosen) throw new Error('Say prepare, verify, anchor, rebuild, export or import.');
 await chosen().catch((error: Error & { code?: string }) => {
   const away = error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND';
   process.stderr.write(away ? `No MariaDB answers there: ${error.message}\n` : `${error.message}\n`);

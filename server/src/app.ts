@@ -9,6 +9,7 @@ import helmet from 'helmet';
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
 import { accountRouter } from './account/routes.ts';
+import { archiveRouter } from './archive/routes.ts';
 import { backupRouter } from './backup/routes.ts';
 import { calendarRouter } from './calendar/routes.ts';
 import { containerRouter } from './container/routes.ts';
@@ -73,6 +74,7 @@ const ROUTERS = [
   journalRouter,
   backupRouter,
   calendarRouter,
+  archiveRouter,
 ];
 
 /** Path of the public address, which a proxy may pass on or leave out. */

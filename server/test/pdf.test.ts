@@ -22,6 +22,7 @@ const label: LabelContent = {
   fruitPercent: 'Damsons 46 %',
 };
 
+const AT = '2026-11-03T09:10:00.000Z';
 const text = (bytes: Buffer) => bytes.toString('latin1');
 const pages = (bytes: Buffer) => [...text(bytes).matchAll(/\/Type \/Page\b/g)].length;
 const boxes = (bytes: Buffer) =>
@@ -31,7 +32,7 @@ describe('a label as PDF', () => {
   it.each(labelSizes.map((s) => [s.id, s] as const))(
     '%s: every page is the label’s true size',
     async (id, size) => {
-      const bytes = await labelPdf(label, id, 4, 3);
+      const bytes = await labelPdf(label, id, 4, 3, AT);
       expect(text(bytes).startsWith('%PDF-')).toBe(true);
       expect(pages(bytes)).toBe(3);
       for (const [width, height] of boxes(bytes)) {
@@ -41,7 +42,7 @@ describe('a label as PDF', () => {
     },
   );
   it('carries its own typeface, so that it prints alike everywhere', async () => {
-    expect(text(await labelPdf(label, 'usual', 4, 1))).toMatch(/AtkinsonHyperlegible/);
+    expect(text(await labelPdf(label, 'usual', 4, 1, AT))).toMatch(/AtkinsonHyperlegible/);
   });
   it('a name too long for the band is set smaller, not cut', async () => {
     const bytes = await labelPdf(
@@ -49,6 +50,7 @@ describe('a label as PDF', () => {
       'small',
       3,
       1,
+      AT,
     );
     expect(pages(bytes)).toBe(1);
   });

@@ -80,6 +80,7 @@ export const planning: Planning = {
     criticalPh: 4.2,
     fillTolerancePercent: 3,
     secondPerson: false,
+    broughtIn: null,
     idleMinutes: null,
     currency: 'GBP',
     timeZone: 'UTC',

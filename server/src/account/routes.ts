@@ -36,6 +36,31 @@ async function journalSetUp(
   await moveEnd(tx, kitchen.id, chain);
 }
 
+/** Who may take over a kitchen that came in from an archive: its owners, while nobody in it has a password. */
+async function ownersToTakeOver(db: Pool | PoolConnection): Promise<Account[]> {
+  const [came] = await rows(db, 'SELECT id FROM installation WHERE brought_in_at IS NOT NULL');
+  if (!came) return [];
+  const [set] = await rows(db, "SELECT id FROM account WHERE password_hash <> '' LIMIT 1");
+  if (set) return [];
+  return rows<Account>(
+    db,
+    "SELECT id, name, role FROM account WHERE role = 'owner' AND disabled_at IS NULL ORDER BY created_at, id",
+  );
+}
+
+/** Sets the first password in a kitchen that came in from an archive; once, however many try at the same moment. */
+async function takeOver(pool: Pool, { name, password }: { name: string; password: string }) {
+  const owner = (await ownersToTakeOver(pool)).find((account) => account.name === name);
+  if (!owner) throw new Problem(409, 'Nobody of that name takes this kitchen over. Sign in.');
+  const kitchen = await kitchenOf(pool, owner.id);
+  await inWriting(pool, { account: owner, kitchen }, async (w) => {
+    if ((await ownersToTakeOver(w.tx)).length === 0)
+      throw new Problem(409, 'Somebody was faster: this kitchen has an owner with a password. Sign in.');
+    await keepPassword(w, owner, password);
+  });
+  return { account: owner, kitchen };
+}
+
 const ALREADY = new Problem(409, 'This kitchen already has an owner. Sign in.');
 
 /** The first start: the kitchen and its owner, once, however many begin at the same moment. */
@@ -91,7 +116,15 @@ async function kitchenOf(pool: Pool, accountId: string): Promise<Kitchen> {
 }
 
 export function accountRouter(app: AppContext): void {
-  serveAnyone(app, accountRoutes.setupNeeded, async ({ pool }) => ({ needed: await setupNeeded(pool) }));
+  serveAnyone(app, accountRoutes.setupNeeded, async ({ pool }) => {
+    const owners = (await ownersToTakeOver(pool)).map((owner) => owner.name);
+    return { needed: await setupNeeded(pool), ...(owners.length > 0 ? { owners } : {}) };
+  });
+  serveAnyone(app, accountRoutes.takeOver, async ({ pool, body, res }) => {
+    const session = await takeOver(pool, body);
+    await openSession(pool, res, session.account.id);
+    return session;
+  });
   serveAnyone(app, accountRoutes.setup, async ({ pool, body, res }) => {
     const session = await setUp(pool, body);
     await openSession(pool, res, session.account.id);

@@ -3,14 +3,14 @@ import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
 
 type Row = Account & { password_hash: string };
 
-/** The account of a name that may sign in; null where there is none. */
+/** The account of a name that may sign in; null where there is none, or where no password is set yet. */
 export async function accountNamed(
   db: Database,
   name: string,
 ): Promise<(Account & { passwordHash: string }) | null> {
   const [row] = await rows<Row>(
     db,
-    'SELECT id, name, role, password_hash FROM account WHERE name = ? AND disabled_at IS NULL',
+    "SELECT id, name, role, password_hash FROM account WHERE name = ? AND disabled_at IS NULL AND password_hash <> ''",
     [name],
   );
   return row ? { id: row.id, name: row.name, role: row.role, passwordHash: row.password_hash } : null;

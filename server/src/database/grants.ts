@@ -25,6 +25,7 @@ const RIGHTS: Record<string, string[]> = {
   instrument: ['UPDATE (retired_at)'],
   vessel: ['UPDATE (retired_at)'],
   basket: ['DELETE'],
+  progress: ['UPDATE', 'DELETE'],
   calendar_address: ['UPDATE', 'DELETE'],
   plan: ['UPDATE (content, done, revision, saved_at, saved_by)'],
 };

@@ -1,4 +1,5 @@
 import { accountRoutes } from '@inch/contract/account';
+import { archiveRoutes } from '@inch/contract/archive';
 import { kitchenFileRoutes } from '@inch/contract/kitchenFile';
 import express, { type RequestHandler, type Router } from 'express';
 import type { Pool } from 'mysql2/promise';
@@ -6,14 +7,20 @@ import { sessionOf } from '../account/session.ts';
 import { Problem } from './problem.ts';
 
 /** Where a body is read of somebody who is not signed in: small ones. */
-const OPEN: ReadonlySet<string> = new Set([accountRoutes.setup.path, accountRoutes.signIn.path]);
+const OPEN: ReadonlySet<string> = new Set([
+  accountRoutes.setup.path,
+  accountRoutes.takeOver.path,
+  accountRoutes.signIn.path,
+]);
+/** Where a stream is read by the route itself, before anybody can sign in. */
+const STREAMED: ReadonlySet<string> = new Set([archiveRoutes.import.path]);
 
 /** Reads bodies only once it is known from whom: a stranger's is not read at all but to sign in. */
 export function readBodies(router: Router, pool: Pool): void {
   const known: RequestHandler = (req, res, next) => {
     // Addresses are matched whatever their case, with or without a last slash.
     const path = req.path.toLowerCase().replace(/\/+$/, '');
-    if (OPEN.has(path) || !path.startsWith('/api/')) return next();
+    if (OPEN.has(path) || STREAMED.has(path) || !path.startsWith('/api/')) return next();
     sessionOf(pool, req)
       .then((session) => {
         res.locals.session = session;

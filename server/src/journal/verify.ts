@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { canonicalJson, chainHash, GENESIS } from './append.ts';
 import { allRows, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
@@ -32,17 +33,35 @@ export interface VerifyReport {
   faults: string[];
 }
 
-/** Rows of the record by table and id, as the journal has them: rebuilt from it. */
+/** Rows of the record by table and id, as the journal has them: the row of the journal that wrote them last, and a digest of what it says. */
 type Rebuilt = Map<string, Map<string, string>>;
 
 const PAGE = 1000;
 /** After so many the rest is not listed one by one. */
 const MOST_FAULTS = 50;
 
-function keep(rebuilt: Rebuilt, { table, rows: written }: WrittenRows): void {
+/** Digest of a row: what is empty is left out, so that a column that came later changes nothing. */
+const digestOf = (row: RecordRow): string =>
+  createHash('sha256')
+    .update(canonicalJson(Object.fromEntries(Object.entries(row).filter(([, cell]) => cell !== null))))
+    .digest('base64')
+    .slice(0, 22);
+
+function keep(rebuilt: Rebuilt, at: string, { table, rows: written }: WrittenRows): void {
   const own = rebuilt.get(table) ?? new Map<string, string>();
-  for (const row of written) own.set(row.id, canonicalJson(row));
+  for (const row of written) own.set(row.id, `${at} ${digestOf(row)}`);
   rebuilt.set(table, own);
+}
+
+/** A row as the journal wrote it last. */
+async function writtenIn(db: Database, at: string, id: string): Promise<RecordRow> {
+  const [kitchenId, sequence] = at.split(' ');
+  const [row] = await rows<{ payload: string }>(
+    db,
+    'SELECT payload FROM journal WHERE kitchen_id = ? AND sequence = ?',
+    [kitchenId!, sequence!],
+  );
+  return (JSON.parse(row!.payload) as WrittenRows).rows.find((written) => written.id === id)!;
 }
 
 /** Hash of a journal row as it stands; null where what it says cannot be read. */
@@ -85,7 +104,8 @@ async function walk(
       const hash = hashOf(row, kitchenId, sequence, end.hash);
       if (sequence === end.sequence + 1 && hash !== row.hash)
         faults.push(`journal row ${sequence} was changed: it does not match its hash`);
-      if (row.noun === 'rows' && hash !== null) keep(rebuilt, JSON.parse(row.payload));
+      if (row.noun === 'rows' && hash !== null)
+        keep(rebuilt, `${kitchenId} ${sequence}`, JSON.parse(row.payload));
       Object.assign(end, { sequence, hash: row.hash });
       const known = anchored.get(sequence);
       if (known !== undefined && known !== row.hash)
@@ -139,11 +159,26 @@ function faultsOfEnd(
 
 const spoken = (table: string): string => table.replace(/_/g, ' ');
 
-/** How a row of a table differs from what the journal says of it. */
-function difference(table: string, row: RecordRow, expected: string): string {
-  const before = JSON.parse(expected) as RecordRow;
+/** Digest of a password that is not set: nobody signs in with it. */
+const UNSET = createHash('sha256').update('').digest('hex');
+
+/** Up to which row the journal came in with an archive: passwords do not, and are set anew. */
+async function broughtInUpTo(db: Database): Promise<number> {
+  const [row] = await rows<{ sequence: number | null }>(
+    db,
+    'SELECT brought_in_sequence AS sequence FROM installation',
+  );
+  return Number(row?.sequence ?? 0);
+}
+
+/** How a row of a table differs from what the journal says of it; null where it does not. */
+function difference(table: string, row: RecordRow, before: RecordRow, mayBeUnset: boolean): string | null {
   const columns = [...new Set([...Object.keys(before), ...Object.keys(row)])];
-  const changed = columns.filter((c) => (before[c] ?? null) !== (row[c] ?? null));
+  const changed = columns.filter(
+    (c) =>
+      (before[c] ?? null) !== (row[c] ?? null) && !(mayBeUnset && c === 'password_hash' && row[c] === UNSET),
+  );
+  if (changed.length === 0) return null;
   const shown = (cell: unknown) => JSON.stringify(cell ?? null).slice(0, 60);
   return `${spoken(table)} ${row.id} was changed: ${changed.map((c) => `${c} is ${shown(row[c])}, and was written as ${shown(before[c])}`).join('; ')}`;
 }
@@ -151,6 +186,7 @@ function difference(table: string, row: RecordRow, expected: string): string {
 /** Holds every row of the record against the journal, both ways. */
 async function faultsOfRows(db: Database, rebuilt: Rebuilt): Promise<string[]> {
   const faults: string[] = [];
+  const broughtIn = await broughtInUpTo(db);
   for (const table of RECORD_TABLES) {
     const expected = rebuilt.get(table) ?? new Map<string, string>();
     for await (const row of allRows(db, table)) {
@@ -158,7 +194,11 @@ async function faultsOfRows(db: Database, rebuilt: Rebuilt): Promise<string[]> {
       expected.delete(row.id);
       if (written === undefined)
         faults.push(`${spoken(table)} ${row.id} was put in: the journal does not know it`);
-      else if (written !== canonicalJson(row)) faults.push(difference(table, row, written));
+      else if (written.split(' ')[2] !== digestOf(row)) {
+        const mayBeUnset = Number(written.split(' ')[1]) <= broughtIn;
+        const differs = difference(table, row, await writtenIn(db, written, row.id), mayBeUnset);
+        if (differs) faults.push(differs);
+      }
       if (faults.length > MOST_FAULTS) return faults;
     }
     for (const id of expected.keys()) faults.push(`${spoken(table)} ${id} was removed: the journal has it`);

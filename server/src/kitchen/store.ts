@@ -1,8 +1,11 @@
 import type { Kitchen, Workshop } from '@inch/contract/kitchen';
-import { type Database, rows, update } from '../database/pool.ts';
+import { type Database, fromSql, rows, update } from '../database/pool.ts';
 
-export const KITCHEN_COLUMNS =
-  'k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision';
+const installed = (column: string) =>
+  `(SELECT n.${column} FROM installation n WHERE n.kitchen_id = k.id) AS ${column}`;
+
+export const KITCHEN_COLUMNS = `k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision,
+  ${installed('brought_in_at')}, ${installed('brought_in_sequence')}, ${installed('brought_in_signed')}`;
 
 const DAY = { from: '08:00', to: '19:00' };
 /** One person at a household stove, until the kitchen says otherwise. */
@@ -33,6 +36,9 @@ export interface KitchenRow {
   second_person: number;
   idle_minutes: number | null;
   revision: number;
+  brought_in_at: string | null;
+  brought_in_sequence: number | null;
+  brought_in_signed: number | null;
 }
 
 export const kitchenFrom = (row: KitchenRow): Kitchen => ({
@@ -51,6 +57,14 @@ export const kitchenFrom = (row: KitchenRow): Kitchen => ({
   secondPerson: row.second_person === 1,
   idleMinutes: row.idle_minutes,
   revision: row.revision,
+  broughtIn:
+    row.brought_in_at === null
+      ? null
+      : {
+          at: fromSql(row.brought_in_at),
+          sequence: Number(row.brought_in_sequence),
+          signedHere: row.brought_in_signed === 1,
+        },
 });
 
 export async function readKitchen(db: Database, id: string, lock = false): Promise<Kitchen> {

@@ -6,12 +6,12 @@ import { bytesOf, newDocument } from './document.ts';
 const POINTS_PER_MM = 72 / 25.4;
 const INK = '#141B2D';
 
-const labelDocument = (size: { widthMm: number; heightMm: number }): PDFKit.PDFDocument =>
+const labelDocument = (size: { widthMm: number; heightMm: number }, at: string): PDFKit.PDFDocument =>
   newDocument({
     size: [size.widthMm * POINTS_PER_MM, size.heightMm * POINTS_PER_MM],
     margin: 0,
     autoFirstPage: false,
-    info: { Title: 'Label' },
+    info: { Title: 'Label', CreationDate: new Date(at) },
   });
 
 function draw(doc: PDFKit.PDFDocument, layout: LabelLayout, colour: string): void {
@@ -31,15 +31,16 @@ function draw(doc: PDFKit.PDFDocument, layout: LabelLayout, colour: string): voi
 /** Pages drawn at one go: between them others are answered. */
 const AT_ONCE = 10;
 
-/** The label as PDF, one page a copy, each page the label's true size. @returns the bytes */
+/** The label as PDF, one page a copy, each page the label's true size. @param at when it is made @returns the bytes */
 export async function labelPdf(
   label: LabelContent,
   sizeId: string,
   netHeightMm: number,
   copies: number,
+  at: string,
 ): Promise<Buffer> {
   const size = labelSizes.find((s) => s.id === sizeId)!;
-  const doc = labelDocument(size);
+  const doc = labelDocument(size, at);
   const measure = (text: string, sizeMm: number, bold: boolean) =>
     doc
       .font(bold ? 'bold' : 'regular')

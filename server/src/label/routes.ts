@@ -20,7 +20,13 @@ export function labelRouter(app: AppContext): void {
     if (query.differencesSeen !== 'true' && !printed) refuseUnseen(label);
     // The drawing code is loaded when the first label is drawn: it is a third of the server's start.
     const { labelPdf } = await import('./pdf.ts');
-    const bytes = await labelPdf(label.content, query.size, label.netHeightMm, query.copies);
+    const bytes = await labelPdf(
+      label.content,
+      query.size,
+      label.netHeightMm,
+      query.copies,
+      new Date().toISOString(),
+    );
     await journalExport(call, lot.id, `label, ${query.copies} times`);
     res
       .type('application/pdf')

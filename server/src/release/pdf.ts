@@ -34,7 +34,11 @@ function signHere(doc: PDFKit.PDFDocument): void {
 
 /** The release sheet on A4. @returns the bytes */
 export function releaseSheetPdf(sheet: ReleaseSheet): Promise<Buffer> {
-  const doc = newDocument({ size: 'A4', margin: MARGIN, info: { Title: sheet.title } });
+  const doc = newDocument({
+    size: 'A4',
+    margin: MARGIN,
+    info: { Title: sheet.title, CreationDate: new Date(sheet.at) },
+  });
   const finished = bytesOf(doc);
   doc.rect(0, 0, doc.page.width, 8).fill(RIM);
   doc.font('bold').fontSize(17).fillColor(INK).text(sheet.title, MARGIN, 40);

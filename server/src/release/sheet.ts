@@ -19,6 +19,8 @@ export interface ReleaseSheet {
   head: string[];
   parts: SheetPart[];
   foot: string;
+  /** When the record stood as the sheet says. */
+  at: string;
 }
 
 /** Day and hour in the kitchen's own time. */
@@ -93,6 +95,7 @@ export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): Relea
       { heading: 'Deviations', lines: deviations.length > 0 ? deviations : ['None.'] },
       ...(late.length > 0 ? [{ heading: 'Written down later than it happened', lines: late }] : []),
     ],
-    foot: `Printed ${momentIn(now, kitchen.timeZone)} from the record. It says what was measured and which limits that meets; it replaces no authority.`,
+    at: now,
+    foot: `From the record as of ${momentIn(now, kitchen.timeZone)}. It says what was measured and which limits that meets; it replaces no authority.`,
   };
 }

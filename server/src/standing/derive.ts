@@ -138,7 +138,7 @@ async function derive(
  * @param told hears how many are derived, before each part
  */
 export async function bringUpToDate(
-  pool: Pool,
+  pool: Database,
   kitchen: Kitchen,
   told: (count: number) => void = () => {},
 ): Promise<void> {

@@ -1,7 +1,7 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { LotStanding } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';
-import { rows, run } from '../database/pool.ts';
+import { type Database, rows, run } from '../database/pool.ts';
 import { canonicalJson } from '../journal/append.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { readableByIds } from '../lot/store.ts';
@@ -10,13 +10,16 @@ import { countStock, faultyStock } from './stock.ts';
 
 const PAGE = 100;
 
-async function kitchensOf(pool: Pool): Promise<Kitchen[]> {
+async function kitchensOf(pool: Database): Promise<Kitchen[]> {
   const found = await rows<KitchenRow>(pool, `SELECT ${KITCHEN_COLUMNS} FROM kitchen k ORDER BY k.id`);
   return found.map(kitchenFrom);
 }
 
 /** Gives every lot a standing that has none, and derives whatever is older than what it rests on: for the start. */
-export async function completeStandings(pool: Pool, told: (left: number) => void = () => {}): Promise<void> {
+export async function completeStandings(
+  pool: Database,
+  told: (left: number) => void = () => {},
+): Promise<void> {
   await run(
     pool,
     `INSERT INTO lot_standing (lot_id, kitchen_id, touched)

@@ -26,7 +26,7 @@ async function leftOfEach(db: Database, ids: readonly string[]): Promise<Map<str
 }
 
 /** Brings up to date what is left of every stock lot of a kitchen that was written to since. */
-export async function countStock(db: Pool, kitchenId: string): Promise<void> {
+export async function countStock(db: Database, kitchenId: string): Promise<void> {
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const stale = await rows<Stale>(
       db,

@@ -1,0 +1,62 @@
+import { createWriteStream } from 'node:fs';
+import { open, rename, rm } from 'node:fs/promises';
+import { pipeline } from 'node:stream/promises';
+import { ZipArchive } from 'archiver';
+import type { Pool } from 'mysql2/promise';
+import { rows } from '../database/pool.ts';
+import { readKitchen } from '../kitchen/store.ts';
+import { readArchive } from './read.ts';
+import { writeArchive } from './write.ts';
+
+const EVERY_MS = 1000;
+
+/** Says how far it is, once a second, on a line of its own. */
+function teller(): (what: string, done: number, total: number) => void {
+  let said = Date.now();
+  return (what, done, total) => {
+    if (Date.now() - said < EVERY_MS) return;
+    said = Date.now();
+    process.stdout.write(`${what}: ${done.toLocaleString('en')} of ${total.toLocaleString('en')}\n`);
+  };
+}
+
+/** Writes the kitchen of this installation into a file, as of one moment; a file that is not whole is never there. */
+export async function exportKitchen(pool: Pool, file: string): Promise<void> {
+  const part = `${file}.part`;
+  const db = await pool.getConnection();
+  try {
+    await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    const [own] = await rows<{ id: string }>(db, 'SELECT kitchen_id AS id FROM installation');
+    if (!own) throw new Error('There is no kitchen here yet, so there is nothing to export.');
+    const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
+    const written = pipeline(archive, createWriteStream(part, { mode: 0o600 }));
+    written.catch(() => {});
+    const tell = teller();
+    const kitchen = await readKitchen(db, own.id);
+    await Promise.race([
+      writeArchive(db, kitchen, archive, new Date().toISOString(), (done, total) =>
+        tell('Exporting', done, total),
+      ),
+      written.then(() => new Promise<void>(() => {})),
+    ]);
+    await written;
+    const handle = await open(part, 'r');
+    await handle.sync();
+    const { size } = await handle.stat();
+    await handle.close();
+    await rename(part, file);
+    process.stdout.write(`${kitchen.name}: ${(size / 1e6).toFixed(1)} MB.\n`);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  } finally {
+    await db.query('ROLLBACK').catch(() => {});
+    db.release();
+  }
+}
+
+/** Makes this installation, which has no kitchen yet, that of a file. */
+export async function importKitchen(pool: Pool, file: string): Promise<void> {
+  const { kitchen, lots } = await readArchive(pool, file, teller());
+  process.stdout.write(`${kitchen}: ${lots.toLocaleString('en')} lots, whole.\n`);
+}

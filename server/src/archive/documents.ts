@@ -1,0 +1,72 @@
+import { setImmediate as nextTurn } from 'node:timers/promises';
+import type { Kitchen } from '@inch/contract/kitchen';
+import { type LabelContent, labelSizes } from '@inch/core/label';
+import { type Database, rows } from '../database/pool.ts';
+import { labelOf } from '../label/label.ts';
+import { labelPdf } from '../label/pdf.ts';
+import { readableByIds, type StoredLot } from '../lot/store.ts';
+import { lotView } from '../lot/view.ts';
+import { releaseSheetPdf } from '../release/pdf.ts';
+import { releaseSheet } from '../release/sheet.ts';
+
+/** A document of a lot, or the code of a lot that none can be made of. */
+export type LotDocument = { name: string; bytes: Buffer } | { unreadable: string };
+
+const LABELLED =
+  'SELECT DISTINCT p.lot_id AS id FROM label_print p JOIN lot l ON l.id = p.lot_id WHERE l.kitchen_id = ?';
+const RELEASED = `SELECT DISTINCT d.lot_id AS id FROM decision d JOIN lot l ON l.id = d.lot_id WHERE l.kitchen_id = ? AND d.event = 'release'`;
+
+/** How many documents a kitchen has. */
+export async function countDocuments(db: Database, kitchenId: string): Promise<number> {
+  const [found] = await rows<{ n: number }>(
+    db,
+    `SELECT (SELECT COUNT(*) FROM (${LABELLED}) a) + (SELECT COUNT(*) FROM (${RELEASED}) b) AS n`,
+    [kitchenId, kitchenId],
+  );
+  return Number(found!.n);
+}
+
+async function idsOf(db: Database, sql: string, kitchenId: string): Promise<string[]> {
+  return (await rows<{ id: string }>(db, `${sql} ORDER BY id`, [kitchenId])).map((row) => row.id);
+}
+
+/** The label as it was printed last. */
+async function labelDocument(db: Database, lot: StoredLot, kitchen: Kitchen, at: string): Promise<Buffer> {
+  const [printed] = await rows<{ label: string }>(
+    db,
+    'SELECT label FROM label_print WHERE lot_id = ? ORDER BY at DESC, id DESC LIMIT 1',
+    [lot.id],
+  );
+  const { netHeightMm } = await labelOf(db, lot, kitchen);
+  return labelPdf(JSON.parse(printed!.label) as LabelContent, labelSizes[0]!.id, netHeightMm, 1, at);
+}
+
+const AT_ONCE = 20;
+
+async function* drawn(
+  db: Database,
+  kitchen: Kitchen,
+  ids: readonly string[],
+  what: string,
+  draw: (lot: StoredLot) => Promise<Buffer>,
+): AsyncGenerator<LotDocument> {
+  for (let i = 0; i < ids.length; i += AT_ONCE) {
+    const { lots, broken } = await readableByIds(db, kitchen, ids.slice(i, i + AT_ONCE));
+    for (const { code } of broken) yield { unreadable: code };
+    for (const lot of lots.sort((a, b) => a.id.localeCompare(b.id))) {
+      // Others are answered between one document and the next.
+      await nextTurn();
+      yield { name: `documents/${lot.code}-${what}.pdf`, bytes: await draw(lot) };
+    }
+  }
+}
+
+/** The labels and release sheets of a kitchen's lots, as the record stood at a time. */
+export async function* documentsOf(db: Database, kitchen: Kitchen, at: string): AsyncGenerator<LotDocument> {
+  const labelled = await idsOf(db, LABELLED, kitchen.id);
+  yield* drawn(db, kitchen, labelled, 'label', (lot) => labelDocument(db, lot, kitchen, at));
+  const released = await idsOf(db, RELEASED, kitchen.id);
+  yield* drawn(db, kitchen, released, 'release', (lot) =>
+    releaseSheetPdf(releaseSheet(lotView(lot, kitchen, null), kitchen, at)),
+  );
+}

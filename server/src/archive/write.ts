@@ -1,0 +1,202 @@
+import { Readable } from 'node:stream';
+import type { Manifest } from '@inch/contract/archive';
+import type { Kitchen } from '@inch/contract/kitchen';
+import type { ZipArchive } from 'archiver';
+import { stringify } from 'csv-stringify/sync';
+import { z } from 'zod';
+import { type Database, fromSql, rows } from '../database/pool.ts';
+import { GENESIS } from '../journal/append.ts';
+import { recordFrom, schemaOf } from './cells.ts';
+import { countDocuments, documentsOf } from './documents.ts';
+import { readme } from './readme.ts';
+import { countRows, pagesOf, type Table, tablesOf } from './table.ts';
+
+/** Hears how much of how much is written. */
+export type Told = (done: number, total: number) => void;
+
+type Append = (name: string, source: string | Buffer | AsyncIterable<string>) => Promise<void>;
+
+interface Writing {
+  db: Database;
+  kitchen: Kitchen;
+  append: Append;
+  /** Counts what was written. */
+  wrote: (count: number) => void;
+}
+
+const line = (value: unknown) => `${JSON.stringify(value)}\n`;
+
+async function* recordLines({ db, kitchen, wrote }: Writing, table: Table): AsyncGenerator<string> {
+  for await (const page of pagesOf(db, table, kitchen.id)) {
+    yield page.map((row) => line(recordFrom(table, row))).join('');
+    wrote(page.length);
+  }
+}
+
+/** A value as a spreadsheet shows it. */
+const shownCell = (value: unknown): string => {
+  if (value === null || value === undefined) return '';
+  if (typeof value !== 'object') return String(value);
+  return 'file' in value ? String(value.file) : JSON.stringify(value);
+};
+
+const csv = (lines: string[][], first: boolean) =>
+  stringify(lines, { escape_formulas: true, record_delimiter: 'windows', bom: first });
+
+async function* csvLines({ db, kitchen, wrote }: Writing, table: Table): AsyncGenerator<string> {
+  yield csv([table.columns.map((c) => c.field)], true);
+  for await (const page of pagesOf(db, table, kitchen.id)) {
+    yield csv(
+      page.map((row) => Object.values(recordFrom(table, row)).map(shownCell)),
+      false,
+    );
+    wrote(page.length);
+  }
+}
+
+const PAGE = 500;
+
+interface JournalCells {
+  sequence: number;
+  at: string;
+  account_id: string;
+  noun: string;
+  noun_id: string;
+  lot_id: string | null;
+  action: string;
+  payload: string;
+  hash: string;
+}
+
+async function* journalLines({ db, kitchen, wrote }: Writing): AsyncGenerator<string> {
+  for (let after = 0; ; ) {
+    const page = await rows<JournalCells>(
+      db,
+      `SELECT sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash FROM journal
+       WHERE kitchen_id = ? AND sequence > ? ORDER BY sequence LIMIT ${PAGE}`,
+      [kitchen.id, after],
+    );
+    // What a row says is canonical JSON as it stands: it is passed on as it is.
+    for (const { sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash } of page) {
+      const head = {
+        sequence: Number(sequence),
+        at: fromSql(at),
+        accountId: account_id,
+        noun,
+        nounId: noun_id,
+      };
+      const rest = JSON.stringify({ ...head, lotId: lot_id, action, hash });
+      yield `${rest.slice(0, -1)},"payload":${payload}}\n`;
+    }
+    wrote(page.length);
+    if (page.length < PAGE) return;
+    after = Number(page.at(-1)!.sequence);
+  }
+}
+
+async function appendTable(writing: Writing, table: Table): Promise<void> {
+  const { append } = writing;
+  await append(
+    `schema/${table.noun}.schema.json`,
+    `${JSON.stringify(z.toJSONSchema(schemaOf(table), { unrepresentable: 'any' }), null, 2)}\n`,
+  );
+  await append(`records/${table.noun}.jsonl`, recordLines(writing, table));
+  await append(`tables/${table.noun}.csv`, csvLines(writing, table));
+}
+
+async function appendPhotographs({ db, kitchen, append, wrote }: Writing): Promise<void> {
+  const ids = await rows<{ id: string }>(
+    db,
+    'SELECT p.id FROM photograph p JOIN lot l ON l.id = p.lot_id WHERE l.kitchen_id = ? ORDER BY p.id',
+    [kitchen.id],
+  );
+  for (const { id } of ids) {
+    const [found] = await rows<{ image: Buffer }>(db, 'SELECT image FROM photograph WHERE id = ?', [id]);
+    await append(`photographs/${id}.jpg`, found!.image);
+    wrote(1);
+  }
+}
+
+type End = Manifest['journal'] & { at: string };
+
+/** Where the kitchen's journal ends, and when its last row was written. */
+async function endOf(db: Database, kitchenId: string): Promise<End> {
+  const [head] = await rows<{ sequence: number; hash: string; signature: string | null; at: string | null }>(
+    db,
+    `SELECT h.sequence, h.hash, h.signature, j.at FROM journal_head h
+     LEFT JOIN journal j ON j.kitchen_id = h.kitchen_id AND j.sequence = h.sequence WHERE h.kitchen_id = ?`,
+    [kitchenId],
+  );
+  return {
+    sequence: Number(head?.sequence ?? 0),
+    hash: head?.hash ?? GENESIS,
+    signature: head?.signature ?? null,
+    at: head?.at ? fromSql(head.at) : new Date(0).toISOString(),
+  };
+}
+
+/** Appends one entry after another, all of them of one date, so that the same kitchen gives the same bytes. */
+function appender(archive: ZipArchive, date: Date): Append {
+  return (name, source) =>
+    new Promise((resolve, reject) => {
+      const done = () => {
+        archive.off('entry', done);
+        archive.off('error', reject);
+        resolve();
+      };
+      archive.on('entry', done);
+      archive.on('error', reject);
+      const bytes = typeof source === 'string' || Buffer.isBuffer(source) ? source : Readable.from(source);
+      if (bytes instanceof Readable) bytes.on('error', reject);
+      archive.append(bytes, { name, date, mode: 0o644 });
+    });
+}
+
+/**
+ * Writes a whole kitchen into a zip, as the database shows it to this one connection: inside a transaction of one snapshot.
+ * Two archives of the same record differ in nothing but when they were made.
+ */
+export async function writeArchive(
+  db: Database,
+  kitchen: Kitchen,
+  archive: ZipArchive,
+  exportedAt: string,
+  told: Told = () => {},
+): Promise<void> {
+  const tables = await tablesOf(db);
+  const counts: Record<string, number> = {};
+  for (const table of tables) counts[table.noun] = await countRows(db, table, kitchen.id);
+  const { at, ...journal } = await endOf(db, kitchen.id);
+  const records = Object.values(counts).reduce((sum, count) => sum + count, 0);
+  const total = 2 * records + journal.sequence + counts.photograph! + (await countDocuments(db, kitchen.id));
+  let done = 0;
+  const wrote = (count: number) => {
+    done += count;
+    told(done, total);
+  };
+  const writing = { db, kitchen, append: appender(archive, new Date(at)), wrote };
+  for (const table of tables) await appendTable(writing, table);
+  await writing.append('journal/journal.jsonl', journalLines(writing));
+  await appendPhotographs(writing);
+  const leftOut: string[] = [];
+  for await (const document of documentsOf(db, kitchen, at)) {
+    if ('unreadable' in document) leftOut.push(document.unreadable);
+    else await writing.append(document.name, document.bytes);
+    wrote(1);
+  }
+  const { id, name } = kitchen;
+  const manifest: Manifest = {
+    ...{
+      format: 'inch-pantry archive',
+      version: 1,
+      exportedAt,
+      kitchen: { id, name },
+      journal,
+      counts,
+      leftOut,
+    },
+  };
+  await writing.append('README.txt', readme(manifest));
+  await writing.append('manifest.json', `${JSON.stringify(manifest, null, 2)}\n`);
+  await archive.finalize();
+}
