@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { makeBackup } from './src/backup.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { databaseOf } from './src/database.mjs';
 import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
+import { DEMO_FOLDER } from './src/root.mjs';
 import { giveUp, say } from './src/say.mjs';
 
 const USAGE = 'npm run backup -- FILE [--data DIR]';
@@ -13,7 +13,7 @@ const USAGE = 'npm run backup -- FILE [--data DIR]';
 /** Writes the whole database of a data folder, or of DATABASE_URL, into one file. People may go on writing meanwhile. */
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { data: { type: 'string', default: join(ROOT, 'var', 'demo') } },
+  options: { data: { type: 'string', default: DEMO_FOLDER } },
 });
 if (positionals.length !== 1) giveUp(USAGE);
 const file = resolve(positionals[0]);

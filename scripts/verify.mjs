@@ -1,10 +1,9 @@
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuilt } from './src/build.mjs';
-import { databaseOf, verifyDatabase } from './src/database.mjs';
+import { admin, databaseOf, verifyDatabase } from './src/database.mjs';
 import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { runCommand } from './src/run.mjs';
+import { DEMO_FOLDER } from './src/root.mjs';
 
 /**
  * Walks the journal of a data folder, or of DATABASE_URL, and holds the record against it. The folder's MariaDB is started for it where it is
@@ -12,7 +11,7 @@ import { runCommand } from './src/run.mjs';
  */
 const { values } = parseArgs({
   options: {
-    data: { type: 'string', default: join(ROOT, 'var', 'demo') },
+    data: { type: 'string', default: DEMO_FOLDER },
     rebuild: { type: 'boolean', default: false },
   },
 });
@@ -20,11 +19,7 @@ await ensurePackages();
 await ensureBuilt(['server']);
 const db = await databaseOf(resolve(values.data));
 try {
-  if (values.rebuild)
-    await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'rebuild'], {
-      env: { INCH_ADMIN: db.adminUrl },
-      show: true,
-    });
+  if (values.rebuild) await admin(db, ['rebuild'], { show: true });
   if (!(await verifyDatabase(db))) process.exitCode = 1;
 } finally {
   await db.stop();

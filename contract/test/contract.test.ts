@@ -44,10 +44,13 @@ describe('the table of routes', () => {
       'GET /api/calendars/:secret',
       'GET /api/health',
       'GET /api/openapi.json',
+      'GET /api/progress/:id',
       'GET /api/schemas/formula.json',
       'GET /api/setup',
       'POST /api/session',
       'POST /api/setup',
+      'POST /api/setup/archive',
+      'POST /api/setup/owner',
     ]);
     const readerWrites = allRoutes
       .filter((r) => r.access === 'reader' && r.method !== 'GET')

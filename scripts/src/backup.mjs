@@ -6,9 +6,8 @@ import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
 import { hashing, openZip, writeZip } from './archive.mjs';
+import { admin } from './database.mjs';
 import { clientOf } from './mariadb.mjs';
-import { ROOT } from './root.mjs';
-import { runCommand } from './run.mjs';
 
 const README = `A copy of a kitchen's whole database, made by "npm run backup".
 "npm run restore -- THIS-FILE --data NEW-FOLDER" makes a kitchen of it again.
@@ -75,13 +74,7 @@ async function recordBackup(adminUrl, { at, file, bytes }) {
 /** Writes down where the journal ends now. @returns what is wrong with it; null where nothing is */
 async function anchorEnds(db, folder) {
   try {
-    await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'anchor'], {
-      env: {
-        INCH_DATABASE: db.adminUrl,
-        INCH_JOURNAL_KEY: db.journalKey ?? '',
-        INCH_ANCHORS: join(folder, 'anchors.jsonl'),
-      },
-    });
+    await admin(db, ['anchor'], { anchors: join(folder, 'anchors.jsonl') });
     return null;
   } catch (error) {
     return `The journal is not as it was written: ${error.message.split('\n')[1]}. Run: npm run verify -- --data ${folder}`;

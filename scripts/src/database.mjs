@@ -35,17 +35,22 @@ export async function databaseOf(folder) {
   return running ? { ...running, stop: async () => {} } : startMariadb(folder);
 }
 
+/** Runs one of the server's own commands on a database, as its owner. */
+export const admin = (db, args, { show = false, anchors = db.anchors } = {}) =>
+  runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), ...args], {
+    env: {
+      INCH_ADMIN: db.adminUrl,
+      INCH_DATABASE: db.adminUrl,
+      INCH_JOURNAL_KEY: db.journalKey ?? '',
+      INCH_ANCHORS: anchors ?? '',
+    },
+    show,
+  });
+
 /** Walks the journal of a database and holds its record against it; what is found is shown. @returns whether all is well */
 export async function verifyDatabase(db) {
   try {
-    await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'verify'], {
-      env: {
-        INCH_DATABASE: db.adminUrl,
-        INCH_JOURNAL_KEY: db.journalKey ?? '',
-        INCH_ANCHORS: db.anchors ?? '',
-      },
-      show: true,
-    });
+    await admin(db, ['verify'], { show: true });
     return true;
   } catch {
     return false;

@@ -3,7 +3,7 @@ import type { Pool } from 'mysql2/promise';
 import { databaseFromUrl } from './config.ts';
 import { grantAppUser } from './database/grants.ts';
 import { migrate } from './database/migrate.ts';
-import { openPool } from './database/pool.ts';
+import { openPool, rows } from './database/pool.ts';
 import { errorCode } from './database/transaction.ts';
 import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
@@ -97,13 +97,27 @@ async function anchor(): Promise<void> {
 
 /** Drops the summaries that lists are made of and derives them anew from the record. */
 async function rebuild(): Promise<void> {
-  const pool = openPool(databaseFromUrl(process.env.INCH_ADMIN ?? ''), 4);
+  const tell = teller();
   let done = 0;
-  await rebuildStandings(pool, (left) => {
-    done += left;
-    process.stdout.write(`${done} lots\n`);
+  await withPool(async (pool) => {
+    const [lots] = await rows<{ n: number }>(pool, 'SELECT COUNT(*) AS n FROM lot');
+    await rebuildStandings(pool, (count) => {
+      done += count;
+      tell('Summing up lots', done, Number(lots!.n));
+    });
   });
-  await pool.end();
+}
+
+const EVERY_MS = 1000;
+
+/** Says how far something is that takes a while, once a second, on a line of its own. */
+function teller(): (what: string, done: number, total: number) => void {
+  let said = Date.now();
+  return (what, done, total) => {
+    if (Date.now() - said < EVERY_MS) return;
+    said = Date.now();
+    process.stdout.write(`${what}: ${done.toLocaleString('en')} of ${total.toLocaleString('en')}\n`);
+  };
 }
 
 async function withPool(work: (pool: Pool) => Promise<void>): Promise<void> {
@@ -119,12 +133,18 @@ const commands: Record<string, () => Promise<void>> = {
   ...{ prepare, verify, anchor, rebuild },
   // What makes zips and PDFs is loaded by the commands that need it.
   export: async () => {
-    const { exportKitchen } = await import('./archive/command.ts');
-    await withPool((pool) => exportKitchen(pool, file));
+    const { exportKitchen } = await import('./archive/toFile.ts');
+    await withPool(async (pool) => {
+      const { kitchen, bytes } = await exportKitchen(pool, file, teller());
+      process.stdout.write(`${kitchen}: ${(bytes / 1e6).toFixed(1)} MB in ${file}\n`);
+    });
   },
   import: async () => {
-    const { importKitchen } = await import('./archive/command.ts');
-    await withPool((pool) => importKitchen(pool, file));
+    const { readArchive } = await import('./archive/read.ts');
+    await withPool(async (pool) => {
+      const { kitchen, lots } = await readArchive(pool, file, teller());
+      process.stdout.write(`${kitchen}: ${lots.toLocaleString('en')} lots, whole.\n`);
+    });
   },
 };
 useJournalKey(process.env.INCH_JOURNAL_KEY || undefined);

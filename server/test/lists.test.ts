@@ -7,6 +7,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readLot } from '../src/lot/store.ts';
 import { deriveStanding } from '../src/standing/derive.ts';
 import { completeStandings, faultyStandings, rebuildStandings } from '../src/standing/rebuild.ts';
+import { deedsOf } from './deeds.ts';
 import { Crew } from './filled.ts';
 import {
   ago,
@@ -25,10 +26,12 @@ const crew = new Crew();
 let lots: Started[];
 let meter: string;
 let formula: string;
+let deeds: ReturnType<typeof deedsOf>;
 
 beforeAll(async () => {
   await crew.gather(app);
   meter = await meterOf(crew.maker);
+  deeds = deedsOf(crew, meter);
   formula = await saveFormula(crew.maker, cherryContent, 'Crème de cassis');
   const sold = await crew.releasable();
   await post(crew.owner, sold, 'decisions', { event: 'release', password: OWNER.password });
@@ -62,57 +65,9 @@ async function expectDerived(): Promise<void> {
   }
 }
 
-/** Something that is written in a kitchen, in ways that move standings: lots, their instruments, the settings. */
-const DEEDS: Record<string, (lot: Started) => Promise<unknown>> = {
-  'a sale': async (lot) => {
-    const [group] = (await crew.view(lot)).bottles.groups;
-    return (
-      group &&
-      post(crew.maker, lot, 'movements', {
-        ...{ bottlingId: group.bottlingId, kind: 'sold', from: group.place, to: 'Arkle market', count: 1 },
-      })
-    );
-  },
-  'a pH that counts': (lot) =>
-    post(crew.maker, lot, 'readings', {
-      ...{ kind: 'ph', raw: 3.4, celsius: 21, sample: 'finished', instrumentId: meter },
-    }),
-  'a pH over the limit': (lot) =>
-    post(crew.maker, lot, 'readings', {
-      ...{ kind: 'ph', raw: 4.9, celsius: 21, sample: 'finished', instrumentId: meter },
-    }),
-  'a note': (lot) => post(crew.maker, lot, 'readings', { kind: 'note', said: 'clear as glass' }),
-  'a weighing-in': (lot) =>
-    post(crew.maker, lot, 'additions', { ingredientId: 'sugar', grams: 10, from: 'jar', why: 'to taste' }),
-  'a strike': async (lot) => {
-    const { readings } = await crew.view(lot);
-    const last = readings.findLast((r: { struck: unknown }) => r.struck === null);
-    return last && post(crew.maker, lot, 'strikes', { noun: 'reading', entryId: last.id, why: 'misread' });
-  },
-  'a done step': async (lot) => {
-    const { steps } = await crew.view(lot);
-    const open = steps.find((s: { marks: { kind: string }[] }) => s.marks.at(-1)?.kind !== 'done');
-    return open && post(crew.maker, lot, 'marks', { stepId: open.id, mark: 'done' });
-  },
-  'a deviation': (lot) => post(crew.maker, lot, 'deviations', { what: 'A jar was dropped.' }),
-  'a good calibration': () => calibrate(crew.maker, meter),
-  'a refused calibration': () => calibrate(crew.maker, meter, 60),
-  'a hold': (lot) => post(crew.owner, lot, 'decisions', { event: 'hold', why: 'looked cloudy' }),
-  'resuming it': (lot) =>
-    post(crew.owner, lot, 'rulings', { event: 'resume', why: 'it was the light', done: 'looked again' }),
-  'another name of the kitchen': async () => {
-    const { revision } = await kitchen();
-    return crew.owner.send('PATCH', '/api/kitchen', { revision, name: `Kitchen ${revision}` });
-  },
-  'no place on the label': async () => {
-    const { revision, place } = await kitchen();
-    return crew.owner.send('PATCH', '/api/kitchen', { revision, place: place === '' ? 'Upland' : '' });
-  },
-};
-
 describe('the standing of a lot', () => {
   it('follows each deed that there is', async () => {
-    for (const [name, deed] of Object.entries(DEEDS)) {
+    for (const [name, deed] of Object.entries(deeds)) {
       const statuses: number[] = [];
       for (const lot of lots) {
         const reply = (await deed(lot)) as { status: number } | undefined;
@@ -127,10 +82,10 @@ describe('the standing of a lot', () => {
   });
 
   it('is what its whole record comes to, at any time of the clock, after whatever was written', async () => {
-    const deed = fc.tuple(fc.constantFrom(...Object.keys(DEEDS)), fc.nat({ max: 2 }));
+    const deed = fc.tuple(fc.constantFrom(...Object.keys(deeds)), fc.nat({ max: 2 }));
     await fc.assert(
       fc.asyncProperty(fc.array(deed, { minLength: 1, maxLength: 8 }), async (history) => {
-        for (const [name, which] of history) await DEEDS[name]!(lots[which]!);
+        for (const [name, which] of history) await deeds[name]!(lots[which]!);
         await expectDerived();
       }),
       { numRuns: 8 },

@@ -1,10 +1,5 @@
-import type { Account } from '@inch/contract/account';
 import type { Manifest } from '@inch/contract/archive';
-import type { PoolConnection } from 'mysql2/promise';
-import { type Database, rows, watchRows } from '../database/pool.ts';
-import { journalRows, moveEnd, type Writing } from '../journal/writing.ts';
-import { readKitchen } from '../kitchen/store.ts';
-import { holdWhereShut } from '../lot/change.ts';
+import { type Database, rows } from '../database/pool.ts';
 import { NOTHING } from '../standing/stock.ts';
 
 /** Lots whose state is not what was decided of them last. */
@@ -12,7 +7,10 @@ const WRONG_STATES = `SELECT l.code FROM lot l LEFT JOIN (SELECT lot_id, MAX(rec
   WHERE IF(m.at IS NULL, l.state <> 'making', NOT EXISTS (
     SELECT 1 FROM decision d WHERE d.lot_id = l.id AND d.recorded_at = m.at AND d.\`to\` = l.state)) LIMIT 5`;
 
-/** What of a record cannot be: lots that cannot be read, states that were never decided, stock and bottles under zero. */
+/**
+ * What of a record cannot be: lots that cannot be read, states that were never decided, stock and bottles under zero, nobody
+ * who owns it. Release checks are not asked here: every sale and every gift asks all of them again.
+ */
 export async function faultsOfRecord(db: Database, { leftOut }: Manifest): Promise<string[]> {
   const broken = await rows<{ code: string; broken: string }>(
     db,
@@ -27,7 +25,12 @@ export async function faultsOfRecord(db: Database, { leftOut }: Manifest): Promi
     db,
     `SELECT s.number FROM stock_standing c JOIN stock_lot s ON s.id = c.stock_id WHERE c.left_amount < -${NOTHING} LIMIT 5`,
   );
+  const owners = await rows<{ id: string }>(
+    db,
+    "SELECT id FROM account WHERE role = 'owner' AND disabled_at IS NULL LIMIT 1",
+  );
   return [
+    ...(owners.length === 0 ? ['Nobody in it owns the kitchen.'] : []),
     ...broken
       .filter(({ code }) => !leftOut.includes(code))
       .map(({ code, broken: why }) => `Lot ${code} cannot be read: ${why}.`),
@@ -35,33 +38,4 @@ export async function faultsOfRecord(db: Database, { leftOut }: Manifest): Promi
     ...bottles.map(({ code }) => `More bottles left lot ${code} than were filled.`),
     ...stock.map(({ number }) => `More was taken of stock lot ${number} than came.`),
   ];
-}
-
-/** Holds each released lot whose release checks do not pass as this program asks them; what passes is left as it is. */
-export async function holdWhatIsShut(tx: PoolConnection, kitchenId: string): Promise<void> {
-  const [owner] = await rows<Account>(
-    tx,
-    "SELECT id, name, role FROM account WHERE kitchen_id = ? AND role = 'owner' ORDER BY created_at, id LIMIT 1",
-    [kitchenId],
-  );
-  if (!owner) throw new Error('The archive has no owner.');
-  const released = await rows<{ id: string }>(
-    tx,
-    "SELECT lot_id AS id FROM lot_standing WHERE kitchen_id = ? AND state = 'released' AND bottles_left > 0 ORDER BY lot_id",
-    [kitchenId],
-  );
-  const [head] = await rows<{ sequence: number; hash: string }>(
-    tx,
-    'SELECT sequence, hash FROM journal_head WHERE kitchen_id = ?',
-    [kitchenId],
-  );
-  const now = new Date().toISOString();
-  const chain = { sequence: Number(head!.sequence), hash: head!.hash };
-  const touched = watchRows(tx);
-  const kitchen = await readKitchen(tx, kitchenId);
-  const w: Writing = { tx, account: owner, kitchen, now, entered: { at: now, by: owner }, chain };
-  for (const { id } of released) await holdWhereShut(w, id, now);
-  if (touched.size === 0) return;
-  await journalRows(w, touched);
-  await moveEnd(tx, kitchenId, chain);
 }

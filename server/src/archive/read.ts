@@ -10,7 +10,7 @@ import { signEnd } from '../journal/sign.ts';
 import { verifyJournal } from '../journal/verify.ts';
 import { completeStandings } from '../standing/rebuild.ts';
 import { cellFrom, type PictureFile, schemaOf } from './cells.ts';
-import { faultsOfRecord, holdWhatIsShut } from './judge.ts';
+import { faultsOfRecord } from './judge.ts';
 import { type Table, tablesOf } from './table.ts';
 import { type OpenArchive, openArchive } from './zip.ts';
 
@@ -200,6 +200,7 @@ async function readEnd({ tx, manifest, now }: Reading): Promise<void> {
   });
   await insert(tx, 'installation', {
     ...{ id: 1, kitchen_id: kitchen.id, brought_in_at: toSql(now), brought_in_sequence: journal.sequence },
+    brought_in_signature: journal.signature,
     brought_in_signed: signature !== null && signature === journal.signature,
   });
 }
@@ -243,7 +244,6 @@ async function readAll(
   });
   const wrong = await faultsOfRecord(tx, manifest);
   if (wrong.length > 0) throw refused(wrong.slice(0, 3).join(' '));
-  await holdWhatIsShut(tx, manifest.kitchen.id);
   return lots;
 }
 

@@ -119,12 +119,12 @@ async function appendPhotographs({ db, kitchen, append, wrote }: Writing): Promi
 
 type End = Manifest['journal'] & { at: string };
 
-/** Where the kitchen's journal ends, and when its last row was written. */
+/** Where the kitchen's journal ends, and when its last row was written; an end that came in with an archive is signed as it was there. */
 async function endOf(db: Database, kitchenId: string): Promise<End> {
   const [head] = await rows<{ sequence: number; hash: string; signature: string | null; at: string | null }>(
     db,
-    `SELECT h.sequence, h.hash, h.signature, j.at FROM journal_head h
-     LEFT JOIN journal j ON j.kitchen_id = h.kitchen_id AND j.sequence = h.sequence WHERE h.kitchen_id = ?`,
+    `SELECT h.sequence, h.hash, IF(n.brought_in_sequence = h.sequence, n.brought_in_signature, h.signature) AS signature, j.at FROM journal_head h
+     LEFT JOIN installation n ON n.kitchen_id = h.kitchen_id LEFT JOIN journal j ON j.kitchen_id = h.kitchen_id AND j.sequence = h.sequence WHERE h.kitchen_id = ?`,
     [kitchenId],
   );
   return {

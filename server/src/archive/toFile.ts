@@ -5,23 +5,15 @@ import { ZipArchive } from 'archiver';
 import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 import { readKitchen } from '../kitchen/store.ts';
-import { readArchive } from './read.ts';
+import type { Told } from './read.ts';
 import { writeArchive } from './write.ts';
 
-const EVERY_MS = 1000;
-
-/** Says how far it is, once a second, on a line of its own. */
-function teller(): (what: string, done: number, total: number) => void {
-  let said = Date.now();
-  return (what, done, total) => {
-    if (Date.now() - said < EVERY_MS) return;
-    said = Date.now();
-    process.stdout.write(`${what}: ${done.toLocaleString('en')} of ${total.toLocaleString('en')}\n`);
-  };
-}
-
 /** Writes the kitchen of this installation into a file, as of one moment; a file that is not whole is never there. */
-export async function exportKitchen(pool: Pool, file: string): Promise<void> {
+export async function exportKitchen(
+  pool: Pool,
+  file: string,
+  told: Told = () => {},
+): Promise<{ kitchen: string; bytes: number }> {
   const part = `${file}.part`;
   const db = await pool.getConnection();
   try {
@@ -31,11 +23,10 @@ export async function exportKitchen(pool: Pool, file: string): Promise<void> {
     const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
     const written = pipeline(archive, createWriteStream(part, { mode: 0o600 }));
     written.catch(() => {});
-    const tell = teller();
     const kitchen = await readKitchen(db, own.id);
     await Promise.race([
       writeArchive(db, kitchen, archive, new Date().toISOString(), (done, total) =>
-        tell('Exporting', done, total),
+        told('Exporting', done, total),
       ),
       written.then(() => new Promise<void>(() => {})),
     ]);
@@ -45,7 +36,7 @@ export async function exportKitchen(pool: Pool, file: string): Promise<void> {
     const { size } = await handle.stat();
     await handle.close();
     await rename(part, file);
-    process.stdout.write(`${kitchen.name}: ${(size / 1e6).toFixed(1)} MB.\n`);
+    return { kitchen: kitchen.name, bytes: size };
   } catch (error) {
     await rm(part, { force: true });
     throw error;
@@ -53,10 +44,4 @@ export async function exportKitchen(pool: Pool, file: string): Promise<void> {
     await db.query('ROLLBACK').catch(() => {});
     db.release();
   }
-}
-
-/** Makes this installation, which has no kitchen yet, that of a file. */
-export async function importKitchen(pool: Pool, file: string): Promise<void> {
-  const { kitchen, lots } = await readArchive(pool, file, teller());
-  process.stdout.write(`${kitchen}: ${lots.toLocaleString('en')} lots, whole.\n`);
 }

@@ -1,0 +1,35 @@
+import { existsSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { ensureBuilt } from './src/build.mjs';
+import { admin } from './src/database.mjs';
+import { inNewFolder, newFolder } from './src/newFolder.mjs';
+import { ensurePackages } from './src/packages.mjs';
+import { giveUp, say } from './src/say.mjs';
+import { prepareDatabase } from './src/server.mjs';
+
+const USAGE = 'npm run import -- FILE --data NEW-FOLDER';
+
+/** Makes a kitchen of an export, in a folder that holds none or in the empty database that DATABASE_URL names. */
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: 'string' } } });
+if (positionals.length !== 1 || !values.data) giveUp(USAGE);
+const file = resolve(positionals[0]);
+if (!existsSync(file)) giveUp(`There is no file ${file}.`);
+const folder = newFolder(values.data);
+await ensurePackages();
+await ensureBuilt(['server']);
+try {
+  await inNewFolder(
+    folder,
+    async () => {},
+    async (db) => {
+      await prepareDatabase(db);
+      await admin(db, ['import', file], { show: true });
+    },
+  );
+  say(`It is in ${folder}. Start it with: npm start -- --data ${folder}`);
+  say('Nobody has a password there yet: the first page asks its owner to set one.');
+} catch {
+  // Why, the command has said.
+  process.exitCode = 1;
+}
