@@ -226,13 +226,13 @@ async function readAll(
   let done = 0;
   const read = (count: number) => {
     done += count;
-    told('Reading the archive', done, total);
+    told('Reading the file', done, total);
   };
   const reading: Reading = { tx, zip, manifest, now: new Date().toISOString(), read };
   for (const table of tables) await readTable(reading, table);
   await readJournal(reading);
   await readEnd(reading);
-  told('Holding the record against its journal', 0, 1);
+  told('Comparing the record with its journal', 0, 1);
   const faults = (await verifyJournal(tx)).flatMap((report) => report.faults);
   if (faults.length > 0)
     throw refused(`The record is not as its journal says: ${faults.slice(0, 3).join('; ')}.`);
@@ -240,7 +240,7 @@ async function readAll(
   let derived = 0;
   await completeStandings(tx, (count) => {
     derived += count;
-    told('Summing up lots', derived, lots);
+    told('Summing up the lots', derived, lots);
   });
   const wrong = await faultsOfRecord(tx, manifest);
   if (wrong.length > 0) throw refused(wrong.slice(0, 3).join(' '));

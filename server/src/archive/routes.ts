@@ -8,7 +8,7 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { isRefusal, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { inWriting, journal } from '../journal/writing.ts';
 import { progressOf, Steps } from '../progress/steps.ts';
@@ -50,8 +50,12 @@ interface Exporting {
 async function sendArchive({ pool, kitchen, res, steps, journaled }: Exporting): Promise<void> {
   const now = new Date().toISOString();
   // What makes zips and PDFs is loaded by the first export.
-  const [{ ZipArchive }, { writeArchive }] = await Promise.all([import('archiver'), import('./write.ts')]);
+  const [{ ZipArchive }, { contentsOf, writeArchive }] = await Promise.all([
+    import('archiver'),
+    import('./write.ts'),
+  ]);
   await asOfNow(pool, kitchen, async (db) => {
+    const contents = await contentsOf(db, kitchen);
     await journaled();
     res.type(ARCHIVE_MEDIA).attachment(fileNameOf(kitchen, now.slice(0, 10)));
     const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
@@ -59,7 +63,7 @@ async function sendArchive({ pool, kitchen, res, steps, journaled }: Exporting):
     sent.catch(() => {});
     try {
       await Promise.race([
-        writeArchive(db, kitchen, archive, now, (done, total) => steps.tell('Exporting', done, total)),
+        writeArchive(contents, archive, now, (done, total) => steps.tell('Exporting', done, total)),
         // Who leaves ends it.
         sent.then(() => new Promise<void>(() => {})),
       ]);
@@ -71,6 +75,10 @@ async function sendArchive({ pool, kitchen, res, steps, journaled }: Exporting):
     }
   });
 }
+
+/** What went wrong, as a person is told it. */
+const said = (error: unknown): string =>
+  isRefusal(error) ? error.message : 'Something went wrong in the program. Try again.';
 
 /** What is sent, laid on the disk for as long as it is read. */
 async function onDisk<T>(req: Request, work: (file: string) => Promise<T>): Promise<T> {
@@ -96,7 +104,7 @@ export function archiveRouter(app: AppContext): void {
       await sendArchive({ pool, kitchen, res, steps, journaled });
       await steps.end(null);
     } catch (error) {
-      await steps.end((error as Error).message);
+      await steps.end(said(error));
       throw error;
     }
     return undefined;
@@ -113,7 +121,7 @@ export function archiveRouter(app: AppContext): void {
       await steps.end(null);
       return result;
     } catch (error) {
-      await steps.end((error as Error).message);
+      await steps.end(said(error));
       throw error;
     }
   });

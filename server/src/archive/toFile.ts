@@ -6,7 +6,7 @@ import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import type { Told } from './read.ts';
-import { writeArchive } from './write.ts';
+import { contentsOf, writeArchive } from './write.ts';
 
 /** Writes the kitchen of this installation into a file, as of one moment; a file that is not whole is never there. */
 export async function exportKitchen(
@@ -25,7 +25,7 @@ export async function exportKitchen(
     written.catch(() => {});
     const kitchen = await readKitchen(db, own.id);
     await Promise.race([
-      writeArchive(db, kitchen, archive, new Date().toISOString(), (done, total) =>
+      writeArchive(await contentsOf(db, kitchen), archive, new Date().toISOString(), (done, total) =>
         told('Exporting', done, total),
       ),
       written.then(() => new Promise<void>(() => {})),

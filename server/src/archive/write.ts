@@ -117,6 +117,18 @@ async function appendPhotographs({ db, kitchen, append, wrote }: Writing): Promi
   }
 }
 
+/** Appends what can be printed of each lot. @returns the codes of lots that cannot be read */
+async function appendDocuments({ db, kitchen, append, wrote }: Writing, at: string): Promise<string[]> {
+  const leftOut: string[] = [];
+  // Documents are of the record as it is, wherever it came from: that stands in the manifest.
+  for await (const document of documentsOf(db, { ...kitchen, broughtIn: null }, at)) {
+    if ('unreadable' in document) leftOut.push(document.unreadable);
+    else await append(document.name, document.bytes);
+    wrote(1);
+  }
+  return leftOut;
+}
+
 type End = Manifest['journal'] & { at: string };
 
 /** Where the kitchen's journal ends, and when its last row was written; an end that came in with an archive is signed as it was there. */
@@ -152,23 +164,35 @@ function appender(archive: ZipArchive, date: Date): Append {
     });
 }
 
-/**
- * Writes a whole kitchen into a zip, as the database shows it to this one connection: inside a transaction of one snapshot.
- * Two archives of the same record differ in nothing but when they were made.
- */
+/** What of a kitchen goes out: its tables with their counts, and where its journal ends. */
+export interface Contents {
+  db: Database;
+  kitchen: Kitchen;
+  tables: Table[];
+  counts: Record<string, number>;
+  documents: number;
+  end: End;
+}
+
+/** Looks over a kitchen as the database shows it to this one connection: inside a transaction of one snapshot. */
+export async function contentsOf(db: Database, kitchen: Kitchen): Promise<Contents> {
+  const tables = await tablesOf(db);
+  const counts: Record<string, number> = {};
+  for (const table of tables) counts[table.noun] = await countRows(db, table, kitchen.id);
+  const documents = await countDocuments(db, kitchen.id);
+  return { db, kitchen, tables, counts, documents, end: await endOf(db, kitchen.id) };
+}
+
+/** Writes a whole kitchen into a zip. Two archives of the same record differ in nothing but when they were made. */
 export async function writeArchive(
-  db: Database,
-  kitchen: Kitchen,
+  { db, kitchen, tables, counts, documents, end }: Contents,
   archive: ZipArchive,
   exportedAt: string,
   told: Told = () => {},
 ): Promise<void> {
-  const tables = await tablesOf(db);
-  const counts: Record<string, number> = {};
-  for (const table of tables) counts[table.noun] = await countRows(db, table, kitchen.id);
-  const { at, ...journal } = await endOf(db, kitchen.id);
+  const { at, ...journal } = end;
   const records = Object.values(counts).reduce((sum, count) => sum + count, 0);
-  const total = 2 * records + journal.sequence + counts.photograph! + (await countDocuments(db, kitchen.id));
+  const total = 2 * records + journal.sequence + counts.photograph! + documents;
   let done = 0;
   const wrote = (count: number) => {
     done += count;
@@ -178,12 +202,7 @@ export async function writeArchive(
   for (const table of tables) await appendTable(writing, table);
   await writing.append('journal/journal.jsonl', journalLines(writing));
   await appendPhotographs(writing);
-  const leftOut: string[] = [];
-  for await (const document of documentsOf(db, kitchen, at)) {
-    if ('unreadable' in document) leftOut.push(document.unreadable);
-    else await writing.append(document.name, document.bytes);
-    wrote(1);
-  }
+  const leftOut = await appendDocuments(writing, at);
   const { id, name } = kitchen;
   const manifest: Manifest = {
     ...{

@@ -30,18 +30,26 @@ const momentIn = (instant: string, timeZone: string): string =>
   );
 
 /** What the signature under a release is bound to. */
-const signatureSaid = (d: LotView['decisions'][number]): string =>
+const signatureSaid = (d: LotView['decisions'][number], elsewhere: boolean): string =>
   d.signed
-    ? `Signed with the account’s own password, as “${d.meaning}”${d.recordHash ? `, under the record of SHA-256 ${d.recordHash.slice(0, 16)}…` : ''}.`
+    ? `${elsewhere ? 'In the installation that the kitchen was imported from: signed' : 'Signed'} with the account’s own password, as “${d.meaning}”${d.recordHash ? `, under the record of SHA-256 ${d.recordHash.slice(0, 16)}…` : ''}.`
     : 'Not signed here: the decision came in with a kitchen file.';
 
-function verdict(lot: LotView, timeZone: string): { words: string; released: boolean } {
+/** Whether something was written down before the kitchen was imported, in an installation whose key is not known here. */
+const isFromElsewhere = ({ broughtIn }: Kitchen, at: string): boolean =>
+  broughtIn !== null && !broughtIn.signedHere && at < broughtIn.at;
+
+function verdict(lot: LotView, kitchen: Kitchen): { words: string; released: boolean } {
+  const { timeZone } = kitchen;
   const last = [...lot.decisions]
     .reverse()
     .find((d) => d.to === 'released' || d.to === 'held' || d.to === 'recalled');
   const when = last ? `${momentIn(last.at, timeZone)}, by ${last.by}` : '';
   if (['released', 'closed'].includes(lot.state) && last?.to === 'released')
-    return { words: `Released ${when}. ${signatureSaid(last)}`, released: true };
+    return {
+      words: `Released ${when}. ${signatureSaid(last, isFromElsewhere(kitchen, last.recordedAt))}`,
+      released: true,
+    };
   if (lot.state === 'held') return { words: `Held ${when}: ${last?.why ?? ''}`, released: false };
   if (lot.state === 'recalled') return { words: `Recalled ${when}: ${last?.why ?? ''}`, released: false };
   return { words: 'Not released.', released: false };
@@ -60,6 +68,9 @@ function head(lot: LotView, kitchen: Kitchen): string[] {
     `Critical limit of this lot: pH ${lot.criticalPh}`,
     `Made at ${Math.round(feetOf(lot.elevationMetres)).toLocaleString('en')} ft (${Math.round(lot.elevationMetres)} m), where water boils at ${boilingPointOfWater(lot.elevationMetres).toFixed(1)} °C`,
     lot.keeping.carriedBy,
+    ...(isFromElsewhere(kitchen, lot.begunAt)
+      ? [`Imported with the kitchen on ${momentIn(kitchen.broughtIn!.at, kitchen.timeZone)}.`]
+      : []),
     ...(lot.broughtInAt
       ? [`Brought in from a kitchen file on ${momentIn(lot.broughtInAt, kitchen.timeZone)}.`]
       : []),
@@ -68,7 +79,7 @@ function head(lot: LotView, kitchen: Kitchen): string[] {
 
 /** What the release of a lot rests on, gate by gate, as it stands in the record. */
 export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): ReleaseSheet {
-  const { words, released } = verdict(lot, kitchen.timeZone);
+  const { words, released } = verdict(lot, kitchen);
   const gates = lot.gates.map((gate) => ({
     heading: `${gate.question} ${gate.open ? 'Passed' : 'Missing'}`,
     lines: [...gate.evidence.map((e) => e.words), ...(gate.missing ? [`Missing: ${gate.missing}`] : [])],

@@ -5,6 +5,7 @@ import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { timeZonesWith } from '../ui/zones.ts';
 import { Doorway } from './Doorway.tsx';
+import { ImportKitchen } from './ImportKitchen.tsx';
 
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
@@ -63,6 +64,7 @@ export function FirstStart() {
           Create the kitchen
         </Button>
       </form>
+      <ImportKitchen />
     </Doorway>
   );
 }

@@ -56,14 +56,33 @@ export async function call<
 /** Posts a body to an address; throws `ApiProblem` or `ServerAway`. */
 export const post = (address: string, body: unknown): Promise<unknown> => send('POST', address, body);
 
-async function send(method: string, address: string, body: unknown): Promise<unknown> {
-  const response = await fetch(base + address, {
+/** Posts a file to a route as it is; throws `ApiProblem` or `ServerAway`. */
+export const sendFile = async <
+  P extends z.ZodType,
+  Q extends z.ZodType,
+  B extends z.ZodType,
+  R extends z.ZodType,
+>(
+  route: Route<P, Q, B, R>,
+  query: In<Q>,
+  file: File,
+): Promise<z.output<R>> =>
+  (await fetched(addressOf(route.path, {}, query as Record<string, unknown>), {
+    method: 'POST',
+    headers: { 'content-type': route.sends![0]! },
+    body: file,
+  })) as z.output<R>;
+
+const send = (method: string, address: string, body: unknown): Promise<unknown> =>
+  fetched(address, {
     method,
-    credentials: 'same-origin',
     ...(body === undefined
       ? {}
       : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
-  }).catch(() => {
+  });
+
+async function fetched(address: string, init: RequestInit): Promise<unknown> {
+  const response = await fetch(base + address, { credentials: 'same-origin', ...init }).catch(() => {
     throw new ServerAway();
   });
   if (response.ok) return response.json();

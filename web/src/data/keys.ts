@@ -23,6 +23,7 @@ const READ = [
   'account',
   'backup',
   'calendar',
+  'progress',
 ] as const;
 export type ReadNoun = (typeof READ)[number];
 

@@ -7,13 +7,20 @@ import { keys } from './keys.ts';
 /** Who is signed in, and to which kitchen. */
 export const SessionContext = createContext<Session | null>(null);
 
+/** A kitchen that came in from an archive and in which nobody has a password yet: who may take it over. */
+interface Untaken {
+  owners: string[];
+}
+
 /** The session of this device; 'set up' where no kitchen exists yet. */
-async function readSession(): Promise<Session | 'set up' | 'sign in'> {
+async function readSession(): Promise<Session | Untaken | 'set up' | 'sign in'> {
   try {
     return await call(accountRoutes.session);
   } catch (error) {
     if (!(error instanceof ApiProblem) || error.status !== 401) throw error;
-    return (await call(accountRoutes.setupNeeded)).needed ? 'set up' : 'sign in';
+    const { needed, owners } = await call(accountRoutes.setupNeeded);
+    if (owners) return { owners };
+    return needed ? 'set up' : 'sign in';
   }
 }
 

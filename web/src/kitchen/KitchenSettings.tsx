@@ -18,6 +18,7 @@ import { Containers } from './Containers.tsx';
 import { HeatProcesses } from './HeatProcesses.tsx';
 import { OwnAccount } from './OwnAccount.tsx';
 import { People } from './People.tsx';
+import { BroughtIn, WholeKitchen } from './WholeKitchen.tsx';
 import { WorkshopForm } from './WorkshopForm.tsx';
 
 const answersOf = (k: Kitchen) => ({
@@ -219,6 +220,8 @@ export function KitchenSettings() {
       <HeatProcesses owner={owner} />
       <Containers mayWrite={account.role !== 'reader'} />
       <Backups />
+      {owner && <WholeKitchen />}
+      {kitchen.broughtIn && <BroughtIn broughtIn={kitchen.broughtIn} />}
       <p className="mt-8">
         <Link className="text-link underline" to="/kitchen/journal">
           Journal: every change of the kitchen

@@ -1,5 +1,5 @@
 import type { Basket } from '@inch/contract/stock';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
+import { FileButton } from '../ui/FileButton.tsx';
 import { offerUndo } from '../ui/undo.ts';
 import { WhenField } from '../ui/WhenField.tsx';
 import { receiptFromCsv } from './receipt.ts';
@@ -45,7 +46,6 @@ function LineRow({ form, at, drop }: { form: ReceiptForm; at: number; drop: () =
 
 /** Lines read out of a shop's file, or what is wrong with it. */
 function FromFile({ planning, add }: { planning: Planning; add: (lines: Lines) => void }) {
-  const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const open = async (chosen: File) => {
     try {
@@ -57,22 +57,14 @@ function FromFile({ planning, add }: { planning: Planning; add: (lines: Lines) =
   };
   return (
     <>
-      <Button tone="quiet" onClick={() => file.current?.click()}>
-        from a CSV file…
-      </Button>
-      <input
-        ref={file}
-        type="file"
+      <FileButton
+        tone="quiet"
+        label="A receipt as CSV"
         accept=".csv,text/csv"
-        aria-label="A receipt as CSV"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          if (chosen) void open(chosen);
-          e.target.value = '';
-        }}
-      />
+        onFile={(file) => void open(file)}
+      >
+        from a CSV file…
+      </FileButton>
       {problem && (
         <p role="alert" className="w-full font-semibold text-stop">
           {problem}

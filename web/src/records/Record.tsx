@@ -153,6 +153,20 @@ function Facts({ lot }: { lot: LotView }) {
 const tab =
   'border-b-4 border-transparent px-1 py-1.5 font-semibold text-ink-2 data-[state=active]:border-rim data-[state=active]:text-ink';
 
+/** Where the record came from, if it was not written here: said once, at its head. */
+function WhereFrom({ lot }: { lot: LotView }) {
+  const { broughtIn } = useSession().kitchen;
+  const elsewhere = broughtIn && !broughtIn.signedHere && lot.begunAt < broughtIn.at;
+  if (!elsewhere && !lot.broughtInAt) return null;
+  return (
+    <p className="mb-4 border-l-4 border-steel py-0.5 pl-3 text-ink-2">
+      {elsewhere
+        ? `Imported with the kitchen on ${dayAndTime(broughtIn.at)}. What is older than that was written down and signed in another installation.`
+        : `Brought in from a kitchen file on ${dayAndTime(lot.broughtInAt!)}. What is older than that was not written down here.`}
+    </p>
+  );
+}
+
 /** The whole history of a lot, as an inspector reads it. */
 export function Record() {
   const { code = '' } = useParams();
@@ -170,12 +184,7 @@ export function Record() {
           version {lot.product.version}, begun {dayAndTime(lot.begunAt)}
         </span>
       </div>
-      {lot.broughtInAt && (
-        <p className="mb-4 border-l-4 border-steel py-0.5 pl-3 text-ink-2">
-          Brought in from a kitchen file on {dayAndTime(lot.broughtInAt)}. What is older than that was not
-          written down here.
-        </p>
-      )}
+      <WhereFrom lot={lot} />
       <Tabs.Root defaultValue="history">
         <Tabs.List aria-label="Record" className="mb-4 flex gap-6 border-b border-steel-line">
           <Tabs.Trigger value="history" className={tab}>

@@ -5,6 +5,7 @@ import { showTimesOf } from '../ui/dates.ts';
 import { FrameShape } from './FrameShape.tsx';
 
 const FirstStart = lazy(async () => ({ default: (await import('../account/FirstStart.tsx')).FirstStart }));
+const TakeOver = lazy(async () => ({ default: (await import('../account/TakeOver.tsx')).TakeOver }));
 const SignIn = lazy(async () => ({ default: (await import('../account/SignIn.tsx')).SignIn }));
 
 /** Shows the kitchen to who is signed in; otherwise the first start or the sign-in. */
@@ -14,6 +15,12 @@ export function SessionGate({ children }: { children: ReactNode }) {
   if (!data) return <Away error={error} retry={() => void refetch()} />;
   if (data === 'set up' || data === 'sign in')
     return <Suspense fallback={null}>{data === 'set up' ? <FirstStart /> : <SignIn />}</Suspense>;
+  if ('owners' in data)
+    return (
+      <Suspense fallback={null}>
+        <TakeOver owners={data.owners} />
+      </Suspense>
+    );
   showTimesOf(data.kitchen.timeZone);
   return <SessionContext value={data}>{children}</SessionContext>;
 }

@@ -1,10 +1,15 @@
-/** Gives a text to the browser as a file of that name. */
-export function sendOut(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Has the browser fetch an address as a file; under a name where the address gives it none. */
+export function fetchFile(url: string, name = ''): void {
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
+}
+
+/** Gives a text to the browser as a file of that name. */
+export function sendOut(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  fetchFile(url, name);
   URL.revokeObjectURL(url);
 }
 

@@ -1,9 +1,10 @@
 import type { LoggerFile, LoggerUnit } from '@inch/core/instrument';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { useSession } from '../../data/session.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { FileButton } from '../../ui/FileButton.tsx';
 import type { LoggerAnswer, LoggerQuestion } from '../../workers/logger.worker.ts';
 
 /** Reads a file beside the page, which a million rows would hold up. */
@@ -59,7 +60,6 @@ export function LoggerPicker({
   onRead: (file: LoggerFile) => void;
 }) {
   const timeZone = useSession().kitchen.timeZone;
-  const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [asks, setAsks] = useState<{ text: string; first: number } | null>(null);
   const open = async (text: string, unit?: LoggerUnit) => {
@@ -72,27 +72,16 @@ export function LoggerPicker({
   };
   return (
     <>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label={label}
         accept=".csv,.txt,.tsv,text/csv"
-        aria-label={label}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void file.text().then((text) => open(text));
-          event.target.value = '';
-        }}
-      />
-      <Button
+        onFile={(file) => void file.text().then((text) => open(text))}
         tone={tone}
         className={className}
         disabled={disabled || busy}
-        onClick={() => input.current?.click()}
       >
         {busy ? 'Reading the file…' : 'Read a logger’s file'}
-      </Button>
+      </FileButton>
       {asks && (
         <AskUnit
           first={asks.first}
