@@ -76,9 +76,12 @@ function backUpDaily(db, folder, copies) {
 
 /** Migrations and rights. Where the given user may not make another, the app runs as that user, and this is said. */
 async function prepare(db) {
-  const lines = (await prepareDatabase(db)).trim().split('\n').filter(Boolean);
-  for (const line of lines) if (line !== 'no user of its own') say(`Database: ${line}`);
-  if (!lines.includes('no user of its own')) return db.appUrl;
+  let ownUser = true;
+  await prepareDatabase(db, (line) => {
+    if (line === 'no user of its own') ownUser = false;
+    else say(`Database: ${line}`);
+  });
+  if (ownUser) return db.appUrl;
   say(
     'This database user may not make another, so the app runs as it, and the record is not protected from that user.',
   );

@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process';
+import { createInterface } from 'node:readline';
 
-/** Runs a command to its end, its output shown or kept; throws with the end of its output when it fails. */
-export function runCommand(command, args, { cwd, env, show = false } = {}) {
+/** Runs a command to its end, its output shown, heard line by line or kept; throws with the end of its output when it fails. */
+export function runCommand(command, args, { cwd, env, show = false, hear } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, {
       cwd,
@@ -13,6 +14,7 @@ export function runCommand(command, args, { cwd, env, show = false } = {}) {
       output = (output + chunk).slice(-20_000);
     };
     child.stdout?.on('data', keep);
+    if (hear) createInterface({ input: child.stdout }).on('line', hear);
     child.stderr?.on('data', keep);
     child.on('error', reject);
     child.on('exit', (code) =>

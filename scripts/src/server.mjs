@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { ROOT } from './root.mjs';
 import { runCommand, stopChild } from './run.mjs';
 
-/** Applies migrations and gives the app's user its rights; `appHost` is where that user connects from. @returns what was done, a line each */
-export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '' }) {
+/** Applies migrations and gives the app's user its rights; `appHost` is where that user connects from. @param hear hears what is done, a line each */
+export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '' }, hear = undefined) {
   return runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'prepare'], {
     env: {
       INCH_ADMIN: adminUrl,
@@ -12,6 +12,7 @@ export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '
       INCH_JOURNAL_KEY: journalKey,
       ...(appHost ? { INCH_APP_HOST: appHost } : {}),
     },
+    hear,
   });
 }
 

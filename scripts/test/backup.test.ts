@@ -112,6 +112,9 @@ describe('a backup', () => {
       expect(said).toMatch(/written and read back/);
       expect(said).toMatch(/The journal is not as it was written: .*npm run verify/);
       expect(code).toBe(1);
+      const asItWas = await mysql.createConnection(db.adminUrl);
+      await asItWas.query('UPDATE journal_head SET sequence = sequence + 1');
+      await asItWas.end();
     } finally {
       await db.stop();
     }
@@ -140,6 +143,57 @@ describe('a backup', () => {
     );
     zip.close();
   });
+});
+
+describe('the whole kitchen, by the commands', () => {
+  it('goes out, comes into a new folder, and goes out of it byte for byte', async () => {
+    const [one, two] = [join(folder, 'one.zip'), join(folder, 'two.zip')];
+    const [from, into] = [join(folder, 'again'), join(folder, 'moved')];
+    expect((await command('export', one, '--data', from)).said).toMatch(/Measured kitchen: \d+\.\d MB/);
+    expect((await command('export', one, '--data', from)).said).toMatch(/is there already/);
+    const moved = await command('import', one, '--data', into);
+    expect(moved.said).toMatch(/Measured kitchen: \d+ lots?, whole/);
+    expect((await command('import', one, '--data', into)).said).toMatch(/is not empty/);
+    expect((await command('export', two, '--data', into)).code).toBe(0);
+    const [first, second] = await Promise.all([openZip(one), openZip(two)]);
+    expect(second.names).toEqual(first.names);
+    const at = (text: string) => text.replace(/"exportedAt": "[^"]+"/, '');
+    for (const name of first.names)
+      expect(at(await second.text(name)), name).toBe(at(await first.text(name)));
+    first.close();
+    second.close();
+  }, 300_000);
+
+  it('comes in from nothing but what an export made', async () => {
+    const into = join(folder, 'nowhere');
+    const { code, said } = await command('import', file, '--data', into);
+    expect([code, said]).toEqual([1, expect.stringMatching(/Nothing was imported\./)]);
+    expect(existsSync(into)).toBe(false);
+  }, 120_000);
+});
+
+describe('what lists show of a lot', () => {
+  it('is derived anew by a build that may judge otherwise, once', async () => {
+    const db = await startMariadb(join(folder, 'moved'));
+    const root = await mysql.createConnection(db.adminUrl);
+    const shown = async () => {
+      const [rows] = await root.query("SELECT JSON_VALUE(content, '$.name') AS name FROM lot_standing");
+      return (rows as { name: string }[]).map((row) => row.name);
+    };
+    try {
+      const own = await shown();
+      expect(own.length).toBeGreaterThan(0);
+      await root.query("UPDATE lot_standing SET content = JSON_SET(content, '$.name', 'of an older build')");
+      await prepareDatabase(db);
+      expect(await shown()).toEqual(own.map(() => 'of an older build'));
+      await root.query("UPDATE judged_by SET build = 'older'");
+      await prepareDatabase(db);
+      expect(await shown()).toEqual(own);
+    } finally {
+      await root.end();
+      await db.stop();
+    }
+  }, 120_000);
 });
 
 describe('which daily copies are kept', () => {

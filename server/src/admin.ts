@@ -8,6 +8,7 @@ import { errorCode } from './database/transaction.ts';
 import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { type Anchor, journalEnds, verifyJournal } from './journal/verify.ts';
+import { whereBuiltAnew } from './standing/build.ts';
 import { completeStandings, faultyStandings, rebuildStandings } from './standing/rebuild.ts';
 
 /**
@@ -22,6 +23,7 @@ async function prepare(): Promise<void> {
   for (const name of await migrate(admin)) process.stdout.write(`applied ${name}\n`);
   const pool = openPool(admin, 1);
   await journalBaseline(pool);
+  await whereBuiltAnew(pool, () => rebuildAll(pool));
   await completeStandings(pool);
   await pool.end();
   const app = databaseFromUrl(process.env.INCH_DATABASE ?? '');
@@ -96,15 +98,13 @@ async function anchor(): Promise<void> {
 }
 
 /** Drops the summaries that lists are made of and derives them anew from the record. */
-async function rebuild(): Promise<void> {
+async function rebuildAll(pool: Pool): Promise<void> {
   const tell = teller();
+  const [lots] = await rows<{ n: number }>(pool, 'SELECT COUNT(*) AS n FROM lot');
   let done = 0;
-  await withPool(async (pool) => {
-    const [lots] = await rows<{ n: number }>(pool, 'SELECT COUNT(*) AS n FROM lot');
-    await rebuildStandings(pool, (count) => {
-      done += count;
-      tell('Summing up lots', done, Number(lots!.n));
-    });
+  await rebuildStandings(pool, (count) => {
+    done += count;
+    tell('Summing up the lots', done, Number(lots!.n));
   });
 }
 
@@ -130,7 +130,8 @@ async function withPool(work: (pool: Pool) => Promise<void>): Promise<void> {
 }
 
 const commands: Record<string, () => Promise<void>> = {
-  ...{ prepare, verify, anchor, rebuild },
+  ...{ prepare, verify, anchor },
+  rebuild: () => withPool(rebuildAll),
   // What makes zips and PDFs is loaded by the commands that need it.
   export: async () => {
     const { exportKitchen } = await import('./archive/toFile.ts');

@@ -31,7 +31,7 @@ const RIGHTS: Record<string, string[]> = {
 };
 
 /** Written by commands alone. */
-const READ_ONLY = new Set(['backup']);
+const READ_ONLY = new Set(['backup', 'judged_by']);
 
 /** MariaDB's words for a right that was never given. */
 const NONE_THERE = new Set(['ER_NONEXISTING_TABLE_GRANT', 'ER_NONEXISTING_GRANT']);
