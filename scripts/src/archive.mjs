@@ -61,5 +61,6 @@ export async function openZip(file) {
     for await (const part of await stream(name)) said += part;
     return said;
   };
-  return { names: [...byName.keys()], stream, text, close: () => zip.close() };
+  const bytes = [...byName.values()].reduce((sum, entry) => sum + entry.uncompressedSize, 0);
+  return { names: [...byName.keys()], bytes, stream, text, close: () => zip.close() };
 }

@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
+import { openZip } from './archive.mjs';
+import { admin } from './database.mjs';
 import { DEMO_OWNER, loadDemo } from './demo.mjs';
 import { freePort, startMariadb } from './mariadb.mjs';
-import { ROOT } from './root.mjs';
-import { runCommand } from './run.mjs';
 import { prepareDatabase, startServer } from './server.mjs';
 
 const READINGS_A_LOT = 50;
@@ -14,7 +15,7 @@ const OPEN_LOTS = 40;
 /** Lots are spread over twenty years before today. */
 const DAYS = 20 * 365;
 
-/** Somebody signed in, for short requests. */
+/** Somebody signed in, for short requests, and their cookie. */
 async function signedIn(url) {
   const response = await fetch(`${url}/api/session`, {
     method: 'POST',
@@ -22,7 +23,7 @@ async function signedIn(url) {
     body: JSON.stringify(DEMO_OWNER),
   });
   const cookie = response.headers.get('set-cookie').split(';')[0];
-  return async (method, path, body) => {
+  const send = async (method, path, body) => {
     const answer = await fetch(`${url}${path}`, {
       method,
       headers: { 'content-type': 'application/json', cookie },
@@ -32,6 +33,7 @@ async function signedIn(url) {
     if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${said.detail}`);
     return said;
   };
+  return { send, cookie };
 }
 
 /** A released lot of the demo kitchen, measured fifty times, sold out and closed: the one that the others are copies of. */
@@ -114,7 +116,7 @@ async function idsOf(db, lotId) {
 }
 
 /** A demo kitchen grown to so many ended lots, with forty in hand, and a server over it. */
-async function grownKitchen(db, name, lots) {
+export async function grownKitchen(db, name, lots) {
   const at = {
     ...db,
     adminUrl: db.adminUrl.replace(/[^/]+$/, name),
@@ -123,7 +125,7 @@ async function grownKitchen(db, name, lots) {
   await prepareDatabase(at);
   const server = await startServer({ ...at, port: await freePort(), log: 'error' });
   await loadDemo(server.url);
-  const send = await signedIn(server.url);
+  const { send, cookie } = await signedIn(server.url);
   const ended = await endedLot(send);
   const { lots: making } = await send('GET', '/api/lots?state=making');
   const { lots: inHand } = await send('GET', '/api/lots?scope=on-hand');
@@ -134,10 +136,8 @@ async function grownKitchen(db, name, lots) {
   const tables = [...(await tablesOfLots(connection)).keys(), 'lot'];
   await connection.query(`ANALYZE TABLE ${tables.map((t) => `\`${t}\``).join(', ')}`);
   await connection.end();
-  await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'rebuild'], {
-    env: { INCH_ADMIN: at.adminUrl },
-  });
-  return { server, send, open, ended };
+  await admin(at, ['rebuild']);
+  return { server, send, cookie, open, ended };
 }
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
@@ -156,11 +156,23 @@ const ASKED = {
     send('POST', `/api/lots/${open.id}/readings`, { id: randomUUID(), kind: 'brix', raw: 31, celsius: 21 }),
 };
 
+/** Megabytes a second, as they are read, at which a whole kitchen goes out. */
+async function exportSpeed({ server, cookie }, folder) {
+  const file = join(folder, 'kitchen.zip');
+  const started = performance.now();
+  const response = await fetch(`${server.url}/api/kitchen/archive`, { headers: { cookie } });
+  await pipeline(response.body, createWriteStream(file));
+  const seconds = (performance.now() - started) / 1000;
+  const zip = await openZip(file);
+  zip.close();
+  return Number((zip.bytes / 1e6 / seconds).toFixed(2));
+}
+
 const ROUNDS = 25;
 
 /**
  * Two kitchens, of 20 and of 20,000 lots with fifty readings each and forty lots in hand, asked the same in turns.
- * @returns ratios of the second to the first, and the milliseconds behind them
+ * @returns ratios of the second to the first, and the milliseconds behind them; how fast the first goes out whole
  */
 export async function twentyYears(lots = 20_000) {
   const folder = mkdtempSync(join(tmpdir(), 'inch-years-'));
@@ -184,6 +196,7 @@ export async function twentyYears(lots = 20_000) {
       figures[`years_${name}_ratio`] = Number((large / small).toFixed(2));
       figures[`years_${name}_ms`] = Number(large.toFixed(1));
     }
+    figures.export_mb_per_s = await exportSpeed(few, folder);
     return figures;
   } finally {
     for (const server of servers) await server.stop();

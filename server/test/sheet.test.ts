@@ -5,10 +5,12 @@ import { releaseSheet } from '../src/release/sheet.ts';
 
 const kitchen = {
   ...{ name: 'Low Bridge', place: '', elevationMetres: 719.328, timeZone: 'America/Denver' },
-  ...{ rulePack: 'us', localStatement: '' },
+  ...{ rulePack: 'us', localStatement: '', broughtIn: null },
 } as unknown as Kitchen;
 
-const decision = (to: string, at: string, why = '') => ({ id: to, to, at, by: 'Wren', why, role: 'owner' });
+const decision = (to: string, at: string, why = '') => ({
+  ...{ id: to, to, at, recordedAt: at, by: 'Wren', why, role: 'owner' },
+});
 
 function lotIn(state: string, decisions: object[]): LotView {
   return {
@@ -36,6 +38,24 @@ describe('the head of a release sheet', () => {
     const { verdict, released } = verdictOf('released', [RELEASED]);
     expect(released).toBe(true);
     expect(verdict).toMatch(/^Released .*24 November 2026.*11:30.*Wren/);
+  });
+
+  it('says of an imported kitchen that its signature was given elsewhere, where another key had signed it', () => {
+    const signed = { ...RELEASED, signed: true, meaning: 'released by', recordHash: null };
+    const said = (signedHere: boolean, at: string) =>
+      releaseSheet(
+        lotIn('released', [signed]),
+        { ...kitchen, broughtIn: { at, sequence: 9, signedHere } },
+        '2026-11-27T12:00:00.000Z',
+      );
+    const later = '2026-11-26T08:00:00.000Z';
+    expect(said(false, later).verdict).toMatch(
+      /In the installation that the kitchen was imported from: signed/,
+    );
+    expect(said(false, later).head.join()).toMatch(/Imported with the kitchen on 26 November 2026/);
+    // Signed after the import, or with the key of this installation, it is signed here.
+    for (const sheet of [said(true, later), said(false, '2026-11-01T08:00:00.000Z')])
+      expect(sheet.verdict).toMatch(/\. Signed with the account’s own password/);
   });
 
   it('a closed lot stays released, but not one that was recalled before it was closed', () => {

@@ -1,17 +1,22 @@
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 
 const require = createRequire(import.meta.url);
-const font = (weight: 400 | 700) =>
-  require.resolve(
-    `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+const font = (style: '400Regular' | '700Bold') =>
+  readFileSync(
+    require.resolve(
+      `@expo-google-fonts/atkinson-hyperlegible-next/${style}/AtkinsonHyperlegibleNext_${style}.ttf`,
+    ),
   );
+const REGULAR = font('400Regular');
+const BOLD = font('700Bold');
 
 /** A PDF in the typeface of the application, which it carries with it: "regular" and "bold". */
 export function newDocument(options: PDFKit.PDFDocumentOptions): PDFKit.PDFDocument {
   const doc = new PDFDocument(options);
-  doc.registerFont('regular', font(400));
-  doc.registerFont('bold', font(700));
+  doc.registerFont('regular', REGULAR);
+  doc.registerFont('bold', BOLD);
   return doc;
 }
 
