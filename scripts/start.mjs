@@ -133,7 +133,7 @@ async function main() {
     running.push(mariadb);
     watchMariadb(data, db, mariadb, () => stopping);
     const appUrl = await prepare(db);
-    const served = { appUrl, journalKey: db.journalKey };
+    const served = { appUrl, journalKey: db.journalKey, logFile: join(data, 'logs', 'server') };
     // A certificate of the kitchen's own is not trusted here: what is brought in comes over loopback.
     if (!empty && lan) await loadDemoInto(served);
     const tls = lan ? await certificateIn(data) : undefined;

@@ -7,7 +7,14 @@ export const metaRoutes = {
     method: 'GET',
     path: '/api/health',
     access: 'anyone',
-    summary: 'Whether the server and its database answer',
+    summary: 'Whether the server is ready: it answers, and so does its database',
+    response: z.object({ well: z.literal(true) }),
+  }),
+  live: route({
+    method: 'GET',
+    path: '/api/health/live',
+    access: 'anyone',
+    summary: 'Whether the server lives, whatever its database does',
     response: z.object({ well: z.literal(true) }),
   }),
   openApi: route({

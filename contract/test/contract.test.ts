@@ -43,6 +43,7 @@ describe('the table of routes', () => {
     expect(open.sort()).toEqual([
       'GET /api/calendars/:secret',
       'GET /api/health',
+      'GET /api/health/live',
       'GET /api/openapi.json',
       'GET /api/progress/:id',
       'GET /api/schemas/formula.json',

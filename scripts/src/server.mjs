@@ -18,7 +18,7 @@ export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '
 
 /**
  * Starts the compiled server and waits until it listens.
- * @param {{ appUrl: string, journalKey?: string, host?: string, port: number, webRoot?: string, log?: string, publicAddress?: string,
+ * @param {{ appUrl: string, journalKey?: string, host?: string, port: number, webRoot?: string, log?: string, logFile?: string, publicAddress?: string,
  *   tls?: { key: string, cert: string, authority: string } }} options
  * @returns its address, and how to stop or kill it
  */
@@ -29,6 +29,7 @@ export function startServer({
   port,
   webRoot = join(ROOT, 'web/dist'),
   log = 'warn',
+  logFile = '',
   tls,
   publicAddress,
 }) {
@@ -41,6 +42,7 @@ export function startServer({
       INCH_PORT: String(port),
       INCH_WEB: webRoot,
       INCH_LOG: log,
+      INCH_LOG_FILE: logFile,
       INCH_STOP_WITH_PARENT: '1',
       ...(publicAddress ? { INCH_PUBLIC: publicAddress } : {}),
       ...(tls ? { INCH_TLS_KEY: tls.key, INCH_TLS_CERT: tls.cert, INCH_TLS_AUTHORITY: tls.authority } : {}),

@@ -172,6 +172,18 @@ describe('the whole kitchen, by the commands', () => {
   }, 120_000);
 });
 
+describe('the doctor', () => {
+  it('says in plain words how an installation does, and what to do', async () => {
+    const { code, said } = await command('doctor', '--data', join(folder, 'moved'));
+    expect(said).toMatch(/· Versions: Inch Pantry \d.*, Node\.js \d.*, MariaDB \d/);
+    expect(said).toMatch(/· Tables: (\d+) of \1 migrations/);
+    expect(said).toMatch(/! Backup: none yet\.\n +Make one: npm run backup -- FILE/);
+    expect(said).toMatch(/the chain is whole/);
+    // A disk that is nearly full is another thing to do.
+    expect(code).toBe(1);
+  }, 120_000);
+});
+
 describe('what lists show of a lot', () => {
   it('is derived anew by a build that may judge otherwise, once', async () => {
     const db = await startMariadb(join(folder, 'moved'));

@@ -26,6 +26,8 @@ export interface ServerSettings {
   /** 64 hexadecimal digits that the end of the journal is signed with. */
   journalKey: string | undefined;
   logLevel: string;
+  /** File that is written to besides the standard output, a new one every so many megabytes; none where it is not said. */
+  logFile: string | undefined;
 }
 
 function publicAddressFrom(said: string | undefined): string | undefined {
@@ -57,5 +59,6 @@ export function settingsFrom(env: NodeJS.ProcessEnv): ServerSettings {
         : undefined,
     journalKey: env.INCH_JOURNAL_KEY || undefined,
     logLevel: env.INCH_LOG ?? 'warn',
+    logFile: env.INCH_LOG_FILE || undefined,
   };
 }

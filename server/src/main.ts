@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type ServerResponse } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
-import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { settingsFrom } from './config.ts';
 import { openPool } from './database/pool.ts';
 import { useJournalKey } from './journal/sign.ts';
+import { loggerTo } from './log.ts';
 
 /** What cannot be started is said in one line. */
 function giveUp(why: string): never {
@@ -22,7 +22,7 @@ function settingsOrEnd() {
 }
 const settings = settingsOrEnd();
 useJournalKey(settings.journalKey);
-const log = pino({ level: settings.logLevel });
+const log = loggerTo(settings.logLevel, settings.logFile);
 const pool = openPool(settings.database);
 const app = createApp({
   pool,

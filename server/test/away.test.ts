@@ -41,6 +41,7 @@ describe('when MariaDB is away', () => {
   });
 
   it('a request that needs no database is answered all the same', async () => {
+    expect((await fetch(`${base}/api/health/live`)).status).toBe(200);
     expect((await fetch(`${base}/api/openapi.json`)).status).toBe(200);
     expect((await fetch(`${base}/api/lots`)).status).toBe(401);
     expect((await fetch(`${base}/api/nowhere`)).status).toBe(404);
