@@ -1,16 +1,14 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { readingPost, thirtyTablets, withServer } from './src/benchServer.mjs';
 import { ensureBuilt } from './src/build.mjs';
+import { median } from './src/median.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { giveUp } from './src/say.mjs';
+import { twentyYears } from './src/years.mjs';
 
 const { values } = parseArgs({
   options: { json: { type: 'boolean', default: false }, only: { type: 'string' } },
 });
-
-const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
 /** µs of one equilibrium pH, warm, over 64 unlike mixtures. */
 async function phSolve() {
@@ -182,130 +180,6 @@ async function bottle() {
   return { bottle_60min_ms: Number(median(rounds.slice(2)).toFixed(1)) };
 }
 
-const COUNT = 1200;
-const SENDERS = 6;
-
-async function perSecond(work) {
-  let next = 0;
-  const started = performance.now();
-  await Promise.all(
-    Array.from({ length: SENDERS }, async () => {
-      while (next < COUNT) await work(next++);
-    }),
-  );
-  return COUNT / ((performance.now() - started) / 1000);
-}
-
-/** The transaction a reading is, through mysql2 alone: lot and version read, reading and journal written, head moved. */
-async function rawReadings(pool, lotId, kitchenId, accountId, { reading, chainHash, randomUUID }) {
-  return perSecond(async (i) => {
-    const body = reading(i);
-    const id = randomUUID();
-    const at = new Date().toISOString();
-    const sqlAt = at.slice(0, 23).replace('T', ' ');
-    const tx = await pool.getConnection();
-    await tx.query('START TRANSACTION');
-    await tx.execute(
-      'SELECT l.id, l.code, l.state, l.begun_at, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?) LOCK IN SHARE MODE',
-      [kitchenId, lotId, lotId],
-    );
-    await tx.execute(
-      "INSERT INTO reading (id, lot_id, kind, sample, taken, said, raw, celsius, value, simulated, diluted, at, recorded_at, account_id) VALUES (?, ?, ?, ?, 'as-it-is', ?, ?, ?, ?, 0, 0, ?, ?, ?)",
-      [id, lotId, 'brix', 'pan', body.said, body.raw, body.celsius, body.raw, sqlAt, sqlAt, accountId],
-    );
-    const [[head]] = await tx.execute(
-      'SELECT sequence, hash FROM journal_head WHERE kitchen_id = ? FOR UPDATE',
-      [kitchenId],
-    );
-    const entry = {
-      sequence: Number(head.sequence) + 1,
-      at,
-      kitchenId,
-      accountId,
-      noun: 'reading',
-      nounId: id,
-      lotId,
-      action: 'measure',
-      payload: body,
-    };
-    const hash = chainHash(head.hash, entry);
-    await tx.execute(
-      'INSERT INTO journal (kitchen_id, sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-      [
-        kitchenId,
-        entry.sequence,
-        sqlAt,
-        accountId,
-        'reading',
-        id,
-        lotId,
-        'measure',
-        JSON.stringify(body),
-        hash,
-      ],
-    );
-    await tx.execute('UPDATE journal_head SET sequence = ?, hash = ? WHERE kitchen_id = ?', [
-      entry.sequence,
-      hash,
-      kitchenId,
-    ]);
-    await tx.query('COMMIT');
-    tx.release();
-  });
-}
-
-/** A server of its own over an empty throw-away database, for as long as the work lasts. */
-async function withServer(work) {
-  const { prepareDatabase, startServer } = await import('./src/server.mjs');
-  const { freePort, startMariadb } = await import('./src/mariadb.mjs');
-  const folder = mkdtempSync(join(tmpdir(), 'inch-bench-'));
-  const db = await startMariadb(folder);
-  await prepareDatabase(db);
-  const server = await startServer({ ...db, port: await freePort() });
-  try {
-    return await work({ server, db });
-  } finally {
-    await server.stop();
-    await db.stop();
-    rmSync(folder, { recursive: true, force: true });
-  }
-}
-
-/** Readings stored per second over HTTP against the same transaction through mysql2 alone, in turns in one run. */
-async function readingPost() {
-  const { beginLot, lightPoster, newKitchenAt, reading } = await import('./src/kitchenClient.mjs');
-  const { randomUUID } = await import('node:crypto');
-  const { openPool } = await import('../server/dist/database/pool.js');
-  const { databaseFromUrl } = await import('../server/dist/config.js');
-  const { chainHash } = await import('../server/dist/journal/append.js');
-  return withServer(async ({ server, db }) => {
-    const pool = openPool(databaseFromUrl(db.appUrl), SENDERS);
-    const client = await newKitchenAt(server.url);
-    const lot = await beginLot(client);
-    const { account, kitchen } = await client.send('GET', '/api/session');
-    const post = lightPoster(server.url, client.headers(), SENDERS);
-    const overHttp = () => perSecond((i) => post(`/api/lots/${lot}/readings`, reading(i)));
-    const alone = () => rawReadings(pool, lot, kitchen.id, account.id, { reading, chainHash, randomUUID });
-    await overHttp();
-    await alone();
-    const rounds = [];
-    for (let i = 0; i < 3; i++) rounds.push([await overHttp(), await alone()]);
-    await pool.end();
-    const ratios = rounds.map(([http, raw]) => http / raw);
-    return {
-      reading_post_ratio_to_raw: Number(median(ratios).toFixed(3)),
-      reading_posts_per_s: Math.round(median(rounds.map((r) => r[0]))),
-      raw_readings_per_s: Math.round(median(rounds.map((r) => r[1]))),
-    };
-  });
-}
-
-/** A kitchen after twenty years against a new one. */
-async function years() {
-  const { twentyYears } = await import('./src/years.mjs');
-  return twentyYears();
-}
-
 const BENCHES = {
   'ph-solve': phSolve,
   keystroke,
@@ -313,7 +187,8 @@ const BENCHES = {
   plan,
   bottle,
   'reading-post': readingPost,
-  years,
+  tablets: thirtyTablets,
+  years: twentyYears,
 };
 if (values.only && !BENCHES[values.only])
   giveUp(`There is no bench "${values.only}". There are: ${Object.keys(BENCHES).join(', ')}.`);

@@ -8,6 +8,7 @@ import { openZip } from './archive.mjs';
 import { admin } from './database.mjs';
 import { DEMO_OWNER, loadDemo } from './demo.mjs';
 import { freePort, startMariadb } from './mariadb.mjs';
+import { median } from './median.mjs';
 import { prepareDatabase, startServer } from './server.mjs';
 
 const READINGS_A_LOT = 50;
@@ -139,8 +140,6 @@ export async function grownKitchen(db, name, lots) {
   await admin(at, ['rebuild']);
   return { server, send, cookie, open, ended };
 }
-
-const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
 /** What a page asks of the server, by figure. */
 const ASKED = {
