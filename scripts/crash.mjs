@@ -7,13 +7,9 @@ import { ensureBuilt } from './src/build.mjs';
 import { beginLot, newKitchenAt } from './src/kitchenClient.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { runCommand } from './src/run.mjs';
 import { say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
-import { sendUntilKept, writeOf } from './src/writes.mjs';
-
-const WRITERS = 8;
+import { reckon, WRITERS, writeAll } from './src/writes.mjs';
 
 const ended = (child) =>
   child.exitCode !== null || child.signalCode !== null
@@ -59,46 +55,6 @@ async function withHouse(work) {
   }
 }
 
-/** Writes of all kinds from several writers at once, while `more` says so. @returns what was acknowledged, by table, and what was seen on the way */
-async function writeAll(house, client, kitchen, more) {
-  const kept = [];
-  const seen = { retried: 0, fiveHundreds: 0 };
-  let next = 0;
-  const writer = async () => {
-    while (more(next)) {
-      const write = writeOf(kitchen, next++);
-      const { retried, fiveHundreds } = await sendUntilKept(house, client, write);
-      seen.retried += retried > 0 ? 1 : 0;
-      seen.fiveHundreds += fiveHundreds;
-      kept.push({ table: write.table, id: write.body.id });
-    }
-  };
-  await Promise.all(Array.from({ length: WRITERS }, writer));
-  return { kept, ...seen };
-}
-
-/** Holds what was acknowledged against the tables, and the tables against the journal. */
-async function reckon(house, kept) {
-  const { openPool } = await import('../server/dist/database/pool.js');
-  const { databaseFromUrl } = await import('../server/dist/config.js');
-  const pool = openPool(databaseFromUrl(house.db.adminUrl), 1);
-  const [lost, doubled] = [[], []];
-  // One lot stands before any write: the one that readings go to.
-  const before = { lot: 1 };
-  for (const table of new Set(kept.map((k) => k.table))) {
-    const [rows] = await pool.query(`SELECT id FROM ${table}`);
-    const there = new Set(rows.map((r) => r.id));
-    const own = kept.filter((k) => k.table === table);
-    lost.push(...own.filter((k) => !there.has(k.id)));
-    if (rows.length > own.length + (before[table] ?? 0)) doubled.push(table);
-  }
-  await pool.end();
-  const chain = await runCommand(process.execPath, [join(ROOT, 'server/dist/admin.js'), 'verify'], {
-    env: { INCH_DATABASE: house.db.appUrl, INCH_JOURNAL_KEY: house.db.journalKey },
-  }).catch((error) => error.message);
-  return { lost: lost.length, doubled: doubled.length, chain: chain.trim() };
-}
-
 /**
  * So many writes of all kinds while the server and MariaDB are killed with SIGKILL in turns.
  * @returns what was acknowledged, lost and doubled, the 5xx but for "the database is away", and whether journal and record agree
@@ -125,7 +81,7 @@ export function crashRun(writes = 500) {
       retried,
       fiveHundreds,
       kills: house.kills,
-      ...(await reckon(house, kept)),
+      ...(await reckon(house.db, kept)),
     };
   });
 }
@@ -135,7 +91,7 @@ export function parallelRun(seconds) {
   return withHouse(async (house, client, kitchen) => {
     const until = Date.now() + seconds * 1000;
     const { kept, fiveHundreds } = await writeAll(house, client, kitchen, () => Date.now() < until);
-    return { acknowledged: kept.length, fiveHundreds, ...(await reckon(house, kept)) };
+    return { acknowledged: kept.length, fiveHundreds, ...(await reckon(house.db, kept)) };
   });
 }
 

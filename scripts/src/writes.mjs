@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { admin } from './database.mjs';
 import { reading } from './kitchenClient.mjs';
 
 /** One of each kind of write that a busy kitchen makes, in turns: what is posted where, and the table whose row it makes. */
@@ -45,8 +46,8 @@ export async function sendUntilKept(house, client, { path, body }) {
       });
       const answer = await response.text();
       if (response.status === 201) return seen;
-      // 503 says that the database is away: that is asked for where it is killed.
-      if (response.status >= 500 && response.status !== 503) seen.fiveHundreds += 1;
+      // That the database is away (503), or the server behind a proxy (502, 504), is asked for where it is killed.
+      if (response.status >= 500 && ![502, 503, 504].includes(response.status)) seen.fiveHundreds += 1;
       if (response.status < 500)
         throw Object.assign(new Error(`${path} was refused with ${response.status}: ${answer}`), {
           final: true,
@@ -57,4 +58,45 @@ export async function sendUntilKept(house, client, { path, body }) {
     await sleep(50);
   }
   throw new Error(`${path} was not acknowledged in 400 tries`);
+}
+
+/** Writers at once. */
+export const WRITERS = 8;
+
+/** Writes of all kinds from several writers at once, while `more` says so. @returns what was acknowledged, by table, and what was seen on the way */
+export async function writeAll(house, client, kitchen, more) {
+  const kept = [];
+  const seen = { retried: 0, fiveHundreds: 0 };
+  let next = 0;
+  const writer = async () => {
+    while (more(next)) {
+      const write = writeOf(kitchen, next++);
+      const { retried, fiveHundreds } = await sendUntilKept(house, client, write);
+      seen.retried += retried > 0 ? 1 : 0;
+      seen.fiveHundreds += fiveHundreds;
+      kept.push({ table: write.table, id: write.body.id });
+    }
+  };
+  await Promise.all(Array.from({ length: WRITERS }, writer));
+  return { kept, ...seen };
+}
+
+/** Holds what was acknowledged against the tables, and the tables against the journal. */
+export async function reckon(db, kept) {
+  const { openPool } = await import('../../server/dist/database/pool.js');
+  const { databaseFromUrl } = await import('../../server/dist/config.js');
+  const pool = openPool(databaseFromUrl(db.adminUrl), 1);
+  const [lost, doubled] = [[], []];
+  // One lot stands before any write: the one that readings go to.
+  const before = { lot: 1 };
+  for (const table of new Set(kept.map((k) => k.table))) {
+    const [rows] = await pool.query(`SELECT id FROM ${table}`);
+    const there = new Set(rows.map((r) => r.id));
+    const own = kept.filter((k) => k.table === table);
+    lost.push(...own.filter((k) => !there.has(k.id)));
+    if (rows.length > own.length + (before[table] ?? 0)) doubled.push(table);
+  }
+  await pool.end();
+  const chain = await admin(db, ['verify']).catch((error) => error.message);
+  return { lost: lost.length, doubled: doubled.length, chain: chain.trim() };
 }

@@ -1,7 +1,11 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 
-const RETRIED = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
+/** What two writers at once come to: on one machine a deadlock, on a cluster a commit that another node's came before. */
+export const CONTENDED: ReadonlySet<string> = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
+const TRIES = 10;
+/** A longer and longer wait, and never the same as that of the other. */
+const waitOf = (attempt: number): number => Math.random() * Math.min(640, 20 * 2 ** attempt);
 
 export const errorCode = (error: unknown): string | undefined => (error as { code?: string }).code;
 
@@ -9,7 +13,7 @@ export const errorCode = (error: unknown): string | undefined => (error as { cod
 export const isTakenId = (error: unknown): boolean =>
   errorCode(error) === 'ER_DUP_ENTRY' && /'(?:\w+\.)?PRIMARY'/.test((error as Error).message);
 
-/** Runs the work in one transaction, all or nothing; a deadlock is tried again a few times. */
+/** Runs the work in one transaction, all or nothing; a deadlock is tried again. */
 export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     const tx = await pool.getConnection();
@@ -24,8 +28,8 @@ export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) =>
         () => tx.release(),
         () => tx.destroy(),
       );
-      if (attempt >= 4 || !RETRIED.has(errorCode(error) ?? '')) throw error;
-      await sleep(10 * attempt);
+      if (attempt >= TRIES || !CONTENDED.has(errorCode(error) ?? '')) throw error;
+      await sleep(waitOf(attempt));
     }
   }
 }

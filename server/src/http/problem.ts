@@ -2,7 +2,7 @@ import { TransitionError } from '@inch/core/lot';
 import type { ErrorRequestHandler, Request, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { z } from 'zod';
-import { errorCode, isTakenId } from '../database/transaction.ts';
+import { CONTENDED, errorCode, isTakenId } from '../database/transaction.ts';
 import { UnreadableEntry } from '../entry/read.ts';
 
 export interface FieldError {
@@ -17,10 +17,12 @@ export class Problem extends Error {
   readonly errors: FieldError[];
   readonly kind: string;
   readonly headers: Record<string, string>;
+  /** Where it is not the usual one of its status. */
+  readonly title: string | undefined;
   constructor(
     status: number,
     detail: string,
-    options: { errors?: FieldError[]; kind?: string; headers?: Record<string, string> } = {},
+    options: { errors?: FieldError[]; kind?: string; headers?: Record<string, string>; title?: string } = {},
   ) {
     super(detail);
     this.status = status;
@@ -28,6 +30,7 @@ export class Problem extends Error {
     this.errors = options.errors ?? [];
     this.kind = options.kind ?? 'about:blank';
     this.headers = options.headers ?? {};
+    this.title = options.title;
   }
 }
 
@@ -73,7 +76,11 @@ const TITLES: Record<number, string> = {
   507: 'No room left',
 };
 
-const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ER_SERVER_SHUTDOWN']);
+/** No connection, or a node of a cluster that is not in step with the others. */
+const AWAY = new Set([
+  ...['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED'],
+  'ER_UNKNOWN_COM_ERROR',
+]);
 
 /** MariaDB's words for a full disk or table. */
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ER_CANT_CREATE_FILE']);
@@ -89,6 +96,11 @@ function ofDatabase(error: unknown): Problem | null {
   if (AWAY.has(code) || code.startsWith('PROTOCOL_'))
     return new Problem(503, 'The database does not answer. Nothing was lost; try again in a moment.', {
       headers: { 'retry-after': '2' },
+    });
+  if (CONTENDED.has(code))
+    return new Problem(503, 'Many write at once. Nothing was changed; try again in a moment.', {
+      headers: { 'retry-after': '1' },
+      title: 'Too many writers at once',
     });
   if (FULL.has(code))
     return new Problem(
@@ -152,7 +164,7 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
       .send(
         JSON.stringify({
           type: problem.kind,
-          title: TITLES[problem.status] ?? 'Not possible',
+          title: problem.title ?? TITLES[problem.status] ?? 'Not possible',
           status: problem.status,
           detail: problem.detail,
           instance: `urn:uuid:${about.requestId}`,
