@@ -40,7 +40,7 @@ export const accountRoutes = {
     summary: 'Whether the kitchen has no owner yet',
     response: z.object({
       needed: z.boolean(),
-      /** Of a kitchen that came in from an archive, while nobody in it has a password: who may take it over by setting one. */
+      /** Of a kitchen that came in from an export, while nobody in it has a password: who may take it over by setting one. */
       owners: z.array(z.string()).optional(),
     }),
   }),
@@ -48,7 +48,7 @@ export const accountRoutes = {
     method: 'POST',
     path: '/api/setup/owner',
     access: 'anyone',
-    summary: 'Set the first password in a kitchen that came in from an archive, as one of its owners',
+    summary: 'Set the first password in a kitchen that came in from an export, as one of its owners',
     body: z.object({ name: Name, password: Password }),
     response: Session,
   }),

@@ -55,7 +55,7 @@ const fields = {
   idleMinutes: z.number().int().min(5, 'Not under 5 minutes.').max(10_080, 'At most a week.').nullable(),
 };
 
-/** Where the kitchen came in from an archive: when, up to which row of its journal, and whether this installation's own key had signed that. */
+/** Where the kitchen came in from an export: when, up to which row of its journal, and whether this installation's own key had signed that. */
 const BroughtIn = z.object({ at: z.string(), sequence: z.number().int(), signedHere: z.boolean() });
 
 export const Kitchen = z.object({

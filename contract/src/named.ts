@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import * as account from './account.ts';
-import * as archive from './archive.ts';
 import * as backup from './backup.ts';
 import * as calendar from './calendar.ts';
 import * as container from './container.ts';
 import { bodyOf, postedNouns } from './entry.ts';
+import * as exportOf from './export.ts';
 import * as formula from './formula.ts';
 import * as formulaFile from './formulaFile.ts';
 import * as heatProcess from './heatProcess.ts';
@@ -26,7 +26,7 @@ import * as vessel from './vessel.ts';
 const MODULES = [
   ...[
     account,
-    archive,
+    exportOf,
     backup,
     calendar,
     container,

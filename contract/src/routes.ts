@@ -1,8 +1,8 @@
 import { accountRoutes } from './account.ts';
-import { archiveRoutes } from './archive.ts';
 import { backupRoutes } from './backup.ts';
 import { calendarRoutes } from './calendar.ts';
 import { containerRoutes } from './container.ts';
+import { exportRoutes } from './export.ts';
 import { formulaRoutes } from './formula.ts';
 import { formulaFileRoutes } from './formulaFile.ts';
 import { heatProcessRoutes } from './heatProcess.ts';
@@ -23,7 +23,7 @@ import { vesselRoutes } from './vessel.ts';
 
 const routesByNoun = {
   account: accountRoutes,
-  archive: archiveRoutes,
+  export: exportRoutes,
   kitchen: kitchenRoutes,
   'kitchen-file': kitchenFileRoutes,
   formula: formulaRoutes,
@@ -51,7 +51,7 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   account: 'People of the kitchen, and their sessions',
   kitchen: 'The kitchen and its settings',
   'kitchen-file': 'A kitchen as one open file, to begin with',
-  archive: 'The whole kitchen as one zip, out and in',
+  export: 'The whole kitchen as one zip, out and in',
   formula: 'Formulas and their versions',
   'formula-file': 'One formula as a file, out and in',
   ingredient: 'Ingredients and measures, of the catalogue and of the kitchen',

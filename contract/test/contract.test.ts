@@ -50,7 +50,7 @@ describe('the table of routes', () => {
       'GET /api/setup',
       'POST /api/session',
       'POST /api/setup',
-      'POST /api/setup/archive',
+      'POST /api/setup/import',
       'POST /api/setup/owner',
     ]);
     const readerWrites = allRoutes

@@ -5,9 +5,9 @@ import { join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
-import { hashing, openZip, writeZip } from './archive.mjs';
 import { admin } from './database.mjs';
 import { clientOf } from './mariadb.mjs';
+import { hashing, openZip, writeZip } from './zip.mjs';
 
 const README = `A copy of a kitchen's whole database, made by "npm run backup".
 "npm run restore -- THIS-FILE --data NEW-FOLDER" makes a kitchen of it again.

@@ -4,12 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
-import { openZip } from './archive.mjs';
 import { admin } from './database.mjs';
 import { DEMO_OWNER, loadDemo } from './demo.mjs';
 import { freePort, startMariadb } from './mariadb.mjs';
 import { median } from './median.mjs';
 import { prepareDatabase, startServer } from './server.mjs';
+import { openZip } from './zip.mjs';
 
 const READINGS_A_LOT = 50;
 const OPEN_LOTS = 40;
@@ -159,7 +159,7 @@ const ASKED = {
 async function exportSpeed({ server, cookie }, folder) {
   const file = join(folder, 'kitchen.zip');
   const started = performance.now();
-  const response = await fetch(`${server.url}/api/kitchen/archive`, { headers: { cookie } });
+  const response = await fetch(`${server.url}/api/kitchen/export`, { headers: { cookie } });
   await pipeline(response.body, createWriteStream(file));
   const seconds = (performance.now() - started) / 1000;
   const zip = await openZip(file);

@@ -6,13 +6,13 @@ import { promisify } from 'node:util';
 import fc from 'fast-check';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openZip } from '../src/archive.mjs';
 import { dailyBackup, keptDays } from '../src/backup.mjs';
 import { ensureBuilt } from '../src/build.mjs';
 import { beginLot, newKitchenAt } from '../src/kitchenClient.mjs';
 import { freePort, startMariadb } from '../src/mariadb.mjs';
 import { prepareDatabase, startServer } from '../src/server.mjs';
 import { sendUntilKept, writeOf } from '../src/writes.mjs';
+import { openZip } from '../src/zip.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-backup-'));
 const data = join(folder, 'kitchen');

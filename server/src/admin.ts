@@ -134,16 +134,16 @@ const commands: Record<string, () => Promise<void>> = {
   rebuild: () => withPool(rebuildAll),
   // What makes zips and PDFs is loaded by the commands that need it.
   export: async () => {
-    const { exportKitchen } = await import('./archive/toFile.ts');
+    const { exportKitchen } = await import('./export/toFile.ts');
     await withPool(async (pool) => {
       const { kitchen, bytes } = await exportKitchen(pool, file, teller());
       process.stdout.write(`${kitchen}: ${(bytes / 1e6).toFixed(1)} MB in ${file}\n`);
     });
   },
   import: async () => {
-    const { readArchive } = await import('./archive/read.ts');
+    const { readExport } = await import('./export/read.ts');
     await withPool(async (pool) => {
-      const { kitchen, lots } = await readArchive(pool, file, teller());
+      const { kitchen, lots } = await readExport(pool, file, teller());
       process.stdout.write(`${kitchen}: ${lots.toLocaleString('en')} lots, whole.\n`);
     });
   },

@@ -9,10 +9,10 @@ import helmet from 'helmet';
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
 import { accountRouter } from './account/routes.ts';
-import { archiveRouter } from './archive/routes.ts';
 import { backupRouter } from './backup/routes.ts';
 import { calendarRouter } from './calendar/routes.ts';
 import { containerRouter } from './container/routes.ts';
+import { exportRouter } from './export/routes.ts';
 import { formulaRouter } from './formula/routes.ts';
 import { heatProcessRouter } from './heatProcess/routes.ts';
 import { readBodies } from './http/body.ts';
@@ -74,7 +74,7 @@ const ROUTERS = [
   journalRouter,
   backupRouter,
   calendarRouter,
-  archiveRouter,
+  exportRouter,
 ];
 
 /** Path of the public address, which a proxy may pass on or leave out. */

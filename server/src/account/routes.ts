@@ -36,7 +36,7 @@ async function journalSetUp(
   await moveEnd(tx, kitchen.id, chain);
 }
 
-/** Who may take over a kitchen that came in from an archive: its owners, while nobody in it has a password. */
+/** Who may take over a kitchen that came in from an export: its owners, while nobody in it has a password. */
 async function ownersToTakeOver(db: Pool | PoolConnection): Promise<Account[]> {
   const [came] = await rows(db, 'SELECT id FROM installation WHERE brought_in_at IS NOT NULL');
   if (!came) return [];
@@ -48,7 +48,7 @@ async function ownersToTakeOver(db: Pool | PoolConnection): Promise<Account[]> {
   );
 }
 
-/** Sets the first password in a kitchen that came in from an archive; once, however many try at the same moment. */
+/** Sets the first password in a kitchen that came in from an export; once, however many try at the same moment. */
 async function takeOver(pool: Pool, { name, password }: { name: string; password: string }) {
   const owner = (await ownersToTakeOver(pool)).find((account) => account.name === name);
   if (!owner) throw new Problem(409, 'Nobody of that name takes this kitchen over. Sign in.');

@@ -1,5 +1,5 @@
 import { accountRoutes } from '@inch/contract/account';
-import { archiveRoutes } from '@inch/contract/archive';
+import { exportRoutes } from '@inch/contract/export';
 import { kitchenFileRoutes } from '@inch/contract/kitchenFile';
 import express, { type RequestHandler, type Router } from 'express';
 import type { Pool } from 'mysql2/promise';
@@ -13,7 +13,7 @@ const OPEN: ReadonlySet<string> = new Set([
   accountRoutes.signIn.path,
 ]);
 /** Where a stream is read by the route itself, before anybody can sign in. */
-const STREAMED: ReadonlySet<string> = new Set([archiveRoutes.import.path]);
+const STREAMED: ReadonlySet<string> = new Set([exportRoutes.import.path]);
 
 /** Reads bodies only once it is known from whom: a stranger's is not read at all but to sign in. */
 export function readBodies(router: Router, pool: Pool): void {

@@ -162,7 +162,7 @@ const spoken = (table: string): string => table.replace(/_/g, ' ');
 /** Digest of a password that is not set: nobody signs in with it. */
 const UNSET = createHash('sha256').update('').digest('hex');
 
-/** Up to which row the journal came in with an archive: passwords do not, and are set anew. */
+/** Up to which row the journal came in with an export: passwords do not, and are set anew. */
 async function broughtInUpTo(db: Database): Promise<number> {
   const [row] = await rows<{ sequence: number | null }>(
     db,

@@ -1,4 +1,4 @@
-import { archiveRoutes } from '@inch/contract/archive';
+import { exportRoutes } from '@inch/contract/export';
 import { useState } from 'react';
 import { newId, sendFile } from '../data/api.ts';
 import { useProgress } from '../data/progress.ts';
@@ -12,7 +12,7 @@ export function ImportKitchen() {
   const write = useWrite(
     'kitchen',
     ({ file, progress }: { file: File; progress: string }) =>
-      sendFile(archiveRoutes.import, { progress }, file),
+      sendFile(exportRoutes.import, { progress }, file),
     { showsErrors: true },
   );
   const progress = useProgress(write.busy ? id : null);

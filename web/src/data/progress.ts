@@ -1,4 +1,4 @@
-import { archiveRoutes, type Progress } from '@inch/contract/archive';
+import { exportRoutes, type Progress } from '@inch/contract/export';
 import { useQuery } from '@tanstack/react-query';
 import { ApiProblem, call } from './api.ts';
 import { keys } from './keys.ts';
@@ -8,7 +8,7 @@ const EVERY_MS = 700;
 /** Asks how far something is; that it has not begun yet is no fault. */
 const readProgress = async (id: string): Promise<Progress | null> => {
   try {
-    return await call(archiveRoutes.progress, { params: { id } });
+    return await call(exportRoutes.progress, { params: { id } });
   } catch (error) {
     if (error instanceof ApiProblem && error.status === 404) return null;
     throw error;

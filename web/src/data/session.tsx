@@ -7,7 +7,7 @@ import { keys } from './keys.ts';
 /** Who is signed in, and to which kitchen. */
 export const SessionContext = createContext<Session | null>(null);
 
-/** A kitchen that came in from an archive and in which nobody has a password yet: who may take it over. */
+/** A kitchen that came in from an export and in which nobody has a password yet: who may take it over. */
 interface Untaken {
   owners: string[];
 }

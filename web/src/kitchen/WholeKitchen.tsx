@@ -1,4 +1,4 @@
-import { archiveRoutes } from '@inch/contract/archive';
+import { exportRoutes } from '@inch/contract/export';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { useState } from 'react';
 import { urlOf } from '../data/address.ts';
@@ -35,7 +35,7 @@ export function WholeKitchen() {
   const [begun, setBegun] = useState<string | null>(null);
   const begin = () => {
     const id = newId();
-    fetchFile(urlOf(archiveRoutes.export.path, {}, { progress: id }));
+    fetchFile(urlOf(exportRoutes.export.path, {}, { progress: id }));
     setBegun(id);
   };
   return (

@@ -5,13 +5,13 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { ZipArchive } from 'archiver';
 import mysql from 'mysql2/promise';
-import { openArchive } from '../src/archive/zip.ts';
+import { openExport } from '../src/export/zip.ts';
 import type { Person, TestApp } from './testApp.ts';
 
-/** What an archive holds, by name. */
+/** What an export holds, by name. */
 export type Files = Map<string, Buffer>;
 
-const folder = mkdtempSync(join(tmpdir(), 'inch-archive-test-'));
+const folder = mkdtempSync(join(tmpdir(), 'inch-export-test-'));
 process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
 let made = 0;
 
@@ -19,7 +19,7 @@ let made = 0;
 export async function filesIn(bytes: Buffer): Promise<Files> {
   const file = join(folder, `${made++}.zip`);
   writeFileSync(file, bytes);
-  const zip = await openArchive(file);
+  const zip = await openExport(file);
   const files: Files = new Map();
   for (const name of zip.names) files.set(name, await zip.bytes(name));
   zip.close();
@@ -29,10 +29,10 @@ export async function filesIn(bytes: Buffer): Promise<Files> {
 /** A zip of some files. */
 export async function zipOf(files: Files): Promise<Buffer> {
   const file = join(folder, `${made++}.zip`);
-  const archive = new ZipArchive();
-  const written = pipeline(archive, createWriteStream(file));
-  for (const [name, bytes] of files) archive.append(bytes, { name });
-  await archive.finalize();
+  const zip = new ZipArchive();
+  const written = pipeline(zip, createWriteStream(file));
+  for (const [name, bytes] of files) zip.append(bytes, { name });
+  await zip.finalize();
   await written;
   const { readFile } = await import('node:fs/promises');
   return readFile(file);
@@ -40,14 +40,14 @@ export async function zipOf(files: Files): Promise<Buffer> {
 
 /** The whole kitchen, as its owner fetches it. */
 export async function exported(owner: Person): Promise<Buffer> {
-  const response = await fetch(`${owner.base}/api/kitchen/archive`, { headers: { cookie: owner.cookie } });
+  const response = await fetch(`${owner.base}/api/kitchen/export`, { headers: { cookie: owner.cookie } });
   if (!response.ok) throw new Error(`${response.status}: ${await response.text()}`);
   return Buffer.from(await response.arrayBuffer());
 }
 
-/** Sends an archive to an installation that has no kitchen yet. */
+/** Sends an export to an installation that has no kitchen yet. */
 export async function importInto(app: TestApp, bytes: Buffer, progress = '') {
-  const response = await fetch(`${app.base}/api/setup/archive${progress && `?progress=${progress}`}`, {
+  const response = await fetch(`${app.base}/api/setup/import${progress && `?progress=${progress}`}`, {
     method: 'POST',
     headers: { 'content-type': 'application/zip' },
     body: new Uint8Array(bytes),
@@ -68,7 +68,7 @@ export async function emptied(app: TestApp): Promise<void> {
   await admin.end();
 }
 
-/** Digests of what an archive holds, but for when it was made and what it grew by since. */
+/** Digests of what an export holds, but for when it was made and what it grew by since. */
 export const digests = (files: Files): Record<string, string> =>
   Object.fromEntries(
     [...files].map(([name, bytes]) => {

@@ -21,26 +21,26 @@ export function hashing() {
 /** Writes what is known to be whole under its name: a zip that failed half-way leaves no file. @param fill appends the entries, in turn */
 export async function writeZip(file, fill) {
   const part = `${file}.part`;
-  const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
+  const zip = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
   try {
-    const written = pipeline(archive, createWriteStream(part, { mode: 0o600 }));
+    const written = pipeline(zip, createWriteStream(part, { mode: 0o600 }));
     written.catch(() => {});
     const append = (name, source) =>
       new Promise((resolve, reject) => {
-        archive.once('error', reject);
+        zip.once('error', reject);
         written.catch(reject);
-        archive.once('entry', resolve);
-        archive.append(source, { name, mode: 0o600 });
+        zip.once('entry', resolve);
+        zip.append(source, { name, mode: 0o600 });
       });
     await fill(append);
-    await archive.finalize();
+    await zip.finalize();
     await written;
     const handle = await open(part, 'r');
     await handle.sync();
     await handle.close();
     await rename(part, file);
   } catch (error) {
-    archive.abort();
+    zip.abort();
     await rm(part, { force: true });
     throw error;
   }

@@ -1,7 +1,8 @@
 import { Readable } from 'node:stream';
-import type { Manifest } from '@inch/contract/archive';
+import { pipeline } from 'node:stream/promises';
+import type { Manifest } from '@inch/contract/export';
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { ZipArchive } from 'archiver';
+import { ZipArchive } from 'archiver';
 import { stringify } from 'csv-stringify/sync';
 import { z } from 'zod';
 import { type Database, fromSql, rows } from '../database/pool.ts';
@@ -131,7 +132,7 @@ async function appendDocuments({ db, kitchen, append, wrote }: Writing, at: stri
 
 type End = Manifest['journal'] & { at: string };
 
-/** Where the kitchen's journal ends, and when its last row was written; an end that came in with an archive is signed as it was there. */
+/** Where the kitchen's journal ends, and when its last row was written; an end that came in with an export is signed as it was there. */
 async function endOf(db: Database, kitchenId: string): Promise<End> {
   const [head] = await rows<{ sequence: number; hash: string; signature: string | null; at: string | null }>(
     db,
@@ -148,19 +149,19 @@ async function endOf(db: Database, kitchenId: string): Promise<End> {
 }
 
 /** Appends one entry after another, all of them of one date, so that the same kitchen gives the same bytes. */
-function appender(archive: ZipArchive, date: Date): Append {
+function appender(zip: ZipArchive, date: Date): Append {
   return (name, source) =>
     new Promise((resolve, reject) => {
       const done = () => {
-        archive.off('entry', done);
-        archive.off('error', reject);
+        zip.off('entry', done);
+        zip.off('error', reject);
         resolve();
       };
-      archive.on('entry', done);
-      archive.on('error', reject);
+      zip.on('entry', done);
+      zip.on('error', reject);
       const bytes = typeof source === 'string' || Buffer.isBuffer(source) ? source : Readable.from(source);
       if (bytes instanceof Readable) bytes.on('error', reject);
-      archive.append(bytes, { name, date, mode: 0o644 });
+      zip.append(bytes, { name, date, mode: 0o644 });
     });
 }
 
@@ -183,10 +184,10 @@ export async function contentsOf(db: Database, kitchen: Kitchen): Promise<Conten
   return { db, kitchen, tables, counts, documents, end: await endOf(db, kitchen.id) };
 }
 
-/** Writes a whole kitchen into a zip. Two archives of the same record differ in nothing but when they were made. */
-export async function writeArchive(
+/** Fills a zip with a whole kitchen. */
+async function fill(
   { db, kitchen, tables, counts, documents, end }: Contents,
-  archive: ZipArchive,
+  zip: ZipArchive,
   exportedAt: string,
   told: Told = () => {},
 ): Promise<void> {
@@ -198,7 +199,7 @@ export async function writeArchive(
     done += count;
     told(done, total);
   };
-  const writing = { db, kitchen, append: appender(archive, new Date(at)), wrote };
+  const writing = { db, kitchen, append: appender(zip, new Date(at)), wrote };
   for (const table of tables) await appendTable(writing, table);
   await writing.append('journal/journal.jsonl', journalLines(writing));
   await appendPhotographs(writing);
@@ -206,7 +207,7 @@ export async function writeArchive(
   const { id, name } = kitchen;
   const manifest: Manifest = {
     ...{
-      format: 'inch-pantry archive',
+      format: 'inch-pantry export',
       version: 1,
       exportedAt,
       kitchen: { id, name },
@@ -217,5 +218,28 @@ export async function writeArchive(
   };
   await writing.append('README.txt', readme(manifest));
   await writing.append('manifest.json', `${JSON.stringify(manifest, null, 2)}\n`);
-  await archive.finalize();
+  await zip.finalize();
+}
+
+/** Writes a whole kitchen as a zip into a stream. Two exports of the same record differ in nothing but when they were made. */
+export async function writeExport(
+  contents: Contents,
+  out: NodeJS.WritableStream,
+  exportedAt: string,
+  told?: Told,
+): Promise<void> {
+  const zip = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
+  const written = pipeline(zip, out);
+  written.catch(() => {});
+  try {
+    // Who takes it may leave before its end.
+    await Promise.race([
+      fill(contents, zip, exportedAt, told),
+      written.then(() => new Promise<void>(() => {})),
+    ]);
+    await written;
+  } catch (error) {
+    zip.abort();
+    throw error;
+  }
 }

@@ -2,8 +2,8 @@ import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 import yauzl, { type Entry } from 'yauzl';
 
-/** An archive, opened: what is in it by name. */
-export interface OpenArchive {
+/** An export, opened: what is in it by name. */
+export interface OpenExport {
   names: string[];
   bytes(name: string): Promise<Buffer>;
   /** The lines of a text, one after another. */
@@ -18,7 +18,7 @@ async function whole(stream: Readable): Promise<Buffer> {
 }
 
 /** Opens a zip on the disk. @throws Error where it is none */
-export async function openArchive(file: string): Promise<OpenArchive> {
+export async function openExport(file: string): Promise<OpenExport> {
   const zip = await yauzl.openPromise(file, { autoClose: false });
   const byName = new Map<string, Entry>();
   for await (const entry of zip.eachEntry()) byName.set(entry.fileName, entry);

@@ -3,20 +3,20 @@ import type { Database } from '../database/pool.ts';
 import { rows } from '../database/pool.ts';
 import { RECORD_TABLES } from '../journal/rows.ts';
 
-/** What a column holds, as an archive writes it. */
+/** What a column holds, as an export writes it. */
 type Holds =
   | { as: 'text'; most: number }
   | { as: 'number' | 'whole' | 'flag' | 'instant' | 'day' | 'document' | 'picture' }
   | { as: 'choice'; of: string[] };
 
 export type Column = Holds & {
-  /** Name of the column, and of the field of an archive that has it. */
+  /** Name of the column, and of the field of an export that has it. */
   name: string;
   field: string;
   nullable: boolean;
 };
 
-/** A table of a kitchen as an archive holds it. */
+/** A table of a kitchen as an export holds it. */
 export interface Table {
   name: string;
   /** What its rows are called: name of its files. */
@@ -28,7 +28,7 @@ export interface Table {
   references: { column: string; to: string }[];
 }
 
-/** Hashes of passwords stay where they are: whoever brings an archive in sets new ones. */
+/** Hashes of passwords stay where they are: whoever imports an export sets new ones. */
 const LEFT_OUT: Readonly<Record<string, readonly string[]>> = { account: ['password_hash'] };
 
 const TABLES = [...RECORD_TABLES, 'basket'];

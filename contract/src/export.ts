@@ -4,9 +4,9 @@ import { Id } from './values.ts';
 
 const Hash = z.string().regex(/^[0-9a-f]{64}$/);
 
-/** The head of an archive: a whole kitchen in one zip. */
+/** The head of an export: a whole kitchen in one zip. */
 export const Manifest = z.strictObject({
-  format: z.literal('inch-pantry archive'),
+  format: z.literal('inch-pantry export'),
   version: z.literal(1),
   exportedAt: z.iso.datetime(),
   kitchen: z.strictObject({ id: z.uuid(), name: z.string() }),
@@ -30,26 +30,26 @@ export const Progress = z.object({
 });
 export type Progress = z.infer<typeof Progress>;
 
-export const ARCHIVE_MEDIA = 'application/zip';
+export const ZIP_MEDIA = 'application/zip';
 
-export const archiveRoutes = {
+export const exportRoutes = {
   export: route({
     method: 'GET',
-    path: '/api/kitchen/archive',
+    path: '/api/kitchen/export',
     access: 'owner',
     summary: 'The whole kitchen as one zip: records, tables, photographs, documents, journal',
     query: z.object({ progress: Id.optional() }),
     response: z.unknown(),
-    media: ARCHIVE_MEDIA,
+    media: ZIP_MEDIA,
   }),
   import: route({
     method: 'POST',
-    path: '/api/setup/archive',
+    path: '/api/setup/import',
     access: 'anyone',
-    summary: 'Make this installation, which has no kitchen yet, that of an archive',
+    summary: 'Make this installation, which has no kitchen yet, that of an export',
     query: z.object({ progress: Id.optional() }),
     response: z.object({ kitchen: z.string(), lots: z.number().int() }),
-    sends: [ARCHIVE_MEDIA],
+    sends: [ZIP_MEDIA],
   }),
   progress: route({
     method: 'GET',

@@ -1,12 +1,10 @@
 import { createWriteStream } from 'node:fs';
 import { open, rename, rm } from 'node:fs/promises';
-import { pipeline } from 'node:stream/promises';
-import { ZipArchive } from 'archiver';
 import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import type { Told } from './read.ts';
-import { contentsOf, writeArchive } from './write.ts';
+import { contentsOf, writeExport } from './write.ts';
 
 /** Writes the kitchen of this installation into a file, as of one moment; a file that is not whole is never there. */
 export async function exportKitchen(
@@ -20,17 +18,13 @@ export async function exportKitchen(
     await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
     const [own] = await rows<{ id: string }>(db, 'SELECT kitchen_id AS id FROM installation');
     if (!own) throw new Error('There is no kitchen here yet, so there is nothing to export.');
-    const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
-    const written = pipeline(archive, createWriteStream(part, { mode: 0o600 }));
-    written.catch(() => {});
     const kitchen = await readKitchen(db, own.id);
-    await Promise.race([
-      writeArchive(await contentsOf(db, kitchen), archive, new Date().toISOString(), (done, total) =>
-        told('Exporting', done, total),
-      ),
-      written.then(() => new Promise<void>(() => {})),
-    ]);
-    await written;
+    await writeExport(
+      await contentsOf(db, kitchen),
+      createWriteStream(part, { mode: 0o600 }),
+      new Date().toISOString(),
+      (done, total) => told('Exporting', done, total),
+    );
     const handle = await open(part, 'r');
     await handle.sync();
     const { size } = await handle.stat();

@@ -7,10 +7,10 @@ import sharp from 'sharp';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
-import { readArchive } from '../src/archive/read.ts';
-import { exportKitchen } from '../src/archive/toFile.ts';
+import { readExport } from '../src/export/read.ts';
+import { exportKitchen } from '../src/export/toFile.ts';
 import { verifyJournal } from '../src/journal/verify.ts';
-import { digests, emptied, exported, type Files, filesIn, importInto, zipOf } from './archiveFile.ts';
+import { digests, emptied, exported, type Files, filesIn, importInto, zipOf } from './exportFile.ts';
 import { OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
 const from = useTestApp();
@@ -27,7 +27,7 @@ const records = (noun: string) =>
     .filter(Boolean)
     .map((line) => JSON.parse(line));
 
-/** The archive with one of its files another. */
+/** The export with one of its files another. */
 const changed = (name: string, change: (said: string) => string): Promise<Buffer> =>
   zipOf(new Map(files).set(name, Buffer.from(change(text(name)))));
 
@@ -115,7 +115,7 @@ describe('the whole kitchen as one file', () => {
   it('is journaled, and for the owner alone', async () => {
     const { rows } = (await owner.get('/api/journal?limit=5')).body;
     expect(rows[0]).toMatchObject({ noun: 'kitchen', action: 'export' });
-    expect((await from.person().get('/api/kitchen/archive')).status).toBe(401);
+    expect((await from.person().get('/api/kitchen/export')).status).toBe(401);
   });
 });
 
@@ -169,7 +169,7 @@ describe('brought into an installation that has no kitchen', () => {
   });
 });
 
-describe('an archive that is not as it was written', () => {
+describe('an export that is not as it was written', () => {
   beforeAll(() => emptied(into));
   const line = (noun: string, change: (record: Record<string, unknown>) => object | null) =>
     changed(`records/${noun}.jsonl`, (said) => {
@@ -227,7 +227,7 @@ describe('an archive that is not as it was written', () => {
     ],
     [
       'a manifest of something else',
-      () => changed('manifest.json', (said) => said.replace('inch-pantry archive', 'else')),
+      () => changed('manifest.json', (said) => said.replace('inch-pantry export', 'else')),
       /manifest\.json/,
     ],
     ['no zip at all', async () => Buffer.from('what is this'), /cannot be read as a zip/],
@@ -247,7 +247,7 @@ describe('an archive that is not as it was written', () => {
         said.replace(/"signature": "\w/, (s) => `${s.slice(0, -1)}${s.endsWith('a') ? 'b' : 'a'}`),
       ),
     );
-    await readArchive(into.pool, file);
+    await readExport(into.pool, file);
     const taker = into.person();
     await taker.post('/api/setup/owner', { name: OWNER.name, password: 'another long password' });
     expect((await taker.get('/api/kitchen')).body.broughtIn.signedHere).toBe(false);

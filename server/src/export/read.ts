@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { Manifest } from '@inch/contract/archive';
+import { Manifest } from '@inch/contract/export';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { z } from 'zod';
 import { insert, rows, toSql } from '../database/pool.ts';
@@ -12,7 +12,7 @@ import { completeStandings } from '../standing/rebuild.ts';
 import { cellFrom, type PictureFile, schemaOf } from './cells.ts';
 import { faultsOfRecord } from './judge.ts';
 import { type Table, tablesOf } from './table.ts';
-import { type OpenArchive, openArchive } from './zip.ts';
+import { type OpenExport, openExport } from './zip.ts';
 
 /** Hears how far it is: so many of so many. */
 export type Told = (what: string, done: number, total: number) => void;
@@ -21,15 +21,15 @@ const refused = (why: string) => new Problem(422, `Nothing was imported. ${why}`
 
 interface Reading {
   tx: PoolConnection;
-  zip: OpenArchive;
+  zip: OpenExport;
   manifest: Manifest;
   now: string;
   read: (count: number) => void;
 }
 
-async function manifestOf(zip: OpenArchive): Promise<Manifest> {
+async function manifestOf(zip: OpenExport): Promise<Manifest> {
   if (!zip.names.includes('manifest.json'))
-    throw refused('This is no archive of a kitchen: it has no manifest.json. Make one with “Export”.');
+    throw refused('This is no export of a kitchen: it has no manifest.json. Make one with “Export”.');
   const said = Manifest.safeParse(JSON.parse(String(await zip.bytes('manifest.json'))));
   if (!said.success)
     throw refused(
@@ -85,7 +85,7 @@ async function insertAll(
   await tx.query(`INSERT INTO ${table} (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES ?`, [cells]);
 }
 
-async function pictureOf(zip: OpenArchive, { file, sha256 }: PictureFile): Promise<Buffer> {
+async function pictureOf(zip: OpenExport, { file, sha256 }: PictureFile): Promise<Buffer> {
   if (!zip.names.includes(file)) throw new Error(`${file} is missing.`);
   const bytes = await zip.bytes(file);
   if (createHash('sha256').update(bytes).digest('hex') !== sha256)
@@ -93,7 +93,7 @@ async function pictureOf(zip: OpenArchive, { file, sha256 }: PictureFile): Promi
   return bytes;
 }
 
-async function cellsOf(table: Table, record: Record<string, unknown>, zip: OpenArchive): Promise<Cells> {
+async function cellsOf(table: Table, record: Record<string, unknown>, zip: OpenExport): Promise<Cells> {
   const cells: Cells = [];
   for (const column of table.columns)
     cells.push(
@@ -205,7 +205,7 @@ async function readEnd({ tx, manifest, now }: Reading): Promise<void> {
   });
 }
 
-function refuseUnknown(zip: OpenArchive, tables: readonly Table[]): void {
+function refuseUnknown(zip: OpenExport, tables: readonly Table[]): void {
   const known = new Set(tables.map((table) => `records/${table.noun}.jsonl`));
   const unknown = zip.names.filter((name) => name.startsWith('records/') && !known.has(name));
   if (unknown.length > 0)
@@ -214,12 +214,7 @@ function refuseUnknown(zip: OpenArchive, tables: readonly Table[]): void {
     );
 }
 
-async function readAll(
-  tx: PoolConnection,
-  zip: OpenArchive,
-  manifest: Manifest,
-  told: Told,
-): Promise<number> {
+async function readAll(tx: PoolConnection, zip: OpenExport, manifest: Manifest, told: Told): Promise<number> {
   const tables = await tablesOf(tx);
   refuseUnknown(zip, tables);
   const total = Object.values(manifest.counts).reduce((sum, n) => sum + n, manifest.journal.sequence);
@@ -249,16 +244,16 @@ async function readAll(
 
 export const taken = new Problem(
   409,
-  'This installation has a kitchen already. An archive is imported into one that has none: start it with a new data folder.',
+  'This installation has a kitchen already. An export is imported into one that has none: start it with a new data folder.',
 );
 
-/** Makes an installation without a kitchen that of an archive on the disk: all of it, or nothing. */
-export async function readArchive(
+/** Makes an installation without a kitchen that of an export on the disk: all of it, or nothing. */
+export async function readExport(
   pool: Pool,
   file: string,
   told: Told = () => {},
 ): Promise<{ kitchen: string; lots: number }> {
-  const zip = await openArchive(file).catch((error: Error) => {
+  const zip = await openExport(file).catch((error: Error) => {
     throw refused(`It cannot be read as a zip: ${error.message}`);
   });
   try {

@@ -4,12 +4,12 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { readArchive } from '../src/archive/read.ts';
-import { exportKitchen } from '../src/archive/toFile.ts';
+import { readExport } from '../src/export/read.ts';
+import { exportKitchen } from '../src/export/toFile.ts';
 import { useJournalKey } from '../src/journal/sign.ts';
 import { verifyJournal } from '../src/journal/verify.ts';
-import { digests, emptied, filesIn } from './archiveFile.ts';
 import { deedsOf } from './deeds.ts';
+import { digests, emptied, filesIn } from './exportFile.ts';
 import { Crew } from './filled.ts';
 import { ago, beginLot, cherryContent, meterOf, post, type Started, saveFormula } from './fixtures.ts';
 import { OWNER, type TestApp, useTestApp } from './testApp.ts';
@@ -152,7 +152,7 @@ it('what goes out of a kitchen comes in whole, and goes out again byte for byte'
       await emptied(into);
       // Another installation has another key: what goes out of it is still what came in.
       useJournalKey('cd'.repeat(32));
-      await readArchive(into.pool, out.file);
+      await readExport(into.pool, out.file);
       expect((await verifyJournal(into.pool)).flatMap((report) => report.faults)).toEqual([]);
       const again = await exportOf(into);
       useJournalKey('ab'.repeat(32));

@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { ARCHIVE_MEDIA, archiveRoutes } from '@inch/contract/archive';
+import { exportRoutes, ZIP_MEDIA } from '@inch/contract/export';
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
@@ -47,29 +47,18 @@ interface Exporting {
   journaled: () => Promise<void>;
 }
 
-async function sendArchive({ pool, kitchen, res, steps, journaled }: Exporting): Promise<void> {
+async function sendExport({ pool, kitchen, res, steps, journaled }: Exporting): Promise<void> {
   const now = new Date().toISOString();
   // What makes zips and PDFs is loaded by the first export.
-  const [{ ZipArchive }, { contentsOf, writeArchive }] = await Promise.all([
-    import('archiver'),
-    import('./write.ts'),
-  ]);
+  const { contentsOf, writeExport } = await import('./write.ts');
   await asOfNow(pool, kitchen, async (db) => {
     const contents = await contentsOf(db, kitchen);
     await journaled();
-    res.type(ARCHIVE_MEDIA).attachment(fileNameOf(kitchen, now.slice(0, 10)));
-    const archive = new ZipArchive({ zlib: { level: 6 }, forceZip64: true });
-    const sent = pipeline(archive, res);
-    sent.catch(() => {});
+    res.type(ZIP_MEDIA).attachment(fileNameOf(kitchen, now.slice(0, 10)));
     try {
-      await Promise.race([
-        writeArchive(contents, archive, now, (done, total) => steps.tell('Exporting', done, total)),
-        // Who leaves ends it.
-        sent.then(() => new Promise<void>(() => {})),
-      ]);
-      await sent;
+      await writeExport(contents, res, now, (done, total) => steps.tell('Exporting', done, total));
     } catch (error) {
-      archive.abort();
+      // Half a file is none: the download fails.
       res.destroy(error as Error);
       throw error;
     }
@@ -82,8 +71,8 @@ const said = (error: unknown): string =>
 
 /** What is sent, laid on the disk for as long as it is read. */
 async function onDisk<T>(req: Request, work: (file: string) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), 'inch-archive-'));
-  const file = join(folder, 'archive.zip');
+  const folder = await mkdtemp(join(tmpdir(), 'inch-export-'));
+  const file = join(folder, 'export.zip');
   try {
     await pipeline(req, createWriteStream(file, { mode: 0o600 }));
     return await work(file);
@@ -92,8 +81,8 @@ async function onDisk<T>(req: Request, work: (file: string) => Promise<T>): Prom
   }
 }
 
-export function archiveRouter(app: AppContext): void {
-  serve(app, archiveRoutes.export, async (call) => {
+export function exportRouter(app: AppContext): void {
+  serve(app, exportRoutes.export, async (call) => {
     const { pool, kitchen, account, res, query } = call;
     const steps = new Steps(pool, query.progress);
     const journaled = () =>
@@ -101,7 +90,7 @@ export function archiveRouter(app: AppContext): void {
         journal(w, 'kitchen', kitchen.id, 'export', { what: 'the whole kitchen' }),
       );
     try {
-      await sendArchive({ pool, kitchen, res, steps, journaled });
+      await sendExport({ pool, kitchen, res, steps, journaled });
       await steps.end(null);
     } catch (error) {
       await steps.end(said(error));
@@ -109,15 +98,14 @@ export function archiveRouter(app: AppContext): void {
     }
     return undefined;
   });
-  serveAnyone(app, archiveRoutes.import, async ({ pool, req, query }) => {
+  serveAnyone(app, exportRoutes.import, async ({ pool, req, query }) => {
     const steps = new Steps(pool, query.progress);
-    if (!req.is(ARCHIVE_MEDIA))
-      throw new Problem(415, `Send the zip, with the content type ${ARCHIVE_MEDIA}.`);
+    if (!req.is(ZIP_MEDIA)) throw new Problem(415, `Send the zip, with the content type ${ZIP_MEDIA}.`);
     const [there] = await rows(pool, 'SELECT id FROM kitchen LIMIT 1');
-    const { readArchive, taken } = await import('./read.ts');
+    const { readExport, taken } = await import('./read.ts');
     if (there) throw taken;
     try {
-      const result = await onDisk(req, (file) => readArchive(pool, file, steps.tell));
+      const result = await onDisk(req, (file) => readExport(pool, file, steps.tell));
       await steps.end(null);
       return result;
     } catch (error) {
@@ -125,7 +113,7 @@ export function archiveRouter(app: AppContext): void {
       throw error;
     }
   });
-  serveAnyone(app, archiveRoutes.progress, async ({ pool, params }) => {
+  serveAnyone(app, exportRoutes.progress, async ({ pool, params }) => {
     const progress = await progressOf(pool, params.id);
     if (!progress) throw notFound('piece of work');
     return progress;

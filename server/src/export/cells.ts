@@ -37,7 +37,7 @@ function valueFrom(column: Column, cell: unknown, row: Record<string, unknown>):
   }
 }
 
-/** A row as an archive writes it. */
+/** A row as an export writes it. */
 export const recordFrom = (table: Table, row: Record<string, unknown>): Record<string, unknown> =>
   Object.fromEntries(table.columns.map((c) => [c.field, valueFrom(c, row[c.name], row)]));
 
@@ -94,7 +94,7 @@ function schemaOfColumn(table: string, column: Column): z.ZodType {
   }
 }
 
-/** What an archive says of each record of a table: an entry's fields with the bounds that people are held to, the rest by its column. */
+/** What an export says of each record of a table: an entry's fields with the bounds that people are held to, the rest by its column. */
 export function schemaOf(table: Table): z.ZodObject {
   const kinds = kindsIn(table.name);
   const said = kinds.length === 1 ? columnsOf(kinds[0]!) : {};

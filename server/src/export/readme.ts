@@ -1,6 +1,6 @@
-import type { Manifest } from '@inch/contract/archive';
+import type { Manifest } from '@inch/contract/export';
 
-/** What an archive says of itself to somebody who never saw the program. */
+/** What an export says of itself to somebody who never saw the program. */
 export const readme = ({ kitchen, counts, journal, leftOut }: Manifest): string => `${kitchen.name}
 
 This is everything that the kitchen's record holds: what was made, from what, how it was measured, where it went,

@@ -10,7 +10,7 @@ CREATE TABLE progress (
   KEY progress_by_time (at)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
 
--- Where the kitchen came in from an archive: when, up to which row of its journal, how that was signed where it came from, and whether this installation's key had signed that.
+-- Where the kitchen came in from an export: when, up to which row of its journal, how that was signed where it came from, and whether this installation's key had signed that.
 ALTER TABLE installation
   ADD COLUMN brought_in_at DATETIME(3) NULL,
   ADD COLUMN brought_in_sequence BIGINT UNSIGNED NULL,
