@@ -18,6 +18,8 @@ declare module 'vitest' {
     /** A kitchen with nobody in it yet, and its database. */
     emptyUrl: string;
     emptyDatabase: string;
+    /** Another with nobody in it, into which one is imported. */
+    importUrl: string;
     /** A demo kitchen for each file of tests, by its name. */
     demo: Record<Demo, string>;
     /** Address of the database of the kitchen that servers of their own are started over. */
@@ -40,6 +42,7 @@ export default async function setup(project: TestProject) {
     ...(await startServer({ ...at, port: await freePort() })),
   });
   const empty = await serverOf(await databaseOf('inch_empty'));
+  const importing = await serverOf(await databaseOf('inch_import'));
   const [first, ...others] = await Promise.all(DEMOS.map((name) => databaseOf(`inch_${name}`)));
   const original = await serverOf(first!);
   await loadDemo(original.url);
@@ -49,6 +52,7 @@ export default async function setup(project: TestProject) {
   project.provide('chromium', await ensureChromium());
   project.provide('emptyUrl', empty.url);
   project.provide('emptyDatabase', empty.appUrl);
+  project.provide('importUrl', importing.url);
   project.provide('tabletDatabase', demos[DEMOS.indexOf('tablet')]!.appUrl);
   project.provide(
     'demo',
@@ -56,6 +60,7 @@ export default async function setup(project: TestProject) {
   );
   return async () => {
     await empty.stop();
+    await importing.stop();
     for (const demo of demos) await demo.stop();
     await db.stop();
     rmSync(folder, { recursive: true, force: true });

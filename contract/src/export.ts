@@ -57,6 +57,7 @@ export const exportRoutes = {
     access: 'anyone',
     summary: 'How far something is that takes a while, by the id it was begun with',
     params: z.object({ id: Id }),
-    response: Progress,
+    /** Null before it says so for the first time. */
+    response: Progress.nullable(),
   }),
 };

@@ -8,7 +8,7 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
-import { isRefusal, notFound, Problem } from '../http/problem.ts';
+import { isRefusal, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { inWriting, journal } from '../journal/writing.ts';
 import { progressOf, Steps } from '../progress/steps.ts';
@@ -113,9 +113,5 @@ export function exportRouter(app: AppContext): void {
       throw error;
     }
   });
-  serveAnyone(app, exportRoutes.progress, async ({ pool, params }) => {
-    const progress = await progressOf(pool, params.id);
-    if (!progress) throw notFound('piece of work');
-    return progress;
-  });
+  serveAnyone(app, exportRoutes.progress, ({ pool, params }) => progressOf(pool, params.id));
 }
