@@ -224,6 +224,22 @@ describe('a reader', () => {
   });
 });
 
+it('the pages have icons of the sizes that phones and tablets ask for, and the licences of what they are made of', async () => {
+  const { icons } = await (await page.request.get('/manifest.webmanifest')).json();
+  for (const { src, sizes } of icons as { src: string; sizes: string }[]) {
+    const bytes = await (await page.request.get(`/${src}`)).body();
+    // A PNG says its width and height at its 17th byte.
+    expect(`${bytes.readUInt32BE(16)}x${bytes.readUInt32BE(20)}`).toBe(sizes);
+  }
+  const purposes = (icons as { purpose?: string; sizes: string }[]).map(
+    (i) => `${i.sizes} ${i.purpose ?? 'any'}`,
+  );
+  expect(purposes).toEqual(expect.arrayContaining(['192x192 any', '512x512 any', '512x512 maskable']));
+  const licences = await (await page.request.get('/licences.txt')).text();
+  for (const name of ['@fontsource/atkinson-hyperlegible-next', 'react-dom', 'recharts'])
+    expect(licences).toContain(`Name: ${name}\n`);
+});
+
 it('no screen had an error in its scripts', () => {
   expect(faults.filter((f) => !/Failed to load resource|ERR_FAILED/.test(f))).toEqual([]);
 });

@@ -1,8 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
+import license from 'rollup-plugin-license';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
@@ -17,6 +19,14 @@ function contractHash(): string {
   return hash.digest('hex').slice(0, 16);
 }
 
+const require = createRequire(import.meta.url);
+
+/** The typefaces come in by their style sheets, so that they are named here. */
+const FONTS = ['next', 'mono'].map((font) => {
+  const name = `@fontsource/atkinson-hyperlegible-${font}`;
+  return `Name: ${name}\n\n${readFileSync(join(dirname(require.resolve(`${name}/package.json`)), 'LICENSE'), 'utf8')}`;
+});
+
 export default defineConfig({
   // Everything is found from where the pages stand, so that a proxy may serve them under a path.
   base: './',
@@ -24,6 +34,16 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
+    // The licences of what the pages are made of stand beside them.
+    license({
+      thirdParty: {
+        output: {
+          file: join(import.meta.dirname, 'dist/licences.txt'),
+          template: (libraries) =>
+            [...FONTS, ...libraries.map((library) => library.text())].join('\n\n---\n\n'),
+        },
+      },
+    }),
     compression({
       include: /\.(js|css|svg)$/,
       threshold: 500,
@@ -36,7 +56,7 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallback: 'index.html',
-        navigateFallbackDenylist: [/\/api\//],
+        navigateFallbackDenylist: [/\/api\//, /\.(txt|crt)$/],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },
       manifest: {
@@ -48,8 +68,9 @@ export default defineConfig({
         scope: './',
         background_color: '#EFF3F2',
         theme_color: '#1E40AF',
-        icons: [{ src: 'icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
+      // Drawn from icon.svg at the build, in the sizes that phones and tablets ask for.
+      pwaAssets: { preset: 'minimal-2023', image: 'public/icon.svg' },
     }),
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },

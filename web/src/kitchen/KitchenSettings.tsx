@@ -5,6 +5,7 @@ import { rulePacks } from '@inch/core/label';
 import { cupSchools, readElevation } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { call } from '../data/api.ts';
+import { base } from '../data/base.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
@@ -226,6 +227,9 @@ export function KitchenSettings() {
         <Link className="text-link underline" to="/kitchen/journal">
           Journal: every change of the kitchen
         </Link>
+        <a className="ml-6 text-link underline" href={`${base}/licences.txt`}>
+          Licences of fonts and libraries
+        </a>
       </p>
     </Sheet>
   );
