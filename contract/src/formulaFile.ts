@@ -1,7 +1,18 @@
 import { z } from 'zod';
 import { FormulaContent, FormulaKind } from './formula.ts';
+import { OwnFigures, OwnMeasure } from './ingredient.ts';
 import { route } from './route.ts';
 import { Colour, Name, Words } from './values.ts';
+
+/** What a formula uses of its kitchen's own: entries as they were entered, from a label or measured, and measures. */
+const FileOwn = z.object({
+  figures: z
+    .array(z.object(OwnFigures.pick({ ingredientId: true, measured: true, label: true }).shape))
+    .max(100)
+    .default([]),
+  measures: z.array(OwnMeasure).max(100).default([]),
+});
+export type FileOwn = z.infer<typeof FileOwn>;
 
 /** One formula as an open file: what a version holds, with nothing of the kitchen it came from but its own entries. */
 export const FormulaFile = z.object({
@@ -12,6 +23,7 @@ export const FormulaFile = z.object({
   colour: Colour,
   note: Words.default(''),
   content: FormulaContent,
+  own: FileOwn.default({ figures: [], measures: [] }),
 });
 export type FormulaFile = z.infer<typeof FormulaFile>;
 

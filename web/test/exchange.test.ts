@@ -57,7 +57,7 @@ const said = draft.content.lines.map((l) => ({ said: l.said, ingredientId: l.ing
 
 describe('our own file', () => {
   it('comes back as it went out', () => {
-    const back = incomingJson(asFormulaFile(draft), shippedCatalogue);
+    const back = incomingJson(asFormulaFile(draft, undefined), shippedCatalogue);
     expect(back).toMatchObject({ name: draft.name, kind: 'shrub', colour: draft.colour });
     expect(back.formulaLines).toEqual(draft.content.lines);
     const { lines: _, ...rest } = draft.content;
@@ -71,7 +71,7 @@ describe('our own file', () => {
     expect(published).toEqual(formulaFileSchema());
   });
   it('with a fault names the line of the file and what is wrong, and gives nothing', () => {
-    const text = asFormulaFile(draft);
+    const text = asFormulaFile(draft, undefined);
     const line = (part: string) => text.split('\n').findIndex((l) => l.includes(part)) + 1;
     const cut = problem(() => incomingJson(text.slice(0, 300), shippedCatalogue));
     expect(cut.message).toMatch(/^Line \d+: this is not JSON/);
@@ -91,10 +91,13 @@ describe('our own file', () => {
     expect(problem(() => incomingJson('[1, 2]', shippedCatalogue))).toBeInstanceOf(FileProblem);
   });
   it('asks about an ingredient that this kitchen does not have', () => {
-    const odd = asFormulaFile({
-      ...draft,
-      content: { ...draft.content, lines: [{ id: 'a', said: '2 kg', ingredientId: 'own-thing' }] },
-    });
+    const odd = asFormulaFile(
+      {
+        ...draft,
+        content: { ...draft.content, lines: [{ id: 'a', said: '2 kg', ingredientId: 'own-thing' }] },
+      },
+      undefined,
+    );
     const back = incomingJson(odd, kitchenCatalogue({}));
     expect(back.formulaLines[0]).toMatchObject({ said: '2 kg', ingredientId: '' });
     expect(back.lines[0]!.query).toMatch(/not in this kitchen/);
@@ -167,7 +170,7 @@ describe('a schema.org recipe', () => {
 describe('lines as CSV', () => {
   it('go out quoted, and come back with their amounts and bases', () => {
     const csv = asCsv(draft, shippedCatalogue, [2000, 1000, null, 40]);
-    expect(csv.split('\r\n')[0]).toBe('\uFEFFamount,told by,ingredient,ingredient id,grams,goes in at');
+    expect(csv.split('\r\n')[0]).toBe('\uFEFFamount,told by,ingredient,ingredient id,grams,goes in at,basis');
     expect(csv).toContain('2 kg,,Damsons,damson,2000.0');
     const back = incomingCsv(csv, shippedCatalogue);
     expect(lines(back)).toEqual(said);

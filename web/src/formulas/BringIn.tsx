@@ -7,35 +7,46 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { TextField } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { incomingCsv } from './exchange/csv.ts';
+import type { IncomingOwn } from './exchange/fileOwn.ts';
 import { FileProblem, type Incoming, incomingList } from './exchange/incoming.ts';
 import { incomingJson } from './exchange/json.ts';
+import { OwnReview, useAddOwn } from './OwnReview.tsx';
 
 /** A line read: understood, or asked about with the answer beside it. */
 function ReadLine({
   read,
   line,
+  own,
   choose,
 }: {
   read: ReadListLine;
   line: FormulaLine;
+  own: IncomingOwn | undefined;
   choose: (ingredientId: string) => void;
 }) {
   const catalogue = useCatalogue();
   const entry = catalogue.find(line.ingredientId);
+  const coming = own?.labels.find((label) => label.figures.ingredientId === line.ingredientId);
   const open = entry ? (line.said === '' ? read.query : undefined) : read.query;
   return (
     <li className="border-b border-steel-line py-2">
       <p className="text-sm text-ink-2">{read.text}</p>
       <div className="grid grid-cols-[7rem_1fr] items-center gap-2">
         <span className="font-semibold">{line.said || '–'}</span>
-        <IngredientPicker label={`“${read.text}” is`} value={line.ingredientId} onChoose={choose} />
+        {coming ? (
+          <span>
+            {coming.entry.name} <span className="text-sm text-ink-2">from the file</span>
+          </span>
+        ) : (
+          <IngredientPicker label={`“${read.text}” is`} value={line.ingredientId} onChoose={choose} />
+        )}
       </div>
       {open && (
         <p className="text-sm font-semibold text-hold" role="status">
           {open}
         </p>
       )}
-      {!entry && read.others.length > 0 && (
+      {!entry && !coming && read.others.length > 0 && (
         <div className="mt-1 flex flex-wrap gap-1.5">
           {read.others.map((other) => (
             <Button key={other.id} size="small" tone="plain" onClick={() => choose(other.id)}>
@@ -57,7 +68,10 @@ function Review({
   take: (lines: FormulaLine[]) => void;
   back: () => void;
 }) {
+  const { own } = incoming;
   const [lines, setLines] = useState(incoming.formulaLines);
+  const [measured, setMeasured] = useState<ReadonlySet<string>>(new Set());
+  const addOwn = useAddOwn(() => take(lines));
   const open = lines.filter((line) => line.ingredientId === '' || line.said.trim() === '').length;
   const choose = (i: number, ingredientId: string) =>
     setLines(lines.map((line, n) => (n === i ? { ...line, ingredientId } : line)));
@@ -73,15 +87,19 @@ function Review({
             key={line.id}
             read={incoming.lines[i]!}
             line={line}
+            own={own}
             choose={(ingredientId) => choose(i, ingredientId)}
           />
         ))}
       </ul>
+      {own && <OwnReview own={own} measured={measured} setMeasured={setMeasured} />}
       <div className="mt-5 flex justify-end gap-3">
         <Button tone="plain" onClick={back}>
           Back
         </Button>
-        <Button onClick={() => take(lines)}>Import {plural(lines.length, 'line')}</Button>
+        <Button disabled={addOwn.busy} onClick={() => (own ? addOwn.run({ own, measured }) : take(lines))}>
+          Import {plural(lines.length, 'line')}
+        </Button>
       </div>
     </>
   );

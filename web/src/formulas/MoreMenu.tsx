@@ -2,6 +2,7 @@ import { type Formula, formulaRoutes } from '@inch/contract/formula';
 import type { Forecast } from '@inch/core/formula';
 import { useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
+import { useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
 import { useWrite } from '../data/useWrite.ts';
@@ -26,6 +27,7 @@ export function MoreMenu({
   const navigate = useNavigate();
   const mayWrite = useMayWrite();
   const { catalogue } = useSetting();
+  const own = useOwnCatalogue();
   const archive = useWrite(
     'formula',
     (archived: boolean) => call(formulaRoutes.archive, { params: { id: formula!.id }, body: { archived } }),
@@ -36,7 +38,7 @@ export function MoreMenu({
   const actions: Action[] = [
     {
       name: 'Our own file (JSON)',
-      act: () => sendOut(fileName(draft.name, 'json'), 'application/json', asFormulaFile(draft)),
+      act: () => sendOut(fileName(draft.name, 'json'), 'application/json', asFormulaFile(draft, own)),
     },
     {
       name: 'Recipe (schema.org)',

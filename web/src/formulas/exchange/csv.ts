@@ -1,11 +1,37 @@
-import { basisWords, type FormulaLine, type ReadListLine, readIngredientList } from '@inch/core/formula';
+import {
+  basisWords,
+  type FormulaLine,
+  lineKey,
+  type ReadListLine,
+  readIngredientList,
+} from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import type { Draft } from '../draft.ts';
 import { FileProblem, formulaLineOf, type Incoming } from './incoming.ts';
 
-const COLUMNS = ['amount', 'told by', 'ingredient', 'ingredient id', 'grams', 'goes in at'] as const;
+const COLUMNS = ['amount', 'told by', 'ingredient', 'ingredient id', 'grams', 'goes in at', 'basis'] as const;
+
+/** A basis as its column says it: of which line, counted from 1, or of what, and by what. */
+function basisCode(line: FormulaLine, lines: readonly FormulaLine[]): string {
+  const { basis } = line;
+  if (!basis) return '';
+  if (basis.per === 'line') return `line ${lines.findIndex((l) => l.id === basis.lineId) + 1} by ${basis.by}`;
+  if (basis.per === 'yield') return `yield by ${basis.by}`;
+  return basis.per === 'bottle' && basis.ml ? `bottle of ${basis.ml} mL` : basis.per;
+}
+
+/** A basis out of its column; undefined where it says nothing that is known. */
+function basisFrom(code: string, idOf: (number: number) => string): FormulaLine['basis'] {
+  const by = / by (weight|volume)$/.exec(code)?.[1] as 'weight' | 'volume' | undefined;
+  const line = /^line (\d+) by /.exec(code);
+  if (line && by) return { per: 'line', lineId: idOf(Number(line[1])), by };
+  if (code.startsWith('yield by ') && by) return { per: 'yield', by };
+  const bottle = /^bottle of (\d+(?:\.\d+)?) mL$/.exec(code);
+  if (bottle) return { per: 'bottle', ml: Number(bottle[1]) };
+  return code === 'bottle' || code === 'batch' ? { per: code } : undefined;
+}
 
 interface Row {
   record: Record<string, string>;
@@ -54,7 +80,16 @@ export function incomingCsv(text: string, catalogue: KitchenCatalogue): Incoming
   if (!('amount' in first.record) || !('ingredient' in first.record || 'ingredient id' in first.record))
     throw new FileProblem(1, 'the header needs the columns "amount" and "ingredient".');
   const lines = rows.map((row) => lineFrom(row, catalogue));
-  return { lines, formulaLines: lines.map(formulaLineOf) };
+  const ids = lines.map(lineKey);
+  const formulaLines = lines.map((line, i) => {
+    // The column says it to the letter; where there is none, the words are read.
+    const code = rows[i]!.record.basis;
+    if (code === undefined) return formulaLineOf(line);
+    const { basis: _, ...plain } = formulaLineOf(line);
+    const basis = basisFrom(code, (number) => ids[number - 1] ?? '');
+    return basis ? { ...plain, basis } : plain;
+  });
+  return { lines, formulaLines };
 }
 
 /** The lines of a formula as CSV (RFC 4180), with the grams they come to. */
@@ -68,6 +103,7 @@ export function asCsv(draft: Draft, catalogue: KitchenCatalogue, grams: readonly
     line.ingredientId,
     grams[i] === null || grams[i] === undefined ? '' : grams[i].toFixed(1),
     steps.find((step) => step.id === line.stepId)?.title ?? steps[0]?.title ?? '',
+    basisCode(line, lines),
   ]);
   return stringify([[...COLUMNS], ...records], {
     record_delimiter: 'windows',

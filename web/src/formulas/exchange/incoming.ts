@@ -7,6 +7,7 @@ import {
 } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import type { Draft } from '../draft.ts';
+import type { IncomingOwn } from './fileOwn.ts';
 
 /** What a file or a list was read as: lines understood or queried, and the rest of a formula where the file has one. */
 export interface Incoming {
@@ -17,6 +18,8 @@ export interface Incoming {
   kind?: Draft['kind'];
   colour?: string;
   content?: Omit<FormulaContent, 'lines'>;
+  /** What a formula file brings of its kitchen's own, and this kitchen does not have. */
+  own?: IncomingOwn;
 }
 
 /** A file that cannot be read: which line of it, and what to do. Nothing of it is taken. */

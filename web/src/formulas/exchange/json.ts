@@ -1,8 +1,10 @@
 import { FormulaFile } from '@inch/contract/formulaFile';
+import type { OwnCatalogue } from '@inch/contract/ingredient';
 import type { FormulaContent, ReadListLine } from '@inch/core/formula';
 import { type KitchenCatalogue, namedIn } from '@inch/core/ingredient';
 import { findNodeAtLocation, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type { Draft } from '../draft.ts';
+import { incomingOwn, ownUsedBy } from './fileOwn.ts';
 import { FileProblem, type Incoming } from './incoming.ts';
 import { incomingRecipe, recipeIn } from './recipe.ts';
 
@@ -34,6 +36,7 @@ function parsed(text: string): { value: unknown; lineOf: (path: readonly Propert
 
 /** The lines of a formula file whose ingredients this kitchen does not have are asked about by name. */
 function queried(content: FormulaContent, catalogue: KitchenCatalogue): ReadListLine[] {
+  // Older files name the entries of their kitchen without the figures that they came of.
   const own = new Map((content.own?.ingredients ?? []).map((entry) => [entry.id, entry.name]));
   return content.lines.map((line, i) => {
     const known = catalogue.find(line.ingredientId);
@@ -71,7 +74,8 @@ export function incomingJson(text: string, catalogue: KitchenCatalogue): Incomin
   }
   const { name, kind, colour } = file.data;
   const { own: _, lines, ...content } = file.data.content as FormulaContent;
-  const read = queried(file.data.content as FormulaContent, catalogue);
+  const own = incomingOwn(file.data.own, catalogue);
+  const read = queried(file.data.content as FormulaContent, own.catalogue);
   return {
     lines: read,
     formulaLines: lines.map((line, i) => ({ ...line, ingredientId: read[i]!.ingredientId })),
@@ -79,12 +83,14 @@ export function incomingJson(text: string, catalogue: KitchenCatalogue): Incomin
     kind,
     colour,
     content,
+    own,
   };
 }
 
-/** The formula as our own open file. */
-export const asFormulaFile = (draft: Draft): string =>
-  `${JSON.stringify(
+/** The formula as our own open file, with what it uses of the kitchen's own. */
+export function asFormulaFile(draft: Draft, own: OwnCatalogue | undefined): string {
+  const { own: _, ...content } = draft.content;
+  return `${JSON.stringify(
     {
       format: 'inch-pantry formula',
       version: 1,
@@ -92,8 +98,10 @@ export const asFormulaFile = (draft: Draft): string =>
       kind: draft.kind,
       colour: draft.colour,
       note: draft.note,
-      content: draft.content,
+      content,
+      own: ownUsedBy(content, own),
     },
     null,
     2,
   )}\n`;
+}
