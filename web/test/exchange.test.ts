@@ -4,8 +4,9 @@ import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 import { type Draft, emptyDraft } from '../src/formulas/draft.ts';
 import { asCsv, incomingCsv } from '../src/formulas/exchange/csv.ts';
-import { FileProblem, incomingList } from '../src/formulas/exchange/incoming.ts';
+import { incomingList } from '../src/formulas/exchange/incoming.ts';
 import { asFormulaFile, incomingJson } from '../src/formulas/exchange/json.ts';
+import { FileProblem } from '../src/formulas/exchange/problem.ts';
 import { asRecipe } from '../src/formulas/exchange/recipe.ts';
 
 const draft: Draft = {

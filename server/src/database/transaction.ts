@@ -13,6 +13,18 @@ export const errorCode = (error: unknown): string | undefined => (error as { cod
 export const isTakenId = (error: unknown): boolean =>
   errorCode(error) === 'ER_DUP_ENTRY' && /'(?:\w+\.)?PRIMARY'/.test((error as Error).message);
 
+/** How often a key that is taken is looked at again. */
+const LOOKS = 3;
+
+/**
+ * Whether a transaction that failed may come through when it is tried again. On a cluster a transaction that another node's commit overtook may
+ * meet the number that was taken meanwhile before it hears that it was overtaken; a key that is taken indeed is so at each try.
+ */
+function mayComeThrough(error: unknown, attempt: number): boolean {
+  const code = errorCode(error) ?? '';
+  return CONTENDED.has(code) ? attempt < TRIES : code === 'ER_DUP_ENTRY' && attempt < LOOKS;
+}
+
 /** Runs the work in one transaction, all or nothing; a deadlock is tried again. */
 export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
@@ -28,7 +40,7 @@ export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) =>
         () => tx.release(),
         () => tx.destroy(),
       );
-      if (attempt >= TRIES || !CONTENDED.has(errorCode(error) ?? '')) throw error;
+      if (!mayComeThrough(error, attempt)) throw error;
       await sleep(waitOf(attempt));
     }
   }

@@ -8,8 +8,9 @@ import { TextField } from '../ui/Field.tsx';
 import { plural } from '../ui/format.ts';
 import { incomingCsv } from './exchange/csv.ts';
 import type { IncomingOwn } from './exchange/fileOwn.ts';
-import { FileProblem, type Incoming, incomingList } from './exchange/incoming.ts';
+import { type Incoming, incomingList } from './exchange/incoming.ts';
 import { incomingJson } from './exchange/json.ts';
+import { FileProblem } from './exchange/problem.ts';
 import { OwnReview, useAddOwn } from './OwnReview.tsx';
 
 /** A line read: understood, or asked about with the answer beside it. */

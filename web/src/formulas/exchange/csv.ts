@@ -9,7 +9,8 @@ import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import type { Draft } from '../draft.ts';
-import { FileProblem, formulaLineOf, type Incoming } from './incoming.ts';
+import { formulaLineOf, type Incoming } from './incoming.ts';
+import { FileProblem } from './problem.ts';
 
 const COLUMNS = ['amount', 'told by', 'ingredient', 'ingredient id', 'grams', 'goes in at', 'basis'] as const;
 

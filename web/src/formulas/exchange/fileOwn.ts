@@ -9,7 +9,7 @@ import {
   ownEntry,
 } from '@inch/core/ingredient';
 import { parseQuantity } from '@inch/core/quantity';
-import { FileProblem } from './incoming.ts';
+import { FileProblem } from './problem.ts';
 
 type Figures = FileOwn['figures'][number];
 type Measure = FileOwn['measures'][number];

@@ -8,6 +8,7 @@ import {
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import type { Draft } from '../draft.ts';
 import type { IncomingOwn } from './fileOwn.ts';
+import { FileProblem } from './problem.ts';
 
 /** What a file or a list was read as: lines understood or queried, and the rest of a formula where the file has one. */
 export interface Incoming {
@@ -20,15 +21,6 @@ export interface Incoming {
   content?: Omit<FormulaContent, 'lines'>;
   /** What a formula file brings of its kitchen's own, and this kitchen does not have. */
   own?: IncomingOwn;
-}
-
-/** A file that cannot be read: which line of it, and what to do. Nothing of it is taken. */
-export class FileProblem extends Error {
-  readonly line: number | null;
-  constructor(line: number | null, sentence: string) {
-    super(line === null ? sentence : `Line ${line}: ${sentence}`);
-    this.line = line;
-  }
 }
 
 export const formulaLineOf = (line: ReadListLine): FormulaLine => ({

@@ -5,7 +5,8 @@ import { type KitchenCatalogue, namedIn } from '@inch/core/ingredient';
 import { findNodeAtLocation, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type { Draft } from '../draft.ts';
 import { incomingOwn, ownUsedBy } from './fileOwn.ts';
-import { FileProblem, type Incoming } from './incoming.ts';
+import type { Incoming } from './incoming.ts';
+import { FileProblem } from './problem.ts';
 import { incomingRecipe, recipeIn } from './recipe.ts';
 
 const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;

@@ -1,7 +1,8 @@
 import { basisWords, type FormulaStep, type StepKind } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import type { Draft } from '../draft.ts';
-import { FileProblem, type Incoming, incomingList } from './incoming.ts';
+import { type Incoming, incomingList } from './incoming.ts';
+import { FileProblem } from './problem.ts';
 
 /** The parts of a schema.org Recipe that a formula can take. */
 export interface Recipe {
