@@ -11,6 +11,9 @@ const folder = mkdtempSync(join(tmpdir(), 'inch-start-'));
 const started: ChildProcess[] = [];
 afterAll(() => {
   for (const child of started) if (child.exitCode === null) child.kill('SIGKILL');
+  // A start that was killed leaves its MariaDB behind for the next: here there is none.
+  const left = runningMariadb(folder);
+  if (left) process.kill(left.pid, 'SIGKILL');
   rmSync(folder, { recursive: true, force: true });
 });
 
