@@ -1,9 +1,13 @@
 import type { TodayView } from '@inch/contract/today';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { useKey } from '../ui/keys.tsx';
+import { lazyPart } from '../ui/lazyPart.ts';
 
 const load = () => import('./JotUnderstood.tsx');
-const JotUnderstood = lazy(async () => ({ default: (await load()).JotUnderstood }));
+const JotUnderstood = lazyPart(async () => (await load()).JotUnderstood);
+
+/** Before it is needed; what fails then is asked for again when it is. */
+const loadAhead = () => void load().catch(() => undefined);
 
 /** So long after the page came it is quiet. */
 const IDLE_MS = 15_000;
@@ -19,7 +23,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
   useKey('j', 'jot a reading or a note', () => input.current?.focus());
   // Whoever reads it is there before the server may be away.
   useEffect(() => {
-    const timer = setTimeout(() => void load(), IDLE_MS);
+    const timer = setTimeout(loadAhead, IDLE_MS);
     return () => clearTimeout(timer);
   }, []);
   return (
@@ -36,7 +40,7 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
       <input
         ref={input}
         value={text}
-        onFocus={() => void load()}
+        onFocus={loadAhead}
         onChange={(event) => {
           setText(event.target.value);
           setEntered(false);

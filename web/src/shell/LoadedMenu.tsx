@@ -1,4 +1,5 @@
 import { type ComponentType, type ReactNode, useState } from 'react';
+import { patiently } from '../ui/lazyPart.ts';
 
 /** A button that stands for a menu until it is pressed: then the menu's script is fetched, and it opens in the button's place. */
 export function LoadedMenu({
@@ -12,7 +13,7 @@ export function LoadedMenu({
 }) {
   const [Menu, setMenu] = useState<ComponentType | null>(null);
   if (Menu) return <Menu />;
-  const open = () => void load().then((loaded) => setMenu(() => loaded));
+  const open = () => void patiently(load).then((loaded) => setMenu(() => loaded));
   return (
     <button
       type="button"
@@ -20,7 +21,7 @@ export function LoadedMenu({
       aria-expanded={false}
       className={className}
       onClick={open}
-      onPointerEnter={() => void load()}
+      onPointerEnter={() => void load().catch(() => undefined)}
       onKeyDown={(event) => event.key === 'ArrowDown' && open()}
     >
       {name}

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { ServerAway } from '../data/api.ts';
 import { useLive } from '../data/live.ts';
@@ -6,6 +6,7 @@ import { outbox } from '../data/outbox/outbox.ts';
 import { useToday } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useKey } from '../ui/keys.tsx';
+import { lazyPart } from '../ui/lazyPart.ts';
 import { State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { AccountName, accountButton } from './AccountName.tsx';
@@ -19,7 +20,7 @@ import { RingBar } from './RingBar.tsx';
 import { Rule } from './Rule.tsx';
 import { WaitingTray } from './WaitingTray.tsx';
 
-const KeySheet = lazy(async () => ({ default: (await import('./KeySheet.tsx')).KeySheet }));
+const KeySheet = lazyPart(async () => (await import('./KeySheet.tsx')).KeySheet);
 const loadAccountMenu = async () => (await import('./AccountMenu.tsx')).AccountMenu;
 
 function PlaceKeys() {

@@ -1,8 +1,9 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useWaiting } from '../data/outbox/outbox.ts';
+import { lazyPart } from '../ui/lazyPart.ts';
 import { State } from '../ui/State.tsx';
 
-const WaitingSheet = lazy(async () => ({ default: (await import('./WaitingSheet.tsx')).WaitingSheet }));
+const WaitingSheet = lazyPart(async () => (await import('./WaitingSheet.tsx')).WaitingSheet);
 
 /** How much waits on this device; pressed, what it is and what the server would not take. */
 export function WaitingTray() {

@@ -1,12 +1,13 @@
 import { readClock, readDay, readMoment } from '@inch/core/calendar';
 import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { lazy, Suspense, useId, useRef, useState } from 'react';
+import { Suspense, useId, useRef, useState } from 'react';
 import { twMerge } from 'tailwind-merge';
 import { clockTime, dayMonthYear, kitchenDay } from './dates.ts';
 import { box, type Common, described, Frame } from './Field.tsx';
+import { lazyPart } from './lazyPart.ts';
 
-const Calendar = lazy(() => import('./Calendar.tsx'));
+const Calendar = lazyPart(async () => (await import('./Calendar.tsx')).default);
 
 /** What a field of time asks: a day YYYY-MM-DD, a day and time YYYY-MM-DDTHH:MM, or a time HH:MM. */
 type Kind = 'day' | 'moment' | 'clock';
