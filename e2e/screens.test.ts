@@ -213,6 +213,19 @@ describe('when the server is away', () => {
   });
 });
 
+describe('on a line that fails for a moment', () => {
+  it('a part whose code did not come is there once the line is back, and the page stays', async () => {
+    const maker = await openPage(browser, inject('demo').screens);
+    await maker.page.route('**/assets/JotUnderstood*', (route) => route.abort());
+    await signIn(maker.page, 'Tam', 'funnel-and-ladle');
+    await maker.page.getByLabel('Jot a reading or a note').fill(`${codeOf('making')} b 31.4 @27`);
+    await maker.page.waitForTimeout(1500);
+    await maker.page.unroute('**/assets/JotUnderstood*');
+    await maker.page.getByText(/Sugar 32\.0 °Bx at 20 °C/).waitFor();
+    await maker.page.context().close();
+  });
+});
+
 describe('a reader', () => {
   it('sees the shelf and is offered nothing to write', async () => {
     const reader = await openPage(browser, inject('demo').screens);
