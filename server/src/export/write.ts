@@ -7,6 +7,7 @@ import { stringify } from 'csv-stringify/sync';
 import { z } from 'zod';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { GENESIS } from '../journal/append.ts';
+import type { JournalRow } from '../journal/verify.ts';
 import { recordFrom, schemaOf } from './cells.ts';
 import { countDocuments, documentsOf } from './documents.ts';
 import { readme } from './readme.ts';
@@ -57,21 +58,9 @@ async function* csvLines({ db, kitchen, wrote }: Writing, table: Table): AsyncGe
 
 const PAGE = 500;
 
-interface JournalCells {
-  sequence: number;
-  at: string;
-  account_id: string;
-  noun: string;
-  noun_id: string;
-  lot_id: string | null;
-  action: string;
-  payload: string;
-  hash: string;
-}
-
 async function* journalLines({ db, kitchen, wrote }: Writing): AsyncGenerator<string> {
   for (let after = 0; ; ) {
-    const page = await rows<JournalCells>(
+    const page = await rows<JournalRow>(
       db,
       `SELECT sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash FROM journal
        WHERE kitchen_id = ? AND sequence > ? ORDER BY sequence LIMIT ${PAGE}`,

@@ -4,7 +4,8 @@ import { canonicalJson, chainHash, GENESIS } from './append.ts';
 import { allRows, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
 import { hasJournalKey, signEnd } from './sign.ts';
 
-interface JournalRow {
+/** A row of the journal as MariaDB gives it. */
+export interface JournalRow {
   sequence: number;
   at: string;
   account_id: string;
