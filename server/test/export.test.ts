@@ -230,6 +230,11 @@ describe('an export that is not as it was written', () => {
       () => changed('manifest.json', (said) => said.replace('inch-pantry export', 'else')),
       /manifest\.json/,
     ],
+    [
+      'a manifest that is cut off',
+      () => changed('manifest.json', (said) => said.slice(0, 40)),
+      /manifest\.json/,
+    ],
     ['no zip at all', async () => Buffer.from('what is this'), /cannot be read as a zip/],
   ];
   it.each(cases)('%s: nothing comes in', async (_, make, why) => {

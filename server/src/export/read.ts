@@ -30,12 +30,13 @@ interface Reading {
 async function manifestOf(zip: OpenExport): Promise<Manifest> {
   if (!zip.names.includes('manifest.json'))
     throw refused('This is no export of a kitchen: it has no manifest.json. Make one with “Export”.');
-  const said = Manifest.safeParse(JSON.parse(String(await zip.bytes('manifest.json'))));
-  if (!said.success)
+  try {
+    return Manifest.parse(JSON.parse(String(await zip.bytes('manifest.json'))));
+  } catch {
     throw refused(
       'Its manifest.json is not as this version reads it. Update this installation, or export again.',
     );
-  return said.data;
+  }
 }
 
 const EARLIEST = '2000-01-01T00:00:00.000Z';
