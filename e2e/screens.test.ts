@@ -161,6 +161,7 @@ describe('by the keyboard alone', () => {
     await page.keyboard.press('g');
     await page.keyboard.press('h');
     await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+    await drawn(page);
     await page.keyboard.press('/');
     await page.keyboard.type('quince');
     expect(await page.getByRole('searchbox').inputValue()).toBe('quince');

@@ -1,11 +1,12 @@
-import { type ComponentType, lazy } from 'react';
+import type { ComponentType } from 'react';
 import { createBrowserRouter } from 'react-router';
 import { base } from '../data/base.ts';
+import { lazyPart } from '../ui/lazyPart.ts';
 import { Lost } from './Lost.tsx';
 import { Shell } from './Shell.tsx';
 
-/** A screen whose script is fetched when it is first opened. */
-const page = (load: () => Promise<ComponentType>) => lazy(async () => ({ default: await load() }));
+/** A screen whose script is fetched when it is first opened, and asked for again while the line is away. */
+const page = (load: () => Promise<ComponentType>) => lazyPart(load);
 
 export const router = createBrowserRouter(
   [
