@@ -4,10 +4,13 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
+import { createElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
 import license from 'rollup-plugin-license';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
+import { FrameShape } from './src/shell/FrameShape.tsx';
 
 /** A hash of every source file of the contract and of the record: what was kept on a device under another one is read anew. */
 function contractHash(): string {
@@ -27,6 +30,16 @@ const FONTS = ['next', 'mono'].map((font) => {
   return `Name: ${name}\n\n${readFileSync(join(dirname(require.resolve(`${name}/package.json`)), 'LICENSE'), 'utf8')}`;
 });
 
+/** The frame stands in the page itself: on a slow line there is something to see before any script has come. */
+const frameFirst: Plugin = {
+  name: 'frame-first',
+  transformIndexHtml: (html) =>
+    html.replace(
+      '<div id="root"></div>',
+      `<div id="frame">${renderToStaticMarkup(createElement(FrameShape))}</div><div id="root"></div>`,
+    ),
+};
+
 export default defineConfig({
   // Everything is found from where the pages stand, so that a proxy may serve them under a path.
   base: './',
@@ -34,6 +47,7 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
+    frameFirst,
     // The licences of what the pages are made of stand beside them.
     license({
       thirdParty: {
@@ -70,11 +84,26 @@ export default defineConfig({
         theme_color: '#1E40AF',
       },
       // Drawn from icon.svg at the build, in the sizes that phones and tablets ask for.
-      pwaAssets: { preset: 'minimal-2023', image: 'public/icon.svg' },
+      pwaAssets: { preset: 'minimal-2023', image: 'public/icon.svg', injectThemeColor: false },
     }),
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
-  build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  build: {
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      // What the first page needs comes in one piece, and what screens share in few: on a slow line every further piece waits its turn.
+      output: {
+        chunkFileNames: ({ name }) => `assets/${name.split('~')[0]}-[hash].js`,
+        codeSplitting: {
+          groups: [
+            { name: 'first', tags: ['$initial'], priority: 1 },
+            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 25_000 },
+          ],
+        },
+      },
+    },
+  },
   // The server takes what is written from its own pages alone, so they keep the host by which they were asked for.
   server: {
     proxy: { '/api': { target: process.env.INCH_API ?? 'http://127.0.0.1:4870', changeOrigin: false } },

@@ -1,19 +1,24 @@
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
-import { StrictMode } from 'react';
+import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
-import { Toaster } from 'sonner';
 import { queryClient, refresh } from './data/api.ts';
 import { kept } from './data/kept.ts';
+import { askSession } from './data/session.tsx';
 import { router } from './shell/router.tsx';
 import { SessionGate } from './shell/SessionGate.tsx';
 import { applyTheme } from './shell/theme.ts';
 import { KeysProvider } from './ui/keys.tsx';
+import { lazyPart } from './ui/lazyPart.ts';
 import { readySound } from './ui/sound.ts';
 import './theme.css';
 
 applyTheme();
 readySound();
+// Asked while what was kept on the device is read, not after it.
+askSession();
+
+const Toaster = lazyPart(async () => (await import('sonner')).Toaster);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
@@ -33,11 +38,13 @@ createRoot(document.getElementById('root')!).render(
           <RouterProvider router={router} />
         </SessionGate>
       </KeysProvider>
-      <Toaster
-        position="bottom-right"
-        mobileOffset={{ bottom: '7.5rem', left: '0.75rem', right: '0.75rem' }}
-        toastOptions={{ className: '!font-sans !text-base' }}
-      />
+      <Suspense fallback={null}>
+        <Toaster
+          position="bottom-right"
+          mobileOffset={{ bottom: '7.5rem', left: '0.75rem', right: '0.75rem' }}
+          toastOptions={{ className: '!font-sans !text-base' }}
+        />
+      </Suspense>
     </PersistQueryClientProvider>
   </StrictMode>,
 );

@@ -1,6 +1,6 @@
 import { type Instrument, instrumentRoutes, NewInstrument } from '@inch/contract/instrument';
 import { call } from '../data/api.ts';
-import { useInstruments } from '../data/queries.ts';
+import { useInstruments } from '../data/instruments.ts';
 import { send } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';

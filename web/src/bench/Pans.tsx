@@ -1,10 +1,10 @@
 import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
 import { call } from '../data/api.ts';
-import { useVessels } from '../data/queries.ts';
 import { send } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
+import { useVessels } from '../data/vessels.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';

@@ -4,7 +4,7 @@ import { boilingPointOfWater, type HeatSample } from '@inch/core/heat';
 import { type LoggerFile, thinnedTo } from '@inch/core/instrument';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
 import { useState } from 'react';
-import { useContainers } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
 import { useRecord } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
 import { LoggerPicker } from '../parts/instrument/LoggerPicker.tsx';

@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { lotBottles } from '@inch/core/lot';
-import { usePast } from '../data/queries.ts';
+import { usePast } from '../data/plans.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSetting } from '../data/useSetting.ts';
 import { grouped } from '../ui/format.ts';

@@ -10,7 +10,8 @@ import {
 } from '@inch/core/heat';
 import { governingPh, matchLot } from '@inch/core/lot';
 import { useState } from 'react';
-import { useContainers, useOwnProcesses } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
+import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { useSession } from '../data/session.tsx';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { Button } from '../ui/Button.tsx';

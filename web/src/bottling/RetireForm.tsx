@@ -2,7 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { inWords } from '@inch/core/quantity';
 import { GLASS_FAULTS } from '@inch/core/record';
-import { useContainers } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';

@@ -3,7 +3,7 @@ import { type ThermalShock, thermalShock, type Warming } from '@inch/core/bottli
 import { boilingPointOfWater } from '@inch/core/heat';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
 import { useState } from 'react';
-import { useContainers } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
 import { useSession } from '../data/session.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { minutesInWords } from '../ui/format.ts';

@@ -1,7 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { netContents } from '@inch/core/bottling';
-import { useContainers } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';

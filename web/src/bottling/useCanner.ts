@@ -6,8 +6,9 @@ import { boilingPointOfWater } from '@inch/core/heat';
 import { finishedBrix } from '@inch/core/lot';
 import { densityAt20 } from '@inch/core/sugar';
 import { useState } from 'react';
-import { useContainers, useVessels } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
 import { useSession } from '../data/session.tsx';
+import { useVessels } from '../data/vessels.ts';
 import { figureIn } from '../ui/typed.ts';
 
 /** What is asked of the canner, as typed. */

@@ -1,4 +1,4 @@
-import { ingredientRoutes, type OwnCatalogue } from '@inch/contract/ingredient';
+import { ingredientRoutes } from '@inch/contract/ingredient';
 import {
   type Ingredient,
   type KitchenCatalogue,
@@ -10,14 +10,13 @@ import { useMemo } from 'react';
 import { call } from './api.ts';
 import { keys } from './keys.ts';
 
-/** The kitchen's own part of its catalogue, as entered; undefined until it is here. */
-export function useOwnCatalogue(): OwnCatalogue | undefined {
-  return useQuery({ queryKey: keys.all('ingredient'), queryFn: () => call(ingredientRoutes.own) }).data;
-}
+/** The kitchen's own part of its catalogue, as entered. */
+export const useOwnCatalogue = () =>
+  useQuery({ queryKey: keys.all('ingredient'), queryFn: () => call(ingredientRoutes.own) });
 
 /** The catalogue of this kitchen: the shipped one, with its own entries, measures and prices laid over it. */
 export function useCatalogue(): KitchenCatalogue {
-  const own = useOwnCatalogue();
+  const own = useOwnCatalogue().data;
   return useMemo(
     () =>
       own

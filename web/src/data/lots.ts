@@ -3,10 +3,10 @@ import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-qu
 import { useMemo } from 'react';
 import type { z } from 'zod';
 import { call } from './api.ts';
+import { keptInstruments } from './instruments.ts';
 import { keys } from './keys.ts';
 import { useWaiting } from './outbox/outbox.ts';
 import { withWaiting } from './outbox/overlay.ts';
-import { keptInstruments } from './queries.ts';
 
 /** A lot by its code, as the server has it and with what waits on this device. */
 export function useLot(code: string) {

@@ -9,17 +9,14 @@ import type { PastLot, PlanKitchen } from '@inch/core/planning';
 import { asDrawn, fitLots } from '@inch/core/stock';
 import { useMemo } from 'react';
 import { useCatalogue } from './catalogue.ts';
-import {
-  useContainers,
-  useFormulas,
-  useOwnProcesses,
-  usePacks,
-  usePast,
-  useStock,
-  useVessels,
-} from './queries.ts';
+import { useContainers } from './containers.ts';
+import { useFormulas } from './formulas.ts';
+import { useOwnProcesses } from './heatProcesses.ts';
+import { usePast } from './plans.ts';
 import { serverNow } from './serverClock.ts';
 import { useSession } from './session.tsx';
+import { usePacks, useStock } from './stock.ts';
+import { useVessels } from './vessels.ts';
 
 /** All of the kitchen that a plan is computed from, with its settings and its catalogue as its stock was measured. */
 export interface Planning extends PlanKitchen<FormulaHead> {

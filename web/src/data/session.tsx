@@ -1,7 +1,7 @@
 import { accountRoutes, type Session } from '@inch/contract/account';
 import { useQuery } from '@tanstack/react-query';
 import { createContext, useContext } from 'react';
-import { ApiProblem, call } from './api.ts';
+import { ApiProblem, call, queryClient } from './api.ts';
 import { keys } from './keys.ts';
 
 /** Who is signed in, and to which kitchen. */
@@ -24,8 +24,12 @@ async function readSession(): Promise<Session | Untaken | 'set up' | 'sign in'> 
   }
 }
 
-export const useSessionQuery = () =>
-  useQuery({ queryKey: keys.all('session'), queryFn: readSession, refetchInterval: 60_000 });
+const query = { queryKey: keys.all('session'), queryFn: readSession };
+
+export const useSessionQuery = () => useQuery({ ...query, refetchInterval: 60_000 });
+
+/** Asks who is signed in before anything of the page stands. */
+export const askSession = () => void queryClient.prefetchQuery(query);
 
 export function useSession(): Session {
   return useContext(SessionContext)!;

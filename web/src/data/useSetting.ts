@@ -1,7 +1,7 @@
 import type { ForecastSetting } from '@inch/core/formula';
 import { useMemo } from 'react';
 import { useCatalogue } from './catalogue.ts';
-import { useOwnProcesses } from './queries.ts';
+import { useOwnProcesses } from './heatProcesses.ts';
 import { useSession } from './session.tsx';
 
 /** What a forecast needs to know of this kitchen. */

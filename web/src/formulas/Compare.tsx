@@ -3,14 +3,14 @@ import { differences } from '@inch/core/formula';
 import { useQueries } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { call } from '../data/api.ts';
+import { useFormulas } from '../data/formulas.ts';
 import { keys } from '../data/keys.ts';
-import { useFormulas } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
-import { Away } from '../ui/Away.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { type Column, columnOf, FIGURES, lineRows } from './columns.ts';
 import { signed } from './Lines.tsx';
 
@@ -195,7 +195,8 @@ export function Compare() {
     const column = formula && columnOf(pick, formula, Number(number), setting);
     return column ? [column] : [];
   });
-  if (failed) return <Away error={failed.error} retry={() => void failed.refetch()} />;
+  if (failed || read.some((r) => r.isPending))
+    return <Unread title="Side by side" error={failed?.error ?? null} retry={() => failed?.refetch()} />;
   const show = (next: readonly string[]) =>
     setSearch(new URLSearchParams(next.map((pick) => ['with', pick])), { replace: true });
   const [a, b] = columns;

@@ -5,9 +5,9 @@ import { Navigate, useLocation, useParams } from 'react-router';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { Away } from '../ui/Away.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Caution } from '../ui/State.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { Desk } from './Desk.tsx';
 import type { Draft } from './draft.ts';
 import { useKeptDraft } from './useKeptDraft.ts';
@@ -22,8 +22,7 @@ export function Editor() {
   });
   const given = (useLocation().state as { draft?: Draft } | null)?.draft;
   if (id === 'new') return <NewFormula given={given} />;
-  if (error && !data) return <Away error={error} retry={() => void refetch()} />;
-  return data ? <Saved key={data.id} formula={data} /> : null;
+  return data ? <Saved key={data.id} formula={data} /> : <Unread error={error} retry={refetch} />;
 }
 
 /** A formula that is not saved yet: what was brought in, what was left here, or an empty one. */

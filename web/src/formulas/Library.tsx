@@ -1,40 +1,22 @@
 import type { FormulaHead } from '@inch/contract/formula';
-import { extractionMethods, type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
-import { kitchenCatalogue } from '@inch/core/ingredient';
-import { useMemo, useState } from 'react';
+import { extractionMethods, type FormulaContent } from '@inch/core/formula';
+import { Suspense, useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useFormulas } from '../data/queries.ts';
+import { useFormulas } from '../data/formulas.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { useSetting } from '../data/useSetting.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-import { grouped, plural } from '../ui/format.ts';
+import { plural } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
+import { lazyPart } from '../ui/lazyPart.ts';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
-import { Fruit, State } from '../ui/State.tsx';
+import { Fruit } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
-import { BringIn } from './BringIn.tsx';
-import { emptyDraft } from './draft.ts';
-import type { Incoming } from './exchange/incoming.ts';
-import { compareLink } from './Versions.tsx';
+import { compareLink } from './compareLink.ts';
 
-function Keeps({ forecast: f }: { forecast: Forecast }) {
-  const time = keptWords(f);
-  return f.holds || f.processFault ? (
-    <State tone="hold">{f.holds ? 'would be held' : 'its process does not match'}</State>
-  ) : (
-    <State tone={time === 'none' ? 'hold' : 'go'}>{time === 'none' ? 'nothing preserves it' : time}</State>
-  );
-}
-
-const CLASS_WORDS = { shelf: 'shelf', cold: 'cold', frozen: 'frozen', none: 'none' } as const;
-
-/** "kept cold, 3 days": the class and the longest date that the forecast would give. */
-function keptWords({ keeping }: Forecast): string {
-  const { time } = keeping;
-  const words = CLASS_WORDS[keeping.class];
-  return time ? `${words}, ${plural(time.count, time.unit)}` : words;
-}
+// The names stand at once; what reckons the figures comes after them.
+const Figures = lazyPart(async () => (await import('./Figures.tsx')).Figures);
+const ImportFormula = lazyPart(async () => (await import('./ImportFormula.tsx')).ImportFormula);
 
 /** "cold, with sugar, then cooked soft": how its flavour is drawn, in the order of its steps. */
 function drawnWords(content: FormulaContent): string {
@@ -51,13 +33,9 @@ interface RowProps {
 }
 
 function FormulaRow({ formula, picked, pick }: RowProps) {
-  const setting = useSetting();
-  const content = formula.content as FormulaContent;
-  const f = useMemo(() => {
-    const catalogue = content.own ? kitchenCatalogue(content.own) : setting.catalogue;
-    return forecast(content, { ...setting, catalogue, kind: formula.kind });
-  }, [content, setting, formula.kind]);
-  const drawn = drawnWords(content);
+  const drawn = drawnWords(formula.content as FormulaContent);
+  // Reckoned a row at a time, so that a slow device answers a finger meanwhile.
+  const figures = useDeferredValue(true, false);
   return (
     <li className="flex items-center gap-3 border-b border-steel-line hover:bg-enamel-cool">
       <input
@@ -80,16 +58,11 @@ function FormulaRow({ formula, picked, pick }: RowProps) {
             {plural(formula.lots, 'lot')}
           </span>
         </span>
-        <span className="figure text-right text-[17px] font-bold">{f.brix.toFixed(0)} °Bx</span>
-        <span className="figure text-right text-[17px] max-md:hidden">
-          {f.ph ? `pH ${f.ph.middle.toFixed(2)}` : 'pH –'}
-        </span>
-        <span className="max-md:hidden">
-          <Keeps forecast={f} />
-        </span>
-        <span className="figure text-right text-ink-2 max-md:hidden">
-          {grouped(f.millilitres / 1000, 2)} L
-        </span>
+        {figures && (
+          <Suspense fallback={null}>
+            <Figures formula={formula} />
+          </Suspense>
+        )}
       </Link>
     </li>
   );
@@ -120,21 +93,11 @@ function Rows({
   );
 }
 
-/** A draft out of what was brought in. */
-function draftFrom(incoming: Incoming) {
-  const empty = emptyDraft();
-  return {
-    ...empty,
-    name: incoming.name ?? '',
-    kind: incoming.kind ?? empty.kind,
-    colour: incoming.colour ?? empty.colour,
-    content: { ...(incoming.content ?? empty.content), lines: incoming.formulaLines },
-  };
-}
-
 /** The kitchen's formulas, each with what its newest version is forecast to be. */
 export function Library() {
-  const { data, error, refetch } = useFormulas();
+  const { data: read, error, refetch } = useFormulas();
+  // Drawn in slices, so that a slow device answers a finger meanwhile.
+  const data = useDeferredValue(read);
   const navigate = useNavigate();
   const mayWrite = useMayWrite();
   const [picks, setPicks] = useState<string[]>([]);
@@ -189,11 +152,9 @@ export function Library() {
         </Button>
       )}
       {bringing && (
-        <BringIn
-          title="Import a formula"
-          onClose={() => setBringing(false)}
-          take={(incoming) => navigate('/formulas/new', { state: { draft: draftFrom(incoming) } })}
-        />
+        <Suspense fallback={null}>
+          <ImportFormula onClose={() => setBringing(false)} />
+        </Suspense>
       )}
     </Sheet>
   );

@@ -27,7 +27,7 @@ export function MoreMenu({
   const navigate = useNavigate();
   const mayWrite = useMayWrite();
   const { catalogue } = useSetting();
-  const own = useOwnCatalogue();
+  const own = useOwnCatalogue().data;
   const archive = useWrite(
     'formula',
     (archived: boolean) => call(formulaRoutes.archive, { params: { id: formula!.id }, body: { archived } }),

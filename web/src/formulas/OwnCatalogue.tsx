@@ -8,7 +8,8 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { money } from '../ui/format.ts';
-import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Unread } from '../ui/Unread.tsx';
 import { OwnFiguresForm } from './OwnFiguresForm.tsx';
 import { OwnMeasures } from './OwnMeasures.tsx';
 
@@ -93,7 +94,8 @@ function Ingredients({ own }: { own: Own }) {
 
 /** What the kitchen itself knows: fruit measured this year, things from their labels, prices, mugs and capfuls. */
 export function OwnCatalogue() {
-  const own = useOwnCatalogue();
+  const { data: own, error, refetch } = useOwnCatalogue();
+  if (!own) return <Unread title="Ingredients and measures" error={error} retry={refetch} />;
   return (
     <Sheet>
       <h1>Ingredients and measures</h1>
@@ -101,14 +103,8 @@ export function OwnCatalogue() {
         What you measured or read off a label counts before any table. A saved version keeps what it was saved
         with.
       </p>
-      {own ? (
-        <>
-          <Ingredients own={own} />
-          <OwnMeasures own={own} />
-        </>
-      ) : (
-        <Empty title="One moment" />
-      )}
+      <Ingredients own={own} />
+      <OwnMeasures own={own} />
     </Sheet>
   );
 }

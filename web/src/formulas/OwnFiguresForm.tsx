@@ -40,7 +40,7 @@ function typicalWords(entry: Ingredient): string {
 
 function useOwnFigures(entry: Ingredient, done: () => void) {
   const { kitchen } = useSession();
-  const own = useOwnCatalogue()?.entered.find((e) => e.ingredientId === entry.id);
+  const own = useOwnCatalogue().data?.entered.find((e) => e.ingredientId === entry.id);
   const form = useDeedForm({
     of: 'ingredient',
     draft: `figures ${entry.id}`,

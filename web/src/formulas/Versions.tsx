@@ -6,9 +6,7 @@ import { useSetting } from '../data/useSetting.ts';
 import { buttonLook } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Ruled } from '../ui/Sheet.tsx';
-
-export const compareLink = (picks: readonly { id: string; version: number }[]): string =>
-  `/formulas/compare?${picks.map((p) => `with=${p.id}.${p.version}`).join('&')}`;
+import { compareLink } from './compareLink.ts';
 
 /** Every version with what it changed from the one before. */
 export function Versions({ formula }: { formula: Formula }) {

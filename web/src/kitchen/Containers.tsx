@@ -4,7 +4,7 @@ import { PROCESS_METHODS } from '@inch/core/heat';
 import { inWords } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
-import { useContainers } from '../data/queries.ts';
+import { useContainers } from '../data/containers.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';

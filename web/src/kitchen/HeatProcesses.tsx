@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useOwnProcesses } from '../data/queries.ts';
+import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { Button } from '../ui/Button.tsx';
 import { grouped } from '../ui/format.ts';

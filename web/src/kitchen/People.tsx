@@ -1,7 +1,7 @@
 import { accountRoutes, NewAccount, type Person } from '@inch/contract/account';
 import { useState } from 'react';
+import { useAccounts } from '../data/accounts.ts';
 import { call } from '../data/api.ts';
-import { useAccounts } from '../data/queries.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';

@@ -3,7 +3,7 @@ import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
-import { usePlans } from '../data/queries.ts';
+import { usePlans } from '../data/plans.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';

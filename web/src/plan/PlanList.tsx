@@ -2,7 +2,7 @@ import { NewPlan, type Plan, planRoutes } from '@inch/contract/plan';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
 import { useKitchenDay, usePlanning } from '../data/planning.ts';
-import { usePlans } from '../data/queries.ts';
+import { usePlans } from '../data/plans.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';

@@ -1,8 +1,8 @@
 import type { StockLot } from '@inch/contract/stock';
 import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
-import { useStock, useUsedUpStock } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
+import { useStock, useUsedUpStock } from '../data/stock.ts';
 import { Button } from '../ui/Button.tsx';
 import { asCsv } from '../ui/csv.ts';
 import { dayMonthYear } from '../ui/dates.ts';

@@ -1,8 +1,8 @@
 import type { StockLot } from '@inch/contract/stock';
 import { inWords } from '@inch/core/quantity';
 import { Link } from 'react-router';
-import { useStockHistory } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
+import { useStockHistory } from '../data/stock.ts';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { money } from '../ui/format.ts';

@@ -1,8 +1,8 @@
 import { packagingOf } from '@inch/core/stock';
 import { useSearchParams } from 'react-router';
+import { useContainers } from '../data/containers.ts';
 import { useLotsOnHand } from '../data/lots.ts';
 import { useKitchenDay } from '../data/planning.ts';
-import { useContainers } from '../data/queries.ts';
 import { useSession } from '../data/session.tsx';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';

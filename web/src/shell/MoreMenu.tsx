@@ -1,6 +1,7 @@
 import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
-import { moreButton, useRest } from './rest.ts';
+import { moreButton } from './RuleShape.tsx';
+import { useRest } from './rest.ts';
 
 /** The places that a phone's bottom bar has no room for. Opens as it comes. */
 export function MoreMenu() {

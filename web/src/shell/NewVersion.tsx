@@ -4,6 +4,8 @@ import { Button } from '../ui/Button.tsx';
 
 /** How often an open page asks whether there is a newer build, ms. */
 const ASKS_EVERY = 15 * 60_000;
+/** How long after the first page the pages are put by on the device: what is on show comes first. */
+const SETTLED = 5000;
 /** How long the newer build is waited for before the page is loaded anyway, ms. */
 const PATIENCE = 3000;
 
@@ -59,8 +61,11 @@ export function NewVersion() {
     const hear = () => setThere(ready);
     listeners.add(hear);
     // A browser that refuses, as one in a private window may, works without.
-    keepPages().catch(() => undefined);
-    return () => void listeners.delete(hear);
+    const timer = setTimeout(() => keepPages().catch(() => undefined), SETTLED);
+    return () => {
+      clearTimeout(timer);
+      listeners.delete(hear);
+    };
   }, []);
   if (!there) return null;
   return (

@@ -22,7 +22,7 @@ function AskToNotify() {
   );
 }
 
-/** What rings, over every screen, one at a time until it is heard. */
+/** What rings, below every screen, one at a time until it is heard; nothing that is read moves as it comes. */
 export function RingBar({ today }: { today: TodayView | undefined }) {
   const { ringing, heard } = useRinging(today);
   const first = ringing[0];
@@ -31,7 +31,7 @@ export function RingBar({ today }: { today: TodayView | undefined }) {
     <section
       aria-label="Ringing"
       aria-live="assertive"
-      className="hatch mb-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-xl border-2 border-hold bg-hold-pale px-4 py-1"
+      className="hatch mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-xl border-2 border-hold bg-hold-pale px-4 py-1 max-sm:sticky max-sm:bottom-28 max-sm:z-10"
     >
       <Fruit colour={first.colour} size={14} />
       <p className="min-w-64 flex-1 text-lg leading-snug max-sm:order-first max-sm:min-w-0 max-sm:basis-full">

@@ -1,4 +1,4 @@
-import { lazy, type ReactNode, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense, useLayoutEffect } from 'react';
 import { SessionContext, useSessionQuery } from '../data/session.tsx';
 import { Away } from '../ui/Away.tsx';
 import { showTimesOf } from '../ui/dates.ts';
@@ -8,10 +8,20 @@ const FirstStart = lazy(async () => ({ default: (await import('../account/FirstS
 const TakeOver = lazy(async () => ({ default: (await import('../account/TakeOver.tsx')).TakeOver }));
 const SignIn = lazy(async () => ({ default: (await import('../account/SignIn.tsx')).SignIn }));
 
+/** The frame that came with the page, before any script; gone once there is something to show in its place. */
+const frameOfPage = () => document.getElementById('frame');
+
+function useInPlaceOfFrame(waiting: boolean): void {
+  useLayoutEffect(() => {
+    if (!waiting) frameOfPage()?.remove();
+  }, [waiting]);
+}
+
 /** Shows the kitchen to who is signed in; otherwise the first start or the sign-in. */
 export function SessionGate({ children }: { children: ReactNode }) {
   const { data, error, refetch, isPending } = useSessionQuery();
-  if (isPending) return <FrameShape />;
+  useInPlaceOfFrame(isPending);
+  if (isPending) return frameOfPage() ? null : <FrameShape />;
   if (!data) return <Away error={error} retry={() => void refetch()} />;
   if (data === 'set up' || data === 'sign in')
     return <Suspense fallback={null}>{data === 'set up' ? <FirstStart /> : <SignIn />}</Suspense>;

@@ -3,8 +3,8 @@ import { Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { ServerAway } from '../data/api.ts';
 import { useLive } from '../data/live.ts';
 import { outbox } from '../data/outbox/outbox.ts';
-import { useToday } from '../data/queries.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
+import { useToday } from '../data/today.ts';
 import { useKey } from '../ui/keys.tsx';
 import { lazyPart } from '../ui/lazyPart.ts';
 import { State } from '../ui/State.tsx';
@@ -76,13 +76,13 @@ export function Shell() {
         </header>
         <NewVersion />
         <PlainAddress />
-        <RingBar today={today} />
         <main id="sheet" tabIndex={-1} className="min-h-0 flex-1 outline-none">
           {/* Another place is another page: its shape stands there at once. */}
           <Suspense key={pathname.split('/')[1]} fallback={<Unread />}>
             <Outlet />
           </Suspense>
         </main>
+        <RingBar today={today} />
       </div>
       {keysOpen && (
         <Suspense fallback={null}>

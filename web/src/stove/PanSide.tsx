@@ -1,9 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
 import type { PanNow } from '@inch/core/lot';
 import { Link } from 'react-router';
-import { useVessels } from '../data/queries.ts';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
+import { useVessels } from '../data/vessels.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { grouped, weight } from '../ui/format.ts';

@@ -4,7 +4,7 @@ import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
 import { PH_SAMPLE, samplesAsked, type Taken } from '@inch/core/lot';
 import { Link } from 'react-router';
-import { useInstruments } from '../data/queries.ts';
+import { useInstruments } from '../data/instruments.ts';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { type Attached, useLiveFigure } from '../parts/instrument/attached.ts';

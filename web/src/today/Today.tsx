@@ -1,8 +1,9 @@
 import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
+import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
-import { useToday } from '../data/queries.ts';
+import { useToday } from '../data/today.ts';
 import { useNow } from '../data/useNow.ts';
 import { buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayMonth, kitchenDay, longDay } from '../ui/dates.ts';
@@ -95,7 +96,9 @@ function summary(today: TodayView): string {
 
 /** What needs a hand now, next and later: one list by urgency, each with its one action. */
 export function Today() {
-  const { data: today, error, refetch } = useToday();
+  const { data, error, refetch } = useToday();
+  // Drawn in slices, so that a slow device answers a finger meanwhile.
+  const today = useDeferredValue(data);
   const now = useNow(15_000);
   if (!today) return <Unread error={error} retry={refetch} />;
   const first = today.due[0]?.id;

@@ -1,8 +1,8 @@
 import { dayOf } from '@inch/core/calendar';
 import { coverFrom, fitLots } from '@inch/core/stock';
-import { useStock } from '../../data/queries.ts';
 import { serverNow } from '../../data/serverClock.ts';
 import { useSession } from '../../data/session.tsx';
+import { useStock } from '../../data/stock.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayMonth } from '../../ui/dates.ts';
 import { weight } from '../../ui/format.ts';

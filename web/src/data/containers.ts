@@ -1,0 +1,7 @@
+import { containerRoutes } from '@inch/contract/container';
+import { useQuery } from '@tanstack/react-query';
+import { call } from './api.ts';
+import { keys } from './keys.ts';
+
+export const useContainers = () =>
+  useQuery({ queryKey: keys.list('container'), queryFn: () => call(containerRoutes.list) });

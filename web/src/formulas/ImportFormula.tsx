@@ -1,0 +1,28 @@
+import { useNavigate } from 'react-router';
+import { BringIn } from './BringIn.tsx';
+import { emptyDraft } from './draft.ts';
+import type { Incoming } from './exchange/incoming.ts';
+
+/** A draft out of what was brought in. */
+function draftFrom(incoming: Incoming) {
+  const empty = emptyDraft();
+  return {
+    ...empty,
+    name: incoming.name ?? '',
+    kind: incoming.kind ?? empty.kind,
+    colour: incoming.colour ?? empty.colour,
+    content: { ...(incoming.content ?? empty.content), lines: incoming.formulaLines },
+  };
+}
+
+/** Brings a formula in from a file or pasted words, as a draft to look at before it is saved. */
+export function ImportFormula({ onClose }: { onClose: () => void }) {
+  const navigate = useNavigate();
+  return (
+    <BringIn
+      title="Import a formula"
+      onClose={onClose}
+      take={(incoming) => navigate('/formulas/new', { state: { draft: draftFrom(incoming) } })}
+    />
+  );
+}
