@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, expect, inject, it } from 'vitest';
 import { launch, openPage, pictureOfFailure, signIn } from './browser.ts';
@@ -67,4 +68,56 @@ it('a page that could not be read says so, and tries again', async () => {
   await page.getByRole('button', { name: 'Try again' }).click();
   await page.getByRole('heading', { level: 1, name: 'Bench' }).waitFor();
   expect(faults.filter((f) => !/status of 500/.test(f))).toEqual([]);
+});
+
+const importFile = async (name: string, text: string) => {
+  await page
+    .getByLabel('Spreadsheet, XLSX or CSV')
+    .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+};
+
+it('lots and sales come in from a spreadsheet: what cannot be taken is named, what asks is asked, all of it comes', async () => {
+  try {
+    faults.length = 0;
+    await page.goto('/records/import');
+    await importFile(
+      'old lots.csv',
+      'Batch;Syrup;Made;Qty;pH\n19A;Medlar cordial;03/04/2019;12;3,4\n19B;Medlar cordial;05/06/2019;lots;3,4\n',
+    );
+    await page.getByText('3 cells cannot be taken').waitFor();
+    await page.getByText('Row 3, Bottles: ').waitFor();
+    await page.getByLabel('A day such as 03/04/2024 is').selectOption('date-first');
+    await page.getByText('1 cell cannot be taken').waitFor();
+    expect(await page.getByRole('button', { name: /^Import 1 row/ }).isDisabled()).toBe(true);
+    await importFile('old lots.csv', 'Batch;Syrup;Made;Qty;pH\n19A;Medlar cordial;13/04/2019;12;3,4\n');
+    await page.getByRole('button', { name: 'Import 1 row' }).click();
+    await page.getByText('1 row imported').waitFor();
+
+    await page.getByLabel('What is in it').selectOption('sales');
+    await importFile('old sales.csv', 'When,Lot,How many,Customer\n2019-06-01,19A,5,Ada Marl\n');
+    await page.getByText('Choose the column that has Sold on.').waitFor();
+    await page.getByLabel('Sold on (needed)').selectOption({ label: 'When' });
+    await page.getByLabel('Bottles (needed)').selectOption({ label: 'How many' });
+    await page.getByRole('button', { name: 'Import 1 row' }).click();
+    await page.getByText('old sales.csv').waitFor();
+
+    await page.getByRole('link', { name: 'Earlier lots' }).click();
+    const lot = page.locator('main li').filter({ hasText: '19A' });
+    await lot.getByText('12 bottles · 5 sold · pH 3.4').waitFor();
+    await lot.getByText('imported from old lots.csv, row 2').waitFor();
+    await page.getByRole('link', { name: 'Sales' }).click();
+    await page.getByText('Every sale, newest first').waitFor();
+    await page.keyboard.press('/');
+    await page.keyboard.type('marl');
+    await page.getByText('Found, newest first').waitFor();
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'as CSV' }).click(),
+    ]);
+    expect(await readFile(await file.path(), 'utf8')).toContain('2019-06-01,19A,Medlar cordial,5,,Ada Marl');
+    expect(faults).toEqual([]);
+  } catch (error) {
+    await pictureOfFailure(page, 'import');
+    throw error;
+  }
 });

@@ -94,6 +94,8 @@ export default defineConfig({
     rolldownOptions: {
       // What the first page needs comes in one piece, and what screens share in few: on a slow line every further piece waits its turn.
       output: {
+        // Pieces that several screens share are put together by size: modules run in their own order all the same.
+        strictExecutionOrder: true,
         chunkFileNames: ({ name }) => `assets/${name.split('~')[0]}-[hash].js`,
         codeSplitting: {
           groups: [

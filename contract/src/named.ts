@@ -2,6 +2,7 @@ import { z } from 'zod';
 import * as account from './account.ts';
 import * as backup from './backup.ts';
 import * as calendar from './calendar.ts';
+import * as contact from './contact.ts';
 import * as container from './container.ts';
 import { bodyOf, postedNouns } from './entry.ts';
 import * as exportOf from './export.ts';
@@ -18,6 +19,8 @@ import * as lot from './lot.ts';
 import * as lotRecord from './lotRecord.ts';
 import * as photograph from './photograph.ts';
 import * as plan from './plan.ts';
+import * as sale from './sale.ts';
+import * as spreadsheet from './spreadsheet.ts';
 import * as stock from './stock.ts';
 import * as today from './today.ts';
 import * as values from './values.ts';
@@ -29,6 +32,7 @@ const MODULES = [
     exportOf,
     backup,
     calendar,
+    contact,
     container,
     formula,
     formulaFile,
@@ -38,7 +42,7 @@ const MODULES = [
     kitchen,
     kitchenFile,
   ],
-  ...[live, journal, lot, lotRecord, photograph, plan, stock, today, values, vessel],
+  ...[live, journal, lot, lotRecord, photograph, plan, sale, spreadsheet, stock, today, values, vessel],
 ];
 
 const pascal = (noun: string): string => noun.replace(/(?:^|-)([a-z])/g, (_, c: string) => c.toUpperCase());

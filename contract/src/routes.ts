@@ -1,6 +1,7 @@
 import { accountRoutes } from './account.ts';
 import { backupRoutes } from './backup.ts';
 import { calendarRoutes } from './calendar.ts';
+import { contactRoutes } from './contact.ts';
 import { containerRoutes } from './container.ts';
 import { exportRoutes } from './export.ts';
 import { formulaRoutes } from './formula.ts';
@@ -17,6 +18,8 @@ import { metaRoutes } from './meta.ts';
 import { photographRoutes } from './photograph.ts';
 import { planRoutes } from './plan.ts';
 import type { AnyRoute } from './route.ts';
+import { saleRoutes } from './sale.ts';
+import { spreadsheetRoutes } from './spreadsheet.ts';
 import { stockRoutes } from './stock.ts';
 import { todayRoutes } from './today.ts';
 import { vesselRoutes } from './vessel.ts';
@@ -43,6 +46,9 @@ const routesByNoun = {
   calendar: calendarRoutes,
   journal: journalRoutes,
   backup: backupRoutes,
+  spreadsheet: spreadsheetRoutes,
+  sale: saleRoutes,
+  contact: contactRoutes,
   meta: metaRoutes,
 };
 
@@ -69,6 +75,9 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   calendar: 'Calendars to subscribe to, each at a secret address',
   journal: 'Everything that was changed, in order',
   backup: 'Copies of the whole database',
+  spreadsheet: 'Spreadsheets of what was kept elsewhere before, and the lots that came with them',
+  sale: 'What was sold, when, to whom',
+  contact: 'People and businesses that the kitchen buys from or sells to',
   meta: 'The API itself',
 };
 

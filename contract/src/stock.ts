@@ -61,6 +61,8 @@ export const StockLot = z.object({
   allergens: z.array(Allergen),
   leftBy: z.object({ code: z.string(), name: z.string(), state: LotState }).nullable(),
   dividedFrom: z.string().nullable(),
+  /** The spreadsheet that it was brought in with; null where it was entered here. */
+  broughtIn: z.string().nullable(),
   by: z.string(),
   /** A sum for each way in which some of it went, or was found. */
   takings: z.array(Went),

@@ -11,6 +11,7 @@ import type { Logger } from 'pino';
 import { accountRouter } from './account/routes.ts';
 import { backupRouter } from './backup/routes.ts';
 import { calendarRouter } from './calendar/routes.ts';
+import { contactRouter } from './contact/routes.ts';
 import { containerRouter } from './container/routes.ts';
 import { exportRouter } from './export/routes.ts';
 import { formulaRouter } from './formula/routes.ts';
@@ -33,6 +34,8 @@ import { lotRouter } from './lot/routes.ts';
 import { photographRouter } from './photograph/routes.ts';
 import { planRouter } from './plan/routes.ts';
 import { releaseRouter } from './release/routes.ts';
+import { saleRouter } from './sale/routes.ts';
+import { spreadsheetRouter } from './spreadsheet/routes.ts';
 import { stockRouter } from './stock/routes.ts';
 import { todayRouter } from './today/routes.ts';
 import { vesselRouter } from './vessel/routes.ts';
@@ -75,6 +78,9 @@ const ROUTERS = [
   backupRouter,
   calendarRouter,
   exportRouter,
+  spreadsheetRouter,
+  saleRouter,
+  contactRouter,
 ];
 
 /** Path of the public address, which a proxy may pass on or leave out. */

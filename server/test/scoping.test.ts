@@ -43,6 +43,13 @@ beforeAll(async () => {
     id: own.plans,
     content: { name: 'The fair', due: null, items: [], steps: [] },
   });
+  own.spreadsheets = newId();
+  await crew.owner.post('/api/spreadsheets', {
+    ...{ id: own.spreadsheets, kind: 'lots', fileName: 'old.csv', columns: { code: 0, name: 1, madeOn: 2 } },
+    rows: [['OLD-1', 'Of the first kitchen', '2023-09-02']],
+  });
+  own.contacts = newId();
+  await crew.maker.post('/api/contacts', { id: own.contacts, name: 'Ada of the first' });
   app.byHand = true;
   // A second kitchen on the same database, as an import of the owner of the machine could make it.
   admin = openPool(app.admin, 1);
@@ -76,9 +83,10 @@ const betrayed = (answer: unknown): string[] => {
 /** All that the first kitchen's owner reads of what a stranger could touch. */
 const asItStands = () =>
   Promise.all(
-    ['formulas', 'plans', 'stock', 'instruments', 'vessels', 'containers', `lots/${lot.id}`].map(
-      async (path) => (await crew.owner.get(`/api/${path}`)).body,
-    ),
+    [
+      ...['formulas', 'plans', 'stock', 'instruments', 'vessels', 'containers', `lots/${lot.id}`],
+      ...['spreadsheets', 'earlier-lots', 'contacts'],
+    ].map(async (path) => (await crew.owner.get(`/api/${path}`)).body),
   );
 
 const lists = allRoutes.filter(
@@ -149,6 +157,8 @@ describe('another kitchen on the same server', () => {
 function bodyFor(path: string): object {
   const id = newId();
   if (path.endsWith('/retirement')) return { retired: true };
+  if (path.endsWith('/withdrawal')) return { why: 'not mine' };
+  if (path === '/api/contacts/:id') return { name: 'Taken over' };
   if (path.endsWith('/archive')) return { archived: true };
   if (path.endsWith('/measures'))
     return { brimfulMl: 260, tareGrams: 190, headspaceInches: 0.5, rated: ['boiling-water'] };

@@ -65,6 +65,7 @@ const stockLot = (thing: string, quantity: number) => ({
   by: 'Wren',
   takings: [],
   whyUnfit: null,
+  broughtIn: null,
 });
 /** A kitchen with one formula, a little sugar in stock and one pack. */
 export const planning: Planning = {

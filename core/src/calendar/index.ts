@@ -1,3 +1,3 @@
 export { addDays, addMonths, type Day, daysBetween, spokenDay } from './day.ts';
-export { type ReadTime, readClock, readDay, readMoment } from './typed.ts';
+export { type DayOrder, dayOrderOf, type ReadTime, readClock, readDay, readMoment } from './typed.ts';
 export { dayOf, instantOf, startOfDay, wallOf } from './wall.ts';

@@ -45,21 +45,47 @@ const MONTH_FIRST = /^([a-z]+)\.?\s*(\d{1,2})(?:st|nd|rd|th)?(?:,?\s+(\d{4}))?$/
 const DIGITS = /^(\d{1,2})([./])(\d{1,2})[./](\d{4}|\d{2})$/;
 const WORDS: Record<string, number> = { yesterday: -1, today: 0, tomorrow: 1 };
 
-/** A day written in digits: with points its date comes first; with strokes only where that can be told. */
-function fromDigits([, a, sign, b, year]: RegExpExecArray): Day | undefined | 'either' {
+/** Which comes first where a day is written in digits with strokes. */
+export type DayOrder = 'date-first' | 'month-first';
+
+/** A day written in digits: with points its date comes first; with strokes only where that can be told or was said. */
+function fromDigits(
+  [, a, sign, b, year]: RegExpExecArray,
+  order: DayOrder | undefined,
+): Day | undefined | 'either' {
   const [first, second] = [Number(a), Number(b)];
-  if (sign === '.' || first > 12) return dayOfParts(yearOf(year!), second, first);
+  if (sign === '.' || order === 'date-first') return dayOfParts(yearOf(year!), second, first);
+  if (order === 'month-first') return dayOfParts(yearOf(year!), first, second);
+  if (first > 12) return dayOfParts(yearOf(year!), second, first);
   if (second > 12 || first === second) return dayOfParts(yearOf(year!), first, second);
   return 'either';
 }
 
 /**
+ * Which of date and month comes first in days written with strokes, as the days of a column show together: "13/04/2024" tells of all.
+ * @param texts cells of one column
+ * @returns undefined where none is so written or needs telling; 'either' where they leave it open; 'both' where they contradict each other
+ * @example dayOrderOf(['03/04/2024', '13/04/2024']) // 'date-first'
+ */
+export function dayOrderOf(texts: readonly string[]): DayOrder | 'either' | 'both' | undefined {
+  const pairs = texts.flatMap((text) => {
+    const [, a, sign, b] = DIGITS.exec(text.trim()) ?? [];
+    return sign === '/' && a !== b ? [[Number(a), Number(b)] as const] : [];
+  });
+  const dateFirst = pairs.some(([a]) => a > 12);
+  const monthFirst = pairs.some(([, b]) => b > 12);
+  if (dateFirst && monthFirst) return 'both';
+  if (dateFirst || monthFirst) return dateFirst ? 'date-first' : 'month-first';
+  return pairs.length > 0 ? 'either' : undefined;
+}
+
+/**
  * Reads a calendar day as it is typed: ISO 8601, with the month as a word, with points, or a word such as "tomorrow".
- * @param text as typed; @param today the day now, by which a day without a year is understood
+ * @param text as typed; @param today the day now, by which a day without a year is understood; @param order which comes first in "3/4/2026", where it is known
  * @returns YYYY-MM-DD between 2000 and 2100, null for an empty field, or the sentence that asks for another
  * @example readDay('27 Nov', '2026-11-25') // { value: '2026-11-27' }
  */
-export function readDay(text: string, today: Day): ReadTime {
+export function readDay(text: string, today: Day, order?: DayOrder): ReadTime {
   const said = text.trim().replace(/\s+/g, ' ');
   if (said === '') return { value: null };
   const word = WORDS[said.toLowerCase()];
@@ -67,7 +93,7 @@ export function readDay(text: string, today: Day): ReadTime {
   const iso = ISO.exec(said);
   const digits = DIGITS.exec(said);
   if (digits) {
-    const day = fromDigits(digits);
+    const day = fromDigits(digits, order);
     if (day === 'either') return { problem: `${said} could be two days. Write it such as 27 Nov 2026.` };
     return day ? { value: day } : { problem: DAY_ASKED };
   }

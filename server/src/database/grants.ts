@@ -27,11 +27,13 @@ const RIGHTS: Record<string, string[]> = {
   basket: ['DELETE'],
   progress: ['UPDATE', 'DELETE'],
   calendar_address: ['UPDATE', 'DELETE'],
+  spreadsheet: ['UPDATE (withdrawn_at, withdrawn_by, withdrawn_why)'],
+  contact: ['UPDATE (name, email, phone, address, note, retired_at)'],
   plan: ['UPDATE (content, done, revision, saved_at, saved_by)'],
 };
 
-/** Written by commands alone. */
-const READ_ONLY = new Set(['backup', 'judged_by']);
+/** Written by commands and triggers alone. */
+const READ_ONLY = new Set(['backup', 'judged_by', 'sale']);
 
 /** MariaDB's words for a right that was never given. */
 const NONE_THERE = new Set(['ER_NONEXISTING_TABLE_GRANT', 'ER_NONEXISTING_GRANT']);

@@ -1,6 +1,7 @@
 import { accountRoutes } from '@inch/contract/account';
 import { exportRoutes } from '@inch/contract/export';
 import { kitchenFileRoutes } from '@inch/contract/kitchenFile';
+import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
 import express, { type RequestHandler, type Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { sessionOf } from '../account/session.ts';
@@ -12,6 +13,8 @@ const OPEN: ReadonlySet<string> = new Set([
   accountRoutes.takeOver.path,
   accountRoutes.signIn.path,
 ]);
+/** Where a whole file comes as JSON. */
+const LARGE = [kitchenFileRoutes.import.path, spreadsheetRoutes.bringIn.path];
 /** Where a stream is read by the route itself, before anybody can sign in. */
 const STREAMED: ReadonlySet<string> = new Set([exportRoutes.import.path]);
 
@@ -33,6 +36,6 @@ export function readBodies(router: Router, pool: Pool): void {
   const small = express.json({ limit: '16kb' });
   router.use(known);
   for (const path of OPEN) router.use(path, small);
-  router.use(kitchenFileRoutes.import.path, express.json({ limit: '8mb' }));
+  for (const path of LARGE) router.use(path, express.json({ limit: '8mb' }));
   router.use(express.json({ limit: '256kb' }));
 }

@@ -3,7 +3,12 @@ import { notFound } from '../http/problem.ts';
 import { journal, type Writing } from './writing.ts';
 
 /** What can be taken out of use, and what it is called. */
-const RETIRABLE = { vessel: 'vessel', instrument: 'instrument', container: 'kind of bottle' } as const;
+const RETIRABLE = {
+  vessel: 'vessel',
+  instrument: 'instrument',
+  container: 'kind of bottle',
+  contact: 'contact',
+} as const;
 
 /** Takes a thing of the kitchen out of use, or back into it; what was recorded with it keeps it. */
 export async function retire(

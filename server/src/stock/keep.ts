@@ -67,7 +67,12 @@ type Arrived = Omit<z.output<typeof NewStock>, 'leftBy'>;
 async function write(
   w: Writing,
   body: Arrived,
-  origin: { leftBy?: string | null; allergens?: readonly Allergen[]; dividedFrom?: string },
+  origin: {
+    leftBy?: string | null;
+    allergens?: readonly Allergen[];
+    dividedFrom?: string;
+    spreadsheet?: string;
+  },
 ): Promise<{ id: string; code: string }> {
   const number = await nextNumber(w);
   await insert(w.tx, 'stock_lot', {
@@ -87,6 +92,7 @@ async function write(
     allergens: JSON.stringify(origin.allergens ?? []),
     left_by: origin.leftBy ?? null,
     divided_from: origin.dividedFrom ?? null,
+    spreadsheet_id: origin.spreadsheet ?? null,
     at: toSql(w.now),
     account_id: w.account.id,
   });
@@ -102,10 +108,11 @@ async function write(
   return { id: body.id, code: stockCode(number) };
 }
 
-/** Takes in a purchase, a picking, or what a lot left behind. */
+/** Takes in a purchase, a picking, or what a lot left behind. @param spreadsheet the one that it was brought in with */
 export async function takeIn(
   w: Writing,
   body: z.output<typeof NewStock>,
+  spreadsheet?: string,
 ): Promise<{ id: string; code: string }> {
   const today = dayOf(w.now, w.kitchen.timeZone);
   if (body.gotOn > today) throw invalid('gotOn', 'It is written down once it is here: today or earlier.');
@@ -113,7 +120,11 @@ export async function takeIn(
     throw invalid('bestBy', 'It was past its date on the day it came. Look at the date again.');
   await checkThing(w, body);
   const left = await leftByOf(w, body.leftBy);
-  return write(w, body, { leftBy: left?.id ?? null, allergens: left?.allergens ?? [] });
+  return write(w, body, {
+    leftBy: left?.id ?? null,
+    allergens: left?.allergens ?? [],
+    ...(spreadsheet === undefined ? {} : { spreadsheet }),
+  });
 }
 
 /** A stock lot, locked until the transaction ends. */

@@ -27,6 +27,7 @@ interface StockRow {
   left_name: string | null;
   left_state: NonNullable<StockLot['leftBy']>['state'] | null;
   from_number: number | null;
+  brought_in: string | null;
   by: string;
 }
 
@@ -46,9 +47,10 @@ interface TakingRow {
 }
 
 const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens,
-  l.code AS left_code, v.name AS left_name, l.state AS left_state, d.number AS from_number, a.name AS \`by\`
+  l.code AS left_code, v.name AS left_name, l.state AS left_state, d.number AS from_number, h.file_name AS brought_in, a.name AS \`by\`
   FROM stock_lot s JOIN account a ON a.id = s.account_id LEFT JOIN lot l ON l.id = s.left_by
-  LEFT JOIN formula_version v ON v.id = l.version_id LEFT JOIN stock_lot d ON d.id = s.divided_from`;
+  LEFT JOIN formula_version v ON v.id = l.version_id LEFT JOIN stock_lot d ON d.id = s.divided_from
+  LEFT JOIN spreadsheet h ON h.id = s.spreadsheet_id`;
 
 const TAKINGS = `SELECT STRAIGHT_JOIN t.id, t.stock_id, t.kind, t.amount, t.why, t.at, p.name AS \`by\`, l.code AS lot_code, i.number AS into_number,
   (a.struck_at IS NOT NULL OR b.struck_at IS NOT NULL) AS struck
@@ -114,6 +116,7 @@ function stockFrom<T extends StockLot['takings']>(
     leftBy:
       row.left_code === null ? null : { code: row.left_code, name: row.left_name!, state: row.left_state! },
     dividedFrom: row.from_number === null ? null : stockCode(row.from_number),
+    broughtIn: row.brought_in,
     by: row.by,
     takings,
   };

@@ -24,6 +24,10 @@ const READ = [
   'backup',
   'calendar',
   'progress',
+  'spreadsheet',
+  'earlier-lot',
+  'sale',
+  'contact',
 ] as const;
 export type ReadNoun = (typeof READ)[number];
 
@@ -36,7 +40,7 @@ export const keys = {
 
 /** What a write of a noun changes of what is read: a lot's entries move stock and Today, a check of an instrument makes readings count. */
 const TOUCHES = {
-  entry: ['lot', 'today', 'label', 'journal', 'photograph', 'stock', 'past-lot', 'plan', 'vessel'],
+  entry: ['lot', 'today', 'label', 'journal', 'photograph', 'stock', 'past-lot', 'plan', 'vessel', 'sale'],
   formula: ['formula', 'plan'],
   ingredient: ['ingredient', 'formula', 'stock'],
   'heat-process': ['heat-process', 'formula'],
@@ -49,6 +53,8 @@ const TOUCHES = {
   plan: ['plan', 'today', 'lot'],
   account: ['account'],
   calendar: ['calendar'],
+  contact: ['contact'],
+  spreadsheet: ['spreadsheet', 'earlier-lot', 'sale', 'contact', 'stock', 'plan'],
   kitchen: READ,
 } as const satisfies Record<string, readonly ReadNoun[]>;
 export type WrittenNoun = keyof typeof TOUCHES;

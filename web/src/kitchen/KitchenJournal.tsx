@@ -1,6 +1,6 @@
 import { journalRoutes } from '@inch/contract/journal';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { JournalTable } from '../parts/journal/JournalTable.tsx';
@@ -8,28 +8,13 @@ import { Button } from '../ui/Button.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { ReadFault, Unread } from '../ui/Unread.tsx';
+import { useAddress } from '../ui/useAddress.ts';
 import { WhenField } from '../ui/WhenField.tsx';
 
 const FILTERS = ['noun', 'by', 'from', 'until'] as const;
 
 /** A day, or none: what is half typed is not asked for. */
 const isDay = (text: string): boolean => text === '' || /^\d{4}-\d{2}-\d{2}$/.test(text);
-
-/** What is shown stands in the address. */
-function useFilters() {
-  const [params, setParams] = useSearchParams();
-  const shown = Object.fromEntries(FILTERS.flatMap((f) => (params.get(f) ? [[f, params.get(f)!]] : [])));
-  const change = (name: (typeof FILTERS)[number], value: string) =>
-    setParams(
-      (before) => {
-        if (value === '') before.delete(name);
-        else before.set(name, value);
-        return before;
-      },
-      { replace: true },
-    );
-  return { shown: shown as Partial<Record<(typeof FILTERS)[number], string>>, change };
-}
 
 function useJournal(shown: Partial<Record<(typeof FILTERS)[number], string>>) {
   return useInfiniteQuery({
@@ -44,7 +29,7 @@ function useJournal(shown: Partial<Record<(typeof FILTERS)[number], string>>) {
 
 /** Everything that was ever changed in the kitchen, the newest first: by what it is, by whom, on which days. */
 export function KitchenJournal() {
-  const { shown, change } = useFilters();
+  const { shown, change } = useAddress(FILTERS);
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJournal(shown);
   if (!data) return <Unread title="Journal" error={error} retry={refetch} />;
   const rows = data.pages.flatMap((page) => page.rows);
@@ -62,7 +47,7 @@ export function KitchenJournal() {
         <code>npm run verify</code> checks them all.
       </p>
       <div className="my-4 grid max-w-4xl grid-cols-4 gap-3 max-md:grid-cols-2">
-        <Choice label="What" value={shown.noun ?? ''} onChange={(e) => change('noun', e.target.value)}>
+        <Choice label="What" value={shown.noun ?? ''} onChange={(e) => change({ noun: e.target.value })}>
           <option value="">anything</option>
           {nouns.map((noun) => (
             <option key={noun} value={noun}>
@@ -75,22 +60,22 @@ export function KitchenJournal() {
           label="Who"
           placeholder="a name"
           defaultValue={shown.by ?? ''}
-          onBlur={(e) => change('by', e.target.value.trim())}
-          onKeyDown={(e) => e.key === 'Enter' && change('by', e.currentTarget.value.trim())}
+          onBlur={(e) => change({ by: e.target.value.trim() })}
+          onKeyDown={(e) => e.key === 'Enter' && change({ by: e.currentTarget.value.trim() })}
         />
         <WhenField
           kind="day"
           label="From"
           name="from"
           value={shown.from ?? ''}
-          onChange={(day) => isDay(day) && change('from', day)}
+          onChange={(day) => isDay(day) && change({ from: day })}
         />
         <WhenField
           kind="day"
           label="Until"
           name="until"
           value={shown.until ?? ''}
-          onChange={(day) => isDay(day) && change('until', day)}
+          onChange={(day) => isDay(day) && change({ until: day })}
         />
       </div>
       {error && <ReadFault error={error} retry={refetch} />}

@@ -224,6 +224,9 @@ export function KitchenSettings() {
       {owner && <WholeKitchen />}
       {kitchen.broughtIn && <BroughtIn broughtIn={kitchen.broughtIn} />}
       <p className="mt-8">
+        <Link className="mr-6 text-link underline" to="/records/import">
+          Import lots, sales, stock or contacts from a spreadsheet
+        </Link>
         <Link className="text-link underline" to="/kitchen/journal">
           Journal: every change of the kitchen
         </Link>

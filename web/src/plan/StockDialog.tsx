@@ -37,6 +37,7 @@ function Facts({ stock }: { stock: StockLot }) {
     ['Measured', measured?.filter(Boolean).join(', ') ?? null],
     ['Allergens', stock.allergens.length > 0 && stock.allergens.map(inWords).join(', ')],
     ['Divided from', stock.dividedFrom],
+    ['Imported from', stock.broughtIn],
   ];
   return (
     <dl className="grid grid-cols-[8rem_1fr] gap-y-1">

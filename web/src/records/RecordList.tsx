@@ -1,74 +1,29 @@
 import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/lot';
 import { LotState } from '@inch/contract/lotRecord';
-import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { everyLot, type LotSearch, useLotSearch } from '../data/lots.ts';
 import { LotRow } from '../parts/lot/LotList.tsx';
 import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Field.tsx';
+import { FindField } from '../ui/FindField.tsx';
 import { plural } from '../ui/format.ts';
-import { useKey } from '../ui/keys.tsx';
+import { SendAll } from '../ui/SendAll.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
-import { sendOut } from '../ui/sendOut.ts';
 import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';
+import { useAddress } from '../ui/useAddress.ts';
 import { Windowed } from '../ui/Windowed.tsx';
+import { RecordsNav } from './RecordsNav.tsx';
 
 const ORDERS = { newest: 'newest first', oldest: 'oldest first', name: 'by name', 'best-by': 'by date' };
 
-/** What is looked for stands in the address, so that it can be sent to somebody and is there on the way back. */
+/** What is looked for, as the address has it: what it cannot ask is not asked. */
 function useSearch() {
-  const [params, setParams] = useSearchParams();
-  const read = LotListQuery.safeParse(Object.fromEntries(params));
+  const { shown, change } = useAddress(['q', 'state', 'sort']);
+  const read = LotListQuery.safeParse(shown);
   const { q, state, sort } = read.success ? read.data : { sort: 'newest' as const };
-  const change = (next: Record<string, string>) =>
-    setParams(
-      (before) => {
-        for (const [name, value] of Object.entries(next))
-          if (value === '' || value === 'newest') before.delete(name);
-          else before.set(name, value);
-        return before;
-      },
-      { replace: true },
-    );
   const search: LotSearch = { sort, ...(q ? { q } : {}), ...(state ? { state } : {}) };
   return { search, change };
-}
-
-/** Milliseconds of rest after which what was typed is looked for. */
-const REST_MS = 250;
-
-function FindField({ value, find }: { value: string; find: (q: string) => void }) {
-  const [typed, setTyped] = useState(value);
-  const input = useRef<HTMLInputElement>(null);
-  useKey('/', 'find a lot', () => input.current?.focus());
-  // What stands in the address by another way, as by "back", is shown; what is typed goes there after a rest.
-  const sent = useRef(value);
-  useEffect(() => {
-    if (value === sent.current) return;
-    sent.current = value;
-    setTyped(value);
-  }, [value]);
-  useEffect(() => {
-    if (typed === sent.current) return;
-    const timer = setTimeout(() => {
-      sent.current = typed;
-      find(typed);
-    }, REST_MS);
-    return () => clearTimeout(timer);
-  }, [typed, find]);
-  return (
-    <input
-      ref={input}
-      type="search"
-      value={typed}
-      onChange={(e) => setTyped(e.target.value)}
-      aria-label="Find a lot by code, name, buyer, place, stock code, supplier, note or day"
-      placeholder="Code, name, buyer, place, note, day"
-      className="min-h-10 w-80 rounded-lg border border-steel bg-enamel px-3 max-sm:w-full"
-    />
-  );
 }
 
 const Broken = ({ lots }: { lots: BrokenLot[] }) =>
@@ -101,31 +56,6 @@ function Found({ lots, onEnd, more }: { lots: LotHead[]; onEnd: () => void; more
   );
 }
 
-/** Everything that was found, as a table; while its pages are read, how many there are so far. */
-function AsCsv({ search }: { search: LotSearch }) {
-  const [read, setRead] = useState<number | null>(null);
-  const [fault, setFault] = useState('');
-  const sendAll = async () => {
-    setFault('');
-    setRead(0);
-    try {
-      const { lots } = await everyLot(search, setRead);
-      sendOut('lots.csv', 'text/csv', lotsAsCsv(lots));
-    } catch (error) {
-      setFault(`Not all could be read. ${(error as Error).message}`);
-    }
-    setRead(null);
-  };
-  return (
-    <>
-      {fault && <span className="text-sm font-semibold text-stop">{fault}</span>}
-      <Button tone="quiet" size="small" disabled={read !== null} onClick={() => void sendAll()}>
-        {read === null ? 'as CSV' : `${plural(read, 'lot')} read…`}
-      </Button>
-    </>
-  );
-}
-
 /** Every lot ever begun, found by what stands in its record. */
 export function RecordList() {
   const { search, change } = useSearch();
@@ -135,10 +65,17 @@ export function RecordList() {
   if (!data) return <Unread title="Records" error={error} retry={refetch} rows={8} />;
   return (
     <Sheet>
+      <RecordsNav />
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1>Records</h1>
         <div className="flex flex-wrap items-end gap-3 max-sm:w-full">
-          <FindField value={search.q ?? ''} find={(q) => change({ q })} />
+          <FindField
+            value={search.q ?? ''}
+            find={(q) => change({ q })}
+            label="Find a lot by code, name, buyer, place, stock code, supplier, note or day"
+            placeholder="Code, name, buyer, place, note, day"
+            says="find a lot"
+          />
           <Choice
             label="State"
             labelHidden
@@ -156,7 +93,7 @@ export function RecordList() {
             label="Order"
             labelHidden
             value={search.sort}
-            onChange={(e) => change({ sort: e.target.value })}
+            onChange={(e) => change({ sort: e.target.value === 'newest' ? '' : e.target.value })}
           >
             {Object.entries(ORDERS).map(([sort, said]) => (
               <option key={sort} value={sort}>
@@ -175,7 +112,13 @@ export function RecordList() {
               ? 'Looking…'
               : `${narrowed ? 'Found' : 'Every lot'}, ${ORDERS[search.sort ?? 'newest']}`
           }
-          aside={<AsCsv search={search} />}
+          aside={
+            <SendAll
+              name="lots.csv"
+              counted={(count) => plural(count, 'lot')}
+              read={async (told) => lotsAsCsv((await everyLot(search, told)).lots)}
+            />
+          }
           className={`mt-4 ${isPlaceholderData ? 'opacity-60' : ''}`}
         >
           <Found lots={lots} more={hasNextPage} onEnd={() => hasNextPage && void fetchNextPage()} />

@@ -1,0 +1,71 @@
+import type { Kitchen } from '@inch/contract/kitchen';
+import { type Sale, type SaleQuery, saleRoutes } from '@inch/contract/sale';
+import { addDays, dayOf, instantOf } from '@inch/core/calendar';
+import type { Pool } from 'mysql2/promise';
+import { fromSql, rows, toSql } from '../database/pool.ts';
+import { type AppContext, serve } from '../http/serve.ts';
+import { broughtIn, type OfSpreadsheet, wordsIn } from '../spreadsheet/list.ts';
+
+interface SaleRow extends OfSpreadsheet {
+  id: string;
+  at: string;
+  sold_on: string | null;
+  code: string | null;
+  name: string;
+  bottles: number;
+  price_minor: number | null;
+  buyer: string | null;
+  place: string | null;
+  note: string | null;
+}
+
+/** A movement says to whom in its note. */
+const COLUMNS = `i.id, i.at, e.sold_on, COALESCE(l.code, p.code) AS code, COALESCE(v.name, e.name) AS name, COALESCE(m.count, e.bottles) AS bottles,
+  COALESCE(m.price_minor, e.price_minor) AS price_minor, COALESCE(m.note, e.buyer) AS buyer, COALESCE(m.\`from\`, e.place) AS place,
+  e.note, e.sheet_row, s.file_name, s.at AS brought_at`;
+const FROM = `sale i LEFT JOIN movement m ON m.id = i.id LEFT JOIN lot l ON l.id = m.lot_id LEFT JOIN formula_version v ON v.id = l.version_id
+  LEFT JOIN earlier_sale e ON e.id = i.id LEFT JOIN earlier_lot p ON p.id = e.earlier_lot_id LEFT JOIN spreadsheet s ON s.id = e.spreadsheet_id`;
+const SEARCHED = [
+  ...['l.code', 'p.code', 'v.name', 'e.name', 'm.note', 'e.buyer', 'm.`from`', 'e.place', 'e.note'],
+];
+
+const saleFrom = (row: SaleRow, timeZone: string): Sale => ({
+  id: row.id,
+  day: row.sold_on ?? dayOf(fromSql(row.at), timeZone),
+  code: row.code,
+  name: row.name,
+  bottles: row.bottles,
+  priceMinor: row.price_minor === null ? null : Number(row.price_minor),
+  buyer: row.buyer,
+  place: row.place,
+  note: row.note,
+  broughtIn: broughtIn(row),
+});
+
+/** Sales that stand, the newest first, a page after another: those recorded here, and those brought in. */
+async function listSales(pool: Pool, kitchen: Kitchen, query: SaleQuery) {
+  const midnight = (day: string) => toSql(instantOf(`${day} 00:00`, kitchen.timeZone));
+  const words = wordsIn(SEARCHED, query.q);
+  const conditions = [
+    { sql: 'i.kitchen_id = ? AND s.withdrawn_at IS NULL', values: [kitchen.id] },
+    ...(query.from ? [{ sql: 'i.at >= ?', values: [midnight(query.from)] }] : []),
+    ...(query.until ? [{ sql: 'i.at < ?', values: [midnight(addDays(query.until, 1))] }] : []),
+    ...(query.before
+      ? [{ sql: '(i.at, i.id) < (SELECT at, id FROM sale WHERE id = ?)', values: [query.before] }]
+      : []),
+  ];
+  const found = await rows<SaleRow>(
+    pool,
+    `SELECT STRAIGHT_JOIN ${COLUMNS} FROM ${FROM} WHERE ${conditions.map((c) => c.sql).join(' AND ')}${words.sql}
+     ORDER BY i.at DESC, i.id DESC LIMIT ${query.limit}`,
+    [...conditions.flatMap((c) => c.values), ...words.values],
+  );
+  return {
+    sales: found.map((row) => saleFrom(row, kitchen.timeZone)),
+    next: found.length === query.limit ? found.at(-1)!.id : null,
+  };
+}
+
+export function saleRouter(app: AppContext): void {
+  serve(app, saleRoutes.list, ({ pool, kitchen, query }) => listSales(pool, kitchen, query));
+}
