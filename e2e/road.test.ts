@@ -343,7 +343,7 @@ describe('the whole road, as a maker', () => {
       'In: Sour cherries, stoned',
       'Filled 12 × 237 mL',
       'Seals: 12 pressed, 0 failed',
-      'bottled → released',
+      'From bottled to released',
       'Printed 2 labels',
       'Sold: 3 bottles',
       'struck by Tam: meter not calibrated',

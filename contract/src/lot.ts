@@ -228,6 +228,15 @@ export const lotRoutes = {
     body: NewLot,
     response: z.object({ id: z.string(), code: z.string() }),
   }),
+  recordSheet: route({
+    method: 'GET',
+    path: '/api/lots/:id/record.pdf',
+    access: 'reader',
+    summary: 'The whole record of a lot on paper: release checks, and what happened, day by day',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
   releaseSheet: route({
     method: 'GET',
     path: '/api/lots/:id/release.pdf',

@@ -110,29 +110,51 @@ describe('a release', () => {
     expect(state).toBe('held');
     expect(deviations.map((d: { kind: string }) => d.kind).sort()).toEqual(['held', 'seen']);
   });
+  /** The text of a lot's PDF. */
+  const textOf = async (lot: Started, name: string) => {
+    const bytes = await fetch(`${crew.owner.base}/api/lots/${lot.id}/${name}.pdf`, {
+      headers: { cookie: crew.owner.cookie },
+    });
+    const pdf = await getDocument({ data: new Uint8Array(await bytes.arrayBuffer()) }).promise;
+    const pages = await Promise.all(
+      Array.from({ length: pdf.numPages }, async (_, i) => {
+        const { items } = await (await pdf.getPage(i + 1)).getTextContent();
+        return items.map((item) => ('str' in item ? item.str : '')).join(' ');
+      }),
+    );
+    return pages.join(' ').replace(/\s+/g, ' ');
+  };
   it('has a sheet whose text says what it rests on', async () => {
     const lot = await crew.releasable();
-    const sheet = async () => {
-      const bytes = await fetch(`${crew.owner.base}/api/lots/${lot.id}/release.pdf`, {
-        headers: { cookie: crew.owner.cookie },
-      });
-      const pdf = await getDocument({ data: new Uint8Array(await bytes.arrayBuffer()) }).promise;
-      const pages = await Promise.all(
-        Array.from({ length: pdf.numPages }, async (_, i) => {
-          const { items } = await (await pdf.getPage(i + 1)).getTextContent();
-          return items.map((item) => ('str' in item ? item.str : '')).join(' ');
-        }),
-      );
-      return pages.join(' ').replace(/\s+/g, ' ');
-    };
-    expect(await sheet()).toMatch(/Not released\./);
+    expect(await textOf(lot, 'release')).toMatch(/Not released\./);
     await release(crew.maker, lot);
-    const text = await sheet();
+    const text = await textOf(lot, 'release');
     expect(text).toMatch(new RegExp(`Release sheet, lot ${lot.code}`));
     expect(text).toMatch(/Released .*, by maker/i);
     expect(text).toMatch(/Critical limit of this lot: pH 4\.2/);
     expect(text).toMatch(/pH 3\.30 measured/);
     expect(text).toMatch(/15 of 15 min, A letter of an authority, 3 May 2026/);
     expect(text).toMatch(/2,360 ft/);
+  });
+  it('has its whole record on paper: everything that happened, day by day, and where its journal ends', async () => {
+    const lot = await crew.releasable();
+    const noted = { id: newId(), kind: 'note', said: 'The mill smelt of quince' };
+    await post(crew.maker, lot, 'readings', noted);
+    await crew.maker.post(`/api/lots/${lot.id}/strikes`, {
+      ...{ id: newId(), noun: 'reading', entryId: noted.id, why: 'of another lot' },
+    });
+    const journal = (await crew.owner.get(`/api/lots/${lot.id}/journal`)).body;
+    const text = await textOf(lot, 'record');
+    const view = await crew.view(lot);
+    expect(text).toMatch(new RegExp(`Record of lot ${lot.code}`));
+    expect(text).toMatch(/Struck: Note: The mill smelt of quince .*struck by .*: of another lot/i);
+    const marks = view.steps.flatMap((s: { marks: { kind: string }[] }) => s.marks.map((m) => m.kind));
+    expect(text.match(/ Done: /g) ?? []).toHaveLength(marks.filter((kind: string) => kind === 'done').length);
+    expect(text.match(/ In: /g)).toHaveLength(view.additions.length);
+    expect(text.match(/Passed: /g)).toHaveLength(view.gates.filter((g: { open: boolean }) => g.open).length);
+    expect(text).toContain(`${journal.length} rows; the last has the SHA-256 hash ${journal.at(-1).hash}`);
+    // That it went out is journaled.
+    const after = (await crew.owner.get(`/api/lots/${lot.id}/journal`)).body;
+    expect(after.at(-1)).toMatchObject({ action: 'export', payload: { what: 'record' } });
   });
 });

@@ -1,3 +1,4 @@
+import { grouped, money, plural, weight } from '@inch/core/quantity';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { addressOf } from '../src/data/address.ts';
 import {
@@ -12,7 +13,7 @@ import {
   longDay,
   showTimesOf,
 } from '../src/ui/dates.ts';
-import { duration, grouped, minutesInWords, money, plural, weight } from '../src/ui/format.ts';
+import { duration, minutesInWords } from '../src/ui/format.ts';
 
 describe('figures as they stand on a screen', () => {
   it('clocks', () => {

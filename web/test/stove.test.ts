@@ -1,12 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
 import { vesselVolume } from '@inch/core/pan';
+import { depthSaid } from '@inch/core/quantity';
 import { describe, expect, it } from 'vitest';
 import { curveFrom } from '../src/bench/curve.ts';
 import { shapeFrom } from '../src/bench/panShape.ts';
 import { withWaiting } from '../src/data/outbox/overlay.ts';
 import type { Waiting } from '../src/data/outbox/waiting.ts';
 import { leftSaid } from '../src/parts/lot/pan.ts';
-import { depthSaid } from '../src/ui/ruler.ts';
 
 describe('a pan as it is measured', () => {
   const form = { kind: 'straight' as const, across: '', lower: '', high: '', poured: '' };

@@ -19,7 +19,9 @@ export { bottlesProcessed, whyNotCounted } from './gateHeat.ts';
 export { failuresOpen, sealsFrom } from './gateSeal.ts';
 export { allOpen, type GateSetting, gates } from './gates.ts';
 export { governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
+export type { Happening } from './happening.ts';
 export { type Heating, heatingsOf } from './heating.ts';
+export { historyOf } from './history.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
@@ -30,6 +32,7 @@ export { freeNumbers, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type PanNow, type PanVessel, panNow } from './panNow.ts';
 export { matchLot } from './processed.ts';
+export { howTaken, readingNames, readingSaid } from './readingSaid.ts';
 export {
   type Addition,
   type BottleTick,

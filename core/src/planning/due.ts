@@ -36,4 +36,3 @@ export const tag = (lot: LotRecord): LotTag => ({
   name: lot.product.name,
   colour: lot.product.colour,
 });
-export const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;

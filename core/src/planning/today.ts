@@ -1,7 +1,7 @@
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
 import { isWaiting, type LotStanding, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
-import { inWords } from '../quantity/index.ts';
-import { type DueItem, type DueWhen, type LotTag, type LotToday, plural, tag } from './due.ts';
+import { inWords, plural } from '../quantity/index.ts';
+import { type DueItem, type DueWhen, type LotTag, type LotToday, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
 
 /** Something that stands in the way of a lot. */

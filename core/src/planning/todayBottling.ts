@@ -1,6 +1,7 @@
 import { coolingClock, loadClock } from '../bottling/index.ts';
 import { allOpen, failuresOpen, lotBottles, sealsFrom, standing } from '../lot/index.ts';
-import { type DueItem, type LotToday, plural, tag } from './due.ts';
+import { plural } from '../quantity/index.ts';
+import { type DueItem, type LotToday, tag } from './due.ts';
 
 function restingItem({ record }: LotToday, now: string): DueItem {
   const { filled } = lotBottles(record);

@@ -12,6 +12,7 @@ export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
 export { priceShown, type ReadPrice, readPrice } from './price.ts';
+export { depthSaid, grouped, money, plural, weight } from './shown.ts';
 export {
   type CupSchool,
   cupSchools,

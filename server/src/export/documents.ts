@@ -6,7 +6,7 @@ import { labelOf } from '../label/label.ts';
 import { labelPdf } from '../label/pdf.ts';
 import { readableByIds, type StoredLot } from '../lot/store.ts';
 import { lotView } from '../lot/view.ts';
-import { releaseSheetPdf } from '../release/pdf.ts';
+import { sheetPdf } from '../release/pdf.ts';
 import { releaseSheet } from '../release/sheet.ts';
 
 /** A document of a lot, or the code of a lot that none can be made of. */
@@ -67,6 +67,6 @@ export async function* documentsOf(db: Database, kitchen: Kitchen, at: string): 
   yield* drawn(db, kitchen, labelled, 'label', (lot) => labelDocument(db, lot, kitchen, at));
   const released = await idsOf(db, RELEASED, kitchen.id);
   yield* drawn(db, kitchen, released, 'release', (lot) =>
-    releaseSheetPdf(releaseSheet(lotView(lot, kitchen, null), kitchen, at)),
+    sheetPdf(releaseSheet(lotView(lot, kitchen, null), kitchen, at)),
   );
 }

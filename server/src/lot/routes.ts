@@ -1,10 +1,9 @@
 import { postedNouns } from '@inch/contract/entry';
 import { entryRoutes, lotRoutes } from '@inch/contract/lot';
 import { DECISIONS, type PostedNoun, RULINGS } from '@inch/core/record';
-import { rows } from '../database/pool.ts';
 import { record } from '../entry/record.ts';
 import { type AppContext, type Attempt, serve } from '../http/serve.ts';
-import { journalRowFrom, type ReadRow } from '../journal/routes.ts';
+import { journalOfLot } from '../journal/ofLot.ts';
 import { listLots } from '../standing/list.ts';
 import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
@@ -57,11 +56,6 @@ export function lotRouter(app: AppContext): void {
   serve(app, lotRoutes.strike, (call) => call.write((w) => strike(w, call.params.id, call.body)));
   serve(app, lotRoutes.journal, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);
-    const found = await rows<ReadRow>(
-      pool,
-      'SELECT STRAIGHT_JOIN j.*, a.name AS `by` FROM journal j JOIN account a ON a.id = j.account_id WHERE j.lot_id = ? ORDER BY j.sequence',
-      [lot.id],
-    );
-    return found.map(journalRowFrom);
+    return journalOfLot(pool, lot.id);
   });
 }

@@ -1,20 +1,20 @@
 import { bytesOf, newDocument } from '../label/document.ts';
-import type { ReleaseSheet } from './sheet.ts';
+import type { Sheet } from './paper.ts';
 
 const [INK, SECOND, RIM, GO, HOLD] = ['#141B2D', '#4A5468', '#1E40AF', '#2C7A3F', '#B45309'];
 const MARGIN = 52;
 
 function part(doc: PDFKit.PDFDocument, heading: string, lines: readonly string[]): void {
-  const shut = / Shut$/.test(heading);
-  const open = / Open$/.test(heading);
+  const missing = / Missing$/.test(heading);
+  const passed = / Passed$/.test(heading);
   doc.moveDown(0.7);
   doc
     .font('bold')
     .fontSize(11)
-    .fillColor(shut ? HOLD : open ? GO : INK)
+    .fillColor(missing ? HOLD : passed ? GO : INK)
     .text(heading);
   doc.font('regular').fontSize(9.5).fillColor(INK);
-  for (const line of lines) doc.text(line, { indent: 10 });
+  for (const line of lines) doc.text(printable(line), { indent: 10 });
 }
 
 /** The line to sign by hand, for a kitchen that files its sheets on paper. */
@@ -32,8 +32,11 @@ function signHere(doc: PDFKit.PDFDocument): void {
   doc.text('Date', MARGIN + 260, y + 4);
 }
 
-/** The release sheet on A4. @returns the bytes */
-export function releaseSheetPdf(sheet: ReleaseSheet): Promise<Buffer> {
+/** The typeface has no thin space: thousands are parted by one that does not break. */
+const printable = (text: string): string => text.replaceAll('\u202f', '\u00a0');
+
+/** A sheet on A4. @returns the bytes */
+export function sheetPdf(sheet: Sheet): Promise<Buffer> {
   const doc = newDocument({
     size: 'A4',
     margin: MARGIN,
@@ -48,9 +51,9 @@ export function releaseSheetPdf(sheet: ReleaseSheet): Promise<Buffer> {
     .fillColor(sheet.released ? GO : HOLD)
     .text(sheet.verdict);
   doc.moveDown(0.5).font('regular').fontSize(9.5).fillColor(SECOND);
-  for (const line of sheet.head) doc.text(line);
+  for (const line of sheet.head) doc.text(printable(line));
   for (const { heading, lines } of sheet.parts) part(doc, heading, lines);
-  signHere(doc);
+  if (sheet.toSign) signHere(doc);
   doc.moveDown(2).fontSize(8).fillColor(SECOND).text(sheet.foot, MARGIN);
   doc.end();
   return finished;

@@ -4,30 +4,7 @@ import { spokenDay } from '@inch/core/calendar';
 import { boilingPointOfWater, feetOf } from '@inch/core/heat';
 import { datedBack, type LotRecord } from '@inch/core/lot';
 import { lateSaid } from '@inch/core/record';
-
-/** One part of the sheet: its heading and its lines; a gate's heading says whether it is open. */
-export interface SheetPart {
-  heading: string;
-  lines: string[];
-}
-
-export interface ReleaseSheet {
-  title: string;
-  /** Whether it is released, held, or not yet, and by whom. */
-  verdict: string;
-  released: boolean;
-  head: string[];
-  parts: SheetPart[];
-  foot: string;
-  /** When the record stood as the sheet says. */
-  at: string;
-}
-
-/** Day and hour in the kitchen's own time. */
-const momentIn = (instant: string, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'long', timeStyle: 'short' }).format(
-    new Date(instant),
-  );
+import { momentIn, type Sheet } from './paper.ts';
 
 /** What the signature under a release is bound to. */
 const signatureSaid = (d: LotView['decisions'][number], elsewhere: boolean): string =>
@@ -39,7 +16,7 @@ const signatureSaid = (d: LotView['decisions'][number], elsewhere: boolean): str
 const isFromElsewhere = ({ broughtIn }: Kitchen, at: string): boolean =>
   broughtIn !== null && !broughtIn.signedHere && at < broughtIn.at;
 
-function verdict(lot: LotView, kitchen: Kitchen): { words: string; released: boolean } {
+export function verdict(lot: LotView, kitchen: Kitchen): { words: string; released: boolean } {
   const { timeZone } = kitchen;
   const last = [...lot.decisions]
     .reverse()
@@ -55,7 +32,7 @@ function verdict(lot: LotView, kitchen: Kitchen): { words: string; released: boo
   return { words: 'Not released.', released: false };
 }
 
-function head(lot: LotView, kitchen: Kitchen): string[] {
+export function head(lot: LotView, kitchen: Kitchen): string[] {
   const filled = lot.bottlings
     .filter((b) => b.struck === null)
     .map((b) => `${b.count} × ${b.nominalMl} mL ${b.container}`);
@@ -78,7 +55,7 @@ function head(lot: LotView, kitchen: Kitchen): string[] {
 }
 
 /** What the release of a lot rests on, gate by gate, as it stands in the record. */
-export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): ReleaseSheet {
+export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): Sheet {
   const { words, released } = verdict(lot, kitchen);
   const gates = lot.gates.map((gate) => ({
     heading: `${gate.question} ${gate.open ? 'Passed' : 'Missing'}`,
@@ -107,6 +84,7 @@ export function releaseSheet(lot: LotView, kitchen: Kitchen, now: string): Relea
       ...(late.length > 0 ? [{ heading: 'Written down later than it happened', lines: late }] : []),
     ],
     at: now,
+    toSign: true,
     foot: `From the record as of ${momentIn(now, kitchen.timeZone)}. It says what was measured and which limits that meets; it replaces no authority.`,
   };
 }

@@ -1,4 +1,5 @@
 import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
+import { grouped } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { send } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -9,7 +10,7 @@ import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
-import { grouped } from '../ui/format.ts';
+
 import { useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Unread } from '../ui/Unread.tsx';

@@ -1,4 +1,5 @@
 import { brixOf } from '@inch/core/formula';
+import { depthSaid, grouped } from '@inch/core/quantity';
 import { simulatedDepth, simulatedVolume } from '@inch/core/simulated';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -9,8 +10,8 @@ import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { useAttached } from '../parts/instrument/attached.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
-import { duration, grouped } from '../ui/format.ts';
-import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
+import { duration } from '../ui/format.ts';
+import { useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { figureIn } from '../ui/typed.ts';
 import { BenchNav } from './BenchNav.tsx';

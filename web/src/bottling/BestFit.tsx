@@ -1,10 +1,10 @@
 import type { Container } from '@inch/contract/container';
 import type { LotView } from '@inch/contract/lot';
+import { depthSaid, grouped, plural } from '@inch/core/quantity';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
-import { grouped, plural } from '../ui/format.ts';
-import { depthSaid } from '../ui/ruler.ts';
+
 import { figureIn } from '../ui/typed.ts';
 
 export interface SizeRow {

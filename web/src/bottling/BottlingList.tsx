@@ -1,6 +1,7 @@
+import { plural } from '@inch/core/quantity';
 import { useLotsOnHand } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
-import { plural } from '../ui/format.ts';
+
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Unread } from '../ui/Unread.tsx';
 

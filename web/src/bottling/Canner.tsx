@@ -1,13 +1,14 @@
 import type { LotView } from '@inch/contract/lot';
 import type { CannerFill } from '@inch/core/bottling';
 import { vesselDepth, vesselVolume } from '@inch/core/pan';
+import { depthSaid, grouped } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { serverNow } from '../data/serverClock.ts';
 import { clockTime, instantAt, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { grouped, minutesInWords } from '../ui/format.ts';
-import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
+import { minutesInWords } from '../ui/format.ts';
+import { useRulerUnit } from '../ui/ruler.ts';
 import { WhenField } from '../ui/WhenField.tsx';
 import { CannerDrawing } from './CannerDrawing.tsx';
 import { type CannerAnswers, type CannerState, useCanner } from './useCanner.ts';

@@ -1,9 +1,10 @@
 import type { LotView } from '@inch/contract/lot';
 import { lotBottles } from '@inch/core/lot';
+import { grouped } from '@inch/core/quantity';
 import { usePast } from '../data/plans.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSetting } from '../data/useSetting.ts';
-import { grouped } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { expectation } from './expecting.ts';
 

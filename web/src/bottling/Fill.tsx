@@ -1,10 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
-import { inWords } from '@inch/core/quantity';
+import { depthSaid, inWords, plural } from '@inch/core/quantity';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { dayAndTime } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
-import { depthSaid } from '../ui/ruler.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { BottleTicks } from './BottleTicks.tsx';
 import { Expected } from './Expected.tsx';

@@ -1,11 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
+import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useRecord } from '../data/record.ts';
 import { CoverOpen } from '../parts/stock/CoverOpen.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
-import { weight } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 
 type Addition = LotView['additions'][number];

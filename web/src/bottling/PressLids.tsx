@@ -2,13 +2,14 @@ import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
 import { numberedBottles } from '@inch/core/lot';
+import { plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
+
 import { useKey } from '../ui/keys.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 

@@ -9,14 +9,14 @@ import {
   sterilisingMinutes,
 } from '@inch/core/heat';
 import { governingPh, matchLot } from '@inch/core/lot';
+import { depthSaid, grouped } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useContainers } from '../data/containers.ts';
 import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { useSession } from '../data/session.tsx';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { Button } from '../ui/Button.tsx';
-import { grouped } from '../ui/format.ts';
-import { depthSaid } from '../ui/ruler.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { ByHand } from './ByHand.tsx';

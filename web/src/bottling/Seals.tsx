@@ -1,10 +1,11 @@
 import type { LotView } from '@inch/contract/lot';
 import { signs } from '@inch/core/bottling';
 import { failuresOpen, sealsFrom } from '@inch/core/lot';
+import { plural } from '@inch/core/quantity';
 import { serverNow } from '../data/serverClock.ts';
 import { useNow } from '../data/useNow.ts';
 import { dayAndTime } from '../ui/dates.ts';
-import { duration, plural } from '../ui/format.ts';
+import { duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { Fates } from './Fates.tsx';

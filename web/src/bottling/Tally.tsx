@@ -2,7 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { type TallyPart, tallyUp } from '@inch/core/bottling';
 import { gapSaid } from '@inch/core/lot';
-import { inWords } from '@inch/core/quantity';
+import { grouped, inWords } from '@inch/core/quantity';
 import { TALLY_PARTS } from '@inch/core/record';
 import { useState } from 'react';
 import { recordEntry } from '../data/record.ts';
@@ -14,7 +14,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { grouped } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { expectation } from './expecting.ts';

@@ -1,6 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { netContents } from '@inch/core/bottling';
+import { plural } from '@inch/core/quantity';
 import { useContainers } from '../data/containers.ts';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -8,7 +9,7 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { plural } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 

@@ -1,11 +1,12 @@
 import type { FormulaLine, ReadListLine } from '@inch/core/formula';
+import { plural } from '@inch/core/quantity';
 import { type ChangeEvent, useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { TextField } from '../ui/Field.tsx';
-import { plural } from '../ui/format.ts';
+
 import { incomingCsv } from './exchange/csv.ts';
 import type { IncomingOwn } from './exchange/fileOwn.ts';
 import { type Incoming, incomingList } from './exchange/incoming.ts';

@@ -1,9 +1,10 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import { type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
+import { grouped, plural } from '@inch/core/quantity';
 import { useMemo } from 'react';
 import { useSetting } from '../data/useSetting.ts';
-import { grouped, plural } from '../ui/format.ts';
+
 import { State } from '../ui/State.tsx';
 
 function Keeps({ forecast: f }: { forecast: Forecast }) {

@@ -1,8 +1,9 @@
 import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula';
+import { grouped, money } from '@inch/core/quantity';
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useSession } from '../data/session.tsx';
-import { grouped, money } from '../ui/format.ts';
+
 import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Term } from '../ui/Term.tsx';

@@ -1,5 +1,6 @@
 import type { FormulaContent, Simulation } from '@inch/core/formula';
-import { grouped } from '../ui/format.ts';
+import { grouped } from '@inch/core/quantity';
+
 import { Distribution } from './Distribution.tsx';
 
 const inTen = (chance: number): string => {

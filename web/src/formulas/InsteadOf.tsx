@@ -1,9 +1,10 @@
 import { type Interchange, interchanged, interchanges } from '@inch/core/formula';
 import type { Ingredient } from '@inch/core/ingredient';
+import { weight } from '@inch/core/quantity';
 import { toast } from 'sonner';
 import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
-import { weight } from '../ui/format.ts';
+
 import type { Asked } from './asked.ts';
 
 const brought = (grams: number): string =>

@@ -1,12 +1,13 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import { extractionMethods, type FormulaContent } from '@inch/core/formula';
+import { plural } from '@inch/core/quantity';
 import { Suspense, useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useFormulas } from '../data/formulas.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
+
 import { useKey } from '../ui/keys.tsx';
 import { lazyPart } from '../ui/lazyPart.ts';
 import { Empty, Sheet } from '../ui/Sheet.tsx';

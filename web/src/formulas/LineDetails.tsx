@@ -1,8 +1,9 @@
 import type { Basis, Forecast, FormulaLine, FormulaStep } from '@inch/core/formula';
+import { weight } from '@inch/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
-import { weight } from '../ui/format.ts';
+
 import type { Change } from './draft.ts';
 
 const quiet =

@@ -1,10 +1,11 @@
 import type { Contribution, Forecast, FormulaLine, FormulaStep } from '@inch/core/formula';
+import { weight } from '@inch/core/quantity';
 import { MoreHorizontal } from 'lucide-react';
 import { type KeyboardEvent, memo, useCallback, useMemo, useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
-import { weight } from '../ui/format.ts';
+
 import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';

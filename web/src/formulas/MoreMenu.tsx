@@ -1,12 +1,13 @@
 import { type Formula, formulaRoutes } from '@inch/contract/formula';
 import type { Forecast } from '@inch/core/formula';
+import { plural } from '@inch/core/quantity';
 import { useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
 import { useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
 import { useWrite } from '../data/useWrite.ts';
-import { plural } from '../ui/format.ts';
+
 import { type Action, Menu } from '../ui/Menu.tsx';
 import { fileName, sendOut } from '../ui/sendOut.ts';
 import type { Draft } from './draft.ts';

@@ -1,4 +1,5 @@
 import type { OwnCatalogue as Own } from '@inch/contract/ingredient';
+import { money } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useCatalogue, useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -7,7 +8,7 @@ import { OwnIngredientForm } from '../parts/ingredient/OwnIngredientForm.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-import { money } from '../ui/format.ts';
+
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { OwnFiguresForm } from './OwnFiguresForm.tsx';

@@ -7,7 +7,8 @@ import {
   type StrainMethod,
   strainMethods,
 } from '@inch/core/formula';
-import { minutesInWords, weight } from '../ui/format.ts';
+import { weight } from '@inch/core/quantity';
+import { minutesInWords } from '../ui/format.ts';
 import { Figure, Share, Tick } from '../ui/StepFigures.tsx';
 import { drawnBy } from './draft.ts';
 

@@ -1,7 +1,8 @@
 import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula';
+import { money } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSession } from '../data/session.tsx';
-import { money } from '../ui/format.ts';
+
 import { signed } from './Lines.tsx';
 
 type Of = 'ph' | 'brix' | 'millilitres' | 'cost';

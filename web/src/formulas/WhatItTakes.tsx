@@ -1,11 +1,12 @@
 import { type Aim, type FormulaContent, lineAmounts, saidGrams, whatWouldItTake } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
+import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { weight } from '../ui/format.ts';
+
 import { figureIn, problemIn } from '../ui/typed.ts';
 
 const AIMS: Record<Aim, { name: string; digits: number }> = {

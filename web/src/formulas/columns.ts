@@ -1,7 +1,7 @@
 import type { Formula } from '@inch/contract/formula';
 import { type Forecast, type ForecastSetting, type FormulaContent, forecast } from '@inch/core/formula';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
-import { grouped, money, weight } from '../ui/format.ts';
+import { grouped, money, weight } from '@inch/core/quantity';
 
 /** One formula version, as a column of a comparison. */
 export interface Column {

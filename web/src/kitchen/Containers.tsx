@@ -1,7 +1,7 @@
 import { type Container, ContainerMeasures, containerRoutes, NewContainer } from '@inch/contract/container';
 import { CLOSURES } from '@inch/core/bottling';
 import { PROCESS_METHODS } from '@inch/core/heat';
-import { inWords } from '@inch/core/quantity';
+import { depthSaid, inWords } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useContainers } from '../data/containers.ts';
@@ -11,7 +11,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { depthSaid } from '../ui/ruler.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { figureIn } from '../ui/typed.ts';
 

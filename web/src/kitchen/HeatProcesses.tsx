@@ -1,8 +1,9 @@
+import { grouped } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { Button } from '../ui/Button.tsx';
-import { grouped } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 
 type OwnProcess = ReturnType<typeof useOwnProcesses>[number];

@@ -1,6 +1,7 @@
 import type { Plan } from '@inch/contract/plan';
 import { planRoutes } from '@inch/contract/plan';
 import { afterNeeds, itemMaking, type Making } from '@inch/core/planning';
+import { grouped, plural, weight } from '@inch/core/quantity';
 import { coverFrom } from '@inch/core/stock';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -9,7 +10,7 @@ import type { Planning } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
-import { grouped, plural, weight } from '../ui/format.ts';
+
 import { Menu } from '../ui/Menu.tsx';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';

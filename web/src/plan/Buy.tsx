@@ -1,4 +1,5 @@
 import type { Basket } from '@inch/contract/stock';
+import { grouped, money, weight } from '@inch/core/quantity';
 import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -7,7 +8,7 @@ import { usePlans } from '../data/plans.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-import { grouped, money, weight } from '../ui/format.ts';
+
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';

@@ -1,8 +1,9 @@
 import type { Plan } from '@inch/contract/plan';
 import { type CostBefore, costsOf, dayLotsOf, hardestOf, itemMaking, type Making } from '@inch/core/planning';
+import { money } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
-import { minutesInWords, money } from '../ui/format.ts';
+import { minutesInWords } from '../ui/format.ts';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { Prices } from './Prices.tsx';

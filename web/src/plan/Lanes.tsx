@@ -7,9 +7,10 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { BURNER, CANNER, type Clash, HANDS } from '@inch/core/planning';
+import { plural } from '@inch/core/quantity';
 import type { KeyboardEvent } from 'react';
 import { clockTime, dayAndTime, kitchenHour, weekdayAndDay } from '../ui/dates.ts';
-import { minutesInWords, plural } from '../ui/format.ts';
+import { minutesInWords } from '../ui/format.ts';
 import { instantOn, lengthOf, placeOf, type Stretch } from './axis.ts';
 import type { LaidLot, LaidPlanStep } from './hours.ts';
 

@@ -1,5 +1,6 @@
 import { NewPack, type StockPack, stockRoutes } from '@inch/contract/stock';
 import type { Need } from '@inch/core/planning';
+import { money } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useSession } from '../data/session.tsx';
@@ -10,7 +11,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
-import { money } from '../ui/format.ts';
+
 import { offerUndo } from '../ui/undo.ts';
 import { amountTyped } from './amount.ts';
 

@@ -2,7 +2,7 @@ import { planRoutes } from '@inch/contract/plan';
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
-import { priceShown } from '@inch/core/quantity';
+import { money, priceShown, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
@@ -12,7 +12,7 @@ import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { dayMonth } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { money, weight } from '../ui/format.ts';
+
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { priceIn, priceProblem, problemIn } from '../ui/typed.ts';
 import { Unread } from '../ui/Unread.tsx';

@@ -1,6 +1,7 @@
+import { money } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
-import { money } from '../ui/format.ts';
+
 import { Fruit } from '../ui/State.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { marginPerKg, type RipeRow, type UseRow } from './dividing.ts';

@@ -1,4 +1,5 @@
 import { NewPlan, type Plan, planRoutes } from '@inch/contract/plan';
+import { plural } from '@inch/core/quantity';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
 import { useKitchenDay, usePlanning } from '../data/planning.ts';
@@ -9,7 +10,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-import { plural } from '../ui/format.ts';
+
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';

@@ -1,6 +1,6 @@
 import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
 import { type CostBefore, drunkLitre, type Making } from '@inch/core/planning';
-import { priceShown } from '@inch/core/quantity';
+import { money, priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -8,7 +8,7 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
-import { money } from '../ui/format.ts';
+
 import { State } from '../ui/State.tsx';
 import { changeOf } from './usePlan.ts';
 

@@ -2,7 +2,7 @@ import type { FormulaHead } from '@inch/contract/formula';
 import type { Plan } from '@inch/contract/plan';
 import type { Want } from '@inch/core/planning';
 import { type Making, makingOf, partsFor, usualContainer } from '@inch/core/planning';
-import { parseQuantity, toGrams } from '@inch/core/quantity';
+import { grouped, parseQuantity, plural, toGrams, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { newId } from '../data/api.ts';
@@ -10,7 +10,7 @@ import type { Planning } from '../data/planning.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-import { grouped, plural, weight } from '../ui/format.ts';
+
 import { figureIn } from '../ui/typed.ts';
 
 type Item = Plan['items'][number];

@@ -1,11 +1,11 @@
 import type { StockLot } from '@inch/contract/stock';
-import { inWords } from '@inch/core/quantity';
+import { inWords, money } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useStockHistory } from '../data/stock.ts';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
-import { money } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';

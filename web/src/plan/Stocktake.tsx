@@ -1,4 +1,5 @@
 import { NewCount, type StockLot, stockRoutes } from '@inch/contract/stock';
+import { plural } from '@inch/core/quantity';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { z } from 'zod';
@@ -10,7 +11,7 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
-import { plural } from '../ui/format.ts';
+
 import { amountSaid, amountTyped } from './amount.ts';
 
 const Counts = z.object({

@@ -1,8 +1,9 @@
 import { type MemoryOf, type PastLot, type PastSpread, spreadOf, yieldMemory } from '@inch/core/planning';
+import { plural } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { dayMonthYear } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
+
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';

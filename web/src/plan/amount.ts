@@ -1,7 +1,7 @@
 import type { StockLot } from '@inch/contract/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
-import { type CupSchool, parseQuantity, toGrams } from '@inch/core/quantity';
-import { grouped, weight } from '../ui/format.ts';
+import { type CupSchool, grouped, parseQuantity, toGrams, weight } from '@inch/core/quantity';
+
 import { figureIn } from '../ui/typed.ts';
 
 /** An amount of stock as it is said: g and kg of an ingredient, pieces of packaging. */

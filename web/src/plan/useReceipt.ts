@@ -1,5 +1,5 @@
 import { type Basket, NewReceipt, stockRoutes } from '@inch/contract/stock';
-import { priceShown } from '@inch/core/quantity';
+import { plural, priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';
@@ -7,7 +7,7 @@ import { newId } from '../data/api.ts';
 import type { Planning } from '../data/planning.ts';
 import { send } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
-import { plural } from '../ui/format.ts';
+
 import { amountTyped } from './amount.ts';
 import type { ReceiptLine } from './receipt.ts';
 

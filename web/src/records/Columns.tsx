@@ -1,10 +1,11 @@
+import { money, plural } from '@inch/core/quantity';
 import { type SpreadsheetColumn, spreadsheetKinds } from '@inch/core/spreadsheet';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Choice } from '../ui/Field.tsx';
-import { money, plural } from '../ui/format.ts';
+
 import { Ruled } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';

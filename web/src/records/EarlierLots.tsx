@@ -1,8 +1,9 @@
 import type { EarlierLot } from '@inch/contract/spreadsheet';
+import { grouped, plural } from '@inch/core/quantity';
 import { useEarlierLots } from '../data/spreadsheets.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { FindField } from '../ui/FindField.tsx';
-import { grouped, plural } from '../ui/format.ts';
+
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';
 import { useAddress } from '../ui/useAddress.ts';

@@ -1,4 +1,5 @@
 import { type Spreadsheet, spreadsheetRoutes } from '@inch/contract/spreadsheet';
+import { plural } from '@inch/core/quantity';
 import { SPREADSHEET_KINDS, spreadsheetKinds } from '@inch/core/spreadsheet';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -11,7 +12,7 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { FileButton } from '../ui/FileButton.tsx';
-import { plural } from '../ui/format.ts';
+
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';

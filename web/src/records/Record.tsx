@@ -1,21 +1,25 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type Happening, historyOf, type LotRecord } from '@inch/core/lot';
+import { plural } from '@inch/core/quantity';
 import { lateBy, lateSaid } from '@inch/core/record';
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
 import { useLocation, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { urlOf } from '../data/address.ts';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useSession } from '../data/session.tsx';
 import { JournalTable } from '../parts/journal/JournalTable.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
+
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
+import { sendOut } from '../ui/sendOut.ts';
 import { Bars, Unread } from '../ui/Unread.tsx';
-import type { Happening } from './happening.ts';
-import { historyOf } from './history.ts';
 
 function byDay(history: Happening[]): [string, Happening[]][] {
   const days = new Map<string, Happening[]>();
@@ -47,7 +51,7 @@ function Late({ happening: { at, recordedAt }, lot }: { happening: Happening; lo
 function History({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
   const sought = useSought();
-  return byDay(historyOf(lot, kitchen.currency)).map(([day, happenings]) => (
+  return byDay(historyOf(lot as LotRecord, kitchen.currency)).map(([day, happenings]) => (
     <Ruled key={day} title={day} className="mb-6">
       <ol>
         {happenings.map((h) => (
@@ -167,6 +171,38 @@ function WhereFrom({ lot }: { lot: LotView }) {
   );
 }
 
+/** The whole record as a file: on paper, or for another program with its journal. */
+function Out({ lot }: { lot: LotView }) {
+  const sendJson = async () => {
+    const of = { params: { id: lot.id } };
+    try {
+      const [record, journal] = await Promise.all([call(lotRoutes.read, of), call(lotRoutes.journal, of)]);
+      sendOut(
+        `record-${lot.code}.json`,
+        'application/json',
+        JSON.stringify({ lot: record, journal }, null, 2),
+      );
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  return (
+    <span className="ml-auto flex items-baseline gap-1">
+      <a
+        className={buttonLook({ tone: 'quiet', size: 'small' })}
+        href={urlOf(lotRoutes.recordSheet.path, { id: lot.id })}
+        target="_blank"
+        rel="noreferrer"
+      >
+        as PDF
+      </a>
+      <Button tone="quiet" size="small" onClick={() => void sendJson()}>
+        as JSON
+      </Button>
+    </span>
+  );
+}
+
 /** The whole history of a lot, as an inspector reads it. */
 export function Record() {
   const { code = '' } = useParams();
@@ -183,6 +219,7 @@ export function Record() {
         <span className="text-ink-2">
           version {lot.product.version}, begun {dayAndTime(lot.begunAt)}
         </span>
+        <Out lot={lot} />
       </div>
       <WhereFrom lot={lot} />
       <Tabs.Root defaultValue="history">

@@ -1,12 +1,13 @@
 import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/lot';
 import { LotState } from '@inch/contract/lotRecord';
+import { plural } from '@inch/core/quantity';
 import { everyLot, type LotSearch, useLotSearch } from '../data/lots.ts';
 import { LotRow } from '../parts/lot/LotList.tsx';
 import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Field.tsx';
 import { FindField } from '../ui/FindField.tsx';
-import { plural } from '../ui/format.ts';
+
 import { SendAll } from '../ui/SendAll.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';

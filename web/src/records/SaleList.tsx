@@ -1,12 +1,12 @@
 import type { Sale } from '@inch/contract/sale';
-import { priceShown } from '@inch/core/quantity';
+import { money, plural, priceShown } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { everySale, useSales } from '../data/sales.ts';
 import { useSession } from '../data/session.tsx';
 import { asCsv } from '../ui/csv.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { FindField } from '../ui/FindField.tsx';
-import { money, plural } from '../ui/format.ts';
+
 import { SendAll } from '../ui/SendAll.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';

@@ -1,6 +1,6 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotHead } from '@inch/contract/lot';
-import { inWords } from '@inch/core/quantity';
+import { inWords, plural } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -10,7 +10,7 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-import { plural } from '../ui/format.ts';
+
 import { State } from '../ui/State.tsx';
 
 export type MoveKind = 'sold' | 'moved' | 'given' | 'retained' | 'broken';

@@ -1,4 +1,5 @@
 import type { LotHead } from '@inch/contract/lot';
+import { plural } from '@inch/core/quantity';
 import { useRef, useState } from 'react';
 import { useLotsOnHand } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -6,7 +7,7 @@ import { useNow } from '../data/useNow.ts';
 import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
-import { plural } from '../ui/format.ts';
+
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';

@@ -2,6 +2,7 @@ import { type LotView, lotRoutes } from '@inch/contract/lot';
 import type { TodayView } from '@inch/contract/today';
 import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
 import { presentStep } from '@inch/core/lot';
+import { weight } from '@inch/core/quantity';
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 import { toast } from 'sonner';
@@ -13,7 +14,7 @@ import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
-import { weight } from '../ui/format.ts';
+
 import { lotFor } from './jotLot.ts';
 
 const MEASURES: Record<string, string> = {

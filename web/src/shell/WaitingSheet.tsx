@@ -1,10 +1,11 @@
+import { plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { outbox, useWaiting } from '../data/outbox/outbox.ts';
 import type { Waiting } from '../data/outbox/waiting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
+
 import { State } from '../ui/State.tsx';
 
 function Row({ entry }: { entry: Waiting }) {

@@ -1,13 +1,14 @@
 import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
+import { weight } from '@inch/core/quantity';
 import { type ReactNode, useEffect } from 'react';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { recordedOf } from '../parts/lot/useLine.ts';
 import { Button } from '../ui/Button.tsx';
 import { clockTime } from '../ui/dates.ts';
-import { minutesInWords, weight } from '../ui/format.ts';
+import { minutesInWords } from '../ui/format.ts';
 import { Caution } from '../ui/State.tsx';
 import { ring } from '../ui/sound.ts';
 

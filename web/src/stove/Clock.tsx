@@ -1,11 +1,12 @@
 import type { LotView } from '@inch/contract/lot';
 import { type StepClock, type StepTiming, stepTiming } from '@inch/core/lot';
+import { plural, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useRecord } from '../data/record.ts';
 import { recordedOf } from '../parts/lot/useLine.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
-import { duration, minutesInWords, plural, weight } from '../ui/format.ts';
+import { duration, minutesInWords } from '../ui/format.ts';
 import { useKey } from '../ui/keys.tsx';
 import { State } from '../ui/State.tsx';
 

@@ -1,8 +1,8 @@
 import type { LotView } from '@inch/contract/lot';
 import type { PanNow } from '@inch/core/lot';
 import { acidCorrection } from '@inch/core/pan';
+import { weight } from '@inch/core/quantity';
 import { Link } from 'react-router';
-import { weight } from '../ui/format.ts';
 
 type Step = LotView['steps'][number];
 

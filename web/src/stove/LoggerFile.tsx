@@ -1,5 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { type LoggedSample, type LoggerFile as Read, thinnedTo } from '@inch/core/instrument';
+import { plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { newId } from '../data/api.ts';
 import { recordEntry } from '../data/record.ts';
@@ -8,7 +9,6 @@ import { LoggerPicker } from '../parts/instrument/LoggerPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime, dayAndTime } from '../ui/dates.ts';
-import { plural } from '../ui/format.ts';
 
 type Step = LotView['steps'][number];
 

@@ -1,13 +1,14 @@
 import type { LotView } from '@inch/contract/lot';
 import type { PanNow } from '@inch/core/lot';
+import { depthSaid, grouped, weight } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useVessels } from '../data/vessels.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
-import { grouped, weight } from '../ui/format.ts';
-import { depthSaid, useRulerUnit } from '../ui/ruler.ts';
+
+import { useRulerUnit } from '../ui/ruler.ts';
 import { Caution } from '../ui/State.tsx';
 
 type Step = LotView['steps'][number];

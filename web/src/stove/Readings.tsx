@@ -1,10 +1,10 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { howTaken, readingNames, readingSaid } from '@inch/core/lot';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { NOT_SENT } from '../data/outbox/overlay.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
-import { howTaken, readingNames, readingSaid } from '../parts/lot/reading.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime } from '../ui/dates.ts';

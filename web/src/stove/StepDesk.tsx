@@ -1,5 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { type PanNow, stepClock } from '@inch/core/lot';
+import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useMayWrite } from '../data/session.tsx';
@@ -8,7 +9,7 @@ import { leftSaid } from '../parts/lot/pan.ts';
 import { WeighIn } from '../parts/lot/WeighIn.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { AT_HINT, fromLocalInput } from '../ui/dates.ts';
-import { weight } from '../ui/format.ts';
+
 import { useKey } from '../ui/keys.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { Alerts } from './Alerts.tsx';

@@ -1,5 +1,6 @@
 import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
+import { plural } from '@inch/core/quantity';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
@@ -7,7 +8,7 @@ import { useToday } from '../data/today.ts';
 import { useNow } from '../data/useNow.ts';
 import { buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayMonth, kitchenDay, longDay } from '../ui/dates.ts';
-import { minutesInWords, plural } from '../ui/format.ts';
+import { minutesInWords } from '../ui/format.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';

@@ -1,5 +1,5 @@
+import { grouped } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
-import { grouped } from './format.ts';
 
 /** How far something is: what, how much of how much, and a bar of it. */
 export function ProgressLine({

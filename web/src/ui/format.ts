@@ -1,4 +1,3 @@
-import { priceShown } from '@inch/core/quantity';
 /** 18:42 or 1:26:10 */
 export function duration(seconds: number): string {
   const s = Math.abs(Math.round(seconds));
@@ -14,21 +13,3 @@ export function minutesInWords(minutes: number): string {
   const [h, m] = [Math.floor(minutes / 60), Math.round(minutes % 60)];
   return m === 0 ? `${h} h` : `${h} h ${m} min`;
 }
-
-/** One format a number of digits: making one costs more than using it a hundred times. */
-const formats = [0, 1, 2, 3].map(
-  (digits) => new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits }),
-);
-
-/** Thousands parted by a thin space: 4 000. At most 3 digits behind the point. */
-export const grouped = (value: number, digits: 0 | 1 | 2 | 3 = 0): string =>
-  formats[digits]!.format(value).replace(/,/g, '\u202f');
-
-/** Grams as a cook says them. */
-export const weight = (grams: number): string =>
-  grams >= 10_000 ? `${grouped(grams / 1000, 1)} kg` : `${grouped(grams, grams < 20 ? 1 : 0)} g`;
-
-export const money = (minor: number, currency: string): string =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(Number(priceShown(minor, currency)));
-
-export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;

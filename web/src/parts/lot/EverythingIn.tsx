@@ -1,8 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
+import { weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { useMayWrite } from '../../data/session.tsx';
 import { clockTime } from '../../ui/dates.ts';
-import { weight } from '../../ui/format.ts';
+
 import { State } from '../../ui/State.tsx';
 import { recordedOf } from './useLine.ts';
 import { LineToAdd } from './WeighIn.tsx';

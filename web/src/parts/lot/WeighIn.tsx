@@ -1,9 +1,10 @@
 import type { LotView } from '@inch/contract/lot';
+import { weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { Field } from '../../ui/Field.tsx';
-import { weight } from '../../ui/format.ts';
+
 import { State } from '../../ui/State.tsx';
 import { useLiveFigure } from '../instrument/attached.ts';
 import { CoverOpen } from '../stock/CoverOpen.tsx';

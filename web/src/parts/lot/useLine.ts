@@ -1,11 +1,11 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
-import { parseQuantity, toGrams } from '@inch/core/quantity';
+import { parseQuantity, toGrams, weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { recordEntry } from '../../data/record.ts';
 import { useSession } from '../../data/session.tsx';
 import { useDeedForm } from '../../data/useDeedForm.ts';
-import { weight } from '../../ui/format.ts';
+
 import { type TakenFrom, useTaken } from '../stock/FromStock.tsx';
 
 export type Line = LotView['lines'][number];

@@ -1,9 +1,10 @@
 import { stockRoutes } from '@inch/contract/stock';
+import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../../data/api.ts';
 import { useWrite } from '../../data/useWrite.ts';
 import { Button } from '../../ui/Button.tsx';
-import { weight } from '../../ui/format.ts';
+
 import { useFit } from './FromStock.tsx';
 
 /** Says afterwards from which stock lot something came that none covers yet. */

@@ -1,11 +1,11 @@
 import { dayOf } from '@inch/core/calendar';
+import { weight } from '@inch/core/quantity';
 import { coverFrom, fitLots } from '@inch/core/stock';
 import { serverNow } from '../../data/serverClock.ts';
 import { useSession } from '../../data/session.tsx';
 import { useStock } from '../../data/stock.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayMonth } from '../../ui/dates.ts';
-import { weight } from '../../ui/format.ts';
 
 /** From where a line is taken: the oldest fit stock lot, one chosen by hand, or a place in words. */
 export type TakenFrom = { by: 'oldest' } | { by: 'lot'; stockId: string } | { by: 'words'; words: string };

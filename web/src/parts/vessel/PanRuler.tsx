@@ -1,5 +1,6 @@
 import type { VesselShape } from '@inch/core/pan';
-import { depthSaid, type RulerUnit } from '../../ui/ruler.ts';
+import { depthSaid } from '@inch/core/quantity';
+import type { RulerUnit } from '../../ui/ruler.ts';
 import { type Placed, placed } from './outline.ts';
 
 const RULER = 62;

@@ -1,10 +1,9 @@
-import type { LotView } from '@inch/contract/lot';
-import { catalogueOf, type LotRecord } from '@inch/core/lot';
-import { inWords } from '@inch/core/quantity';
-import { howTaken, readingNames, readingSaid } from '../parts/lot/reading.ts';
-import { money, plural, weight } from '../ui/format.ts';
+import { inWords, money, plural, weight } from '../quantity/index.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
+import { catalogueOf } from './catalogue.ts';
 import type { Happening } from './happening.ts';
+import { howTaken, readingNames, readingSaid } from './readingSaid.ts';
+import type { LotRecord } from './record.ts';
 
 const MARKS = {
   start: 'Started',
@@ -14,7 +13,7 @@ const MARKS = {
   answer: 'Repeated, as prompted',
 } as const;
 
-function steps(lot: LotView): Happening[] {
+function steps(lot: LotRecord): Happening[] {
   return lot.steps.flatMap((s) =>
     s.marks.map((m, i) => ({
       id: `${s.id} ${i}`,
@@ -29,14 +28,14 @@ function steps(lot: LotView): Happening[] {
 }
 
 /** Where an addition came from: its stock lots, and what was said. */
-function cameFrom(a: LotView['additions'][number]): string {
+function cameFrom(a: LotRecord['additions'][number]): string {
   const codes = a.withdrawals.map((d) => `${weight(d.amount)} of ${d.code}`).join(', ');
   const said = [codes, a.from].filter(Boolean).join('; ');
   return said ? `, from ${said}` : '';
 }
 
-function entered(lot: LotView): Happening[] {
-  const catalogue = catalogueOf(lot as LotRecord);
+function entered(lot: LotRecord): Happening[] {
+  const catalogue = catalogueOf(lot);
   const additions = lot.additions.map((a) => ({
     ...a,
     title:
@@ -57,7 +56,7 @@ function entered(lot: LotView): Happening[] {
   return [...additions, ...readings];
 }
 
-function afterwards(lot: LotView, currency: string): Happening[] {
+function afterwards(lot: LotRecord, currency: string): Happening[] {
   const moves = lot.movements.map((m) => ({
     id: m.id,
     at: m.at,
@@ -80,7 +79,7 @@ function afterwards(lot: LotView, currency: string): Happening[] {
     recordedAt: d.recordedAt,
     by: d.by,
     struck: null,
-    title: `${d.from} → ${d.to}`,
+    title: `From ${d.from} to ${d.to}`,
     detail: d.why ?? '',
   }));
   const prints = lot.prints.map((p) => ({
@@ -95,8 +94,12 @@ function afterwards(lot: LotView, currency: string): Happening[] {
   return [...moves, ...decisions, ...prints];
 }
 
-/** Everything that happened to a lot, in the order it happened, struck entries in their place. */
-export function historyOf(lot: LotView, currency: string): Happening[] {
+/**
+ * Everything that happened to a lot, in the order it happened, struck entries in their place.
+ * @param currency ISO 4217, of prices
+ * @example historyOf(lot, 'GBP').every((h, i, all) => i === 0 || all[i - 1].at <= h.at) // true
+ */
+export function historyOf(lot: LotRecord, currency: string): Happening[] {
   return [
     ...steps(lot),
     ...entered(lot),

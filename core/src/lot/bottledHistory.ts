@@ -1,11 +1,11 @@
-import type { LotView } from '@inch/contract/lot';
-import { gapSaid } from '@inch/core/lot';
-import { inWords } from '@inch/core/quantity';
+import { inWords } from '../quantity/index.ts';
+import { gapSaid } from './gateCount.ts';
 import type { Happening } from './happening.ts';
+import type { LotRecord } from './record.ts';
 
 const PUT = { boil: 'Full boil', stopped: 'The boil stopped', off: 'Fire off', lifted: 'Lifted' } as const;
 
-function closedWords(b: LotView['bottlings'][number]): string {
+function closedWords(b: LotRecord['bottlings'][number]): string {
   if (b.closing === 'cooled')
     return `cooled open${b.hoursTo21 === null ? '' : `, at 21 °C after ${b.hoursTo21} h`}${b.hoursToCold === null ? '' : `, at 5 °C after ${b.hoursToCold} h`}`;
   const read = [b.fillCelsius, b.middleCelsius, b.lastCelsius].filter((t) => t !== null);
@@ -13,7 +13,7 @@ function closedWords(b: LotView['bottlings'][number]): string {
 }
 
 /** What was filled, retired, ticked, weighed and accounted for. */
-export function bottled(lot: LotView): Happening[] {
+export function bottled(lot: LotRecord): Happening[] {
   const fills = lot.bottlings.map((b) => ({
     ...b,
     title: `Filled ${b.count} × ${b.nominalMl} mL`,
@@ -40,7 +40,7 @@ export function bottled(lot: LotView): Happening[] {
 }
 
 /** Processes, loads with their marks, and curves. */
-export function heated(lot: LotView): Happening[] {
+export function heated(lot: LotRecord): Happening[] {
   const processes = lot.heatProcesses.map((p) => ({
     ...p,
     title: `Heat process: ${p.minutes} of ${p.requiredMinutes} min`,
@@ -67,7 +67,7 @@ export function heated(lot: LotView): Happening[] {
 }
 
 /** Seal checks and what became of what failed. */
-export function checked(lot: LotView): Happening[] {
+export function checked(lot: LotRecord): Happening[] {
   const seals = lot.sealChecks.map((s) => ({
     ...s,
     title: `Seals: ${s.checked} pressed, ${s.failed} failed`,
@@ -83,7 +83,7 @@ export function checked(lot: LotView): Happening[] {
 }
 
 /** What was out of its limits, and how it was closed. */
-export function deviated(lot: LotView): Happening[] {
+export function deviated(lot: LotRecord): Happening[] {
   return lot.deviations.flatMap((d) => [
     { ...d, struck: null, title: 'Out of its limits', detail: d.what },
     ...(d.closed

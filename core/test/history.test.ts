@@ -1,6 +1,5 @@
-import type { LotView } from '@inch/contract/lot';
+import { historyOf, type LotRecord } from '@inch/core/lot';
 import { describe, expect, it } from 'vitest';
-import { historyOf } from '../src/records/history.ts';
 
 const T = (minutes: number) => new Date(Date.UTC(2026, 10, 25, 8, minutes)).toISOString();
 const entry = (id: string, minutes: number) => ({ id, at: T(minutes), by: 'Wren', struck: null });
@@ -151,7 +150,7 @@ const lot = {
     { id: 'd', at: T(60), by: 'Wren', event: 'release', from: 'bottled', to: 'released', why: null },
   ],
   prints: [{ id: 'p', at: T(65), by: 'Wren', copies: 12, statement: 'Ingredients: damsons.' }],
-} as unknown as LotView;
+} as unknown as LotRecord;
 
 const history = historyOf(lot, 'GBP');
 const titles = history.map((h) => h.title);
@@ -177,7 +176,7 @@ describe('a lot’s history', () => {
       'Failed seals: 1 chilled',
       'Out of its limits',
       'Deviation closed',
-      'bottled → released',
+      'From bottled to released',
       'Printed 12 labels',
       'Sold: 3 bottles',
     ]);

@@ -1,11 +1,14 @@
-import type { LotView } from '@inch/contract/lot';
-import { weight } from '../../ui/format.ts';
-import { depthSaid, type RulerUnit } from '../../ui/ruler.ts';
+import { depthSaid, weight } from '../quantity/index.ts';
+import type { LotRecord } from './record.ts';
 
-type Reading = LotView['readings'][number];
+type Reading = LotRecord['readings'][number];
 
-/** A reading's figure as it stands after correction. */
-export function readingSaid(r: Reading, ruler: RulerUnit = 'mm'): string {
+/**
+ * A reading's figure as it stands after correction, with its unit; empty for a note.
+ * @param ruler what depths are said in
+ * @example readingSaid({ kind: 'ph', value: 3.2 }) // 'pH 3.20'
+ */
+export function readingSaid(r: Reading, ruler: 'in' | 'mm' = 'mm'): string {
   if (r.kind === 'note' || r.value === null) return '';
   return {
     brix: `${r.value.toFixed(1)} °Bx`,
@@ -29,7 +32,10 @@ export const readingNames = {
   note: 'Note',
 } as const;
 
-/** How a reading was taken, where that matters to what it is good for. */
+/**
+ * How a reading was taken, where that matters to what it is good for.
+ * @example howTaken({ kind: 'ph', heldMinutes: null, celsius: 20, diluted: true, simulated: false }) // ['sample at 20 °C', 'diluted 1:1']
+ */
 export const howTaken = (r: Reading): string[] => [
   ...(r.heldMinutes !== null ? [`held ${r.heldMinutes} min`] : []),
   ...(r.kind === 'ph' && r.celsius !== null ? [`sample at ${r.celsius.toFixed(0)} °C`] : []),

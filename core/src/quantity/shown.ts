@@ -1,0 +1,55 @@
+import { priceShown } from './price.ts';
+
+/** One format a number of digits: making one costs more than using it a hundred times. */
+const formats = [0, 1, 2, 3].map(
+  (digits) => new Intl.NumberFormat('en', { minimumFractionDigits: digits, maximumFractionDigits: digits }),
+);
+
+/**
+ * A figure with its thousands parted by a thin space.
+ * @param digits behind the point, at most 3
+ * @example grouped(1234.5, 1) // '1\u202f234.5'
+ */
+export const grouped = (value: number, digits: 0 | 1 | 2 | 3 = 0): string =>
+  formats[digits]!.format(value).replace(/,/g, '\u202f');
+
+/**
+ * A mass as a cook says it: g, from ten kilograms on kg.
+ * @param grams g
+ * @example weight(250) // '250 g'
+ */
+export const weight = (grams: number): string =>
+  grams >= 10_000 ? `${grouped(grams / 1000, 1)} kg` : `${grouped(grams, grams < 20 ? 1 : 0)} g`;
+
+/**
+ * A price with the sign of its currency.
+ * @param minor whole minor units; @param currency ISO 4217
+ * @throws RangeError on what is no currency
+ * @example money(1250, 'GBP') // '£12.50'
+ */
+export const money = (minor: number, currency: string): string =>
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(Number(priceShown(minor, currency)));
+
+/**
+ * A number of things with their name.
+ * @param one the name of one; @param many of several, where an s does not make it
+ * @example plural(2, 'entry', 'entries') // '2 entries'
+ */
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+const MM_PER_INCH = 25.4;
+
+/**
+ * A depth as it is read off a ruler: inches to the sixteenth that is nearest, or whole millimetres.
+ * @param mm millimetres; @param unit what the ruler is marked in
+ * @example depthSaid(66.7, 'in') // '2 5/8 in'
+ */
+export function depthSaid(mm: number, unit: 'in' | 'mm'): string {
+  if (unit === 'mm') return `${Math.round(mm)} mm`;
+  const sixteenths = Math.round((mm / MM_PER_INCH) * 16);
+  const [whole, rest] = [Math.floor(sixteenths / 16), sixteenths % 16];
+  if (rest === 0) return `${whole} in`;
+  let [top, bottom] = [rest, 16];
+  while (top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  return `${whole > 0 ? `${whole} ` : ''}${top}/${bottom} in`;
+}
