@@ -65,7 +65,7 @@ async function verify(): Promise<void> {
   await pool.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
   const file = process.env.INCH_ANCHORS;
   const anchors = anchorsIn(file);
-  const reports = await verifyJournal(pool, anchors);
+  const reports = await verifyJournal(pool, anchors, teller());
   const summaries = await faultyStandings(pool, 20);
   await pool.end();
   for (const { kitchen, rows, end, faults } of reports) {

@@ -77,6 +77,9 @@ function hashOf(row: JournalRow, kitchenId: string, sequence: number, previous: 
   }
 }
 
+/** Hears how far a check is that takes a while: what is done, how much of it, out of how much. */
+export type Told = (what: string, done: number, total: number) => void;
+
 interface Walk {
   end: { sequence: number; hash: string };
   faults: string[];
@@ -88,6 +91,7 @@ async function walk(
   kitchenId: string,
   anchors: readonly Anchor[],
   rebuilt: Rebuilt,
+  told: (sequence: number) => void,
 ): Promise<Walk> {
   const end = { sequence: 0, hash: GENESIS };
   const faults: string[] = [];
@@ -99,6 +103,7 @@ async function walk(
       [kitchenId, end.sequence],
     );
     full = page.length === PAGE;
+    told(end.sequence);
     for (const row of page) {
       const sequence = Number(row.sequence);
       if (sequence !== end.sequence + 1) faults.push(`journal row ${end.sequence + 1} is missing`);
@@ -185,12 +190,15 @@ function difference(table: string, row: RecordRow, before: RecordRow, mayBeUnset
 }
 
 /** Holds every row of the record against the journal, both ways. */
-async function faultsOfRows(db: Database, rebuilt: Rebuilt): Promise<string[]> {
+async function faultsOfRows(db: Database, rebuilt: Rebuilt, told: Told): Promise<string[]> {
   const faults: string[] = [];
+  const total = [...rebuilt.values()].reduce((sum, own) => sum + own.size, 0);
+  let done = 0;
   const broughtIn = await broughtInUpTo(db);
   for (const table of RECORD_TABLES) {
     const expected = rebuilt.get(table) ?? new Map<string, string>();
     for await (const row of allRows(db, table)) {
+      if (++done % PAGE === 0) told('Holding the record against it', done, total);
       const written = expected.get(row.id);
       expected.delete(row.id);
       if (written === undefined)
@@ -245,7 +253,11 @@ export async function journalEnds(db: Database, anchors: readonly Anchor[]): Pro
  * Walks every kitchen's journal from its first row, checks each hash, the numbering, the signed end and what was anchored outside, rebuilds
  * every table of the record from it and holds that against the tables row by row.
  */
-export async function verifyJournal(db: Database, anchors: readonly Anchor[] = []): Promise<VerifyReport[]> {
+export async function verifyJournal(
+  db: Database,
+  anchors: readonly Anchor[] = [],
+  told: Told = () => {},
+): Promise<VerifyReport[]> {
   const reports: VerifyReport[] = [];
   const rebuilt: Rebuilt = new Map();
   const kitchens = await rows<{ id: string; name: string }>(
@@ -254,13 +266,16 @@ export async function verifyJournal(db: Database, anchors: readonly Anchor[] = [
   );
   for (const { id, name } of kitchens) {
     const own = anchors.filter((a) => a.kitchenId === id);
-    const { end, faults } = await walk(db, id, own, rebuilt);
-    faults.push(...faultsOfEnd(await headOf(db, id), id, end, own));
+    const head = await headOf(db, id);
+    const { end, faults } = await walk(db, id, own, rebuilt, (sequence) =>
+      told('Walking the journal', sequence, Number(head?.sequence ?? 0)),
+    );
+    faults.push(...faultsOfEnd(head, id, end, own));
     const signature = signEnd(id, end.sequence, end.hash);
     reports.push({ kitchen: name, rows: end.sequence, end: { kitchenId: id, ...end, signature }, faults });
   }
   // Rows are of no one kitchen's journal alone: they are told with the first.
-  const wrong = reports.length > 0 ? await faultsOfRows(db, rebuilt) : [];
+  const wrong = reports.length > 0 ? await faultsOfRows(db, rebuilt, told) : [];
   reports[0]?.faults.push(...wrong);
   const gone = anchors.filter((a) => !kitchens.some((k) => k.id === a.kitchenId));
   if (gone.length > 0)

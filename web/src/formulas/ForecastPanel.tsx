@@ -132,7 +132,9 @@ export function ForecastPanel(props: Props) {
         <span className="text-sm text-ink-2" aria-live="off">
           {f.complete ? 'as you type' : 'without the open lines'} ·{' '}
           {simulated.behind || !simulated.result
-            ? 'calculating'
+            ? simulated.drawn > 0
+              ? `${grouped(simulated.drawn)} of ${grouped(simulated.of)} batches simulated`
+              : 'calculating'
             : `${grouped(simulated.result.scenarios)} simulated batches`}
         </span>
       </div>

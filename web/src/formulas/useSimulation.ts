@@ -12,6 +12,9 @@ export interface Simulated {
   result: Simulation | null;
   /** Whether the result is of an earlier draft while the new one is drawn. */
   behind: boolean;
+  /** How many of the new ones are drawn so far, and of how many. */
+  drawn: number;
+  of: number;
   /** Middle of the pH as forecast for what was drawn; null without one. */
   middle: number | null;
 }
@@ -34,11 +37,14 @@ export function useSimulation(content: FormulaContent, setting: ForecastSetting)
     of: FormulaContent;
     middle: number | null;
   } | null>(null);
+  const [drawn, setDrawn] = useState(0);
   useEffect(() => {
     const started = new Worker(new URL('../workers/simulate.worker.ts', import.meta.url), { type: 'module' });
     started.onmessage = ({ data }: MessageEvent<SimulationAnswer>) => {
       const { id, content: of, middle } = asked.current;
-      if (data.id === id && of && 'result' in data) setSimulated({ result: data.result, of, middle });
+      if (data.id !== id || !of) return;
+      if ('drawn' in data) setDrawn(data.drawn);
+      if ('result' in data) setSimulated({ result: data.result, of, middle });
     };
     worker.current = started;
     return () => started.terminate();
@@ -51,6 +57,7 @@ export function useSimulation(content: FormulaContent, setting: ForecastSetting)
         content,
         middle: forecast(content, setting).ph?.middle ?? null,
       };
+      setDrawn(0);
       worker.current?.postMessage({
         id: asked.current.id,
         content,
@@ -67,7 +74,9 @@ export function useSimulation(content: FormulaContent, setting: ForecastSetting)
       result: simulated?.result ?? null,
       behind: simulated?.of !== content,
       middle: simulated?.middle ?? null,
+      drawn,
+      of: SCENARIOS,
     }),
-    [simulated, content],
+    [simulated, content, drawn],
   );
 }

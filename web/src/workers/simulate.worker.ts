@@ -12,12 +12,20 @@ export interface SimulationQuestion {
   scenarios: number;
 }
 
-export type SimulationAnswer = { id: number; result: Simulation } | { id: number; error: string };
+/** How many are drawn so far, the result, or why there is none. */
+export type SimulationAnswer =
+  | { id: number; drawn: number }
+  | { id: number; result: Simulation }
+  | { id: number; error: string };
+
+/** How often it says how far it is: what is done sooner says nothing. */
+const TELLS_EVERY_MS = 400;
 
 let newest = 0;
 const breath = () => new Promise<void>((resolve) => setTimeout(resolve));
 
 async function answer({ id, content, setting, own, seed, scenarios }: SimulationQuestion): Promise<void> {
+  let told = performance.now();
   try {
     const run = simulation(content, { ...setting, catalogue: kitchenCatalogue(own) }, { seed, scenarios });
     for (;;) {
@@ -25,6 +33,10 @@ async function answer({ id, content, setting, own, seed, scenarios }: Simulation
       if (step.done) {
         postMessage({ id, result: step.value } satisfies SimulationAnswer);
         return;
+      }
+      if (performance.now() - told > TELLS_EVERY_MS) {
+        told = performance.now();
+        postMessage({ id, drawn: step.value } satisfies SimulationAnswer);
       }
       // Between slices a newer question may come in; this one is then dropped.
       await breath();
