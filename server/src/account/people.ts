@@ -2,6 +2,7 @@ import type { Account, Person, Role } from '@inch/contract/account';
 import type { Request } from 'express';
 import { toSql, update } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { writeJournal } from '../journal/append.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { hashPassword, refuseWeak } from './password.ts';
 import { endSessions } from './session.ts';
@@ -29,6 +30,8 @@ export async function changePerson(
   const after = { ...before, role: role ?? before.role, disabled: disabled ?? before.disabled };
   if (after.disabled) await endSessions(w.tx, id);
   await journal(w, 'account', id, 'change', { role: after.role, disabled: after.disabled });
+  // The row of the journal is there before the role moves: a trigger asks for it.
+  await writeJournal(w.tx, w.chain);
   await update(w.tx, 'account', id, { role: after.role, disabled_at: after.disabled ? toSql(w.now) : null });
   return after;
 }

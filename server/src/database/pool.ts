@@ -52,8 +52,8 @@ export async function run(
 
 type Row = Record<string, string | number | boolean | Buffer | null>;
 
-/** Rows that a transaction wrote, by table. */
-export type Touched = Map<string, Set<string>>;
+/** Rows that a transaction wrote, by table and id: as the database gave them back, or null where they were changed since. */
+export type Touched = Map<string, Map<string, Record<string, unknown> | null>>;
 
 const watched = new WeakMap<object, Touched>();
 
@@ -64,9 +64,11 @@ export function watchRows(tx: PoolConnection): Touched {
   return touched;
 }
 
-function note(db: Database, table: string, id: unknown): void {
+function note(db: Database, table: string, id: unknown, row: Record<string, unknown> | null): void {
   const touched = watched.get(db);
-  if (touched && typeof id === 'string') touched.set(table, (touched.get(table) ?? new Set()).add(id));
+  if (!touched || typeof id !== 'string') return;
+  const own = touched.get(table) ?? new Map<string, Record<string, unknown> | null>();
+  touched.set(table, own.set(id, row));
 }
 
 /** Whether a transaction wrote to a table so far. */
@@ -79,18 +81,22 @@ export async function update(db: Database, table: string, id: string, change: Ro
     ...Object.values(change),
     id,
   ]);
-  note(db, table, id);
+  note(db, table, id, null);
 }
 
-/** Inserts one row given by column names. */
+/** Inserts one row given by column names. What a watched transaction inserts is given back by the database as it stands there. */
 export async function insert(db: Database, table: string, row: Row): Promise<void> {
   const columns = Object.keys(row);
-  await run(
-    db,
-    `INSERT INTO ${table} (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
-    Object.values(row),
-  );
-  note(db, table, row.id);
+  const sql = `INSERT INTO ${table} (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`;
+  const cells = Object.values(row);
+  // A picture is not sent back: it is read where it is wanted.
+  if (!watched.has(db) || cells.some((cell) => Buffer.isBuffer(cell))) {
+    await run(db, sql, cells);
+    note(db, table, row.id, null);
+    return;
+  }
+  const [written] = await rows<Record<string, unknown>>(db, `${sql} RETURNING *`, cells);
+  note(db, table, row.id, written!);
 }
 
 /** Placeholders for a list of values. */

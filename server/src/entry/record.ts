@@ -14,6 +14,9 @@ const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set(['movement', 'decision', 
 /** What a complaint brings, once bottles have left: what is wrong, and what a returned bottle reads. */
 const OF_A_COMPLAINT: ReadonlySet<PostedNoun> = new Set(['deviation', 'closing', 'reading']);
 
+/** Kinds that move a lot's state. */
+const DECIDES: ReadonlySet<PostedNoun> = new Set(['decision', 'ruling']);
+
 function refuseAfterTheEnd(lot: LotHead, noun: PostedNoun): void {
   if (AFTER_THE_END.has(noun)) return;
   if (OF_A_COMPLAINT.has(noun) && lot.state !== 'discarded') return;
@@ -41,6 +44,7 @@ export async function record<N extends PostedNoun>(
   if (judged.already !== undefined) return { id: judged.already };
   await writeEntry(w, noun, lot.id, { id: said.id, at, values: { ...said, ...judged.kept } });
   await judged.after?.();
-  await holdWhereShut(w, lot.id, w.now);
+  // Another lot has no release that a check could shut; a decision may just have released this one.
+  if (lot.state === 'released' || DECIDES.has(noun)) await holdWhereShut(w, lot.id, w.now);
   return { id: said.id };
 }

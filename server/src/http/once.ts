@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
-import { insert, rows, toSql } from '../database/pool.ts';
+import type { Pool } from 'mysql2/promise';
+import { type Database, insert, rows, toSql } from '../database/pool.ts';
+import { isTakenId } from '../database/transaction.ts';
 import { canonicalJson } from '../journal/append.ts';
-import type { Writing } from '../journal/writing.ts';
+import { inWriting, type Writing } from '../journal/writing.ts';
 import { Problem } from './problem.ts';
 
 /** What was asked to be written: by which id, where to, and with which body. */
@@ -27,29 +29,30 @@ function digestOf(body: unknown): string {
   return hash.update(canonicalJson(said)).digest('hex');
 }
 
-/**
- * Writes what was asked once, however often it is sent: the same id with the same body is answered as the first time, the same id with
- * another body, account, address or kitchen is refused. The kitchen is locked, so of many at once one writes and the others are answered.
- */
-export async function once<T>(w: Writing, asked: Asked, work: () => Promise<T>): Promise<T> {
-  const hash = digestOf(asked.body);
-  const [before] = await rows<Written>(
-    w.tx,
-    'SELECT kitchen_id, account_id, path, body_hash, answer FROM written WHERE id = ?',
-    [asked.id],
+const COLUMNS = 'kitchen_id, account_id, path, body_hash, answer';
+
+const writtenAs = async (db: Database, id: string): Promise<Written | undefined> =>
+  (await rows<Written>(db, `SELECT ${COLUMNS} FROM written WHERE id = ?`, [id]))[0];
+
+/** The answer of the first time, where the same is asked again; something else under its id is refused. */
+function asBefore<T>(w: Writing, before: Written, asked: Asked, hash: string): T {
+  const same =
+    before.kitchen_id === w.kitchen.id &&
+    before.account_id === w.account.id &&
+    before.path === asked.path &&
+    before.body_hash === hash;
+  if (same) return JSON.parse(before.answer) as T;
+  throw new Problem(
+    409,
+    'That id was already used for something else. Give what you write an id of its own.',
   );
-  if (before) {
-    const same =
-      before.kitchen_id === w.kitchen.id &&
-      before.account_id === w.account.id &&
-      before.path === asked.path &&
-      before.body_hash === hash;
-    if (same) return JSON.parse(before.answer) as T;
-    throw new Problem(
-      409,
-      'That id was already used for something else. Give what you write an id of its own.',
-    );
-  }
+}
+
+/** Writes what was asked in the transaction that holds the kitchen. @param look whether its id may have been written before */
+async function once<T>(w: Writing, asked: Asked, look: boolean, work: () => Promise<T>): Promise<T> {
+  const hash = digestOf(asked.body);
+  const before = look ? await writtenAs(w.tx, asked.id) : undefined;
+  if (before) return asBefore(w, before, asked, hash);
   const answer = await work();
   await insert(w.tx, 'written', {
     id: asked.id,
@@ -61,4 +64,26 @@ export async function once<T>(w: Writing, asked: Asked, work: () => Promise<T>):
     at: toSql(w.now),
   });
   return answer;
+}
+
+/**
+ * Writes what was asked once, however often it is sent: the same id with the same body is answered as the first time, the same id with
+ * another body, account, address or kitchen is refused. The kitchen is locked, so of many at once one writes and the others are answered:
+ * an id is looked for before the lock, so that others do not wait for that, and again where it was taken meanwhile.
+ */
+export async function writeOnce<T>(
+  pool: Pool,
+  who: Parameters<typeof inWriting>[1],
+  asked: Asked,
+  work: (w: Writing) => Promise<T>,
+): Promise<T> {
+  const write = (look: boolean) => inWriting(pool, who, (w) => once(w, asked, look, () => work(w)));
+  const known = (await writtenAs(pool, asked.id)) !== undefined;
+  if (known) return write(true);
+  try {
+    return await write(false);
+  } catch (error) {
+    if (!isTakenId(error)) throw error;
+    return write(true);
+  }
 }

@@ -6,7 +6,7 @@ import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';
 import { sessionOf } from '../account/session.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
-import { once } from './once.ts';
+import { writeOnce } from './once.ts';
 import { isRefusal, Problem } from './problem.ts';
 
 /** What every router is given. */
@@ -147,7 +147,7 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const path = `${route.method} ${req.path}`;
     const body = Buffer.isBuffer(req.body) ? req.body : call.body;
     const write = <T>(work: (w: Writing) => Promise<T>) =>
-      inWriting(app.pool, who, (w) => (id === null ? work(w) : once(w, { id, path, body }, () => work(w))));
+      id === null ? inWriting(app.pool, who, work) : writeOnce(app.pool, who, { id, path, body }, work);
     const signed = { ...call, ...who, write } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
     reply(res, route, await handler(signed));
   };

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type Database, insert, toSql } from '../database/pool.ts';
+import { type Database, marks, run, toSql } from '../database/pool.ts';
 
 /** Canonical JSON: keys in order, no spaces, undefined left out. */
 export function canonicalJson(value: unknown): string {
@@ -36,27 +36,33 @@ export function chainHash(
   return createHash('sha256').update(previous).update(said).digest('hex');
 }
 
-/** Where a kitchen's journal ends. */
+/** Where a kitchen's journal ends, with the rows that are appended and not written yet. */
 export interface ChainEnd {
   sequence: number;
   hash: string;
+  waiting: (string | number | null)[][];
 }
 
-/** Appends a row to the kitchen's chain inside the caller's transaction, which holds its end locked. */
-export async function appendJournal(tx: Database, chain: ChainEnd, entry: JournalEntry): Promise<void> {
+/** Appends a row to the kitchen's chain inside the caller's transaction, which holds its end locked; `writeJournal` writes it. */
+export function appendJournal(chain: ChainEnd, entry: JournalEntry): void {
   const sequence = chain.sequence + 1;
   const hash = chainHash(chain.hash, { ...entry, sequence });
-  await insert(tx, 'journal', {
-    kitchen_id: entry.kitchenId,
-    sequence,
-    at: toSql(entry.at),
-    account_id: entry.accountId,
-    noun: entry.noun,
-    noun_id: entry.nounId,
-    lot_id: entry.lotId,
-    action: entry.action,
-    payload: canonicalJson(entry.payload),
-    hash,
-  });
+  const { kitchenId, at, accountId, noun, nounId, lotId, action, payload } = entry;
+  chain.waiting.push([
+    ...[kitchenId, sequence, toSql(at), accountId, noun, nounId, lotId, action, canonicalJson(payload), hash],
+  ]);
   Object.assign(chain, { sequence, hash });
+}
+
+const COLUMNS = 'kitchen_id, sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash';
+/** So many rows are written by one statement. */
+const AT_ONCE = 50;
+
+/** Writes the rows that were appended to a chain. */
+export async function writeJournal(tx: Database, chain: ChainEnd): Promise<void> {
+  while (chain.waiting.length > 0) {
+    const some = chain.waiting.splice(0, AT_ONCE);
+    const values = some.map((row) => `(${marks(row)})`).join(', ');
+    await run(tx, `INSERT INTO journal (${COLUMNS}) VALUES ${values}`, some.flat());
+  }
 }

@@ -18,8 +18,8 @@ export async function journalBaseline(pool: Pool): Promise<void> {
   const account = { id: owner.id, name: owner.name, role: 'owner' as const };
   await inWriting(pool, { account, kitchen: { id: owner.kitchen_id } }, async (w) => {
     for (const table of RECORD_TABLES) {
-      const ids = new Set<string>();
-      for await (const row of allRows(w.tx, table)) ids.add(row.id);
+      const ids = new Map<string, null>();
+      for await (const row of allRows(w.tx, table)) ids.set(row.id, null);
       await journalRows(w, new Map([[table, ids]]));
     }
   });

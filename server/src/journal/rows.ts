@@ -70,7 +70,12 @@ export async function* writtenRows(db: Database, touched: Touched): AsyncGenerat
   for (const [table, ids] of touched) {
     if (!RECORD_TABLES.includes(table)) continue;
     const all = [...ids];
-    for (let i = 0; i < all.length; i += AT_ONCE)
-      yield { table, rows: await recordRows(db, table, all.slice(i, i + AT_ONCE)) };
+    for (let i = 0; i < all.length; i += AT_ONCE) {
+      const some = all.slice(i, i + AT_ONCE);
+      const changed = some.flatMap(([id, row]) => (row === null ? [id] : []));
+      const read = await recordRows(db, table, changed);
+      const known = some.flatMap(([, row]) => (row === null ? [] : [recordRow(row)]));
+      yield { table, rows: [...read, ...known].sort((a, b) => (a.id < b.id ? -1 : 1)) };
+    }
   }
 }

@@ -5,7 +5,7 @@ import { type Database, rows, run, type Touched, watchRows } from '../database/p
 import { inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { lotsOf, stocksOf, touchStandings } from '../standing/touch.ts';
-import { appendJournal, type ChainEnd } from './append.ts';
+import { appendJournal, type ChainEnd, writeJournal } from './append.ts';
 import { writtenRows } from './rows.ts';
 import { signEnd } from './sign.ts';
 
@@ -20,8 +20,10 @@ export interface Writing {
   chain: ChainEnd;
 }
 
-/** Journals a change in the transaction that makes it. */
-export function journal(
+const MOST_WAITING = 200;
+
+/** Journals a change in the transaction that makes it: it is written before that ends. */
+export async function journal(
   w: Writing,
   noun: string,
   nounId: string,
@@ -34,10 +36,12 @@ export function journal(
     ...(w.now === at ? {} : { happenedAt: w.now }),
     ...(w.account.id === by.id ? {} : { inNameOf: w.account.id }),
   };
-  return appendJournal(w.tx, w.chain, {
+  appendJournal(w.chain, {
     kitchenId: w.kitchen.id,
     ...{ accountId: by.id, at, noun, nounId, lotId, action, payload: { ...payload, ...apart } },
   });
+  // A kitchen that comes in as a file is written as it goes: what waits stays small.
+  if (w.chain.waiting.length >= MOST_WAITING) await writeJournal(w.tx, w.chain);
 }
 
 /**
@@ -56,14 +60,17 @@ export async function journalRows(w: Writing, touched: Touched): Promise<void> {
   await touchStandings(w.tx, 'stock', w.kitchen.id, w.chain.sequence, stocks);
 }
 
-/** Moves the end of a kitchen's journal, signed. */
-export const moveEnd = (tx: Database, kitchenId: string, { sequence, hash }: ChainEnd): Promise<void> =>
-  run(tx, 'UPDATE journal_head SET sequence = ?, hash = ?, signature = ? WHERE kitchen_id = ?', [
+/** Writes what was appended to a kitchen's journal, and moves its end, signed. */
+export async function moveEnd(tx: Database, kitchenId: string, chain: ChainEnd): Promise<void> {
+  await writeJournal(tx, chain);
+  const { sequence, hash } = chain;
+  await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ?, signature = ? WHERE kitchen_id = ?', [
     sequence,
     hash,
     signEnd(kitchenId, sequence, hash),
     kitchenId,
   ]);
+}
 
 type Locked = KitchenRow & { sequence: number; hash: string };
 
@@ -75,7 +82,7 @@ async function lock(tx: PoolConnection, kitchenId: string): Promise<Pick<Writing
     [kitchenId],
   );
   const { sequence, hash } = row!;
-  return { kitchen: kitchenFrom(row!), chain: { sequence: Number(sequence), hash } };
+  return { kitchen: kitchenFrom(row!), chain: { sequence: Number(sequence), hash, waiting: [] } };
 }
 
 /** One write of a kitchen: everything in it or nothing. The kitchen's settings are those of this moment. */

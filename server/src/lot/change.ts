@@ -12,7 +12,7 @@ import {
 } from '@inch/core/lot';
 import { entries } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
-import { rows, update } from '../database/pool.ts';
+import { update } from '../database/pool.ts';
 import { writeEntry } from '../entry/write.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -124,10 +124,8 @@ export function lackingNow(w: Writing, lot: StoredLot): string | null {
 
 /** Holds a released lot at the moment at which one of its release checks shuts, whatever shut it. */
 export async function holdWhereShut(w: Writing, lotId: string, at: string): Promise<void> {
-  // Its state alone is read first: most of what is written down is of a lot that is not released.
-  const [now] = await rows<{ state: LotState }>(w.tx, 'SELECT state FROM lot WHERE id = ?', [lotId]);
-  if (now?.state !== 'released') return;
   const lot = await fullLot(w, lotId);
+  if (lot.state !== 'released') return;
   const lacking = lackingNow(w, lot);
   if (lacking !== null)
     await decideLot(w, lot, 'hold', {
