@@ -1,5 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { Database } from './pool.ts';
 
 /** What two writers at once come to: on one machine a deadlock, on a cluster a commit that another node's came before. */
 export const CONTENDED: ReadonlySet<string> = new Set([
@@ -61,6 +62,38 @@ const TURNS = {
   },
 } as const;
 
+/** A statement with its values. */
+interface Statement {
+  sql: string;
+  values: readonly (string | number | boolean | null)[];
+}
+
+/** What transactions write last of all. */
+const endings = new WeakMap<object, Statement[]>();
+
+/** Leaves a statement for the end of a transaction: what nothing in it reads goes to the database together with the commit. */
+export function atEnd(tx: Database, sql: string, values: Statement['values']): void {
+  const ending = endings.get(tx);
+  if (!ending) throw new Error('Only a transaction has an end to leave something for.');
+  ending.push({ sql, values });
+}
+
+/** Writes what was left for the end, and commits: in one message, since others wait for the lock meanwhile. */
+async function finish(tx: PoolConnection, commit: readonly string[], cluster: boolean): Promise<void> {
+  const ending = endings.get(tx) ?? [];
+  if (ending.length === 0) return each(tx, commit);
+  // On a cluster each statement may hear that another node's commit came before.
+  if (cluster) {
+    for (const { sql, values } of ending) await tx.query(sql, [...values]);
+    return each(tx, commit);
+  }
+  const whole = [...ending.map(({ sql }) => sql), ...commit].map((sql) => `${sql};`).join(' ');
+  await tx.query(
+    `BEGIN NOT ATOMIC ${whole} END`,
+    ending.flatMap(({ values }) => [...values]),
+  );
+}
+
 async function each(tx: PoolConnection, statements: readonly string[]): Promise<void> {
   for (const statement of statements) await tx.query(statement);
 }
@@ -73,8 +106,9 @@ export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) =>
     const tx = await pool.getConnection();
     try {
       await each(tx, begin);
+      endings.set(tx, []);
       const result = await work(tx);
-      await each(tx, commit);
+      await finish(tx, commit, cluster);
       await each(tx, after);
       tx.release();
       return result;

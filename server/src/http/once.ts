@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Pool } from 'mysql2/promise';
-import { type Database, insert, rows, toSql } from '../database/pool.ts';
-import { isTakenId } from '../database/transaction.ts';
+import { type Database, rows, toSql } from '../database/pool.ts';
+import { atEnd, isTakenId } from '../database/transaction.ts';
 import { canonicalJson } from '../journal/append.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
 import { Problem } from './problem.ts';
@@ -54,15 +54,9 @@ async function once<T>(w: Writing, asked: Asked, look: boolean, work: () => Prom
   const before = look ? await writtenAs(w.tx, asked.id) : undefined;
   if (before) return asBefore(w, before, asked, hash);
   const answer = await work();
-  await insert(w.tx, 'written', {
-    id: asked.id,
-    kitchen_id: w.kitchen.id,
-    account_id: w.account.id,
-    path: asked.path,
-    body_hash: hash,
-    answer: JSON.stringify(answer ?? null),
-    at: toSql(w.now),
-  });
+  atEnd(w.tx, `INSERT INTO written (id, ${COLUMNS}, at) VALUES (?, ?, ?, ?, ?, ?, ?)`, [
+    ...[asked.id, w.kitchen.id, w.account.id, asked.path, hash, JSON.stringify(answer ?? null), toSql(w.now)],
+  ]);
   return answer;
 }
 

@@ -58,11 +58,15 @@ const COLUMNS = 'kitchen_id, sequence, at, account_id, noun, noun_id, lot_id, ac
 /** So many rows are written by one statement. */
 const AT_ONCE = 50;
 
-/** Writes the rows that were appended to a chain. */
-export async function writeJournal(tx: Database, chain: ChainEnd): Promise<void> {
+/** Writes the rows that were appended to a chain. @param write how: at once, or as the transaction ends */
+export async function writeJournal(
+  tx: Database,
+  chain: ChainEnd,
+  write: (tx: Database, sql: string, values: (string | number | null)[]) => void | Promise<void> = run,
+): Promise<void> {
   while (chain.waiting.length > 0) {
     const some = chain.waiting.splice(0, AT_ONCE);
     const values = some.map((row) => `(${marks(row)})`).join(', ');
-    await run(tx, `INSERT INTO journal (${COLUMNS}) VALUES ${values}`, some.flat());
+    await write(tx, `INSERT INTO journal (${COLUMNS}) VALUES ${values}`, some.flat());
   }
 }

@@ -1,8 +1,8 @@
 import type { Account } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { Pool, PoolConnection } from 'mysql2/promise';
-import { type Database, rows, run, type Touched, watchRows } from '../database/pool.ts';
-import { inTransaction } from '../database/transaction.ts';
+import { type Database, rows, type Touched, watchRows } from '../database/pool.ts';
+import { atEnd, inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { lotsOf, stocksOf, touchStandings } from '../standing/touch.ts';
 import { appendJournal, type ChainEnd, writeJournal } from './append.ts';
@@ -56,15 +56,15 @@ export async function journalRows(w: Writing, touched: Touched): Promise<void> {
     for (const id of await lotsOf(w.tx, written)) lots.add(id);
     for (const id of await stocksOf(w.tx, written)) stocks.add(id);
   }
-  await touchStandings(w.tx, 'lot', w.kitchen.id, w.chain.sequence, lots);
-  await touchStandings(w.tx, 'stock', w.kitchen.id, w.chain.sequence, stocks);
+  touchStandings(w.tx, 'lot', w.kitchen.id, w.chain.sequence, lots);
+  touchStandings(w.tx, 'stock', w.kitchen.id, w.chain.sequence, stocks);
 }
 
-/** Writes what was appended to a kitchen's journal, and moves its end, signed. */
+/** Writes what was appended to a kitchen's journal, and moves its end, signed: both as the transaction ends. */
 export async function moveEnd(tx: Database, kitchenId: string, chain: ChainEnd): Promise<void> {
-  await writeJournal(tx, chain);
+  await writeJournal(tx, chain, atEnd);
   const { sequence, hash } = chain;
-  await run(tx, 'UPDATE journal_head SET sequence = ?, hash = ?, signature = ? WHERE kitchen_id = ?', [
+  atEnd(tx, 'UPDATE journal_head SET sequence = ?, hash = ?, signature = ? WHERE kitchen_id = ?', [
     sequence,
     hash,
     signEnd(kitchenId, sequence, hash),

@@ -1,5 +1,6 @@
 import { entries } from '@inch/core/record';
-import { type Database, marks, rows, run } from '../database/pool.ts';
+import { type Database, marks, rows } from '../database/pool.ts';
+import { atEnd } from '../database/transaction.ts';
 import type { WrittenRows } from '../journal/rows.ts';
 
 /** Tables of the checks of instruments. */
@@ -81,18 +82,18 @@ const CACHES = {
 } as const;
 
 /** Says that the standings of some lots or stock lots are older than what was just written. A new one gets one. @param sequence where the journal ends now */
-export async function touchStandings(
+export function touchStandings(
   tx: Database,
   of: keyof typeof CACHES,
   kitchenId: string,
   sequence: number,
   touched: ReadonlySet<string>,
-): Promise<void> {
+): void {
   const { table, id: column } = CACHES[of];
   const all = [...touched];
   for (let i = 0; i < all.length; i += AT_ONCE) {
     const ids = all.slice(i, i + AT_ONCE);
-    await run(
+    atEnd(
       tx,
       `INSERT INTO ${table} (${column}, kitchen_id, touched) VALUES ${ids.map(() => '(?, ?, ?)').join(', ')}
        ON DUPLICATE KEY UPDATE touched = VALUES(touched)`,
