@@ -40,6 +40,9 @@ function More() {
   );
 }
 
+/** So many pennants hang at a place; the rest are at the place itself, so that every place stays in reach. */
+const MOST_HUNG = 5;
+
 /** The steel rule down the left edge: the places in the order of the work, with the open lots hung where they stand. */
 export function Rule({ open }: { open: TodayView['open'] }) {
   const { pathname } = useLocation();
@@ -58,11 +61,21 @@ export function Rule({ open }: { open: TodayView['open'] }) {
             </NavLink>
             {lots.length > 0 && (
               <ul className="relative flex flex-col items-end pb-1 max-sm:hidden">
-                {lots.map((lot) => (
+                {lots.slice(0, MOST_HUNG).map((lot) => (
                   <li key={lot.code}>
                     <Pennant lot={lot} />
                   </li>
                 ))}
+                {lots.length > MOST_HUNG && (
+                  <li className="figure pr-1.5 text-[11px] font-bold">
+                    <Link
+                      to={place.path}
+                      aria-label={`${lots.length - MOST_HUNG} more lots, at ${place.name}`}
+                    >
+                      +{lots.length - MOST_HUNG}
+                    </Link>
+                  </li>
+                )}
               </ul>
             )}
           </RulePlace>

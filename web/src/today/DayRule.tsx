@@ -1,9 +1,12 @@
 import type { TodayView } from '@inch/contract/today';
+import { plural } from '@inch/core/quantity';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { clockTime, instantAt, kitchenDay, kitchenHour } from '../ui/dates.ts';
 
 const HOURS = 16;
+/** So many lots are drawn: what is due below them stays in sight. */
+const MOST_BARS = 8;
 
 /** The first hour drawn: six in the morning, unless it is night. */
 function firstHour(now: string): number {
@@ -95,11 +98,18 @@ export function DayRule({ today, now }: { today: TodayView; now: string }) {
     <div ref={box} className="overflow-x-auto">
       <div className="relative min-w-[640px] pt-6">
         <div className="mx-[1%]">
-          {today.bars.map((bar) => (
+          {today.bars.slice(0, MOST_BARS).map((bar) => (
             <div key={bar.code} className="relative">
               <Segments bar={bar} start={start} day={day} />
             </div>
           ))}
+          {today.bars.length > MOST_BARS && (
+            <p className="py-1 text-sm">
+              <Link to="/stove" className="text-link underline">
+                {plural(today.bars.length - MOST_BARS, 'more lot')} on the stove
+              </Link>
+            </p>
+          )}
           {today.bars.length === 0 && <p className="pb-3 text-ink-2">Nothing is on the stove.</p>}
         </div>
         <div className="mt-2">
