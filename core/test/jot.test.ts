@@ -139,7 +139,7 @@ const ADDED: [line: string, id: string, grams: number][] = [
   ['plus 250 ml water', 'water', 249.5],
   ['add a', '', 0],
   ['add 1 lb damsons', 'damson', 453.59],
-  ['add 2 lemons', 'lemon-juice', 90],
+  ['add 10 g cloves', 'clove', 10],
   ['add 100 ml lemon juice', 'lemon-juice', 103],
 ];
 

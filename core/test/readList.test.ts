@@ -1,5 +1,6 @@
 import { readIngredientList } from '@inch/core/formula';
 import { kitchenCatalogue, namedIn, shippedCatalogue, warningFor } from '@inch/core/ingredient';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 const one = (text: string) => readIngredientList(text, shippedCatalogue)[0]!;
@@ -18,7 +19,6 @@ describe('a pasted line', () => {
     ['8 or 9 sprigs of mint', '8 or 9 sprigs', 'mint'],
     ['10 cloves', '10', 'clove'],
     ['20 g citric acid', '20 g', 'citric-anhydrous'],
-    ['a glug of brandy', 'a glug', 'brandy'],
     ['1 kg frozen raspberries', '1 kg', 'frozen-raspberry'],
     ['1 kg raspberries', '1 kg', 'raspberry'],
   ])('"%s" is %s of %s', (text, said, ingredientId) => {
@@ -28,6 +28,92 @@ describe('a pasted line', () => {
       ingredientId,
       query: undefined,
     });
+  });
+
+  // Each names something that the catalogue has not: nothing near to it is taken for it.
+  it.each(
+    [
+      '1 tsp almond extract|2 drops rose water|1 cup apple cider|a handful of lemon balm|1 tsp lemon oil|1 tsp vanilla essence',
+      '200 ml orange blossom water|2 tbsp orange flower water|100 ml rice vinegar|100 ml balsamic vinegar|50 ml vinegar|3 prickly pears',
+      '2 kg sugar cane|5 sprigs lemon verbena|5 sprigs lemon thyme|10 lemon leaves|1 cup cherry blossom|20 g cherry bark|1 cup damson gin',
+      '1 l almond milk|1 cup coconut milk|200 g coconut|1 cup cherry brandy|1 cup raspberry vinegar|1 cup raspberry syrup|100 g ginger syrup',
+      '30 g candied ginger|10 g ginger powder|5 g dried ginger|1 cup rhubarb juice|2 cups elderberry wine|1 cup damson jam|50 g mint syrup',
+      '1 tsp mint extract|1 tsp peppermint oil|20 g orange pith|1 cup blackcurrant leaves|100 g fig leaves|2 kg dried figs|1 kg frozen mango',
+      '1 cup apple butter|500 g apple puree|10 g apple pectin|1 cup grape juice|1 l birch syrup|200 g honeydew|20 g honeycomb|1 kg pineapple sage',
+      '500 ml sparkling water|1 l tonic water|1 cup sugar syrup|100 g sugar snap peas|2 tsp salt substitute|5 g black salt|1 cup rosemary honey',
+      '2 cups cherry tomatoes|3 blood oranges|2 lemons|2 limes|1 orange|2 cups beet sugar|500 g sugar beet|1 kg watermelon rind|50 g garlic powder',
+      '1 cup tomato juice|50 ml carrot juice|2 kg pumpkin seeds|1 tbsp celery seed|1 tsp celery salt|10 g chilli flakes|2 tbsp coffee liqueur',
+    ].flatMap((lines) => lines.split('|')),
+  )('"%s" asks, and is not taken for something near it', (text) => {
+    expect(one(text)).toMatchObject({ ingredientId: '', query: expect.any(String) });
+  });
+
+  it.each([
+    ['1 kg damsons (pricked)', 'damson'],
+    ['2 cups sugar (about 400 g)', 'sugar'],
+    ['1 kg red currants, stripped', 'redcurrant'],
+    ['1 kg red-currants', 'redcurrant'],
+    ['10 elder-flower heads', 'elderflower'],
+    ['500 ml cider vinegar (5%)', 'cider-vinegar'],
+    ['1 kg cherries, sour, stoned', 'sour-cherry'],
+    ['250 g fresh ginger root, peeled and finely grated', 'ginger'],
+    ['200 ml freshly squeezed lemon juice', 'lemon-juice'],
+  ])('"%s" is understood, every word of it', (text, ingredientId) => {
+    const { ingredientId: found, query } = one(text);
+    expect({ found, query }).toEqual({ found: ingredientId, query: undefined });
+  });
+
+  it('asks where brackets say something else, or an amount does not become grams', () => {
+    expect(one('1 cup cherry (bark)').query).toMatch(/“\(bark\)”/);
+    expect(one('a glug of brandy').query).toMatch(/weigh/i);
+    expect(one('4 oz lemon juice').query).toMatch(/weight or by volume/);
+  });
+
+  it('is never understood with a word put in that nobody knows', () => {
+    const words = ['quux', 'zorbel', 'essence', 'kernel', 'blossom', 'powdered', 'candied', 'smoked'];
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...shippedCatalogue.all.map((entry) => entry.name)),
+        fc.constantFrom(...words),
+        fc.boolean(),
+        (name, word, before) => {
+          const line = one(`500 g ${before ? `${word} ${name}` : `${name} ${word}`}`);
+          expect(line.query === undefined).toBe(false);
+        },
+      ),
+    );
+  });
+
+  it.each([
+    ...[
+      'foxgloves',
+      'lily-of-the-valley',
+      'monkshood root',
+      'deadly nightshade berries',
+      'leaves of rhubarb',
+      'cherry-stones',
+    ],
+    ...[
+      'yew berries',
+      'Holly berries',
+      'apricot kernels, crushed',
+      'oleanders',
+      'stones of plums',
+      'tomato leaves',
+    ],
+  ])('"%s" is refused', (name) => {
+    expect(one(`1 cup ${name}`)).toMatchObject({ ingredientId: '', query: expect.any(String) });
+    expect(warningFor(name)?.refuse).toBe(true);
+  });
+
+  it('with what is poisonous taken out is not refused', () => {
+    for (const text of [
+      'cherries, stones removed',
+      'peaches without stones',
+      'rhubarb, leaves removed',
+      'cherry juice',
+    ])
+      expect(warningFor(text)).toBeUndefined();
   });
 
   it.each([

@@ -1,5 +1,12 @@
-import { type Ingredient, type KitchenCatalogue, namedIn, warningFor } from '../ingredient/index.ts';
-import { unitNamed } from '../quantity/index.ts';
+import {
+  allWords,
+  type Ingredient,
+  isIdle,
+  type KitchenCatalogue,
+  namedIn,
+  warningFor,
+} from '../ingredient/index.ts';
+import { askOf, parseQuantity, toGrams, unitNamed } from '../quantity/index.ts';
 import type { Basis } from './content.ts';
 
 /** One line of a pasted list: understood, or with what is asked of it. */
@@ -153,6 +160,33 @@ const plain = (text: string): string =>
 const isHeading = (text: string): boolean =>
   /:$/.test(text) || /^(ingredients?|for the .*|method|you will need)$/i.test(text);
 
+/** What stands in brackets, where it says more than an amount or how a thing is made ready: it may change which thing is meant. */
+function asideAsks(text: string, known: ReadonlySet<string>): string | null {
+  for (const [, aside] of text.matchAll(/\(([^)]*)\)?/g)) {
+    const left = allWords(aside!).filter(
+      (word) =>
+        !isIdle(word) && !known.has(word) && !unitNamed(word) && !COUNTED.has(word) && word !== 'optional',
+    );
+    if (left.length > 0)
+      return `What does “(${aside!.trim()})” change? Write it without brackets, or leave it out.`;
+  }
+  return null;
+}
+
+/** What keeps an amount from becoming grams; null where nothing does. Which country's cups are meant is the kitchen's to say. */
+function amountAsks(said: string, entry: Ingredient, catalogue: KitchenCatalogue): string | null {
+  try {
+    const quantity = parseQuantity(said, { cup: 'us' });
+    const ask = askOf(quantity);
+    if (ask) return ask;
+    toGrams(quantity, entry, { cup: 'us', measures: catalogue.measures });
+    return null;
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return `${error.message.replace(/[.!?]$/, '')}.`;
+  }
+}
+
 function readOne(number: number, text: string, catalogue: KitchenCatalogue, measures: ReadonlySet<string>) {
   const follow = follows(plain(text));
   const amount = follow.ratio ? null : amountAtHead(turned(follow.rest), measures);
@@ -168,6 +202,12 @@ function readOne(number: number, text: string, catalogue: KitchenCatalogue, meas
         ? `Which is meant by "${words.trim()}"?`
         : `"${words.trim() || text.trim()}" is not in the catalogue. Choose what it is, or add it as your own; until then it counts for nothing.`;
   else if (said === '') line.query = 'How much? The list does not say.';
+  else {
+    const asked =
+      asideAsks(text, new Set(allWords(`${entry.name} ${entry.labelName}`))) ??
+      (follow.ratio ? null : amountAsks(said, entry, catalogue));
+    if (asked) line.query = asked;
+  }
   return { line, follow };
 }
 

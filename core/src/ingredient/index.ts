@@ -13,6 +13,7 @@ export { namedIn } from './named.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
 export type { Acidity, Allergen, Family, Ingredient, Range } from './types.ts';
 export { warningFor, warnings } from './warned.ts';
+export { allWords, isIdle } from './words.ts';
 
 /** The catalogue that ships: every figure typical, with its public source. */
 export const catalogue: readonly Ingredient[] = [

@@ -1,23 +1,17 @@
 import type { KitchenCatalogue } from './kitchenCatalogue.ts';
 import type { Ingredient } from './types.ts';
-
-/** Words a cook adds that say nothing of which ingredient it is. */
-const IDLE = new Set(
-  'a an of the and or with fresh ripe good best organic some about approx each large small medium big whole chopped sliced diced crushed grated peeled washed rinsed stoned pitted hulled cored stripped trimmed cleaned rough roughly finely thinly granulated caster cold hot warm tap filtered pure real packed heaped level plus more extra to taste'.split(
-    ' ',
-  ),
-);
+import { tellingWords } from './words.ts';
 
 /** Other names that cooks write, by catalogue id. */
 const ALIASES: Record<string, readonly string[]> = {
-  sugar: ['sugar', 'white sugar', 'granulated sugar', 'caster sugar', 'cane white sugar'],
-  'cane-sugar': ['cane sugar', 'raw sugar', 'demerara', 'demerara sugar', 'turbinado'],
-  'brown-sugar': ['brown sugar', 'muscovado', 'soft brown sugar'],
+  sugar: ['sugar', 'white sugar', 'cane white sugar'],
+  'cane-sugar': ['cane sugar', 'raw sugar', 'demerara', 'demerara sugar', 'turbinado', 'turbinado sugar'],
+  'brown-sugar': ['brown sugar', 'muscovado', 'muscovado sugar', 'soft brown sugar'],
   'citric-anhydrous': ['citric acid', 'citric'],
   'tartaric-acid': ['tartaric', 'tartaric acid'],
   'malic-acid': ['malic', 'malic acid'],
   'ascorbic-acid': ['ascorbic acid', 'vitamin c'],
-  'cider-vinegar': ['cider vinegar', 'apple cider vinegar', 'apple vinegar', 'vinegar'],
+  'cider-vinegar': ['cider vinegar', 'apple cider vinegar', 'apple vinegar'],
   'raw-cider-vinegar': [
     'cider vinegar with the mother',
     'raw cider vinegar',
@@ -27,73 +21,114 @@ const ALIASES: Record<string, readonly string[]> = {
     'vinegar with the mother',
   ],
   'white-vinegar': ['white vinegar', 'distilled vinegar', 'spirit vinegar'],
-  'wine-vinegar': ['wine vinegar', 'white wine vinegar', 'champagne vinegar'],
-  'lemon-juice': ['lemon juice', 'lemon', 'juice lemon'],
+  'wine-vinegar': ['white wine vinegar', 'champagne vinegar'],
+  'lemon-juice': ['lemon juice', 'juice of lemon'],
   'bottled-lemon-juice': ['bottled lemon juice'],
-  'lime-juice': ['lime juice', 'lime', 'juice lime'],
-  'orange-juice': ['orange juice', 'orange', 'juice orange'],
-  'lemon-peel': ['lemon peel', 'lemon zest', 'peel lemon', 'zest lemon', 'lemon rind'],
-  'orange-peel': ['orange peel', 'orange zest', 'peel orange', 'zest orange', 'orange rind'],
-  'sour-cherry': ['sour cherry', 'cherry sour', 'morello', 'morello cherry'],
+  'lime-juice': ['lime juice', 'juice of lime'],
+  'orange-juice': ['orange juice', 'juice of orange'],
+  'lemon-peel': ['lemon peel', 'lemon zest', 'peel of lemon', 'zest of lemon', 'lemon rind'],
+  'orange-peel': ['orange peel', 'orange zest', 'peel of orange', 'zest of orange', 'orange rind'],
+  'sour-cherry': ['sour cherry', 'morello', 'morello cherry'],
   cherry: ['cherry', 'sweet cherry', 'dark cherry'],
-  redcurrant: ['redcurrant', 'red currant'],
-  blackcurrant: ['blackcurrant', 'black currant'],
-  vodka: ['vodka', 'neutral spirit', 'spirit'],
+  vodka: ['vodka', 'neutral spirit'],
   vanilla: ['vanilla', 'vanilla pod', 'vanilla bean'],
   ginger: ['ginger', 'ginger root', 'root ginger'],
-  water: ['water'],
-  salt: ['salt', 'sea salt'],
-  hibiscus: ['hibiscus', 'hibiscus flower', 'dried hibiscus'],
+  salt: ['salt', 'sea salt', 'table salt'],
+  hibiscus: ['hibiscus', 'hibiscus flower', 'dried hibiscus', 'dried hibiscus flower'],
+  'black-tea': ['tea', 'black tea', 'tea leaf', 'black tea leaf'],
+  chilli: ['chilli', 'chili', 'chile', 'chilli pepper', 'chili pepper'],
+  mint: ['mint', 'mint leaf'],
+  'rose-petal': ['rose petal'],
+  elderflower: ['elderflower', 'elderflower head'],
 };
 
-function singular(word: string): string {
-  if (/(ss|us|is)$/.test(word)) return word;
-  if (/ies$/.test(word)) return `${word.slice(0, -3)}y`;
-  if (/(ches|shes|xes|oes)$/.test(word)) return word.slice(0, -2);
-  if (word === 'leaves') return 'leaf';
-  return word.replace(/s$/, '');
+/** A name as it is compared: its words in order, run together, so that "elder flower" is "elderflower". */
+const keyOf = (words: readonly string[]): string => words.join('');
+
+/** How a name may be said: as it stands, and with what stands behind a comma in front: "Sugar, white" is white sugar. */
+function waysToSay(name: string): string[] {
+  const [first, ...behind] = name.split(',').map(tellingWords);
+  const all = [first!, ...behind].flat();
+  return [keyOf(all), keyOf([...behind.flat(), ...first!])].filter((key) => key !== '');
 }
 
-const wordsOf = (text: string): string[] =>
-  (text.toLowerCase().match(/\p{L}+/gu) ?? [])
-    .map(singular)
-    .filter((word) => !IDLE.has(word) && word.length > 1);
+/** How surely a way to say it names an entry: by its own name, by another name for it, by what a label calls it. */
+type Rank = 0 | 1 | 2;
 
-/** How well names fit: the share of the entry's name found in the text, and of the text found in the name. */
-function fit(wanted: readonly string[], name: readonly string[]): number {
+/** Names that leave open which kind is meant, though a label may say no more. */
+const OF_MANY_KINDS = new Set(['vinegar', 'spirit', 'juice', 'acid', 'syrup', 'peel']);
+
+/** Names of an entry with their rank. What is frozen, dried or bottled is not named by what its label says, which is what the fresh one is called. */
+function namesOf(entry: Ingredient): [string, Rank][] {
+  const label = entry.labelName.replace(/\(.*\)/, '');
+  return [
+    ...waysToSay(entry.name).map((key): [string, Rank] => [key, 0]),
+    ...(ALIASES[entry.id] ?? []).flatMap(waysToSay).map((key): [string, Rank] => [key, 1]),
+    ...(entry.formOf === undefined ? waysToSay(label) : [])
+      .filter((key) => !OF_MANY_KINDS.has(key))
+      .map((key): [string, Rank] => [key, 2]),
+  ];
+}
+
+const indexes = new WeakMap<KitchenCatalogue, Map<string, { entry: Ingredient; rank: Rank }[]>>();
+
+/** Entries of a catalogue by every way to say them. */
+function indexOf(catalogue: KitchenCatalogue): Map<string, { entry: Ingredient; rank: Rank }[]> {
+  const known = indexes.get(catalogue);
+  if (known) return known;
+  const index = new Map<string, { entry: Ingredient; rank: Rank }[]>();
+  for (const entry of catalogue.all)
+    for (const [key, rank] of namesOf(entry)) index.set(key, [...(index.get(key) ?? []), { entry, rank }]);
+  indexes.set(catalogue, index);
+  return index;
+}
+
+/** The entry that is named most surely; a kitchen's own before one that ships. Undefined where two are as sure. */
+function surest(found: readonly { entry: Ingredient; rank: Rank }[]): Ingredient | undefined {
+  const own = found.filter(({ entry }) => entry.own);
+  const from = own.length > 0 ? own : found;
+  const best = Math.min(...from.map(({ rank }) => rank));
+  const entries = new Set(from.filter(({ rank }) => rank === best).map(({ entry }) => entry));
+  return entries.size === 1 ? [...entries][0] : undefined;
+}
+
+/** How near a text comes to a name: the share of the name's words found in the text, and of the text's in the name. */
+function near(wanted: readonly string[], name: readonly string[]): number {
   if (name.length === 0) return 0;
   const found = name.filter((word) => wanted.includes(word)).length;
   return found === 0 ? 0 : found / name.length + found / wanted.length;
 }
 
-function score(entry: Ingredient, wanted: readonly string[]): number {
-  const names = [entry.name, entry.labelName.replace(/\(.*\)/, ''), ...(ALIASES[entry.id] ?? [])].map(
-    wordsOf,
-  );
-  const best = Math.max(...names.map((name) => fit(wanted, name)));
-  // Frozen, dried or bottled is meant only where it is said; an everyday name is meant before a special one.
-  const form = entry.id.split('-')[0]!;
-  const unsaid = entry.formOf !== undefined && !wanted.includes(form) ? 0.3 : 0;
-  return best + (entry.own ? 0.05 : 0) + (ALIASES[entry.id] ? 0.04 : 0) - unsaid;
+/** Entries that some words may mean, the nearest first, at most five. */
+function nearest(wanted: readonly string[], catalogue: KitchenCatalogue): Ingredient[] {
+  return catalogue.all
+    .map((entry) => {
+      const names = [entry.name, entry.labelName.replace(/\(.*\)/, ''), ...(ALIASES[entry.id] ?? [])];
+      const most = Math.max(...names.map((name) => near(wanted, tellingWords(name))));
+      return { entry, score: most + (entry.own ? 0.05 : 0) - (entry.formOf === undefined ? 0 : 0.1) };
+    })
+    .filter(({ score }) => score >= 0.65)
+    .sort((a, b) => b.score - a.score)
+    .slice(0, 5)
+    .map(({ entry }) => entry);
 }
 
 /**
- * The catalogue entry that a cook's words name, and others they might mean.
+ * The catalogue entry that a cook's words name: every word that tells what it is has to be in its name. A form (an essence, a flower
+ * water, a syrup) or a kind (rice vinegar, prickly pear) that no entry has is none of those that lack it: what it may mean is told instead.
  * @param text "sour cherries, stoned and washed"; @param catalogue the kitchen's
- * @returns `entry` where one fits clearly better than the rest; `others` in order of fit, at most five
+ * @returns `entry` where the words name one, and all of them; `others` that may be meant, the nearest first, at most five
  * @example namedIn('sour cherries, stoned', catalogue).entry.id // 'sour-cherry'
  */
 export function namedIn(
   text: string,
   catalogue: KitchenCatalogue,
 ): { entry: Ingredient | undefined; others: Ingredient[] } {
-  const wanted = wordsOf(text);
+  const wanted = tellingWords(text);
   if (wanted.length === 0) return { entry: undefined, others: [] };
-  const ranked = catalogue.all
-    .map((entry) => ({ entry, score: score(entry, wanted) }))
-    .filter((r) => r.score >= 0.8)
-    .sort((a, b) => b.score - a.score);
-  const [first, second] = ranked;
-  const clear = first && first.score >= 1.4 && (!second || first.score - second.score > 0.02);
-  return { entry: clear ? first.entry : undefined, others: ranked.slice(0, 5).map((r) => r.entry) };
+  const index = indexOf(catalogue);
+  const found = [...new Set(waysToSay(text))].flatMap((key) => index.get(key) ?? []);
+  const entry = surest(found);
+  const meant = [...new Set([...found.map((f) => f.entry), ...nearest(wanted, catalogue)])];
+  return { entry, others: meant.slice(0, 5) };
 }

@@ -1,32 +1,169 @@
+import { allWords } from './words.ts';
+
 /** Plants that are poisonous, limited by law or not food, by the words a cook would write, with why. */
 export const warnings: readonly { words: readonly string[]; refuse: boolean; why: string }[] = [
   {
-    words: ['lily of the valley', 'foxglove', 'oleander', 'daffodil', 'hemlock', 'water dropwort', 'yew'],
+    words: [
+      ...[
+        'lily of the valley',
+        'foxglove',
+        'digitalis',
+        'oleander',
+        'daffodil',
+        'narcissus',
+        'hemlock',
+        'water dropwort',
+      ],
+      ...[
+        'cowbane',
+        'yew',
+        'monkshood',
+        'aconite',
+        'wolfsbane',
+        'deadly nightshade',
+        'belladonna',
+        'black nightshade',
+      ],
+      ...[
+        'woody nightshade',
+        'bittersweet nightshade',
+        'nightshade berry',
+        'henbane',
+        'thorn apple',
+        'thornapple',
+        'datura',
+      ],
+      ...[
+        'jimsonweed',
+        'jimson weed',
+        'angel trumpet',
+        'brugmansia',
+        'mandrake',
+        'laburnum',
+        'autumn crocus',
+        'meadow saffron',
+      ],
+      ...[
+        'colchicum',
+        'hellebore',
+        'christmas rose',
+        'larkspur',
+        'delphinium',
+        'lantana',
+        'castor bean',
+        'rosary pea',
+      ],
+      ...[
+        'arum',
+        'cuckoo pint',
+        'lord and lady',
+        'wild arum',
+        'dieffenbachia',
+        'philodendron',
+        'spurge',
+        'euphorbia',
+        'spindle berry',
+      ],
+      ...[
+        'privet',
+        'ivy',
+        'holly berry',
+        'mistletoe',
+        'snowberry',
+        'mezereon',
+        'daphne',
+        'rhododendron',
+        'azalea',
+      ],
+      ...[
+        'mountain laurel',
+        'cherry laurel',
+        'laurel cherry',
+        'laurel berry',
+        'wisteria',
+        'sweet pea',
+        'snowdrop',
+        'bluebell',
+      ],
+      ...[
+        'hyacinth',
+        'tulip bulb',
+        'bryony',
+        'pokeweed',
+        'pokeberry',
+        'poke berry',
+        'baneberry',
+        'moonseed',
+        'ragwort',
+      ],
+      ...[
+        'giant hogweed',
+        'white snakeroot',
+        'honeysuckle berry',
+        'virginia creeper',
+        'horse chestnut',
+        'conker',
+        'periwinkle',
+      ],
+      ...[
+        'corncockle',
+        'bleeding heart',
+        'hydrangea',
+        'cyclamen',
+        'clematis',
+        'tomato leaf',
+        'potato leaf',
+        'potato berry',
+        'green potato',
+      ],
+    ],
     refuse: true,
     why: 'It is poisonous, in any amount. It goes into nothing.',
   },
   {
-    words: ['rhubarb leaf', 'rhubarb leaves'],
+    words: ['rhubarb leaf'],
     refuse: true,
     why: 'Rhubarb leaves are poisonous. Only the stalks are food.',
   },
   {
     words: [
-      'bitter almond',
-      'bitter almonds',
-      'stone kernel',
-      'stone kernels',
-      'apricot kernel',
-      'cherry kernel',
-      'peach kernel',
-      'cherry stones',
-      'plum kernel',
+      ...[
+        'bitter almond',
+        'stone kernel',
+        'apricot kernel',
+        'cherry kernel',
+        'peach kernel',
+        'plum kernel',
+        'damson kernel',
+      ],
+      ...[
+        'cherry stone',
+        'apricot stone',
+        'peach stone',
+        'plum stone',
+        'damson stone',
+        'apricot pit',
+        'peach pit',
+        'cherry pit',
+        'plum pit',
+      ],
+      ...['apple seed', 'apple pip', 'cherry leaf', 'peach leaf'],
     ],
     refuse: true,
-    why: 'Stone kernels and bitter almonds give off cyanide.',
+    why: 'Stone kernels, pips and bitter almonds give off cyanide.',
   },
   {
-    words: ['sassafras', 'calamus', 'sweet flag', 'pennyroyal', 'comfrey'],
+    words: [
+      'sassafras',
+      'calamus',
+      'sweet flag',
+      'pennyroyal',
+      'comfrey',
+      'tansy',
+      'rue',
+      'coltsfoot',
+      'borage seed',
+    ],
     refuse: true,
     why: 'It is not allowed in food, or harms the liver.',
   },
@@ -42,12 +179,21 @@ export const warnings: readonly { words: readonly string[]; refuse: boolean; why
     why: 'Quinine is limited by law (83 mg per litre in the United States) and a home infusion cannot be measured.',
   },
   {
-    words: ['florist', 'florists flowers', 'bouquet'],
+    words: ['florist', 'bouquet'],
     refuse: true,
     why: 'Florists’ flowers are sprayed with what is not for eating. Take food-grade flowers.',
   },
   {
-    words: ['raw elderberry', 'raw elderberries', 'elder leaves', 'elder bark'],
+    words: [
+      'raw elderberry',
+      'green elderberry',
+      'unripe elderberry',
+      'elder leaf',
+      'elder bark',
+      'elder root',
+      'elderberry leaf',
+      'elderberry stem',
+    ],
     refuse: true,
     why: 'Raw elderberries, leaves and bark are poisonous. Strip the ripe berries and boil them.',
   },
@@ -58,14 +204,31 @@ export const warnings: readonly { words: readonly string[]; refuse: boolean; why
   },
 ];
 
+/** Said behind a thing, it is not in: "cherries, stones removed". */
+const TAKEN_OUT = new Set(['removed', 'out', 'taken', 'discarded', 'off', 'away']);
+
+/** Whether a phrase stands in some words, and is not said to be left out. */
+function stands(words: readonly string[], phrase: readonly string[]): boolean {
+  return words.some((_, i) => {
+    if (!phrase.every((word, k) => words[i + k] === word)) return false;
+    const [before, after] = [words[i - 1] ?? '', words[i + phrase.length] ?? ''];
+    return !TAKEN_OUT.has(after) && before !== 'without' && before !== 'no';
+  });
+}
+
+const phrases = warnings.map((warning) => ({ warning, of: warning.words.map(allWords) }));
+
 /**
- * The warning for a thing by its name as written; undefined where there is none.
+ * The warning for a thing by its name as written: one or several, with a hyphen, run together, or turned round ("leaves of rhubarb").
+ * @returns undefined where there is none
  * @example warningFor('sour cherries') // undefined
  */
 export function warningFor(text: string): (typeof warnings)[number] | undefined {
-  const plain = ` ${text
-    .toLowerCase()
-    .replace(/[^\p{L}\s]/gu, '')
-    .replace(/\s+/g, ' ')} `;
-  return warnings.find((w) => w.words.some((word) => plain.includes(` ${word} `)));
+  const words = allWords(text);
+  const turned = allWords(text.replace(/(\p{L}+) of (?:the )?(\p{L}+)/giu, '$2 $1'));
+  const near = (phrase: readonly string[]) =>
+    stands(words, phrase) ||
+    stands(turned, phrase) ||
+    (phrase.length > 1 && stands(words, [phrase.join('')]));
+  return phrases.find(({ of }) => of.some(near))?.warning;
 }

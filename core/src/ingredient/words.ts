@@ -1,0 +1,40 @@
+/** A word as a catalogue knows it: lower case, one of several. */
+export function singular(word: string): string {
+  const lower = word.toLowerCase();
+  if (lower === 'leaves') return 'leaf';
+  if (/(ss|us|is)$/.test(lower)) return lower;
+  if (/ies$/.test(lower) && lower.length > 4) return `${lower.slice(0, -3)}y`;
+  if (/(ches|shes|xes|oes)$/.test(lower)) return lower.slice(0, -2);
+  return lower.replace(/s$/, '');
+}
+
+/** Words that say how a thing is bought or made ready, and nothing of which thing it is. */
+const IDLE = new Set(
+  [
+    'a an of the and or with some about approx approximately around each plus more extra to taste in into on for then just very well',
+    'fresh freshly ripe overripe good best organic local wild homegrown firm juicy pure real large small medium big whole heaped level packed loosely lightly',
+    'cold hot warm tap filtered boiled cooled granulated caster unwaxed untreated',
+    'chopped sliced diced crushed grated peeled unpeeled washed rinsed scrubbed wiped stoned pitted hulled cored stripped trimmed cleaned picked destemmed stemmed',
+    'topped tailed halved quartered pricked slit scored bruised torn minced mashed drained thawed strained sieved squeezed rough roughly coarse coarsely fine finely thin thinly',
+  ]
+    .join(' ')
+    .split(' '),
+);
+
+/**
+ * Whether a word says how a thing is bought or made ready, and nothing of which thing it is.
+ * @param word lower case, one of several
+ * @example isIdle('chopped') // true
+ */
+export const isIdle = (word: string): boolean => IDLE.has(word);
+
+/**
+ * Every word of a text, in order, one of several each; signs and figures are none.
+ * @example allWords('2 kg Sour cherries') // ['kg', 'sour', 'cherry']
+ */
+export const allWords = (text: string): string[] =>
+  (text.toLowerCase().match(/\p{L}+/gu) ?? []).map(singular);
+
+/** The words of a text that say which thing it is, in order. */
+export const tellingWords = (text: string): string[] =>
+  allWords(text).filter((word) => !IDLE.has(word) && word.length > 1);
