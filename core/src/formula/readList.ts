@@ -6,7 +6,7 @@ import {
   namedIn,
   warningFor,
 } from '../ingredient/index.ts';
-import { askOf, parseQuantity, toGrams, unitNamed } from '../quantity/index.ts';
+import { askOf, numberAtHead, parseQuantity, toGrams, unitNamed } from '../quantity/index.ts';
 import type { Basis } from './content.ts';
 
 /** One line of a pasted list: understood, or with what is asked of it. */
@@ -28,12 +28,8 @@ const COUNTED = new Set(
     ' ',
   ),
 );
-const ONE = '(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|dozen|half|quarter)';
-const NUMBER = String.raw`(?:\d+\s+\d+[/⁄]\d+|\d+[/⁄]\d+|\d+(?:[.,]\d+)?\s*[¼½¾⅓⅔⅛⅜⅝⅞]?|[¼½¾⅓⅔⅛⅜⅝⅞])`;
-const AMOUNT = new RegExp(
-  `^(?:about|approx\\.?|around|some)?\\s*((?:half an?|${ONE} and a half|${NUMBER}|${ONE}\\b)(?:\\s*(?:-|–|to|or)\\s*(?:${NUMBER}|${ONE}\\b))?)\\s*(.*)$`,
-  'i',
-);
+/** Words before an amount that say it is no measured one. */
+const ABOUT = /^(?:about|approx(?:imately)?\.?|around|some|roughly)\s+/i;
 
 const singular = (word: string): string =>
   word
@@ -62,10 +58,11 @@ function unitAtHead(words: string, measures: ReadonlySet<string>): { unit: strin
 
 /** An amount at the head of a text, compound weights and attached units included; null where there is none. */
 function amountAtHead(text: string, measures: ReadonlySet<string>): Amount | null {
-  const match = AMOUNT.exec(text);
-  if (!match) return null;
-  const { unit, rest } = unitAtHead(match[2]!, measures);
-  let said = `${match[1]!.trim()} ${unit}`.trim();
+  // "500g": the unit may stand at the figure.
+  const head = numberAtHead(text.replace(ABOUT, '').replace(/^(\d[\d.,/⁄¼½¾⅓⅔⅛⅜⅝⅞]*)(?=[a-z])/i, '$1 '));
+  if (!head) return null;
+  const { unit, rest } = unitAtHead(head.rest, measures);
+  let said = `${head.said} ${unit}`.trim();
   let left = rest.replace(/^of\s+/i, '');
   const more = /^(\d+(?:[.,]\d+)?)\s*(oz|ounces?|g|grams?)\b\s*(.*)$/i.exec(left);
   if (/^(lbs?|pounds?|kgs?|kilos?)$/i.test(unit) && more) {
@@ -73,7 +70,7 @@ function amountAtHead(text: string, measures: ReadonlySet<string>): Amount | nul
     left = more[3]!.replace(/^of\s+/i, '');
   }
   // "10 cloves": what is counted is the ingredient itself.
-  return left === '' ? { said: match[1]!.trim(), rest: unit } : { said, rest: left };
+  return left === '' ? { said: head.said, rest: unit } : { said, rest: left };
 }
 
 interface Follows {

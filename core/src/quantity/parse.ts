@@ -1,4 +1,5 @@
 import { DIGITS, readDigits } from './digits.ts';
+import { numberAtHead, VULGAR } from './numberWords.ts';
 import { type CupSchool, millilitresIn, type UnitId, unitNamed, units } from './units.ts';
 
 type QuantityAsks = 'weight-or-volume' | 'decimal-or-thousands';
@@ -15,44 +16,6 @@ export interface Quantity {
   /** Set where the words leave open what was meant: "oz" alone may be a weight or a volume, "1,500 kg" one and a half or fifteen hundred. */
   asks?: QuantityAsks;
 }
-
-const VULGAR: Record<string, string> = {
-  '¼': '1/4',
-  '½': '1/2',
-  '¾': '3/4',
-  '⅓': '1/3',
-  '⅔': '2/3',
-  '⅕': '1/5',
-  '⅖': '2/5',
-  '⅗': '3/5',
-  '⅘': '4/5',
-  '⅙': '1/6',
-  '⅚': '5/6',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-};
-
-const WORDS: Record<string, string> = {
-  a: '1',
-  an: '1',
-  one: '1',
-  two: '2',
-  three: '3',
-  four: '4',
-  five: '5',
-  six: '6',
-  seven: '7',
-  eight: '8',
-  nine: '9',
-  ten: '10',
-  eleven: '11',
-  twelve: '12',
-  dozen: '12',
-  half: '1/2',
-  quarter: '1/4',
-};
 
 const NUMBER = String.raw`(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:\.\d+)?|\.\d+)`;
 const RANGED = new RegExp(`^(${NUMBER})\\s*(?:(?:-|–|to|or)\\s*(${NUMBER}))?\\s*(.*)$`, 'i');
@@ -78,14 +41,8 @@ function plainNumbers(text: string): { plain: string; open: boolean } {
   plain = plain.replace(/(\d)?\s*([¼½¾⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])/g, (_, digit: string | undefined, v: string) =>
     digit ? `${digit} ${VULGAR[v]}` : VULGAR[v]!,
   );
-  plain = plain
-    .replace(/^a dozen\b/i, '12')
-    .replace(/^half an?\s+/i, '1/2 ')
-    .replace(/^(\w+) and a half\b/i, (all, word: string) => {
-      const whole = WORDS[word.toLowerCase()] ?? word;
-      return /^\d+$/.test(whole) ? `${whole} 1/2` : all;
-    });
-  return { plain: plain.replace(/^([a-z]+)\b/i, (word) => WORDS[word.toLowerCase()] ?? word), open };
+  const head = numberAtHead(plain);
+  return { plain: head ? `${head.plain} ${head.rest}`.trim() : plain, open };
 }
 
 function numberOf(text: string): number {
@@ -104,16 +61,19 @@ function singular(word: string): string {
   const lower = word.toLowerCase();
   if (/(ss|us)$/.test(lower)) return lower;
   if (/(ches|shes|xes)$/.test(lower)) return lower.slice(0, -2);
-  if (/ves$/.test(lower)) return `${lower.slice(0, -3)}f`;
+  if (/^(lea|loa|hal)ves$/.test(lower)) return `${lower.slice(0, -3)}f`;
   return lower.replace(/s$/, '');
 }
+
+/** Words that join others and count nothing. */
+const JOINS = /^(?:to|or|and|of|an?|the)\b/i;
 
 function unitOf(words: string): { unit: string; asks?: QuantityAsks } {
   const text = words.trim().replace(/\s+/g, ' ');
   if (text === '') return { unit: 'each' };
   const unit = unitNamed(text);
   if (!unit) {
-    if (!/^[\p{L}][\p{L}\s'-]*$/u.test(text) || text.length > 40)
+    if (!/^[\p{L}][\p{L}\s'-]*$/u.test(text) || text.length > 40 || JOINS.test(text))
       throw new RangeError(
         `"${text}" is not a unit. Write for instance "250 g", "2 1/4 cups" or "3 sprigs".`,
       );
