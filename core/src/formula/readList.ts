@@ -6,7 +6,15 @@ import {
   namedIn,
   warningFor,
 } from '../ingredient/index.ts';
-import { askOf, numberAtHead, parseQuantity, toGrams, unitNamed } from '../quantity/index.ts';
+import {
+  amountAtHead,
+  askOf,
+  isCounted,
+  parseQuantity,
+  singular,
+  toGrams,
+  unitNamed,
+} from '../quantity/index.ts';
 import type { Basis } from './content.ts';
 
 /** One line of a pasted list: understood, or with what is asked of it. */
@@ -21,56 +29,6 @@ export interface ReadListLine {
   others: Ingredient[];
   /** What is asked, in a sentence; absent where it is understood. */
   query?: string;
-}
-
-const COUNTED = new Set(
-  'pinch handful sprig bunch stick strip slice piece clove pod head knob glug dash splash capful drop leaf spoon mug jar bottle twist curl bag packet'.split(
-    ' ',
-  ),
-);
-/** Words before an amount that say it is no measured one. */
-const ABOUT = /^(?:about|approx(?:imately)?\.?|around|some|roughly)\s+/i;
-
-const singular = (word: string): string =>
-  word
-    .toLowerCase()
-    .replace(/\.$/, '')
-    .replace(/leaves$/, 'leaf')
-    .replace(/(ches|shes)$/, (end) => end.slice(0, -2))
-    .replace(/([^s])s$/, '$1');
-
-interface Amount {
-  said: string;
-  rest: string;
-}
-
-/** The unit at the head of some words, and what is left: up to three words for a unit, one for a count. */
-function unitAtHead(words: string, measures: ReadonlySet<string>): { unit: string; rest: string } {
-  const list = words.split(/\s+/).filter(Boolean);
-  for (let n = Math.min(3, list.length); n > 0; n--) {
-    const unit = list.slice(0, n).join(' ').replace(/[,;]$/, '');
-    if (unitNamed(unit)) return { unit, rest: list.slice(n).join(' ') };
-  }
-  const first = singular(list[0] ?? '');
-  if (COUNTED.has(first) || measures.has(first)) return { unit: list[0]!, rest: list.slice(1).join(' ') };
-  return { unit: '', rest: words };
-}
-
-/** An amount at the head of a text, compound weights and attached units included; null where there is none. */
-function amountAtHead(text: string, measures: ReadonlySet<string>): Amount | null {
-  // "500g": the unit may stand at the figure.
-  const head = numberAtHead(text.replace(ABOUT, '').replace(/^(\d[\d.,/⁄¼½¾⅓⅔⅛⅜⅝⅞]*)(?=[a-z])/i, '$1 '));
-  if (!head) return null;
-  const { unit, rest } = unitAtHead(head.rest, measures);
-  let said = `${head.said} ${unit}`.trim();
-  let left = rest.replace(/^of\s+/i, '');
-  const more = /^(\d+(?:[.,]\d+)?)\s*(oz|ounces?|g|grams?)\b\s*(.*)$/i.exec(left);
-  if (/^(lbs?|pounds?|kgs?|kilos?)$/i.test(unit) && more) {
-    said = `${said} ${more[1]} ${more[2]}`;
-    left = more[3]!.replace(/^of\s+/i, '');
-  }
-  // "10 cloves": what is counted is the ingredient itself.
-  return left === '' ? { said: head.said, rest: unit } : { said, rest: left };
 }
 
 interface Follows {
@@ -162,7 +120,7 @@ function asideAsks(text: string, known: ReadonlySet<string>): string | null {
   for (const [, aside] of text.matchAll(/\(([^)]*)\)?/g)) {
     const left = allWords(aside!).filter(
       (word) =>
-        !isIdle(word) && !known.has(word) && !unitNamed(word) && !COUNTED.has(word) && word !== 'optional',
+        !isIdle(word) && !known.has(word) && !unitNamed(word) && !isCounted(word) && word !== 'optional',
     );
     if (left.length > 0)
       return `What does “(${aside!.trim()})” change? Write it without brackets, or leave it out.`;

@@ -1,12 +1,4 @@
-/** A word as a catalogue knows it: lower case, one of several. */
-export function singular(word: string): string {
-  const lower = word.toLowerCase();
-  if (lower === 'leaves') return 'leaf';
-  if (/(ss|us|is)$/.test(lower)) return lower;
-  if (/ies$/.test(lower) && lower.length > 4) return `${lower.slice(0, -3)}y`;
-  if (/(ches|shes|xes|oes)$/.test(lower)) return lower.slice(0, -2);
-  return lower.replace(/s$/, '');
-}
+import { singular } from '../quantity/index.ts';
 
 /** Words that say how a thing is bought or made ready, and nothing of which thing it is. */
 const IDLE = new Set(

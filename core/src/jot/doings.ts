@@ -1,5 +1,5 @@
 import { type KitchenCatalogue, namedIn } from '../ingredient/index.ts';
-import { askOf, type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
+import { amountAtHead, askOf, type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
 
 /** Something that went in, as it was said: how much, and of what. */
 export interface Addition {
@@ -8,14 +8,15 @@ export interface Addition {
 }
 
 const ADD = /^(?:add(?:ed)?|put in|went in|plus|in goes?)\s+(.+)$/i;
-const AMOUNT =
-  /^((?:about\s+)?(?:\d+\s+\d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)?|\.\d+)\s*(?:kg|kilos?|kilograms?|g|gr|grams?|mg|lbs?|pounds?|oz|ounces?|ml|millilit(?:re|er)s?|l|lit(?:re|er)s?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|fl\.? oz|[a-z]+s?)?)\s+(?:of\s+)?(?:the\s+)?([a-z].*)$/i;
+const NO_MEASURES: ReadonlySet<string> = new Set();
 
 /** "add 12 g citric" as an amount and the words of what it is of; null where it says no such thing. */
 export function additionIn(rest: string): Addition | null {
   const match = ADD.exec(rest);
-  const amount = match && AMOUNT.exec(match[1]!);
-  return amount ? { said: amount[1]!.trim(), words: amount[2]!.trim() } : null;
+  const amount = match && amountAtHead(match[1]!, NO_MEASURES);
+  // "a bit more" is no amount.
+  const measured = amount && amount.rest !== '' && !/^an?$/i.test(amount.said);
+  return measured ? { said: amount.said, words: amount.rest } : null;
 }
 
 /** "14 x 250 ml" said as what it is: bottles are counted where their closing and place are asked. */

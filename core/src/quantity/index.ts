@@ -1,3 +1,4 @@
+export { type AmountAtHead, amountAtHead, isCounted } from './amountAtHead.ts';
 export {
   type Grams,
   type Measurable,
@@ -14,6 +15,7 @@ export { type NumberAtHead, numberAtHead } from './numberWords.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
 export { priceShown, type ReadPrice, readPrice } from './price.ts';
 export { depthSaid, grouped, money, plural, weight } from './shown.ts';
+export { singular } from './singular.ts';
 export {
   type CupSchool,
   cupSchools,

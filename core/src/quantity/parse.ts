@@ -1,5 +1,6 @@
 import { DIGITS, readDigits } from './digits.ts';
 import { numberAtHead, VULGAR } from './numberWords.ts';
+import { singular } from './singular.ts';
 import { type CupSchool, millilitresIn, type UnitId, unitNamed, units } from './units.ts';
 
 type QuantityAsks = 'weight-or-volume' | 'decimal-or-thousands';
@@ -55,14 +56,6 @@ function numberOf(text: string): number {
     }, 0);
   if (!Number.isFinite(value)) throw new RangeError(`"${text}" is not a number`);
   return value;
-}
-
-function singular(word: string): string {
-  const lower = word.toLowerCase();
-  if (/(ss|us)$/.test(lower)) return lower;
-  if (/(ches|shes|xes)$/.test(lower)) return lower.slice(0, -2);
-  if (/^(lea|loa|hal)ves$/.test(lower)) return `${lower.slice(0, -3)}f`;
-  return lower.replace(/s$/, '');
 }
 
 /** Words that join others and count nothing. */
