@@ -23,12 +23,14 @@ await ensurePackages();
 await ensureMariadb();
 await ensureChromium();
 
-// What is tested from its sources needs no build, so both go on at once; a few browsers wait more than
-// they work, so the checks run beside them. Tests that are asked for by name run by themselves.
-const [, sources] = await Promise.all([
+// What is tested from its sources needs no build, so all goes on at once, the server's tests in a run of their own: they take
+// turns at one database. A few browsers wait more than they work, so the checks run beside them. Tests that are asked for by
+// name run by themselves.
+const [, ...fromSources] = await Promise.all([
   ensureBuilt(),
-  asked.length > 0 || tests(projects('core', 'contract', 'web', 'server')),
+  ...(asked.length > 0 ? [] : [tests(projects('core', 'contract', 'web')), tests(projects('server'))]),
 ]);
+const sources = fromSources.every(Boolean);
 const [well, built] = await Promise.all([
   check(),
   tests(asked.length > 0 ? asked : projects('scripts', 'e2e')),
