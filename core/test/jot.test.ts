@@ -269,3 +269,10 @@ describe('numbers as they are spoken', () => {
     expect(spokenNumbers(said)).toBe(figures);
   });
 });
+
+describe('a dictated depth', () => {
+  it('is shown in figures, to be looked at', () => {
+    for (const said of ['dip three and five eighths inches', 'dip 3 5/8 in', 'dip 3 5/8'])
+      expect(parseJot(said)).toMatchObject({ kind: 'depth', understood: 'Depth 3 5/8 in, 92 mm' });
+  });
+});

@@ -1,6 +1,6 @@
 import { titratableAcidity } from '../acid/index.ts';
 import type { ReadingKind } from '../lot/index.ts';
-import { parseQuantity, toCelsius, toMillimetres, type UnitId, units } from '../quantity/index.ts';
+import { depthSaid, parseQuantity, toCelsius, toMillimetres, type UnitId, units } from '../quantity/index.ts';
 import { correctRefractometer } from '../sugar/index.ts';
 
 /** What a line was understood to read, in core units: °Bx, pH, g/L as citric, °C, g, mm. */
@@ -163,9 +163,11 @@ function depth(rest: string): Read | null {
   const quantity = quantityOf(bare, 'length');
   if (!quantity) return null;
   const mm = toMillimetres(quantity);
-  const inches =
-    quantity.unit === 'in' ? `${quantity.said.replace(/\s*(?:in|inch|inches|"|″|”)$/i, '')} in, ` : '';
-  return { kind: 'depth', raw: mm, celsius: null, understood: `Depth ${inches}${mm.toFixed(0)} mm` };
+  const figures = quantity.said.replace(/\s*(?:in|inch|inches|"|″|”)$/i, '');
+  // What was dictated is shown in figures, to be looked at.
+  const inches = /[a-z]/i.test(figures) ? depthSaid(mm, 'in') : `${figures} in`;
+  const said = quantity.unit === 'in' ? `${inches}, ${mm.toFixed(0)} mm` : `${mm.toFixed(0)} mm`;
+  return { kind: 'depth', raw: mm, celsius: null, understood: `Depth ${said}` };
 }
 
 /** The reading that a line's words are, or null where they are none. */
