@@ -18,16 +18,13 @@ export const errorCode = (error: unknown): string | undefined => (error as { cod
 export const isTakenId = (error: unknown): boolean =>
   errorCode(error) === 'ER_DUP_ENTRY' && /'(?:\w+\.)?PRIMARY'/.test((error as Error).message);
 
-/** How often a key that is taken is looked at again on a cluster. */
-const LOOKS = 6;
-
 /**
  * Whether a transaction that failed may come through when it is tried again. On a cluster a transaction that another node's commit overtook may
  * meet the number that was taken meanwhile before it hears that it was overtaken; a key that is taken indeed is so at each try.
  */
 function mayComeThrough(error: unknown, attempt: number, cluster: boolean): boolean {
   const code = errorCode(error) ?? '';
-  return CONTENDED.has(code) ? attempt < TRIES : cluster && code === 'ER_DUP_ENTRY' && attempt < LOOKS;
+  return attempt < TRIES && (CONTENDED.has(code) || (cluster && code === 'ER_DUP_ENTRY'));
 }
 
 const clusters = new WeakMap<Pool, Promise<boolean>>();
