@@ -84,6 +84,18 @@ describe('a spreadsheet', () => {
     expect((await who.get('/api/lots/23A')).status).toBe(404);
   });
 
+  it('sent eight times at once comes in once, and all eight are answered alike', async () => {
+    const body = {
+      ...{ id: newId(), kind: 'lots', fileName: 'at once.csv', columns: LOT_COLUMNS },
+      rows: [['21A', 'Medlar jelly', '2021-11-02']],
+    };
+    const replies = await Promise.all(Array.from({ length: 8 }, () => who.post('/api/spreadsheets', body)));
+    expect(replies.map((r) => r.status)).toEqual(Array(8).fill(201));
+    expect(new Set(replies.map((r) => JSON.stringify(r.body))).size).toBe(1);
+    expect((await who.get('/api/earlier-lots?q=21A')).body.lots).toHaveLength(1);
+    await who.post(`/api/spreadsheets/${body.id}/withdrawal`, { why: 'only tried' });
+  });
+
   it('with one bad cell brings in nothing, and names the row, the column and what to do', async () => {
     const before = await counts();
     const faulty: [string, object, string[][], RegExp][] = [
@@ -149,8 +161,12 @@ describe('a spreadsheet', () => {
   });
 
   it('is withdrawn once nothing rests on it; what came with it stays in the journal', async () => {
-    const sheets = (await who.get('/api/spreadsheets')).body as { id: string; kind: string }[];
-    const of = (kind: string) => sheets.find((s) => s.kind === kind)!.id;
+    const sheets = (await who.get('/api/spreadsheets')).body as {
+      id: string;
+      kind: string;
+      withdrawn: object | null;
+    }[];
+    const of = (kind: string) => sheets.find((s) => s.kind === kind && !s.withdrawn)!.id;
     const withdraw = (id: string) => who.post(`/api/spreadsheets/${id}/withdrawal`, { why: 'wrong year' });
     expect((await withdraw(of('lots'))).status).toBe(409);
     expect((await withdraw(of('stock'))).status).toBe(409);
@@ -162,7 +178,7 @@ describe('a spreadsheet', () => {
     // The same lots come in anew.
     expect((await bring('lots', LOT_COLUMNS, [['23A', 'Damson', '2023-09-02']])).status).toBe(201);
     const rows = (await who.get('/api/journal?noun=spreadsheet')).body.rows as { action: string }[];
-    expect(rows.filter((r) => r.action === 'withdraw')).toHaveLength(2);
+    expect(rows.filter((r) => r.action === 'withdraw')).toHaveLength(3);
     for (const report of await verifyJournal(app.pool)) expect(report.faults).toEqual([]);
   });
 

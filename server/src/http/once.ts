@@ -77,7 +77,8 @@ export async function writeOnce<T>(
   try {
     return await write(false);
   } catch (error) {
-    if (!isTakenId(error)) throw error;
+    // Whatever refused it, as that nothing is left: the same may have been written while this one waited for the lock.
+    if (!isTakenId(error) && (await writtenAs(pool, asked.id)) === undefined) throw error;
     return write(true);
   }
 }
