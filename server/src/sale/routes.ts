@@ -45,11 +45,21 @@ const saleFrom = (row: SaleRow, timeZone: string): Sale => ({
 /** Sales that stand, the newest first, a page after another: those recorded here, and those brought in. */
 async function listSales(pool: Pool, kitchen: Kitchen, query: SaleQuery) {
   const midnight = (day: string) => toSql(instantOf(`${day} 00:00`, kitchen.timeZone));
+  // A spreadsheet says a day, whatever the hour is where the kitchen lies.
   const words = wordsIn(SEARCHED, query.q);
   const conditions = [
     { sql: 'i.kitchen_id = ? AND s.withdrawn_at IS NULL', values: [kitchen.id] },
-    ...(query.from ? [{ sql: 'i.at >= ?', values: [midnight(query.from)] }] : []),
-    ...(query.until ? [{ sql: 'i.at < ?', values: [midnight(addDays(query.until, 1))] }] : []),
+    ...(query.from
+      ? [{ sql: 'COALESCE(e.sold_on >= ?, i.at >= ?)', values: [query.from, midnight(query.from)] }]
+      : []),
+    ...(query.until
+      ? [
+          {
+            sql: 'COALESCE(e.sold_on <= ?, i.at < ?)',
+            values: [query.until, midnight(addDays(query.until, 1))],
+          },
+        ]
+      : []),
     ...(query.before
       ? [{ sql: '(i.at, i.id) < (SELECT at, id FROM sale WHERE id = ?)', values: [query.before] }]
       : []),
