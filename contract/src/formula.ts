@@ -21,10 +21,13 @@ export const Storage = z.enum(['shelf', 'cold', 'frozen']);
 const key = z.string().min(1).max(40);
 const share = (what: string) => z.number().gt(0, what).max(1, 'Not more than all of it.');
 
+/** For how much of what it follows an amount is, as it was said: "1 pint". */
+const Each = z.string().min(1).max(40).optional();
+
 export const Basis = z.discriminatedUnion('per', [
   z.object({ per: z.literal('batch') }),
-  z.object({ per: z.literal('line'), lineId: key, by: z.enum(['weight', 'volume']) }),
-  z.object({ per: z.literal('yield'), by: z.enum(['weight', 'volume']) }),
+  z.object({ per: z.literal('line'), lineId: key, by: z.enum(['weight', 'volume']), each: Each }),
+  z.object({ per: z.literal('yield'), by: z.enum(['weight', 'volume']), each: Each }),
   /** In each bottle of so many mL; of the formula's own size where it is not said. */
   z.object({ per: z.literal('bottle'), ml: z.number().gt(0, 'Over 0 mL.').max(20_000).optional() }),
 ]);
@@ -35,6 +38,12 @@ export const FormulaLine = z.object({
   ingredientId: z.string().max(60),
   stepId: z.string().max(40).optional(),
   basis: Basis.optional(),
+  /** What else would do in its place. */
+  or: z
+    .array(z.object({ said: z.string().max(80), ingredientId: z.string().max(60) }))
+    .max(6)
+    .optional(),
+  optional: z.boolean().optional(),
 });
 
 export const FormulaStep = z.object({

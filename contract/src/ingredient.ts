@@ -52,7 +52,13 @@ const Acidity = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('acid'), acid: acidName, per100g: per100 }),
   z.object({ kind: z.literal('vinegar'), aceticPer100g: per100.nullable() }),
   z.object({ kind: z.literal('neutral') }),
-  z.object({ kind: z.literal('unknown'), ph: range.optional() }),
+  z.object({
+    kind: z.literal('salt'),
+    acid: acidName.optional(),
+    molPer100g: z.number().min(0).max(10),
+    basePer100g: z.number().min(0).max(10),
+  }),
+  z.object({ kind: z.literal('unknown'), ph: range.optional(), base: z.number().min(0).max(10).optional() }),
 ]);
 
 /** A catalogue entry, composition in g per 100 g. */
@@ -60,6 +66,7 @@ export const Ingredient = z.object({
   id: z.string().min(1).max(60),
   name: z.string(),
   labelName: z.string(),
+  also: z.array(z.string()).readonly().optional(),
   family: Family,
   per100g: z.object({
     water: per100,
@@ -78,6 +85,10 @@ export const Ingredient = z.object({
   caution: z.string().optional(),
   liquid: z.boolean(),
   formOf: z.string().optional(),
+  shares: z.object({ zest: z.number(), pith: z.number(), juice: z.number(), pips: z.number() }).optional(),
+  servingOnly: z.boolean().optional(),
+  heated: z.boolean().optional(),
+  poisonousRaw: z.boolean().optional(),
   frozen: z.boolean().optional(),
   dried: z.boolean().optional(),
   own: z.object({ from: z.enum(['label', 'measured']), on: z.string() }).optional(),

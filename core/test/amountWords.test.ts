@@ -1,4 +1,4 @@
-import { numberAtHead, parseQuantity } from '@inch/core/quantity';
+import { numberAt, parseQuantity, tokensOf } from '@inch/core/quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -49,6 +49,28 @@ const SAID: [string, number | [number, number], string][] = [
   ['an ounce', 1, 'oz'],
   ['a pint', 1, 'pint'],
   ['10', 10, 'each'],
+  ['a 750 ml bottle', 750, 'ml'],
+  ['two 12 fl oz bottles', 24, 'floz'],
+  ['2 x 1.5 l', 3, 'l'],
+  ['two 2 kg bags', 4, 'kg'],
+  ['1 (14 g) packet', 14, 'g'],
+  ['a 2 inch piece', 2, 'in'],
+  ['two 3-inch sticks', 2, 'stick'],
+  ['a 3-inch stick', 1, 'stick'],
+  ['2 heaped tablespoons', [2.4, 4], 'tbsp'],
+  ['1 lb and 6 oz', 1.375, 'lb'],
+  ['between 2 and 3 cups', [2, 3], 'cup'],
+  ['one hundred and fifty grams', 150, 'g'],
+  ['two hundred grams', 200, 'g'],
+  ['1-1/2 cups', 1.5, 'cup'],
+  ['92c', 92, 'C'],
+  ['190 °F', 190, 'F'],
+  ['2 c', 2, 'cup'],
+  ['8 oz by volume', 8, 'floz'],
+  ['8 ounces by weight', 8, 'oz'],
+  ['8 weight ounces', 8, 'oz'],
+  ['1 cup to 2 cups', [1, 2], 'cup'],
+  ['about 3 sprigs', 3, 'sprig'],
 ];
 
 describe('an amount as it is said', () => {
@@ -65,14 +87,14 @@ describe('an amount as it is said', () => {
     }
   });
 
-  it.each(['cups', 'some sugar', 'of a cup', '', 'and a half', 'quite a bit', 'two to', 'a 750 ml bottle'])(
+  it.each(['cups', 'some sugar', 'of a cup', '', 'and a half', 'quite a bit', 'two to'])(
     '"%s" is none',
     (said) => {
       expect(() => parseQuantity(said)).toThrow(RangeError);
     },
   );
 
-  it('loses no word: what is not the number is left over, in order', () => {
+  it('is a number over 0 from less to more, whatever words stand there, and no word is lost', () => {
     const words = [
       'two',
       'and',
@@ -92,10 +114,18 @@ describe('an amount as it is said', () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...words), { minLength: 1, maxLength: 8 }), (said) => {
         const text = said.join(' ');
-        const read = numberAtHead(text);
-        if (!read) return;
-        const told = `${read.said} ${read.rest}`.trim().split(/\s+/).sort();
-        expect(told).toEqual([...said].sort());
+        const tokens = tokensOf(text);
+        expect(tokens.map((token) => token.text).join('')).toBe(text.replace(/\s/g, ''));
+        try {
+          const read = numberAt(tokens, 0);
+          if (!read) return;
+          expect(read.next).toBeGreaterThan(0);
+          expect(read.next).toBeLessThanOrEqual(tokens.length);
+          expect(read.low).toBeLessThanOrEqual(read.high);
+          expect(read.low).toBeGreaterThan(0);
+        } catch (error) {
+          expect((error as Error).message).toMatch(/from more to less/);
+        }
       }),
     );
   });

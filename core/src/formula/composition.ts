@@ -53,6 +53,12 @@ function acidityPer100g(entry: Ingredient, corner: Corner): Acidity & Pick<Ingre
   switch (acidity.kind) {
     case 'neutral':
       return { ...none, known: 'well' };
+    case 'salt':
+      return {
+        acids: acidity.acid ? { [acidity.acid]: acidity.molPer100g } : {},
+        baseEquivalents: acidity.basePer100g,
+        known: 'well',
+      };
     case 'unknown':
       return { ...none, known: 'unknown' };
     case 'acid':

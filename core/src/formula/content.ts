@@ -17,11 +17,11 @@ export type StepKind =
   | 'process'
   | 'rest';
 
-/** What a line's amount is told by: the batch, another line, the liquid in the pan when it goes in, or each bottle. */
+/** What a line's amount is told by: an amount that is no share is for `each` of what it follows, as it was said ("1 pint"; a kg or a litre where absent). The batch, another line, the liquid in the pan when it goes in, or each bottle. */
 export type Basis =
   | { per: 'batch' }
-  | { per: 'line'; lineId: string; by: 'weight' | 'volume' }
-  | { per: 'yield'; by: 'weight' | 'volume' }
+  | { per: 'line'; lineId: string; by: 'weight' | 'volume'; each?: string | undefined }
+  | { per: 'yield'; by: 'weight' | 'volume'; each?: string | undefined }
   /** In each bottle of so many mL; of the formula's own size where it is not said. */
   | { per: 'bottle'; ml?: number | undefined };
 
@@ -33,6 +33,10 @@ export interface FormulaLine {
   stepId?: string | undefined;
   /** Absent: per batch. */
   basis?: Basis | undefined;
+  /** What else would do in its place, by its own words. */
+  or?: { said: string; ingredientId: string }[] | undefined;
+  /** It may be left out. */
+  optional?: boolean | undefined;
 }
 
 export interface FormulaStep {

@@ -19,6 +19,8 @@ const nameIn = (weighing: Pick<Weighing, 'catalogue'>, line: FormulaLine): strin
 export function basisWords(basis: Basis | undefined, nameOf: (lineId: string) => string): string {
   if (!basis || basis.per === 'batch') return '';
   if (basis.per === 'bottle') return ' in each bottle';
+  const each = basis.each?.replace(/^1 /, '');
+  if (each !== undefined) return ` per ${each} of ${basis.per === 'yield' ? 'juice' : nameOf(basis.lineId)}`;
   if (basis.per === 'yield')
     return basis.by === 'volume' ? ' per litre of juice' : ' of the juice, by weight';
   return ` of ${nameOf(basis.lineId)}, by ${basis.by}`;

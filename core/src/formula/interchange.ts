@@ -40,7 +40,7 @@ type Group = 'acid' | 'vinegar' | 'sugar' | 'fruit';
 function groupOf(entry: Ingredient): Group | null {
   if (entry.family === 'vinegar')
     return entry.acidity.kind === 'vinegar' && entry.acidity.aceticPer100g ? 'vinegar' : null;
-  if (entry.family === 'acid') return 'acid';
+  if (entry.acidity.kind === 'acid') return 'acid';
   if (/^(bottled-)?(lemon|lime)-juice$/.test(entry.id)) return 'acid';
   if (entry.family === 'sugar') return 'sugar';
   return entry.family === 'fruit' || entry.family === 'juice' ? 'fruit' : null;

@@ -1,5 +1,12 @@
-import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
-import { askOf, type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
+import { askedOf, type Ingredient, type KitchenCatalogue } from '../ingredient/index.ts';
+import {
+  type CupSchool,
+  millilitresIn,
+  parseQuantity,
+  toGrams,
+  type UnitId,
+  units,
+} from '../quantity/index.ts';
 import type { Basis, FormulaLine } from './content.ts';
 
 /** What weighing a formula's lines needs to know of the kitchen. */
@@ -53,6 +60,20 @@ function ratioOf(said: string): SaidLine['value'] | undefined {
   return at(quantity.amount * size, low * size, high * size);
 }
 
+/** g or mL that an amount is for, where no other is said. */
+const THOUSAND = 1000;
+
+/** How much of what it follows an amount is for, "1 pint" or "500 g", in mL by volume and in g by weight. */
+function eachOf(said: string, by: 'weight' | 'volume', cup: CupSchool | undefined): number {
+  const { amount, unit } = parseQuantity(said);
+  const facts = units[unit as UnitId];
+  if (facts?.dimension !== (by === 'volume' ? 'volume' : 'mass') || !(amount > 0))
+    throw new RangeError(
+      `"${said}" is not ${by === 'volume' ? 'a volume' : 'a weight'}: say for how much of it the amount is`,
+    );
+  return amount * (by === 'volume' ? millilitresIn(unit as UnitId, cup) : facts.size!);
+}
+
 /**
  * Reads a formula line's words: grams by weight, measure or count, or a ratio where it follows something else.
  * @param line the line; @param weighing the kitchen's cups, catalogue and own measures
@@ -79,14 +100,21 @@ export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
         ? { lineId: line.id, ingredient, basis, value: ratio }
         : open('An amount has to be over 0.');
     const quantity = parseQuantity(line.said, weighing.cup ? { cup: weighing.cup } : {});
-    const asks = askOf(quantity);
+    const asks = askedOf(quantity, ingredient);
     if (asks) return open(asks, quantity.asks === 'weight-or-volume' ? 'weight-or-volume' : undefined);
-    const { grams, assumption, range } = toGrams(quantity, ingredient, {
+    const weighed = toGrams(quantity, ingredient, {
       cup: weighing.cup,
       measures: weighing.catalogue.measures,
     });
+    const { assumption } = weighed;
+    const times =
+      'each' in basis && basis.each !== undefined ? THOUSAND / eachOf(basis.each, basis.by, weighing.cup) : 1;
+    const grams = weighed.grams * times;
     if (!(grams > 0)) return open('An amount has to be over 0.');
-    const [low, high] = range ?? [grams, grams];
+    const [low, high] = (weighed.range ?? [weighed.grams, weighed.grams]).map((g) => g * times) as [
+      number,
+      number,
+    ];
     return {
       lineId: line.id,
       ingredient,

@@ -1,29 +1,19 @@
-import { forms } from './forms.ts';
-import { fruits } from './fruit.ts';
-import { juices } from './juice.ts';
+import { entries } from './entries/index.ts';
 import { catalogueWith, type KitchenCatalogue, type OwnPart } from './kitchenCatalogue.ts';
-import { lowAcidThings } from './lowAcid.ts';
-import { staples } from './pantry.ts';
-import { sweeteners } from './sweetener.ts';
 import type { Ingredient } from './types.ts';
 
+export { askedOf } from './asked.ts';
 export { bringsGerms, mustBoil } from './heat.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { namedIn } from './named.ts';
+export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
 export type { Acidity, Allergen, Family, Ingredient, Range } from './types.ts';
 export { warningFor, warnings } from './warned.ts';
 export { allWords, isIdle } from './words.ts';
 
 /** The catalogue that ships: every figure typical, with its public source. */
-export const catalogue: readonly Ingredient[] = [
-  ...fruits,
-  ...juices,
-  ...forms,
-  ...staples,
-  ...sweeteners,
-  ...lowAcidThings,
-];
+export const catalogue: readonly Ingredient[] = entries;
 
 /** The catalogue as it ships, nothing laid over it. */
 export const shippedCatalogue: KitchenCatalogue = catalogueWith(catalogue, {});

@@ -4,6 +4,7 @@ import { tellingWords } from './words.ts';
 
 /** Other names that cooks write, by catalogue id. */
 const ALIASES: Record<string, readonly string[]> = {
+  water: ['water', 'still water', 'mineral water', 'bottled water', 'drinking water'],
   sugar: ['sugar', 'white sugar', 'cane white sugar'],
   'cane-sugar': ['cane sugar', 'raw sugar', 'demerara', 'demerara sugar', 'turbinado', 'turbinado sugar'],
   'brown-sugar': ['brown sugar', 'muscovado', 'muscovado sugar', 'soft brown sugar'],
@@ -58,27 +59,50 @@ type Rank = 0 | 1 | 2;
 /** Names that leave open which kind is meant, though a label may say no more. */
 const OF_MANY_KINDS = new Set(['vinegar', 'spirit', 'juice', 'acid', 'syrup', 'peel']);
 
+/** Other names for an entry. */
+export const alsoOf = (entry: Ingredient): readonly string[] => [
+  ...(ALIASES[entry.id] ?? []),
+  ...(entry.also ?? []),
+];
+
 /** Names of an entry with their rank. What is frozen, dried or bottled is not named by what its label says, which is what the fresh one is called. */
 function namesOf(entry: Ingredient): [string, Rank][] {
   const label = entry.labelName.replace(/\(.*\)/, '');
   return [
     ...waysToSay(entry.name).map((key): [string, Rank] => [key, 0]),
-    ...(ALIASES[entry.id] ?? []).flatMap(waysToSay).map((key): [string, Rank] => [key, 1]),
+    ...alsoOf(entry)
+      .flatMap(waysToSay)
+      .map((key): [string, Rank] => [key, 1]),
     ...(entry.formOf === undefined ? waysToSay(label) : [])
       .filter((key) => !OF_MANY_KINDS.has(key))
       .map((key): [string, Rank] => [key, 2]),
   ];
 }
 
-const indexes = new WeakMap<KitchenCatalogue, Map<string, { entry: Ingredient; rank: Rank }[]>>();
+interface Known {
+  byKey: Map<string, { entry: Ingredient; rank: Rank }[]>;
+  /** The telling words of every name of every entry. */
+  names: { entry: Ingredient; words: string[][] }[];
+}
 
-/** Entries of a catalogue by every way to say them. */
-function indexOf(catalogue: KitchenCatalogue): Map<string, { entry: Ingredient; rank: Rank }[]> {
+const indexes = new WeakMap<KitchenCatalogue, Known>();
+
+/** Entries of a catalogue by every way to say them, and by their words. */
+function indexOf(catalogue: KitchenCatalogue): Known {
   const known = indexes.get(catalogue);
   if (known) return known;
-  const index = new Map<string, { entry: Ingredient; rank: Rank }[]>();
+  const byKey: Known['byKey'] = new Map();
   for (const entry of catalogue.all)
-    for (const [key, rank] of namesOf(entry)) index.set(key, [...(index.get(key) ?? []), { entry, rank }]);
+    for (const [key, rank] of namesOf(entry)) {
+      const list = byKey.get(key);
+      if (list) list.push({ entry, rank });
+      else byKey.set(key, [{ entry, rank }]);
+    }
+  const names = catalogue.all.map((entry) => ({
+    entry,
+    words: [entry.name, entry.labelName.replace(/\(.*\)/, ''), ...alsoOf(entry)].map(tellingWords),
+  }));
+  const index = { byKey, names };
   indexes.set(catalogue, index);
   return index;
 }
@@ -101,10 +125,9 @@ function near(wanted: readonly string[], name: readonly string[]): number {
 
 /** Entries that some words may mean, the nearest first, at most five. */
 function nearest(wanted: readonly string[], catalogue: KitchenCatalogue): Ingredient[] {
-  return catalogue.all
-    .map((entry) => {
-      const names = [entry.name, entry.labelName.replace(/\(.*\)/, ''), ...(ALIASES[entry.id] ?? [])];
-      const most = Math.max(...names.map((name) => near(wanted, tellingWords(name))));
+  return indexOf(catalogue)
+    .names.map(({ entry, words }) => {
+      const most = Math.max(...words.map((name) => near(wanted, name)));
       return { entry, score: most + (entry.own ? 0.05 : 0) - (entry.formOf === undefined ? 0 : 0.1) };
     })
     .filter(({ score }) => score >= 0.65)
@@ -126,9 +149,10 @@ export function namedIn(
 ): { entry: Ingredient | undefined; others: Ingredient[] } {
   const wanted = tellingWords(text);
   if (wanted.length === 0) return { entry: undefined, others: [] };
-  const index = indexOf(catalogue);
-  const found = [...new Set(waysToSay(text))].flatMap((key) => index.get(key) ?? []);
+  const { byKey } = indexOf(catalogue);
+  const found = [...new Set(waysToSay(text))].flatMap((key) => byKey.get(key) ?? []);
   const entry = surest(found);
-  const meant = [...new Set([...found.map((f) => f.entry), ...nearest(wanted, catalogue)])];
+  const near = entry ? [] : nearest(wanted, catalogue);
+  const meant = [...new Set([...found.map((f) => f.entry), ...near])];
   return { entry, others: meant.slice(0, 5) };
 }

@@ -24,8 +24,10 @@ export type Acidity =
   | { kind: 'vinegar'; aceticPer100g: number | null }
   /** Neither acid nor base to speak of: sugar, water, spirit. */
   | { kind: 'neutral' }
-  /** Not known well enough to compute with: its pH has to be measured. */
-  | { kind: 'unknown'; ph?: Range };
+  /** A salt of known make: acid in mol and strong base in eq per 100 g. */
+  | { kind: 'salt'; acid?: AcidName; molPer100g: number; basePer100g: number }
+  /** Not known well enough to compute with: its pH has to be measured. `base`: strong base in 100 g at the most, eq. */
+  | { kind: 'unknown'; ph?: Range; base?: number };
 
 export type Family =
   | 'fruit'
@@ -61,6 +63,8 @@ export type Allergen =
 export interface Ingredient extends Measurable {
   id: string;
   labelName: string;
+  /** Other names that cooks write for it. */
+  also?: readonly string[];
   family: Family;
   per100g: {
     water: number;
@@ -90,5 +94,9 @@ export interface Ingredient extends Measurable {
   dried?: boolean;
   /** Set on a kitchen's own entry: from a label, or measured by itself on a day. */
   own?: { from: 'label' | 'measured'; on: string };
+  /** Shares of a whole citrus fruit by weight: its zest, its pith, its juice with the pulp, its pips. */
+  shares?: { zest: number; pith: number; juice: number; pips: number };
+  /** Goes into the glass as it is served, never into the bottle. */
+  servingOnly?: boolean;
   source: string;
 }

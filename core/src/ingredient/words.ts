@@ -3,11 +3,13 @@ import { singular } from '../quantity/index.ts';
 /** Words that say how a thing is bought or made ready, and nothing of which thing it is. */
 const IDLE = new Set(
   [
-    'a an of the and or with some about approx approximately around each plus more extra to taste in into on for then just very well',
-    'fresh freshly ripe overripe good best organic local wild homegrown firm juicy pure real large small medium big whole heaped level packed loosely lightly',
-    'cold hot warm tap filtered boiled cooled granulated caster unwaxed untreated',
-    'chopped sliced diced crushed grated peeled unpeeled washed rinsed scrubbed wiped stoned pitted hulled cored stripped trimmed cleaned picked destemmed stemmed',
-    'topped tailed halved quartered pricked slit scored bruised torn minced mashed drained thawed strained sieved squeezed rough roughly coarse coarsely fine finely thin thinly',
+    'a an of the and with some about approx approximately around each in into on for then just very well only both all few couple',
+    'fresh freshly ripe overripe good best organic local wild homegrown firm juicy pure real large small medium big little whole heaped level packed loosely lightly',
+    'cold hot warm lukewarm cool tap filtered boiled cooled spring granulated caster castor unwaxed untreated unsweetened unsalted plain ordinary seedless sized seasonal fragrant plump fat thin thick long short heavy',
+    'chopped sliced diced crushed grated peeled unpeeled washed rinsed scrubbed wiped stoned pitted hulled cored stripped trimmed cleaned picked destemmed stemmed deseeded seeded shelled',
+    'topped tailed halved quartered pricked slit scored bruised torn minced mashed drained thawed defrosted strained sieved sifted squeezed blended pureed cubed shaved cracked pounded smashed muddled flaked broken toasted dissolved split shaken divided crumbled melted softened shredded julienned warmed chilled beaten reserved pressed rubbed wilted stirred skinned destoned destalked snipped',
+    'unsprayed edible unbruised undamaged unblemished spotless',
+    'rough roughly coarse coarsely fine finely thin thinly gently carefully thoroughly sparingly lengthwise crosswise separately',
   ]
     .join(' ')
     .split(' '),

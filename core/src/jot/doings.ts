@@ -1,5 +1,6 @@
-import { type KitchenCatalogue, namedIn } from '../ingredient/index.ts';
-import { amountAtHead, askOf, type CupSchool, parseQuantity, toGrams } from '../quantity/index.ts';
+import type { KitchenCatalogue } from '../ingredient/index.ts';
+import { readSaid } from '../line/index.ts';
+import { amountAt, type CupSchool, parseQuantity, textOf, toGrams, tokensOf } from '../quantity/index.ts';
 
 /** Something that went in, as it was said: how much, and of what. */
 export interface Addition {
@@ -9,14 +10,30 @@ export interface Addition {
 
 const ADD = /^(?:add(?:ed)?|put in|went in|plus|in goes?)\s+(.+)$/i;
 const NO_MEASURES: ReadonlySet<string> = new Set();
+/** What is taken of a fruit is told before how many: "juice of half a lemon". */
+const OF_FRUIT = /^(?:the )?(?:juice|zest|peel|rind)\b.* (?:of|from) /i;
+
+function amountIn(words: string): Addition | null {
+  const tokens = tokensOf(words);
+  try {
+    const read = amountAt(tokens, 0, NO_MEASURES);
+    if (!read) return null;
+    const said = textOf(words, tokens.slice(0, read.next));
+    const rest = tokens.slice(tokens[read.next]?.word === 'of' ? read.next + 1 : read.next);
+    // "a bit more" is no amount.
+    if (rest.length === 0 || /^an?$/i.test(said)) return null;
+    return { said, words: textOf(words, rest) };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return null;
+  }
+}
 
 /** "add 12 g citric" as an amount and the words of what it is of; null where it says no such thing. */
 export function additionIn(rest: string): Addition | null {
-  const match = ADD.exec(rest);
-  const amount = match && amountAtHead(match[1]!, NO_MEASURES);
-  // "a bit more" is no amount.
-  const measured = amount && amount.rest !== '' && !/^an?$/i.test(amount.said);
-  return measured ? { said: amount.said, words: amount.rest } : null;
+  const words = ADD.exec(rest)?.[1];
+  if (words === undefined) return null;
+  return amountIn(words) ?? (OF_FRUIT.test(words) ? { said: '', words } : null);
 }
 
 /** "14 x 250 ml" said as what it is: bottles are counted where their closing and place are asked. */
@@ -47,23 +64,25 @@ export function weighedAddition(
   addition: Addition,
   weighing: JotWeighing,
 ): { ingredientId: string; name: string; grams: number } | { asks: string } {
-  const { entry, others } = namedIn(addition.words, weighing.catalogue);
-  if (!entry)
+  const [thing, another] = readSaid(`${addition.said} ${addition.words}`, weighing.catalogue).things;
+  if (another) return { asks: 'These are two things: jot one at a time.' };
+  const { query, others, name } = thing!;
+  if (query)
     return {
       asks:
-        others.length > 0
-          ? `Which is meant by "${addition.words}": ${others.map((o) => o.name.toLowerCase()).join(', ')}?`
-          : `"${addition.words}" is not in the catalogue.`,
+        others.length > 0 && thing!.ingredientId === ''
+          ? `Which is meant by "${name}": ${others.map((o) => o.name.toLowerCase()).join(', ')}?`
+          : query,
     };
+  if (thing!.basis.per !== 'batch')
+    return { asks: 'Jot what went in as an amount: weigh it, or measure it.' };
+  const entry = weighing.catalogue.get(thing!.ingredientId);
   try {
-    const quantity = parseQuantity(addition.said, weighing.cup ? { cup: weighing.cup } : {});
-    const asks = askOf(quantity);
-    if (asks) return { asks };
+    const quantity = parseQuantity(thing!.said);
     const { grams } = toGrams(quantity, entry, { cup: weighing.cup, measures: weighing.catalogue.measures });
-    return grams > 0
-      ? { ingredientId: entry.id, name: entry.name, grams }
-      : { asks: 'An amount has to be over 0.' };
+    return { ingredientId: entry.id, name: entry.name, grams };
   } catch (error) {
-    return { asks: (error as Error).message };
+    if (!(error instanceof RangeError)) throw error;
+    return { asks: error.message };
   }
 }

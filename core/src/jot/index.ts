@@ -68,7 +68,7 @@ export function parseJot(line: string): Jotting {
           text,
           lotCode,
           addition,
-          understood: `In: ${addition.said} of ${addition.words}`,
+          understood: `In: ${addition.said ? `${addition.said} of ` : ''}${addition.words}`,
         };
     }
   const note = rest.slice(noted?.[0].length ?? 0);

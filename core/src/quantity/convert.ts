@@ -1,5 +1,6 @@
 import { askOf, type Quantity } from './parse.ts';
 import { type CupSchool, cupSchools, millilitresIn, type UnitId, units } from './units.ts';
+import { vagueMl } from './vague.ts';
 
 /** What converting a measure of an ingredient to grams needs to know of it. Densities in g/mL as poured, pieces in g each. */
 export interface Measurable {
@@ -76,6 +77,10 @@ function factor(
       : '';
     return [ml * density, `${school}at ${density.toFixed(2)} g/mL, typical`];
   }
+  if (facts?.dimension === 'length' && ingredient.gramsPerPiece?.inch) {
+    const inch = ingredient.gramsPerPiece.inch;
+    return [(inch * facts.size!) / MM_PER_INCH, `${inch} g an inch, typical`];
+  }
   if (facts && facts.dimension !== 'count')
     throw new RangeError(`"${quantity.said}" is not an amount of ${ingredient.name}`);
   const piece = ingredient.gramsPerPiece?.[quantity.unit];
@@ -84,6 +89,21 @@ function factor(
       `What one ${quantity.unit === 'each' ? 'piece' : quantity.unit} of ${ingredient.name} weighs is not known. Weigh it and write grams.`,
     );
   return [piece, `${piece} g ${quantity.unit === 'each' ? 'each' : `a ${quantity.unit}`}, typical`];
+}
+
+const MM_PER_INCH = 25.4;
+
+/** A pinch, a dash, a shot: grams from what such a measure holds, with the spread of it. */
+function vagueGrams(quantity: Quantity, ingredient: Measurable): Grams | undefined {
+  const held = vagueMl[quantity.unit];
+  if (!held || ingredient.gramsPerPiece?.[quantity.unit] !== undefined) return undefined;
+  const density = densityFor('tsp', ingredient);
+  const [from, to] = quantity.range ?? [quantity.amount, quantity.amount];
+  return {
+    grams: quantity.amount * held[1] * density,
+    range: [from * held[0] * density, to * held[2] * density],
+    assumption: `a ${quantity.unit} of ${held[0]} to ${held[2]} mL, at ${density.toFixed(2)} g/mL, typical`,
+  };
 }
 
 /**
@@ -99,7 +119,27 @@ export function toGrams(
   options: { cup?: CupSchool | undefined; measures?: readonly OwnMeasure[] } = {},
 ): Grams {
   if (quantity.asks === 'decimal-or-thousands') throw new RangeError(askOf(quantity)!);
-  const [each, assumption] = factor(quantity, ingredient, options.cup, options.measures ?? []);
+  const measures = options.measures ?? [];
+  const vague = measures.some((m) => m.name === quantity.unit) ? undefined : vagueGrams(quantity, ingredient);
+  const result = vague ?? levelGrams(quantity, ingredient, options.cup, measures);
+  if (!quantity.plus) return result;
+  const more = toGrams(quantity.plus, ingredient, options);
+  const [low, high] = [result, more].map((part) => part.range ?? [part.grams, part.grams]);
+  const ranged = result.range || more.range;
+  return {
+    ...result,
+    grams: result.grams + more.grams,
+    ...(ranged ? { range: [low![0]! + high![0]!, low![1]! + high![1]!] as [number, number] } : {}),
+  };
+}
+
+function levelGrams(
+  quantity: Quantity,
+  ingredient: Measurable & { id?: string },
+  cup: CupSchool | undefined,
+  measures: readonly OwnMeasure[],
+): Grams {
+  const [each, assumption] = factor(quantity, ingredient, cup, measures);
   const result: Grams = { grams: quantity.amount * each };
   if (assumption) result.assumption = assumption;
   if (quantity.range) result.range = [quantity.range[0] * each, quantity.range[1] * each];

@@ -39,6 +39,3 @@ export function readDigits(text: string, open: boolean): ReadDigits {
   if (open) return { value: decimal, or: grouped };
   return { value: last === ',' ? grouped : decimal };
 }
-
-/** Digits with signs in them, wherever they stand in a text. */
-export const DIGITS = /\d+(?:(?:[.,]|[\u00a0\u2009\u202f'’](?=\d{3}(?!\d)))\d+)*|[.,]\d+/g;

@@ -1,3 +1,4 @@
+import { isAbout } from './amountAt.ts';
 import { readDigits } from './digits.ts';
 import { parseQuantity } from './parse.ts';
 import { type UnitId, units } from './units.ts';
@@ -49,6 +50,9 @@ function inUnit(text: string, unit: UnitId): number {
     if (warm !== null) return warm;
     throw new RangeError(`"${text}" is not a temperature`);
   }
+  // What was measured is not about so much.
+  if (isAbout(text.split(/\s+/)[0]!.toLowerCase()))
+    throw new RangeError(`"${text}" is not a measured figure`);
   const read = parseQuantity(text);
   if (read.range || read.asks === 'decimal-or-thousands')
     throw new RangeError(`"${text}" may be more than one figure`);

@@ -1,4 +1,4 @@
-export { type AmountAtHead, amountAtHead, isCounted } from './amountAtHead.ts';
+export { type AmountRead, amountAt } from './amountAt.ts';
 export {
   type Grams,
   type Measurable,
@@ -11,11 +11,12 @@ export { readElevation } from './elevation.ts';
 export { type Figure, type FigureOptions, readFigure } from './figure.ts';
 export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';
-export { type NumberAtHead, numberAtHead } from './numberWords.ts';
+export { type NumberRead, numberAt } from './numberWords.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
 export { priceShown, type ReadPrice, readPrice } from './price.ts';
 export { depthSaid, grouped, money, plural, weight } from './shown.ts';
 export { singular } from './singular.ts';
+export { type Token, textOf, tokensOf, wordOf } from './tokens.ts';
 export {
   type CupSchool,
   cupSchools,
@@ -25,3 +26,4 @@ export {
   unitNamed,
   units,
 } from './units.ts';
+export { isCounted } from './vague.ts';

@@ -6,7 +6,7 @@ import { labelCheck, labelContent } from '@inch/core/label';
 import { lotKeeping } from '@inch/core/lot';
 import type { VesselShape } from '@inch/core/pan';
 import { makingOf } from '@inch/core/planning';
-import { parseQuantity } from '@inch/core/quantity';
+import { parseQuantity, tokensOf } from '@inch/core/quantity';
 import { entries } from '@inch/core/record';
 import { emptySimulatedPan, pouredIn, simulatedBench } from '@inch/core/simulated';
 import { releasable, T } from './lot.ts';
@@ -70,6 +70,6 @@ const bench = pouredIn(simulatedBench(emptySimulatedPan(pan, 0)), shippedCatalog
 export const inExamples = {
   ...{ catalogue: shippedCatalogue, lot, cherry, setting, pan, letter, jarred, kept, label, T },
   ...{ sack, kitchen, bench, entries },
-  ...{ forecast, lineAmounts, massOf, labelCheck, lotKeeping, makingOf, parseQuantity },
+  ...{ forecast, lineAmounts, massOf, labelCheck, lotKeeping, makingOf, parseQuantity, tokensOf },
   ...{ emptySimulatedPan, nothing },
 };

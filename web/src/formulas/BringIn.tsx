@@ -3,6 +3,7 @@ import { plural } from '@inch/core/quantity';
 import { type ChangeEvent, useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
+import { ReadWords } from '../parts/ingredient/ReadWords.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { TextField } from '../ui/Field.tsx';
@@ -29,10 +30,13 @@ function ReadLine({
   const catalogue = useCatalogue();
   const entry = catalogue.find(line.ingredientId);
   const coming = own?.labels.find((label) => label.figures.ingredientId === line.ingredientId);
+  const nameOf = (id: string) => catalogue.find(id)?.name.toLowerCase() ?? id;
   const open = entry ? (line.said === '' ? read.query : undefined) : read.query;
   return (
     <li className="border-b border-steel-line py-2">
-      <p className="text-sm text-ink-2">{read.text}</p>
+      <p className="text-sm text-ink-2">
+        {read.words.length > 0 ? <ReadWords text={read.text} words={read.words} /> : read.text}
+      </p>
       <div className="grid grid-cols-[7rem_1fr] items-center gap-2">
         <span className="font-semibold">{line.said || '–'}</span>
         {coming ? (
@@ -43,6 +47,12 @@ function ReadLine({
           <IngredientPicker label={`“${read.text}” is`} value={line.ingredientId} onChoose={choose} />
         )}
       </div>
+      {(line.or ?? []).length > 0 && (
+        <p className="text-sm text-ink-2">
+          or {line.or!.map((other) => `${other.said} ${nameOf(other.ingredientId)}`).join(', or ')}: to be
+          changed in the formula with one press
+        </p>
+      )}
       {open && (
         <p className="text-sm font-semibold text-hold" role="status">
           {open}

@@ -1,4 +1,10 @@
-import type { Basis, Forecast, FormulaLine, FormulaStep } from '@inch/core/formula';
+import {
+  type Basis,
+  basisWords,
+  type Forecast,
+  type FormulaLine,
+  type FormulaStep,
+} from '@inch/core/formula';
 import { weight } from '@inch/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
@@ -13,9 +19,11 @@ const quiet =
 const basisKey = (basis: Basis | undefined): string => {
   if (!basis || basis.per === 'batch') return 'batch';
   if (basis.per === 'bottle') return 'bottle';
+  if (basis.each !== undefined) return 'each';
   return basis.per === 'yield' ? `yield ${basis.by}` : `line ${basis.by} ${basis.lineId}`;
 };
-function basisFrom(value: string): Basis | undefined {
+function basisFrom(value: string, now: Basis | undefined): Basis | undefined {
+  if (value === 'each') return now;
   const [per, by, lineId] = value.split(' ') as [string, 'weight' | 'volume', string];
   if (per === 'bottle') return { per };
   if (per === 'yield') return { per, by };
@@ -43,15 +51,18 @@ export const BasisChoice = memo(function BasisChoice({
   change,
 }: Choosing & { basis: Basis | undefined; named: readonly Named[] }) {
   const others = named.filter((other) => other.id !== id);
+  const nameOf = (lineId: string) =>
+    named.find((other) => other.id === lineId)?.name ?? 'a line that is gone';
   return (
     <select
       aria-label={`Line ${n}, measured by`}
       value={basisKey(basis)}
-      onChange={(e) => change({ do: 'line', id, change: { basis: basisFrom(e.target.value) } })}
+      onChange={(e) => change({ do: 'line', id, change: { basis: basisFrom(e.target.value, basis) } })}
       className={quiet}
     >
       <option value="batch">in the batch</option>
       <option value="bottle">in each bottle</option>
+      {basisKey(basis) === 'each' && <option value="each">{basisWords(basis, nameOf).trim()}</option>}
       <option value="yield volume">per litre of the juice</option>
       <option value="yield weight">of the juice, by weight</option>
       {others.map((other) => (
@@ -126,6 +137,36 @@ export function Question({
           Kitchen settings
         </Link>
       )}
+    </p>
+  );
+}
+
+/** What else would do in a line's place, a press away; and that it may be left out. */
+export function InItsPlace({
+  line,
+  nameOf,
+  change,
+}: {
+  line: FormulaLine;
+  nameOf: (ingredientId: string) => string;
+  change: (change: Change) => void;
+}) {
+  const { said, ingredientId, or = [] } = line;
+  const take = (i: number) =>
+    change({
+      do: 'line',
+      id: line.id,
+      change: { ...or[i]!, or: or.with(i, { said, ingredientId }) },
+    });
+  if (or.length === 0 && !line.optional) return null;
+  return (
+    <p className="flex flex-wrap items-center gap-2 text-sm text-ink-2">
+      {line.optional && <span>May be left out.</span>}
+      {or.map((other, i) => (
+        <Button key={`${other.said} ${other.ingredientId}`} size="small" tone="plain" onClick={() => take(i)}>
+          or {other.said} {nameOf(other.ingredientId)}
+        </Button>
+      ))}
     </p>
   );
 }

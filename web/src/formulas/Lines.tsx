@@ -10,7 +10,7 @@ import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';
 import type { Change, Draft } from './draft.ts';
-import { BasisChoice, GoesInAt, howWeighed, type Named, Question } from './LineDetails.tsx';
+import { BasisChoice, GoesInAt, howWeighed, InItsPlace, type Named, Question } from './LineDetails.tsx';
 import { LineDialog, type LineQuestion } from './LineDialog.tsx';
 
 interface Props {
@@ -78,6 +78,8 @@ function RowMenu({ line, index, count, amount, change, ask }: RowProps) {
 /** What is asked, assumed and cautioned about a line, under it. */
 function Under({ line, index, amount, cautions, role, named, steps, change }: RowProps) {
   const n = index + 1;
+  const catalogue = useCatalogue();
+  const nameOf = (id: string) => catalogue.find(id)?.name.toLowerCase() ?? 'something unknown';
   const how = [howWeighed(amount), role].filter(Boolean).join(' · ');
   return (
     <div className="pl-9">
@@ -89,6 +91,7 @@ function Under({ line, index, amount, cautions, role, named, steps, change }: Ro
       </div>
       <div className="px-1">
         <Question line={line} amount={amount} change={change} />
+        <InItsPlace line={line} nameOf={nameOf} change={change} />
         {cautions.map((text) => (
           <p key={text} className="text-sm font-semibold text-hold">
             {text}

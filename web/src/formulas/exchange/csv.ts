@@ -18,17 +18,21 @@ const COLUMNS = ['amount', 'told by', 'ingredient', 'ingredient id', 'grams', 'g
 function basisCode(line: FormulaLine, lines: readonly FormulaLine[]): string {
   const { basis } = line;
   if (!basis) return '';
-  if (basis.per === 'line') return `line ${lines.findIndex((l) => l.id === basis.lineId) + 1} by ${basis.by}`;
-  if (basis.per === 'yield') return `yield by ${basis.by}`;
+  const each = 'each' in basis && basis.each !== undefined ? ` for ${basis.each}` : '';
+  if (basis.per === 'line')
+    return `line ${lines.findIndex((l) => l.id === basis.lineId) + 1} by ${basis.by}${each}`;
+  if (basis.per === 'yield') return `yield by ${basis.by}${each}`;
   return basis.per === 'bottle' && basis.ml ? `bottle of ${basis.ml} mL` : basis.per;
 }
 
 /** A basis out of its column; undefined where it says nothing that is known. */
 function basisFrom(code: string, idOf: (number: number) => string): FormulaLine['basis'] {
-  const by = / by (weight|volume)$/.exec(code)?.[1] as 'weight' | 'volume' | undefined;
+  const told = / by (weight|volume)(?: for (.+))?$/.exec(code);
+  const by = told?.[1] as 'weight' | 'volume' | undefined;
+  const each = told?.[2] === undefined ? {} : { each: told[2] };
   const line = /^line (\d+) by /.exec(code);
-  if (line && by) return { per: 'line', lineId: idOf(Number(line[1])), by };
-  if (code.startsWith('yield by ') && by) return { per: 'yield', by };
+  if (line && by) return { per: 'line', lineId: idOf(Number(line[1])), by, ...each };
+  if (code.startsWith('yield by ') && by) return { per: 'yield', by, ...each };
   const bottle = /^bottle of (\d+(?:\.\d+)?) mL$/.exec(code);
   if (bottle) return { per: 'bottle', ml: Number(bottle[1]) };
   return code === 'bottle' || code === 'batch' ? { per: code } : undefined;

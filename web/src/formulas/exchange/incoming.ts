@@ -28,6 +28,8 @@ export const formulaLineOf = (line: ReadListLine): FormulaLine => ({
   said: line.said,
   ingredientId: line.ingredientId,
   ...(line.basis ? { basis: line.basis } : {}),
+  ...(line.alternatives.length > 0 ? { or: line.alternatives } : {}),
+  ...(line.optional ? { optional: true } : {}),
 });
 
 /** A pasted list, line by line. */

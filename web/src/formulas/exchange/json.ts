@@ -49,6 +49,8 @@ function queried(content: FormulaContent, catalogue: KitchenCatalogue): ReadList
       ingredientId: known ? line.ingredientId : '',
       ...(line.basis ? { basis: line.basis } : {}),
       others: known ? [] : namedIn(name, catalogue).others,
+      alternatives: [],
+      words: [],
     };
     return known
       ? read

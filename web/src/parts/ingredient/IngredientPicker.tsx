@@ -1,4 +1,4 @@
-import { type Ingredient, warningFor } from '@inch/core/ingredient';
+import { type Ingredient, offeredFor, warningFor } from '@inch/core/ingredient';
 import { Command } from 'cmdk';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
@@ -8,16 +8,13 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { OwnIngredientForm } from './OwnIngredientForm.tsx';
 
-const GROUPS: { title: string; families: readonly string[] }[] = [
-  { title: 'Fruit and juice', families: ['fruit', 'juice'] },
-  { title: 'Sugar, acid, vinegar, water', families: ['sugar', 'acid', 'vinegar', 'water', 'sweetener'] },
-  { title: 'Plants, spirit and flavourings', families: ['plant', 'spirit', 'flavouring', 'preservative'] },
-];
+/** Entries shown at once. */
+const MOST = 40;
 
 function Entry({ entry, choose }: { entry: Ingredient; choose: (id: string) => void }) {
   return (
     <Command.Item
-      value={`${entry.name} ${entry.labelName} ${entry.id}`}
+      value={entry.id}
       onSelect={() => choose(entry.id)}
       className="flex cursor-pointer justify-between gap-2 rounded-md px-2 py-1.5 text-ink data-[selected=true]:bg-rim-pale"
     >
@@ -66,8 +63,10 @@ function Search({
 }) {
   const [text, setText] = useState('');
   const catalogue = useCatalogue();
+  const offered = offeredFor(text, catalogue, MOST);
+  const more = catalogue.all.length > MOST && offered.length === MOST;
   return (
-    <Command label={label} loop>
+    <Command label={label} loop shouldFilter={false}>
       <Command.Input
         autoFocus
         value={text}
@@ -79,19 +78,10 @@ function Search({
         <Command.Empty>
           <NotThere text={text} add={() => add(text)} />
         </Command.Empty>
-        {GROUPS.map((group) => (
-          <Command.Group
-            key={group.title}
-            heading={group.title}
-            className="text-ink-2 [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:font-semibold"
-          >
-            {catalogue.all
-              .filter((i) => group.families.includes(i.family))
-              .map((i) => (
-                <Entry key={i.id} entry={i} choose={choose} />
-              ))}
-          </Command.Group>
+        {offered.map((entry) => (
+          <Entry key={entry.id} entry={entry} choose={choose} />
         ))}
+        {more && <p className="px-2 py-1.5 text-sm text-ink-2">There are more: type a part of the name.</p>}
       </Command.List>
     </Command>
   );

@@ -1,5 +1,5 @@
+import type { Ingredient } from '../types.ts';
 import { fruit } from './make.ts';
-import type { Ingredient } from './types.ts';
 
 const juiceMl = { cup: 1.03 };
 

@@ -1,5 +1,5 @@
+import type { Ingredient } from '../types.ts';
 import { FDC, pantry, per100g } from './make.ts';
-import type { Ingredient } from './types.ts';
 
 const neutral = { kind: 'neutral' } as const;
 const cups = (cup: number, spoon = cup) => ({ cup: cup / 236.588, spoon: spoon / 236.588 });
@@ -155,7 +155,7 @@ export const staples: readonly Ingredient[] = [
     per100g([81.6, 0.5, 1.8, 1.8, 10.6]),
     { kind: 'juice', ph: [3.9, 4.3, 4.8], taPer100g: [0.2, 0.35, 0.5], split: { citric: 0.7, malic: 0.3 } },
     {
-      gramsPerPiece: { each: 15, strip: 2, lemon: 15 },
+      gramsPerPiece: { each: 15, strip: 2, twist: 2, lemon: 15 },
       gramsPerMl: cups(96),
       caution: 'Left too long, peel turns bitter.',
       source: `${FDC}; pH and acidity: typical`,
@@ -168,7 +168,7 @@ export const staples: readonly Ingredient[] = [
     per100g([72.5, 1.5, 4, 4, 10.6]),
     { kind: 'juice', ph: [4.0, 4.5, 4.9], taPer100g: [0.15, 0.3, 0.45], split: { citric: 0.7, malic: 0.3 } },
     {
-      gramsPerPiece: { each: 30, strip: 3, orange: 30 },
+      gramsPerPiece: { each: 30, strip: 3, twist: 2, orange: 30 },
       gramsPerMl: cups(96),
       caution: 'Left too long, peel turns bitter.',
       source: `${FDC}; pH and acidity: typical`,

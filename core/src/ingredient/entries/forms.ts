@@ -1,5 +1,5 @@
+import type { Ingredient } from '../types.ts';
 import { FDC, fruit, TABLES } from './make.ts';
-import type { Ingredient } from './types.ts';
 
 const cup = (gramsPerUsCup: number) => ({ cup: gramsPerUsCup / 236.588 });
 const FROZEN = 'Frozen berries: boil them at least 1 minute, they are not washed of everything.';

@@ -1,5 +1,5 @@
+import type { Ingredient } from '../types.ts';
 import { FDC, fruit, TABLES } from './make.ts';
-import type { Ingredient } from './types.ts';
 
 const cup = (gramsPerUsCup: number) => ({ cup: gramsPerUsCup / 236.588 });
 const OTHER = `${FDC}; pH and acidity: typical of published fruit composition tables; measure your own`;
@@ -199,7 +199,7 @@ export const fruits: readonly Ingredient[] = [
     [2.8, 3.1, 3.5],
     [0.6, 0.95, 1.3],
     { tartaric: 0.55, malic: 0.45 },
-    { labelName: 'grapes', gramsPerMl: cup(150) },
+    { labelName: 'grapes', gramsPerMl: cup(150), also: ['concord grape'] },
   ),
   fruit(
     'pineapple',

@@ -1,5 +1,5 @@
+import type { Ingredient } from '../types.ts';
 import { lowAcid } from './make.ts';
-import type { Ingredient } from './types.ts';
 
 const juice = { family: 'juice', gramsPerMl: { cup: 1.02 }, liquid: true } as const;
 const fruit = { family: 'fruit' } as const;
@@ -69,7 +69,7 @@ export const lowAcidThings: readonly Ingredient[] = [
   lowAcid('coconut-water', 'Coconut water', [95.0, 0.9, 0.9, 0.8, 1.0], [4.7, 5.2, 5.6], juice),
   lowAcid('ginger', 'Ginger root', [78.9, 0.2, 0.7, 0.8, 2.0], [5.6, 5.75, 5.9], {
     labelName: 'ginger',
-    gramsPerPiece: { each: 60, inch: 12, slice: 3 },
+    gramsPerPiece: { each: 60, inch: 12, slice: 3, thumb: 15, knob: 15, hand: 120 },
     caution: PIECES,
   }),
   lowAcid('garlic', 'Garlic', [58.6, 0.6, 0.2, 0.2, 2.1], [5.8, 6.0, 6.4], {
@@ -78,7 +78,7 @@ export const lowAcidThings: readonly Ingredient[] = [
   }),
   lowAcid('mint', 'Mint leaves', [85.0, 0, 0.5, 0.5, 6.8], undefined, {
     labelName: 'mint',
-    gramsPerPiece: { sprig: 1.5 },
+    gramsPerPiece: { sprig: 1.5, leaf: 0.1, stem: 1.5, bunch: 30 },
     caution: PIECES,
   }),
   lowAcid('rosemary', 'Rosemary', [67.8, 0, 0.5, 0.5, 14.1], undefined, {
@@ -87,6 +87,7 @@ export const lowAcidThings: readonly Ingredient[] = [
   }),
   lowAcid('elderflower', 'Elderflower heads', [80.0, 0, 0.5, 0.5, 8.0], undefined, {
     labelName: 'elderflowers',
+    gramsPerMl: { cup: 20 / 236.588 },
     gramsPerPiece: { each: 10, head: 10 },
   }),
   lowAcid('rose-petal', 'Rose petals', [84.0, 0, 0.5, 0.5, 6.0], undefined, {

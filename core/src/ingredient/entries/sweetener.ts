@@ -1,5 +1,5 @@
+import type { Ingredient } from '../types.ts';
 import { FDC, pantry, per100g } from './make.ts';
-import type { Ingredient } from './types.ts';
 
 const BODYLESS = 'A sweetener gives neither body nor keeping: what sugar did for the pan is gone.';
 const neutral = { kind: 'neutral' } as const;
