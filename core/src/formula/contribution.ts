@@ -2,9 +2,9 @@ import { hasAcid, phOf } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
 import type { ForecastSetting } from './forecast.ts';
-import { unknownLines } from './outlook.ts';
 import { brixOf, liquidOf } from './pan.ts';
 import { readLine, type SaidLine } from './said.ts';
+import { acidKnown } from './unknown.ts';
 import { type Walked, walk } from './walk.ts';
 
 /** What one line or one step does to the finished product: with it less without it. Null where there is nothing to compare. */
@@ -65,8 +65,8 @@ export function contributions(
   const { elevationMetres } = setting;
   const whole = walk(content, said, { elevationMetres });
   const amounts = amountsOf(said, whole);
-  const acidKnown = unknownLines(amounts).length === 0;
-  const hide = (c: Contribution): Contribution => (acidKnown ? c : { ...c, ph: null });
+  const known = acidKnown(amounts, whole.product);
+  const hide = (c: Contribution): Contribution => (known ? c : { ...c, ph: null });
   const all = measured(whole);
   const nothing = (id: string): Contribution => ({ id, ph: null, brix: null, millilitres: null, cost: null });
   const lines = said.map((line, i) => {

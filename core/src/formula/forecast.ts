@@ -2,7 +2,7 @@ import { type HeatProcess, processTime } from '../heat/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import { waterActivity } from '../keeping/index.ts';
 import { swellingAt } from '../pan/index.ts';
-import { hasAcid, phOf } from './acidity.ts';
+import { phOf } from './acidity.ts';
 import { amountsOf, type LineAmount } from './amounts.ts';
 import { balanceOf, type Drink, drinkOf } from './balance.ts';
 import { type Body, bodyOf } from './body.ts';
@@ -10,13 +10,14 @@ import { type Caution, cautions, lowAcidLines } from './cautions.ts';
 import { type Corner, compositionOf } from './composition.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { type Makeup, makeupOf } from './makeup.ts';
-import { type Foreseen, type Outlook, outlookOf, type PhForecast, unknownLines } from './outlook.ts';
+import { type Foreseen, type Outlook, outlookOf, type PhForecast } from './outlook.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { processesOf } from './processesOf.ts';
 import { readLine, type SaidLine, type Weighing } from './said.ts';
 import { cornerScenario } from './scenario.ts';
 import type { StepOutcome } from './steps.ts';
 import { sugarRoles } from './sugarRole.ts';
+import { acidKnown, unknownBase, whyNoPh, withBase } from './unknown.ts';
 import { type Walked, walk } from './walk.ts';
 
 export interface ForecastSetting extends Weighing {
@@ -85,15 +86,6 @@ export const weaklyKnown = (lines: readonly LineAmount[]): boolean =>
     (l) => l.ingredient && l.grams !== null && compositionOf(l.ingredient, 'typical').known === 'weak',
   );
 
-/** Why there is no pH to forecast; null where there is one. */
-export function whyNoPh(lines: readonly LineAmount[], product: Composition): string | null {
-  const unknown = unknownLines(lines);
-  if (unknown.length > 0)
-    return `No figure: the acidity of ${unknown.map((l) => l.ingredient!.name.toLowerCase()).join(', ')} is not known well enough. Measure it.`;
-  if (!hasAcid(product)) return 'No figure: nothing acid is in it.';
-  return phOf(product) === null ? 'No figure: there is too little water in it.' : null;
-}
-
 /** The lines with what is not known by the kind of its acids taken as all citric, and as all malic; as they are where all is known. */
 function splitVariants(said: readonly SaidLine[]): (readonly SaidLine[])[] {
   const unknown = (line: SaidLine) =>
@@ -124,12 +116,18 @@ function forecastPh(
   elevationMetres: number,
 ): PhForecast {
   const readings = splitVariants(said);
+  // What is not known brings nothing at the low end, half of the most in the middle, all of it at the high end.
+  const most = unknownBase(lines);
+  const brought = { low: 0, typical: most / 2, high: most };
   const at = (corner: Corner) =>
-    readings.map(
-      (lines) =>
-        phOf(walk(content, lines, { elevationMetres, scenario: cornerScenario(corner) }).product) ?? 0,
-    );
-  const middle = Math.max(phOf(product)!, ...(readings.length > 1 ? at('typical') : []));
+    readings.map((said) => {
+      const made = walk(content, said, { elevationMetres, scenario: cornerScenario(corner) }).product;
+      return phOf(withBase(made, brought[corner])) ?? 0;
+    });
+  const middle = Math.max(
+    phOf(withBase(product, brought.typical))!,
+    ...(readings.length > 1 ? at('typical') : []),
+  );
   const error = modelError(brixOf(product), weaklyKnown(lines));
   return {
     middle,
@@ -159,7 +157,7 @@ function foresee(
   setting: ForecastSetting,
 ): Foreseen {
   const { product } = walked;
-  const phWhy = whyNoPh(lines, product);
+  const phWhy = whyNoPh(lines, product, setting.criticalPh);
   return {
     ph: phWhy === null ? forecastPh(content, said, lines, product, setting.elevationMetres) : null,
     phWhy,
@@ -242,8 +240,8 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
   const lines = amountsOf(said, walked);
   const grams = liquidOf(product);
   const foreseen = foresee(content, said, lines, walked, setting);
-  const acidKnown = unknownLines(lines).length === 0;
-  const balance = balanceOf(product, acidKnown);
+  const known = acidKnown(lines, product);
+  const balance = balanceOf(product, known);
   const process = processesOf(setting).find((p) => p.id === content.processId);
   const outlook = outlookOf(content, lines, foreseen, setting);
   const { bottles, shortMl } = bottlesOf(content, said, millilitres);
@@ -265,7 +263,7 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
     shortMl,
     drink:
       content.waterParts !== undefined && grams > 0
-        ? drinkOf(product, content.waterParts, content.bottleMl, acidKnown)
+        ? drinkOf(product, content.waterParts, content.bottleMl, known)
         : null,
     body: bodyOf(content, lines, product, foreseen.ph?.middle ?? null),
     ...costOf(lines, setting),

@@ -9,7 +9,6 @@ import {
 } from '../keeping/index.ts';
 import type { LineAmount } from './amounts.ts';
 import { lowAcidLines } from './cautions.ts';
-import { compositionOf } from './composition.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { factsFrom, type Makeup } from './makeup.ts';
 import { matchFormula } from './processed.ts';
@@ -38,22 +37,6 @@ export interface Outlook {
   hurdles: Hurdle[];
   keeping: KeepingTime;
   reason: string;
-}
-
-/** Share of the flavouring part whose acids are not known well enough to compute with. */
-export function unknownLines(lines: readonly LineAmount[]): LineAmount[] {
-  const unknown = lines.filter(
-    (l) => l.ingredient && compositionOf(l.ingredient, 'typical').known === 'unknown',
-  );
-  const grams = unknown.reduce((sum, l) => sum + (l.grams ?? 0), 0);
-  const acidic = lines.reduce(
-    (sum, l) =>
-      l.ingredient && ['juice', 'acid', 'vinegar'].includes(l.ingredient.acidity.kind)
-        ? sum + (l.grams ?? 0)
-        : sum,
-    0,
-  );
-  return grams > 0.03 * (grams + acidic) ? unknown : [];
 }
 
 function whyHeld(

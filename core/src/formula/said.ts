@@ -128,6 +128,25 @@ export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
   }
 }
 
+/** Figures as a cook would write them: three that count. */
+const written = (value: number): string => `${Number(value.toPrecision(3))}`;
+
+/**
+ * A line's words for so many times as much of it, told by what it was told by before: "¾" of the juice becomes "0.81" of it, never grams.
+ * @param line the line as it stands; @param weighing the kitchen's; @param times over 0
+ * @returns the new words; null where the line says no amount yet
+ * @example timesSaid({ id: 'a', said: '2 kg', ingredientId: 'sugar' }, setting, 1.5) // '3000 g'
+ */
+export function timesSaid(line: FormulaLine, weighing: Weighing, times: number): string | null {
+  const { value, basis } = readLine(line, weighing);
+  if (!value) return null;
+  if (value.kind === 'ratio') return written(value.amount * times);
+  const each =
+    'each' in basis && basis.each !== undefined ? eachOf(basis.each, basis.by, weighing.cup) / THOUSAND : 1;
+  const grams = value.amount * each * times;
+  return `${grams < 20 ? written(grams) : Math.round(grams)} g`;
+}
+
 /** Bulk density as poured, g/mL; undefined where none is known. */
 export const bulkDensity = (entry: Ingredient): number | undefined =>
   entry.gramsPerMl?.cup ?? entry.gramsPerMl?.spoon;

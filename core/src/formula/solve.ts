@@ -3,16 +3,22 @@ import { hasAcid, phOf, taPercent } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
 import type { ForecastSetting } from './forecast.ts';
-import { unknownLines } from './outlook.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine, type SaidLine } from './said.ts';
+import { acidKnown, unknownBase, unknownLines, withBase } from './unknown.ts';
 import { walk } from './walk.ts';
 
 export type Aim = 'ph' | 'brix' | 'ta' | 'ratio' | 'aw';
 
 /** What of one line reaches an aim; where nothing does, how near it comes. */
 export type WhatItTakes =
-  | { reached: true; grams: number; before: number }
+  | {
+      reached: true;
+      grams: number;
+      before: number;
+      /** Set where something in it is not known: the dose holds with the most that it may bring. A bench trial comes after. */
+      upperBound?: true;
+    }
   | { reached: false; before: number | null; from: number; to: number; why?: string };
 
 const MEASURES: Record<Aim, (product: Composition) => number | null> = {
@@ -68,8 +74,8 @@ export function whatWouldItTake(
   const said = content.lines.map((line) => readLine(line, setting));
   const whole = walk(content, said, setting);
   const amounts = amountsOf(said, whole);
-  const unknown = unknownLines(amounts);
-  if (unknown.length > 0 && !['brix', 'aw'].includes(ask.aim))
+  const unknown = unknownLines(amounts).filter((line) => line.lineId !== ask.lineId);
+  if (['ta', 'ratio'].includes(ask.aim) && !acidKnown(amounts, whole.product))
     return {
       reached: false,
       before: null,
@@ -77,9 +83,13 @@ export function whatWouldItTake(
       to: 0,
       why: `The acidity of ${unknown.map((l) => l.ingredient!.name.toLowerCase()).join(', ')} is not known. Measure it first.`,
     };
+  // The dose has to hold at the worst end of what is not known.
+  const most = ask.aim === 'ph' ? unknownBase(unknown) : 0;
   const now = amounts[place]!.grams ?? 0;
   const f = (grams: number) =>
-    MEASURES[ask.aim](walk(content, said.with(place, asGrams(said[place]!, grams)), setting).product);
+    MEASURES[ask.aim](
+      withBase(walk(content, said.with(place, asGrams(said[place]!, grams)), setting).product, most),
+    );
   const batch = amounts.reduce((sum, line) => sum + (line.grams ?? 0), 0) || 1000;
   const rungs = ladder(batch).flatMap((grams) => {
     const value = f(grams);
@@ -94,7 +104,7 @@ export function whatWouldItTake(
   });
   if (crossings.length > 0) {
     const grams = crossings.sort((a, b) => Math.abs(a - now) - Math.abs(b - now))[0]!;
-    return { reached: true, grams, before: before ?? ask.value };
+    return { reached: true, grams, before: before ?? ask.value, ...(most > 0 ? { upperBound: true } : {}) };
   }
   const values = rungs.map((rung) => rung.value);
   return { reached: false, before, from: Math.min(...values), to: Math.max(...values) };

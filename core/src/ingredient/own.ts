@@ -69,12 +69,18 @@ export function measuredEntry(entry: Ingredient, measured: Measured): Ingredient
       : around(within(measured.taPer100g, 0.05, 12, 'A TA in g per 100 g'), 0.05 * measured.taPer100g);
   const own = { from: 'measured', on: measured.on } as const;
   const source = `${entry.source}; measured by this kitchen on ${measured.on}`;
-  if (!ph || !ta)
-    return { ...entry, per100g, acidity: ph ? { kind: 'unknown', ph } : { kind: 'unknown' }, own, source };
+  if (!ph || !ta) return { ...entry, per100g, acidity: unknownAs(entry, ph), own, source };
   const known = acidity.kind === 'juice' ? { split: acidity.split } : UNKNOWN_SPLIT;
   acidsFromPhAndTa({ ph: ph[1], taCitric: (ta[1] * 1000) / per100g.water, split: known.split });
   return { ...entry, per100g, acidity: { kind: 'juice', ph, taPer100g: ta, ...known }, own, source };
 }
+
+/** What stays unknown but for a pH keeps the bound of its base. */
+const unknownAs = ({ acidity }: Ingredient, ph: Range | undefined): Ingredient['acidity'] => ({
+  kind: 'unknown',
+  ...(ph ? { ph } : {}),
+  ...(acidity.kind === 'unknown' && acidity.base !== undefined ? { base: acidity.base } : {}),
+});
 
 /** What a label, or a supplier, says of a thing that is not in the catalogue. Grams per 100 g. */
 export interface OwnLabel {

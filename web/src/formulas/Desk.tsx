@@ -97,7 +97,7 @@ function ForecastAside({
           content={draft.content}
           wanted={wanted}
           ask={ask}
-          take={(id, said) => change({ do: 'line', id, change: { said, basis: undefined } })}
+          take={(id, said) => change({ do: 'line', id, change: { said } })}
         />
       )}
     </ForecastPanel>

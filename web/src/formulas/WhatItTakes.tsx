@@ -1,4 +1,11 @@
-import { type Aim, type FormulaContent, lineAmounts, saidGrams, whatWouldItTake } from '@inch/core/formula';
+import {
+  type Aim,
+  type FormulaContent,
+  lineAmounts,
+  saidGrams,
+  timesSaid,
+  whatWouldItTake,
+} from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
@@ -66,6 +73,8 @@ function Answer({ asked: { answer, aim, grams, line } }: { asked: ReturnType<typ
         <strong className="figure text-xl">{weight(grams!)}</strong> of {line!.ingredient!.name.toLowerCase()}
         {line!.grams !== null && `, where it is ${weight(line!.grams)} now`}; {name} stands at{' '}
         {answer.before.toFixed(digits)}. All else as it is, by the forecast: measure it.
+        {answer.upperBound &&
+          ' Something in it is not known: this is the upper bound, which holds with the most that it may bring. Make a bench trial with less.'}
       </>
     );
   return (
@@ -81,8 +90,22 @@ function Answer({ asked: { answer, aim, grams, line } }: { asked: ReturnType<typ
   );
 }
 
+/** The words for the grams found: a line that follows something goes on following it. */
+function saidFor(
+  content: FormulaContent,
+  setting: ReturnType<typeof useSetting>,
+  { lineId, line }: Pick<ReturnType<typeof useAsked>, 'lineId' | 'line'>,
+  grams: number,
+): string {
+  const formulaLine = content.lines.find((l) => l.id === lineId);
+  const follows = formulaLine?.basis && formulaLine.basis.per !== 'batch';
+  if (!follows || !line?.grams) return saidGrams(grams);
+  return timesSaid(formulaLine, setting, grams / line.grams) ?? saidGrams(grams);
+}
+
 function Asked({ content, wanted, take, onClose }: Asking) {
   const asked = useAsked(content, wanted);
+  const setting = useSetting();
   const { grams } = asked;
   return (
     <form
@@ -91,7 +114,7 @@ function Asked({ content, wanted, take, onClose }: Asking) {
         event.preventDefault();
         event.stopPropagation();
         if (grams === null) return;
-        take(asked.lineId, saidGrams(grams));
+        take(asked.lineId, saidFor(content, setting, asked, grams));
         onClose();
       }}
     >

@@ -76,7 +76,7 @@ export const staples: readonly Ingredient[] = [
     'Maple syrup',
     'sugar',
     per100g([32.4, 58.3, 1.6, 0.5, 0]),
-    { kind: 'unknown', ph: [5.0, 5.15, 5.3] },
+    { kind: 'unknown', ph: [5.0, 5.15, 5.3], base: 0.0125 },
     { gramsPerMl: cups(315), liquid: true, heated: true, lowAcid: true },
   ),
   pantry('glucose-syrup', 'Glucose syrup', 'sugar', per100g([19, 0, 40, 0, 0]), neutral, {
@@ -127,7 +127,7 @@ export const staples: readonly Ingredient[] = [
     'Potassium sorbate',
     'preservative',
     per100g([0.5, 0, 0, 0, 0]),
-    { kind: 'unknown' },
+    { kind: 'salt', acid: 'sorbic', molPer100g: 0.6657, basePer100g: 0.6657 },
     {
       labelName: 'potassium sorbate (preservative)',
       gramsPerMl: { cup: 0.6 },
@@ -140,7 +140,7 @@ export const staples: readonly Ingredient[] = [
     'Sodium benzoate',
     'preservative',
     per100g([0.5, 0, 0, 0, 0]),
-    { kind: 'unknown' },
+    { kind: 'salt', acid: 'benzoic', molPer100g: 0.694, basePer100g: 0.694 },
     {
       labelName: 'sodium benzoate (preservative)',
       gramsPerMl: { cup: 0.7 },
