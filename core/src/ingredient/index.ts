@@ -5,7 +5,7 @@ import type { Ingredient } from './types.ts';
 export { askedOf } from './asked.ts';
 export { bringsGerms, mustBoil } from './heat.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
-export { namedIn } from './named.ts';
+export { namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
 export type { Acidity, Allergen, Family, Ingredient, Range } from './types.ts';

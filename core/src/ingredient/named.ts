@@ -43,6 +43,22 @@ const ALIASES: Record<string, readonly string[]> = {
   elderflower: ['elderflower', 'elderflower head'],
 };
 
+/** Other names for an entry. */
+export const alsoOf = (entry: Ingredient): readonly string[] => [
+  ...(ALIASES[entry.id] ?? []),
+  ...(entry.also ?? []),
+];
+
+/**
+ * Every name that an entry goes by: its own, what a label calls it, and what cooks say.
+ * @example namesFor(catalogue.get('lemon-peel')).includes('lemon zest') // true
+ */
+export const namesFor = (entry: Ingredient): string[] => [
+  entry.name,
+  entry.labelName.replace(/\(.*\)/, ''),
+  ...alsoOf(entry),
+];
+
 /** A name as it is compared: its words in order, run together, so that "elder flower" is "elderflower". */
 const keyOf = (words: readonly string[]): string => words.join('');
 
@@ -58,12 +74,6 @@ type Rank = 0 | 1 | 2;
 
 /** Names that leave open which kind is meant, though a label may say no more. */
 const OF_MANY_KINDS = new Set(['vinegar', 'spirit', 'juice', 'acid', 'syrup', 'peel']);
-
-/** Other names for an entry. */
-export const alsoOf = (entry: Ingredient): readonly string[] => [
-  ...(ALIASES[entry.id] ?? []),
-  ...(entry.also ?? []),
-];
 
 /** Names of an entry with their rank. What is frozen, dried or bottled is not named by what its label says, which is what the fresh one is called. */
 function namesOf(entry: Ingredient): [string, Rank][] {
@@ -100,7 +110,7 @@ function indexOf(catalogue: KitchenCatalogue): Known {
     }
   const names = catalogue.all.map((entry) => ({
     entry,
-    words: [entry.name, entry.labelName.replace(/\(.*\)/, ''), ...alsoOf(entry)].map(tellingWords),
+    words: namesFor(entry).map(tellingWords),
   }));
   const index = { byKey, names };
   indexes.set(catalogue, index);
