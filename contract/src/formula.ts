@@ -44,6 +44,7 @@ export const FormulaLine = z.object({
     .max(6)
     .optional(),
   optional: z.boolean().optional(),
+  heading: z.string().max(60).optional(),
 });
 
 export const FormulaStep = z.object({

@@ -37,6 +37,8 @@ export interface FormulaLine {
   or?: { said: string; ingredientId: string }[] | undefined;
   /** It may be left out. */
   optional?: boolean | undefined;
+  /** Part of the recipe it stands under, "for the syrup". */
+  heading?: string | undefined;
 }
 
 export interface FormulaStep {

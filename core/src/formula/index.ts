@@ -44,7 +44,7 @@ export { keptByWeight, panBefore } from './panBefore.ts';
 export { processedParts } from './processed.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export type { SaidLine, Weighing } from './said.ts';
-export { timesSaid } from './said.ts';
+export { readLine, timesSaid } from './said.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
 export type { StepOutcome } from './steps.ts';

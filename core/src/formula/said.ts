@@ -78,6 +78,7 @@ function eachOf(said: string, by: 'weight' | 'volume', cup: CupSchool | undefine
  * Reads a formula line's words: grams by weight, measure or count, or a ratio where it follows something else.
  * @param line the line; @param weighing the kitchen's cups, catalogue and own measures
  * @returns the amount with its range and the assumption made, or the question it leaves open. Nothing is invented.
+ * @example readLine({ id: 'a', said: '2 kg', ingredientId: 'sugar' }, setting).value.amount // 2000
  */
 export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
   const ingredient = weighing.catalogue.find(line.ingredientId) ?? null;

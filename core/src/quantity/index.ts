@@ -11,7 +11,7 @@ export { readElevation } from './elevation.ts';
 export { type Figure, type FigureOptions, readFigure } from './figure.ts';
 export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';
-export { type NumberRead, numberAt } from './numberWords.ts';
+export { type NumberRead, numberAt, partBehind } from './numberWords.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
 export { priceShown, type ReadPrice, readPrice } from './price.ts';
 export { depthSaid, grouped, money, plural, weight } from './shown.ts';

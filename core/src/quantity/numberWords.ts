@@ -209,7 +209,10 @@ export function numberAt(tokens: readonly Token[], i: number): NumberRead | null
   };
 }
 
-/** A part said behind its unit, "a cup and a half": how much more of one it is; null where none stands there. */
+/**
+ * A part said behind its unit, "a cup and a half": how much more of one it is; null where none stands there.
+ * @example partBehind(tokensOf('and a half'), 0).more // 0.5
+ */
 export function partBehind(tokens: readonly Token[], i: number): { more: number; next: number } | null {
   if (tokens[i]?.word !== 'and') return null;
   const read = part(tokens, i + 1);

@@ -1,4 +1,4 @@
-import { numberAt, type Token, toCelsius, tokensOf } from '../quantity/index.ts';
+import { numberAt, partBehind, type Token, toCelsius, tokensOf } from '../quantity/index.ts';
 
 /** A part of a sentence that says one thing to do. */
 export interface Clause {
@@ -93,33 +93,40 @@ const MINUTES: Record<string, number> = {
   month: 43_200,
 };
 
-/** Numbers in a clause with the word behind each. */
-function numbers(said: string): { low: number; high: number; behind: Token[] }[] {
-  const tokens = tokensOf(said);
-  return tokens.flatMap((token, i) => {
-    const before = tokens[i - 1];
-    if (token.kind === 'sign' || (before?.kind === 'figure' && token.kind === 'figure')) return [];
-    try {
-      const read = numberAt(tokens, i);
-      return read ? [{ low: read.low, high: read.high, behind: tokens.slice(read.next, read.next + 3) }] : [];
-    } catch {
-      return [];
-    }
-  });
+const unitOf = (token: Token | undefined): number | undefined =>
+  MINUTES[(token?.word ?? '').replace(/s$/, '')];
+
+/** Minutes at a place among tokens: "1 hour and 15 minutes", "an hour and a half"; null where none stand there. */
+function minutesAt(tokens: readonly Token[], i: number): number | null {
+  const number = readAt(tokens, i);
+  const size = number && unitOf(tokens[number.next]);
+  if (!number || size === undefined || size === null) return null;
+  const middle = ((number.low + number.high) / 2) * size;
+  const half = partBehind(tokens, number.next + 1);
+  if (half) return middle + half.more * size;
+  const joined = tokens[number.next + 1]?.word === 'and' ? number.next + 2 : number.next + 1;
+  const more = readAt(tokens, joined);
+  return size === 60 && more && unitOf(tokens[more.next]) === 1 ? middle + more.low : middle;
+}
+
+function readAt(tokens: readonly Token[], i: number) {
+  try {
+    return numberAt(tokens, i);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return null;
+  }
 }
 
 /** Minutes that a clause says; the middle of a range; undefined where it says none. */
 export function minutesIn(said: string): number | undefined {
-  for (const { low, high, behind } of numbers(said)) {
-    const size = MINUTES[(behind[0]?.word ?? '').replace(/s$/, '')];
-    if (size === undefined) continue;
-    const more =
-      behind[1]?.word === 'and'
-        ? numbers(said).find(
-            (n) => n.behind[0] !== behind[0] && MINUTES[(n.behind[0]?.word ?? '').replace(/s$/, '')] === 1,
-          )
-        : undefined;
-    return Math.round(((low + high) / 2) * size + (size === 60 && more ? more.low : 0));
+  const tokens = tokensOf(said);
+  for (let i = 0; i < tokens.length; i++) {
+    // Within a number nothing begins: of "10 to 15 minutes" the 15 does not stand alone.
+    const before = readAt(tokens, i - 1);
+    if (i > 0 && before && before.next > i && unitOf(tokens[before.next]) !== undefined) continue;
+    const minutes = minutesAt(tokens, i);
+    if (minutes !== null) return Math.round(minutes);
   }
   return /\bovernight\b|until (?:the )?(?:next|following) (?:day|morning)/.test(said) ? 720 : undefined;
 }

@@ -19,14 +19,17 @@ export interface Pan {
 export type StepRead = Omit<FormulaStep, 'id' | 'title'>;
 
 const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
-const BOILS = /\bboil(?:s|ing)?\b/;
+const BOILS = /\bboil(?:s|ing)?\b(?! dry| over| away)/;
 const STANDS = /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|cover|let it|marinat|muddle)\w*/;
+
+/** Whether a clause brings what is in the pan to the boil. */
+export const boils = (said: string): boolean => BOILS.test(withoutBoiled(said));
 
 /** Whether a clause keeps the whole at the boil, or at 90 °C and over, for a minute in so many words. */
 function kills(said: string, minutes: number | undefined, celsius: number | undefined): boolean {
   if (minutes === undefined || minutes < 1) return false;
   if (celsius !== undefined) return celsius >= 90;
-  return BOILS.test(said) && !/\bsimmer/.test(said);
+  return BOILS.test(said);
 }
 
 function heated(said: string, clause: Clause): Partial<StepRead> {
@@ -135,7 +138,7 @@ const PLAIN: [RegExp, FormulaStep['kind']][] = [
     'prepare',
   ],
   [
-    /\b(?:add|stir|mix|combine|whisk|dissolve|pour|tip|fold|put|place|return|toss|layer|sprinkle|drop|pop|pack|cover with)\b/,
+    /\b(?:add|stir|mix|combine|whisk|dissolve|pour|tip|fold|put|place|return|toss|layer|sprinkle|drop|pop|pack|cover with(?! (?:a|the|its) ))\b/,
     'add',
   ],
 ];

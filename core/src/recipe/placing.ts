@@ -49,7 +49,8 @@ const GROUPS: [RegExp, (line: NamedLine) => boolean][] = [
 /** Whether a clause names a line: by its own word, or where others share that, by another word of its name with it. */
 function names(words: ReadonlySet<string>, one: NamedLine, all: readonly NamedLine[]): boolean {
   const others = all.filter((other) => other !== one);
-  const own = [...one.words].filter((word) => words.has(word));
+  // "The juice" is what was drawn, not the lemon juice of the list.
+  const own = [...one.words].filter((word) => words.has(word) && word !== 'juice');
   if (own.length === 0) return false;
   if (own.some((word) => !others.some((other) => other.words.has(word)))) return true;
   return own.includes(one.head) && !others.some((other) => other.head === one.head);
@@ -85,3 +86,7 @@ export function namedIn(text: string, all: readonly NamedLine[], { placed, later
     (one) => !placed.has(one) && (own.includes(one) || (grouped.includes(one) && !laterNamed.has(one))),
   );
 }
+
+/** Whether a clause names a line, by its own name or by the group it is of. */
+export const isNamed = (text: string, one: NamedLine, all: readonly NamedLine[]): boolean =>
+  namedIn(text, all, { placed: new Set(), later: [] }).includes(one);

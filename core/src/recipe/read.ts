@@ -3,8 +3,8 @@ import { readIngredientList } from '../formula/index.ts';
 import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { type Clause, clausesOf } from './clause.ts';
 import { partsOfText, type RecipeDocument } from './document.ts';
-import { type Pan, stepOf } from './kind.ts';
-import { isPiece, type NamedLine, namedIn, namedLines } from './placing.ts';
+import { boils, type Pan, stepOf } from './kind.ts';
+import { isNamed, isPiece, type NamedLine, namedIn, namedLines } from './placing.ts';
 
 /** A line of a recipe: what was read of it, the step it goes in at, and the part it stands under. */
 export interface RecipeLine extends ReadListLine {
@@ -59,6 +59,8 @@ class RecipeReader {
   private readonly placed = new Map<NamedLine, string>();
   private readonly pan: Pan = { pieces: false, strained: false, strainToCome: false, hot: false, jar: false };
   private readonly named: readonly NamedLine[];
+  /** What the clauses of the present step say. */
+  private saidBefore: string[] = [];
   private readonly clauses: readonly Clause[];
 
   constructor(named: readonly NamedLine[], clauses: readonly Clause[]) {
@@ -67,6 +69,10 @@ class RecipeReader {
   }
 
   read(): void {
+    // Fruit that no clause names goes in at the first step.
+    const texts = this.clauses.map(({ said }) => said);
+    const never = this.named.filter((one) => !texts.some((text) => isNamed(text, one, this.named)));
+    this.pan.pieces = never.some(isPiece);
     for (const [i, clause] of this.clauses.entries()) {
       this.pan.strainToCome = this.clauses.slice(i).some(isStrain);
       if (clause.conditional) this.remember(clause);
@@ -113,6 +119,7 @@ class RecipeReader {
     }
     const step = this.keep(clause, read ?? { kind: 'add' });
     this.steps.push(read ? step : { ...step, unread: true });
+    this.saidBefore = [clause.said];
     this.heat(step.step);
     for (const one of going) this.placed.set(one, step.step.id);
     if (step.step.kind === 'strain' && this.pan.pieces) this.pan.strained = true;
@@ -127,6 +134,10 @@ class RecipeReader {
       ...{ ...last.step, ...read, title: titleOf(last.text) },
       ...(neverBoil ? { neverBoil: true, killStep: false } : {}),
     };
+    // Brought to the boil and then simmered for its minutes, it was hot enough for as long.
+    const boiled = this.saidBefore.some((said) => boils(said));
+    if (boiled && !neverBoil && (last.step.minutes ?? 0) >= 1) last.step.killStep = true;
+    this.saidBefore.push(clause.said);
     // Warmed first and boiled then, it boiled.
     if (read.killStep && read.celsius === undefined) delete last.step.celsius;
     this.heat(last.step);
@@ -155,6 +166,7 @@ const storageOf = (text: string): FormulaContent['storage'] =>
  * Reads a recipe already parted into its list and its method.
  * @param document of `partsOfText`, or of a file that parts them itself; @param catalogue the kitchen's
  * @returns lines with the step each goes in at, and steps beside their words
+ * @example readDocument({ ingredients: [{ number: 1, text: '1 kg plums' }], method: [], others: [] }, catalogue).lines.length // 1
  */
 export function readDocument(document: RecipeDocument, catalogue: KitchenCatalogue): RecipeRead {
   const headings = new Map(document.ingredients.map(({ number, heading }) => [number, heading]));

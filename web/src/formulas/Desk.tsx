@@ -117,7 +117,8 @@ function PasteList({ change }: { change: (change: Change) => void }) {
           title="Paste a list"
           onClose={() => setOpen(false)}
           take={(incoming) => {
-            change({ do: 'add lines', lines: incoming.formulaLines });
+            // The steps of the formula are its own: lines go in at its first.
+            change({ do: 'add lines', lines: incoming.formulaLines.map(({ stepId: _, ...line }) => line) });
             setOpen(false);
           }}
         />

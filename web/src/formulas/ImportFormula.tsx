@@ -11,6 +11,7 @@ function draftFrom(incoming: Incoming) {
     name: incoming.name ?? '',
     kind: incoming.kind ?? empty.kind,
     colour: incoming.colour ?? empty.colour,
+    note: incoming.note?.slice(0, 500) ?? '',
     content: { ...(incoming.content ?? empty.content), lines: incoming.formulaLines },
   };
 }

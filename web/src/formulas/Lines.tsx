@@ -41,6 +41,8 @@ interface RowProps {
   role: string | undefined;
   named: readonly Named[];
   steps: readonly FormulaStep[];
+  /** Part of the recipe that begins with it, "for the syrup". */
+  heading: string | undefined;
   change: Props['change'];
   ask: (question: LineQuestion, lineId: string) => void;
 }
@@ -117,6 +119,9 @@ const LineRow = memo(
       <SortableRow id={line.id} handle={`Line ${n}, move`} className="border-b border-steel-line py-1">
         {(grip) => (
           <>
+            {props.heading && (
+              <p className="px-2 pt-1 text-sm font-bold first-letter:uppercase">{props.heading}</p>
+            )}
             <div className={COLUMNS}>
               {grip}
               <input
@@ -156,6 +161,7 @@ const LineRow = memo(
     before.role === after.role &&
     before.named === after.named &&
     before.steps === after.steps &&
+    before.heading === after.heading &&
     before.ask === after.ask &&
     before.amount.ingredient === after.amount.ingredient &&
     shownIn(before) === shownIn(after),
@@ -225,6 +231,7 @@ export function Lines({ draft, forecast, change, contributions }: Props) {
               role={forecast.sugarRoles[line.id]}
               named={named}
               steps={draft.content.steps}
+              heading={line.heading === lines[i - 1]?.heading ? undefined : line.heading}
               change={change}
               ask={ask}
             />

@@ -14,19 +14,7 @@ import { Time } from '../ui/StepFigures.tsx';
 import type { Change, Draft } from './draft.ts';
 import { StepDetails, stepOutcomeWords } from './StepDetails.tsx';
 import { StepMind } from './StepMind.tsx';
-
-const KINDS: { kind: StepKind; name: string }[] = [
-  { kind: 'prepare', name: 'Prepare' },
-  { kind: 'draw', name: 'Extract' },
-  { kind: 'strain', name: 'Strain' },
-  { kind: 'add', name: 'Add' },
-  { kind: 'reduce', name: 'Reduce' },
-  { kind: 'heat', name: 'Heat' },
-  { kind: 'measure', name: 'Measure' },
-  { kind: 'fill', name: 'Fill' },
-  { kind: 'process', name: 'Process' },
-  { kind: 'rest', name: 'Rest' },
-];
+import { STEP_KINDS } from './stepKinds.ts';
 
 interface RowProps {
   step: FormulaStep;
@@ -88,7 +76,7 @@ function StepRow({ step, index, count, change, outcome, cautions }: RowProps) {
               onChange={(e) => set({ kind: e.target.value as StepKind })}
               className="-ml-1 rounded-md border border-transparent bg-transparent py-0.5 text-sm [field-sizing:content] hover:border-steel"
             >
-              {KINDS.map((k) => (
+              {STEP_KINDS.map((k) => (
                 <option key={k.kind} value={k.kind}>
                   {k.name}
                 </option>
@@ -143,7 +131,7 @@ export function Steps({
       </Sortable>
       <div className="mt-2 flex flex-wrap items-center gap-1 text-sm text-ink-2 group-disabled:hidden">
         Add
-        {KINDS.map((k) =>
+        {STEP_KINDS.map((k) =>
           k.kind === 'draw' ? (
             <Menu
               key={k.kind}

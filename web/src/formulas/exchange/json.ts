@@ -1,7 +1,8 @@
 import { FormulaFile } from '@inch/contract/formulaFile';
 import type { OwnCatalogue } from '@inch/contract/ingredient';
-import type { FormulaContent, ReadListLine } from '@inch/core/formula';
+import type { FormulaContent } from '@inch/core/formula';
 import { type KitchenCatalogue, namedIn } from '@inch/core/ingredient';
+import type { RecipeLine } from '@inch/core/recipe';
 import { findNodeAtLocation, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type { Draft } from '../draft.ts';
 import { incomingOwn, ownUsedBy } from './fileOwn.ts';
@@ -36,13 +37,13 @@ function parsed(text: string): { value: unknown; lineOf: (path: readonly Propert
 }
 
 /** The lines of a formula file whose ingredients this kitchen does not have are asked about by name. */
-function queried(content: FormulaContent, catalogue: KitchenCatalogue): ReadListLine[] {
+function queried(content: FormulaContent, catalogue: KitchenCatalogue): RecipeLine[] {
   // Older files name the entries of their kitchen without the figures that they came of.
   const own = new Map((content.own?.ingredients ?? []).map((entry) => [entry.id, entry.name]));
   return content.lines.map((line, i) => {
     const known = catalogue.find(line.ingredientId);
     const name = known?.name ?? own.get(line.ingredientId) ?? line.ingredientId;
-    const read: ReadListLine = {
+    const read: RecipeLine = {
       number: i + 1,
       text: `${line.said} ${name}`.trim(),
       said: line.said,

@@ -1,102 +1,98 @@
-import { basisWords, type FormulaStep, type StepKind } from '@inch/core/formula';
+import { basisWords } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
+import type { RecipeDocument, SourceLine } from '@inch/core/recipe';
+import he from 'he';
 import type { Draft } from '../draft.ts';
-import { type Incoming, incomingList } from './incoming.ts';
+import { type Incoming, incomingDocument } from './incoming.ts';
 import { FileProblem } from './problem.ts';
 
-/** The parts of a schema.org Recipe that a formula can take. */
-export interface Recipe {
-  name?: unknown;
-  recipeIngredient?: unknown;
-  recipeInstructions?: unknown;
+type Thing = Record<string, unknown>;
+
+const isThing = (value: unknown): value is Thing => typeof value === 'object' && value !== null;
+
+/** A type as sites write it: "Recipe", "schema:Recipe", "https://schema.org/Recipe", one of a list. */
+const isOf = (thing: Thing, type: string): boolean =>
+  [thing['@type'] ?? thing.type]
+    .flat()
+    .some((own) => typeof own === 'string' && own.replace(/^.*[/:#]/, '') === type);
+
+/** The Recipe in a JSON-LD document: the document itself, one of a list or of its graph, or what a page is about. */
+export function recipeIn(value: unknown, depth = 0): Thing | undefined {
+  if (depth > 6) return undefined;
+  if (Array.isArray(value)) return value.map((item) => recipeIn(item, depth + 1)).find(Boolean);
+  if (!isThing(value)) return undefined;
+  if (isOf(value, 'Recipe')) return value;
+  return ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item', 'about']
+    .map((key) => recipeIn(value[key], depth + 1))
+    .find(Boolean);
 }
 
-const typed = (value: unknown, type: string): boolean => {
-  if (typeof value !== 'object' || value === null) return false;
-  const own = (value as Record<string, unknown>)['@type'];
-  return own === type || (Array.isArray(own) && own.includes(type));
-};
+/** Text without HTML: breaks and ends of paragraphs are ends of lines, entities are their signs. */
+export const plainText = (text: string): string =>
+  he
+    .decode(text.replace(/<(?:br|\/p|\/li|\/div|\/h\d)\b[^>]*>/gi, '\n').replace(/<[^>]*>/g, ' '))
+    .replace(/[^\S\n]+/g, ' ')
+    .replace(/ *\n[ \n]*/g, '\n')
+    .trim();
 
-/** The Recipe in a JSON-LD document: the document itself, one of a list, or one of its graph. */
-export function recipeIn(value: unknown): Recipe | undefined {
-  if (typed(value, 'Recipe')) return value as Recipe;
-  if (Array.isArray(value)) return value.find((item) => typed(item, 'Recipe')) as Recipe | undefined;
-  const graph = (value as Record<string, unknown> | null)?.['@graph'];
-  return Array.isArray(graph)
-    ? (graph.find((item) => typed(item, 'Recipe')) as Recipe | undefined)
-    : undefined;
+/** Texts of a value: a string, a named thing, or a list of them. */
+function textsOf(value: unknown): string[] {
+  if (typeof value === 'string') return plainText(value).split('\n').filter(Boolean);
+  if (typeof value === 'number') return [String(value)];
+  if (Array.isArray(value)) return value.flatMap(textsOf);
+  if (!isThing(value)) return [];
+  return textsOf(value.text ?? value.name ?? value['@value']);
 }
 
-/** Words of a step's text that tell its kind, the first that fits. */
-const KIND_WORDS: [RegExp, StepKind][] = [
-  [/\b(water bath|boiling.water|process the|canner)\b/i, 'process'],
-  [/\b(strain|drip|sieve|filter|press)\b/i, 'strain'],
-  [/\b(reduce|boil down|thicken)/i, 'reduce'],
-  [/\b(bottle|fill|pour into .*(jar|bottle))/i, 'fill'],
-  [/\b(simmer|cook|boil|steep|infuse|macerate|mash|soften|blend|rest with|leave .* overnight)/i, 'draw'],
-  [/\b(wash|peel|trim|chop|stone|pit|hull|slice|rinse)\b/i, 'prepare'],
-  [/\b(stir|add|mix|dissolve)\b/i, 'add'],
-  [/\b(rest|stand|cool)\b/i, 'rest'],
-];
-
-const minutesIn = (text: string): number | undefined => {
-  const match = /(\d+)\s*(minutes?|mins?|hours?|hrs?)\b/i.exec(text);
-  if (!match) return undefined;
-  return Number(match[1]) * (/^h/i.test(match[2]!) ? 60 : 1);
-};
-
-/** Texts of the instructions: plain strings, HowToSteps, or sections of them. */
-function instructionTexts(value: unknown): string[] {
-  if (typeof value === 'string') return value.split(/\r?\n+/).filter((line) => line.trim() !== '');
-  if (Array.isArray(value)) return value.flatMap(instructionTexts);
-  if (typeof value !== 'object' || value === null) return [];
-  const step = value as Record<string, unknown>;
-  if (step.itemListElement) return instructionTexts(step.itemListElement);
-  const text = step.text ?? step.name;
-  return typeof text === 'string' ? [text] : [];
+/** The instructions with the section each stands under: plain strings, steps, or sections of them. */
+function instructions(value: unknown, heading?: string): Omit<SourceLine, 'number'>[] {
+  if (Array.isArray(value)) return value.flatMap((item) => instructions(item, heading));
+  if (!isThing(value) || !value.itemListElement)
+    return textsOf(value).map((text) => ({ text, ...(heading ? { heading } : {}) }));
+  return instructions(value.itemListElement, textsOf(value.name)[0]?.toLowerCase() ?? heading);
 }
 
-/** Words that deny the heat they name, or speak of what was boiled before it went in. */
-const NOT_HEATED =
-  /\b(?:not|never|don[’']?t|without|avoid|before|until|instead of|rather than|nor|no need to)\b[^.;,]{0,40}\b(?:boil|simmer|cook|heat)|\b(?:boiled|boiling|cooked)\b[^.;,]{0,30}\b(?:water|syrup|juice|milk)|\b(?:cold|cooled|cool)\b[^.;,]{0,20}\b(?:boil|cook)/i;
+/** "PT1H30M" in words. */
+function timeWords(value: unknown): string | null {
+  const match = typeof value === 'string' ? /^P(?:(\d+)D)?T?(?:(\d+)H)?(?:(\d+)M)?/.exec(value) : null;
+  const parts = match?.slice(1).map((part, i) => (Number(part) > 0 ? `${part} ${['d', 'h', 'min'][i]}` : ''));
+  return parts?.filter(Boolean).join(' ') || null;
+}
 
-/** Whether a text cooks what it speaks of. */
-const cooks = (text: string): boolean => !NOT_HEATED.test(text) && /\b(?:boil|simmer)/i.test(text);
+const told = (what: string, value: string | null | undefined): SourceLine[] =>
+  value ? [{ number: 0, text: `${what}: ${value}` }] : [];
 
-/** Whether a text is a kill step in so many words: the whole is boiled or simmered. What says nothing of heat has none. */
-const kills = (text: string): boolean =>
-  cooks(text) && /\b(?:bring .*to (?:a|the) (?:full |rolling )?boil|boil|simmer)\b/i.test(text);
-
-function stepFrom(text: string, i: number): FormulaStep {
-  const kind = KIND_WORDS.find(([words]) => words.test(text))?.[1] ?? 'add';
-  const minutes = minutesIn(text);
+/** A Recipe as its list, its method and the rest. */
+function documentOf(recipe: Thing): RecipeDocument {
+  const name = textsOf(recipe.name)[0]?.slice(0, 120);
+  const numbered = (lines: Omit<SourceLine, 'number'>[]): SourceLine[] =>
+    lines.map((line, i) => ({ ...line, number: i + 1 }));
   return {
-    id: `step${i + 1}`,
-    kind,
-    title: text.trim().slice(0, 120),
-    ...(minutes === undefined ? {} : { minutes }),
-    ...(kind === 'draw'
-      ? { method: cooks(text) ? ('cooked' as const) : ('infused' as const), killStep: kills(text) }
-      : {}),
-    ...(kind === 'strain' ? { cloth: 'drip' as const } : {}),
+    ...(name ? { name } : {}),
+    ingredients: numbered(textsOf(recipe.recipeIngredient ?? recipe.ingredients).map((text) => ({ text }))),
+    method: numbered(instructions(recipe.recipeInstructions)),
+    others: [
+      ...told('Makes', textsOf(recipe.recipeYield ?? recipe.yield)[0]),
+      ...told('By', textsOf(recipe.author)[0]),
+      ...told('Preparation', timeWords(recipe.prepTime)),
+      ...told('Cooking', timeWords(recipe.cookTime)),
+      ...told('In all', timeWords(recipe.totalTime)),
+    ],
   };
 }
 
-/** A schema.org Recipe read as a formula: its ingredients line by line, its instructions as steps of the kind their words tell. */
-export function incomingRecipe(recipe: Recipe, catalogue: KitchenCatalogue): Incoming {
-  const list = Array.isArray(recipe.recipeIngredient)
-    ? recipe.recipeIngredient
-    : typeof recipe.recipeIngredient === 'string'
-      ? [recipe.recipeIngredient]
-      : [];
-  const texts = list.filter((item) => typeof item === 'string') as string[];
-  if (texts.length === 0) throw new FileProblem(null, 'The recipe in it has no recipeIngredient to read.');
-  const steps = instructionTexts(recipe.recipeInstructions).slice(0, 40).map(stepFrom);
-  return {
-    ...incomingList(texts.map((text) => text.replace(/\s+/g, ' ')).join('\n'), catalogue),
-    ...(typeof recipe.name === 'string' ? { name: recipe.name.slice(0, 120) } : {}),
-    ...(steps.length > 0 ? { content: { steps, storage: 'cold' as const, bottleMl: 250 } } : {}),
-  };
+/** A schema.org Recipe read as a formula: its ingredients line by line, its instructions as the steps that their words tell. */
+export function incomingRecipe(recipe: Thing, catalogue: KitchenCatalogue): Incoming {
+  const document = documentOf(recipe);
+  if (document.ingredients.length === 0)
+    throw new FileProblem(null, 'The recipe in it has no recipeIngredient to read.');
+  return incomingDocument(document, catalogue);
+}
+
+/** The JSON-LD in a saved web page that holds a recipe; undefined where none does. */
+export function jsonLdIn(html: string): string | undefined {
+  const scripts = html.matchAll(/<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/gi);
+  return [...scripts].map((match) => match[1]!.trim()).find((script) => /Recipe/.test(script));
 }
 
 /** The formula as a schema.org Recipe. */
