@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
@@ -44,8 +45,8 @@ const open = async (name: string) => {
   if ((await button('Clear the form').count()) > 0) await button('Clear the form').click();
 };
 async function pasted(text: string): Promise<void> {
-  await button('Paste a list…').click();
-  await dialog().getByLabel('The list, one ingredient to a line').fill(text);
+  await button('Paste a recipe…').click();
+  await dialog().getByLabel('A list, or a whole recipe with its method').fill(text);
   await dialog().getByRole('button', { name: 'Read', exact: true }).click();
 }
 
@@ -60,7 +61,7 @@ describe('from a scrap of paper to a saved formula', () => {
       .getByText(/5 lines read, 1 still open/)
       .waitFor();
     await dialog().getByText('Which is meant by "currants"?').waitFor();
-    await dialog().getByRole('button', { name: 'Red currants' }).click();
+    await dialog().getByRole('button', { name: 'Red currants', exact: true }).click();
     await dialog()
       .getByText(/all understood/)
       .waitFor();
@@ -115,6 +116,59 @@ describe('from a scrap of paper to a saved formula', () => {
     expect(first).not.toBe(second);
     await page.getByLabel('Add another').selectOption({ label: 'Damson shrub, version 1' });
     await page.getByRole('main').getByRole('link', { name: 'Damson shrub' }).waitFor();
+  });
+});
+
+const RECIPES = join(import.meta.dirname, '..', 'core', 'test', 'recipes');
+
+describe('a whole recipe pasted', () => {
+  const fresh = async () => {
+    await page.goto('/formulas/new');
+    await said(1).waitFor();
+    if ((await button('Clear the form').count()) > 0) await button('Clear the form').click();
+  };
+
+  it.each(readdirSync(RECIPES))('%s ends as a formula that forecasts', async (file) => {
+    await fresh();
+    await pasted(readFileSync(join(RECIPES, file), 'utf8'));
+    const review = dialog();
+    if (file === 'quince.txt') {
+      // It does not say how much water covers the fruit.
+      await review.getByText(/4 lines read, 1 still open/).waitFor();
+      await review.getByRole('button', { name: 'Change “water to cover”' }).click();
+      await review.getByLabel('Words of “water to cover”').fill('2 l water');
+      await page.keyboard.press('Enter');
+    }
+    await review.getByText(/lines read, all understood/).waitFor();
+    await review.getByRole('button', { name: /^Import \d+ lines and \d+ steps$/ }).click();
+    await dialog().waitFor({ state: 'detached' });
+    await page.getByRole('img', { name: /^Acid, pH: [23]\.\d\d/ }).waitFor();
+    expect(await glass('Sugar, °Bx')).toBeGreaterThan(10);
+    expect(await page.getByLabel('Name of the product').inputValue()).not.toBe('');
+    await page.getByText(/4.000 simulated batches/).waitFor();
+  });
+
+  it('is put right before it is taken: words changed, a thing chosen, a line and a step left out', async () => {
+    await fresh();
+    await pasted(
+      '2 kg damsons\n500 g sugar candy from the fair\n1 cup honey or 3/4 cup sugar\n1 tsp salt\n\nMethod\nSimmer the damsons for 20 minutes. Strain. Add the honey. Sing to it.',
+    );
+    const review = dialog();
+    await review.getByText(/4 lines read, 1 still open/).waitFor();
+    await review.getByText('fair (not understood)').first().waitFor();
+    await review.getByRole('button', { name: 'Change “500 g sugar candy from the fair”' }).click();
+    await review.getByLabel('Words of “500 g sugar candy from the fair”').fill('500 g rock sugar');
+    await page.keyboard.press('Enter');
+    await review.getByText(/all understood/).waitFor();
+    await review.getByRole('button', { name: 'Leave out “1 tsp salt”' }).click();
+    await review.getByText(/^3 lines read/).waitFor();
+    await review.getByRole('button', { name: /^Import 3 lines and 3 steps$/ }).click();
+    expect(await said(2).inputValue()).toBe('500 g');
+    // The other choice is a press away, and back.
+    await button('or 3/4 cup sugar, white').click();
+    expect(await said(3).inputValue()).toBe('3/4 cup');
+    await button('or 1 cup honey').waitFor();
+    await fresh();
   });
 });
 

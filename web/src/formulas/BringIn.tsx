@@ -17,10 +17,12 @@ import { useReview } from './useReview.ts';
 /** Lines and steps as they were read, beside their words; nothing is taken before it is said. */
 function ReviewAll({
   first,
+  linesOnly,
   take,
   back,
 }: {
   first: Incoming;
+  linesOnly: boolean;
   take: (incoming: Incoming) => void;
   back: () => void;
 }) {
@@ -33,9 +35,9 @@ function ReviewAll({
   const open = kept.filter((line) => line.open !== null).length;
   const placeOf = (stepId: string | undefined): string | null => {
     const at = steps.findIndex(({ step }) => step.id === stepId);
-    return at < 0 ? null : `step ${at + 1}`;
+    return at < 0 || linesOnly ? null : `step ${at + 1}`;
   };
-  const keptSteps = steps.filter((step) => !step.out).length;
+  const keptSteps = linesOnly ? 0 : steps.filter((step) => !step.out).length;
   return (
     <>
       <p className="mb-3" role="status">
@@ -55,7 +57,12 @@ function ReviewAll({
             </div>
           ))}
         </ul>
-        {steps.length > 0 && (
+        {linesOnly && steps.length > 0 && (
+          <p className="mt-4 text-sm text-ink-2">
+            The formula has steps of its own: the method is left out, and the lines go in at its first step.
+          </p>
+        )}
+        {!linesOnly && steps.length > 0 && (
           <section className="mt-5" aria-label="Steps read">
             <h3 className="mb-1 font-bold">Method</h3>
             <ReviewSteps review={review} />
@@ -162,10 +169,13 @@ function PasteOrChoose({ text, setText, problem, read, fail, onClose }: Source) 
 /** A formula brought in: a text pasted, or a file. It is read first and shown; nothing is taken before you say so. */
 export function BringIn({
   title,
+  linesOnly = false,
   take,
   onClose,
 }: {
   title: string;
+  /** The formula has steps already: only lines are taken. */
+  linesOnly?: boolean;
   take: (incoming: Incoming) => void;
   onClose: () => void;
 }) {
@@ -185,7 +195,7 @@ export function BringIn({
   return (
     <Dialog open wide onClose={onClose} title={title}>
       {incoming ? (
-        <ReviewAll first={incoming} take={take} back={() => setIncoming(null)} />
+        <ReviewAll first={incoming} linesOnly={linesOnly} take={take} back={() => setIncoming(null)} />
       ) : (
         <PasteOrChoose {...{ text, setText, problem, read, onClose }} fail={setProblem} />
       )}

@@ -8,6 +8,7 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { BringIn } from './BringIn.tsx';
 import type { Change, Draft } from './draft.ts';
+import type { Incoming } from './exchange/incoming.ts';
 import { ForecastPanel } from './ForecastPanel.tsx';
 import { Heading } from './Heading.tsx';
 import { Lines } from './Lines.tsx';
@@ -104,23 +105,30 @@ function ForecastAside({
   );
 }
 
-/** A list pasted or read from a file, taken into the draft as lines. */
-function PasteList({ change }: { change: (change: Change) => void }) {
+/** A list or a recipe pasted or read from a file: into an empty draft with its steps, into one that has lines as more lines. */
+function PasteRecipe({ draft, change }: { draft: Draft; change: (change: Change) => void }) {
   const [open, setOpen] = useState(false);
+  const isEmpty = draft.content.lines.every((line) => line.said === '' && line.ingredientId === '');
+  const take = ({ formulaLines, content, name, note }: Incoming) => {
+    if (isEmpty && content) {
+      change({ do: 'content', change: { ...content, lines: formulaLines } });
+      change({ do: 'head', change: { ...(draft.name || !name ? {} : { name }), ...(note ? { note } : {}) } });
+    }
+    // The formula keeps its own steps: the lines go in at its first.
+    else change({ do: 'add lines', lines: formulaLines.map(({ stepId: _, ...line }) => line) });
+    setOpen(false);
+  };
   return (
     <>
       <Button tone="quiet" size="small" onClick={() => setOpen(true)}>
-        Paste a list…
+        Paste a recipe…
       </Button>
       {open && (
         <BringIn
-          title="Paste a list"
+          title="Paste a list or a recipe"
+          linesOnly={!isEmpty}
           onClose={() => setOpen(false)}
-          take={(incoming) => {
-            // The steps of the formula are its own: lines go in at its first.
-            change({ do: 'add lines', lines: incoming.formulaLines.map(({ stepId: _, ...line }) => line) });
-            setOpen(false);
-          }}
+          take={take}
         />
       )}
     </>
@@ -143,7 +151,7 @@ export function Desk(props: Props) {
         error={save.fields.name}
         actions={
           <>
-            {mayWrite && <PasteList change={change} />}
+            {mayWrite && <PasteRecipe draft={draft} change={change} />}
             <MoreMenu formula={formula} draft={draft} forecast={seen.shown} />
           </>
         }

@@ -28,6 +28,9 @@ export function stepFacts(step: FormulaStep): string {
     .join(' · ');
 }
 
+/** Words as a sentence begins. */
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** The steps that the method was read as, each beside its words: another kind chosen, or left out, with one press. */
 export function ReviewSteps({ review }: { review: Review }) {
   return (
@@ -37,7 +40,7 @@ export function ReviewSteps({ review }: { review: Review }) {
           <div className="flex items-start gap-2">
             <p className={`min-w-0 flex-1 py-1 ${out ? 'text-ink-2 line-through' : ''}`}>
               <span className="figure mr-2 font-semibold">{i + 1}</span>
-              {read.text}
+              {sentence(read.text)}
             </p>
             <Button
               size="small"
