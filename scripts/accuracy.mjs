@@ -16,8 +16,9 @@ await ensureBuilt(['server']);
 const { tables } = await import('./src/accuracyTables.mjs');
 const { formulaTables } = await import('./src/accuracyFormulas.mjs');
 const { panTables } = await import('./src/accuracyPan.mjs');
+const { compositionTables } = await import('./src/accuracyComposition.mjs');
 
-const all = [...tables(), ...formulaTables(), ...panTables()];
+const all = [...tables(), ...formulaTables(), ...compositionTables(), ...panTables()];
 /** A table that takes seconds to work out is worked out only when it is asked for. */
 const workedOut = (table) => (typeof table.rows === 'function' ? { ...table, rows: table.rows() } : table);
 

@@ -50,3 +50,4 @@ export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
 export type { StepOutcome } from './steps.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';
 export { walk } from './walk.ts';
+export { baseBound } from './unknown.ts';

@@ -1,0 +1,13 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt } from './src/build.mjs';
+import { ensurePackages } from './src/packages.mjs';
+import { ROOT } from './src/root.mjs';
+import { say } from './src/say.mjs';
+
+await ensurePackages();
+await ensureBuilt(['server']);
+const { cataloguePage } = await import('./src/cataloguePage.mjs');
+
+writeFileSync(join(ROOT, 'docs', 'catalogue.md'), cataloguePage());
+say('docs/catalogue.md');
