@@ -16,14 +16,18 @@ const FAMILIES = {
 };
 
 const figure = (value, digits = 1) => String(Number(value.toFixed(digits)));
-const range = (values) => (values[0] === values[2] ? figure(values[1], 2) : `${figure(values[0], 2)}–${figure(values[2], 2)}`);
+const range = (values) =>
+  values[0] === values[2] ? figure(values[1], 2) : `${figure(values[0], 2)}–${figure(values[2], 2)}`;
 
 function acidity(entry) {
   const { acidity: a } = entry;
-  if (a.kind === 'juice') return `pH ${range(a.ph)}, ${range(a.taPer100g)} g${a.freshWater === undefined ? '' : ' (fresh)'}`;
+  if (a.kind === 'juice')
+    return `pH ${range(a.ph)}, ${range(a.taPer100g)} g${a.freshWater === undefined ? '' : ' (fresh)'}`;
   if (a.kind === 'acid') return `${a.acid} ${figure(a.per100g)} g`;
-  if (a.kind === 'vinegar') return a.aceticPer100g === null ? 'to be titrated' : `acetic ${figure(a.aceticPer100g)} g`;
-  if (a.kind === 'salt') return `${a.acid ? `${a.acid} ${figure(a.molPer100g, 2)} mol, ` : ''}base ${figure(a.basePer100g, 2)} eq`;
+  if (a.kind === 'vinegar')
+    return a.aceticPer100g === null ? 'to be titrated' : `acetic ${figure(a.aceticPer100g)} g`;
+  if (a.kind === 'salt')
+    return `${a.acid ? `${a.acid} ${figure(a.molPer100g, 2)} mol, ` : ''}base ${figure(a.basePer100g, 2)} eq`;
   if (a.kind === 'unknown')
     return `${a.ph ? `pH ${range(a.ph)}, ` : ''}base at most ${figure(1000 * baseBound(entry), 1)} meq`;
   return 'neither acid nor base';
@@ -31,8 +35,12 @@ function acidity(entry) {
 
 function weights(entry) {
   const perCup = entry.gramsPerMl?.cup ?? entry.gramsPerMl?.spoon;
-  const pieces = Object.entries(entry.gramsPerPiece ?? {}).map(([name, grams]) => `${figure(grams, 2)} g ${name === 'each' ? 'each' : `a ${name}`}`);
-  return [perCup === undefined ? '' : `${figure(perCup * 236.588, 0)} g a US cup`, ...pieces].filter(Boolean).join(', ');
+  const pieces = Object.entries(entry.gramsPerPiece ?? {}).map(
+    ([name, grams]) => `${figure(grams, 2)} g ${name === 'each' ? 'each' : `a ${name}`}`,
+  );
+  return [perCup === undefined ? '' : `${figure(perCup * 236.588, 0)} g a US cup`, ...pieces]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** What of it a kitchen has to mind, in a few words. */

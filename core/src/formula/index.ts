@@ -17,7 +17,7 @@ export type {
 export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
-export { type Interchange, interchanged, interchanges, saidGrams } from './interchange.ts';
+export { type Interchange, interchanged, interchanges, saidGrams, sweetExchanges } from './interchange.ts';
 export { type Fault, factsFrom, kills, type Makeup, makeupOf, piecesLeftIn } from './makeup.ts';
 export {
   type ExtractionMethod,
@@ -49,5 +49,6 @@ export { type Simulation, type Spread, simulate, simulation } from './simulate.t
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
 export type { StepOutcome } from './steps.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';
-export { walk } from './walk.ts';
+export { SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
 export { baseBound } from './unknown.ts';
+export { walk } from './walk.ts';

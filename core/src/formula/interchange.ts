@@ -8,6 +8,7 @@ import type { FormulaContent } from './content.ts';
 import type { ForecastSetting } from './forecast.ts';
 import { type Composition, solidsOf } from './pan.ts';
 import { readLine } from './said.ts';
+import { isIntense, SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
 import { walk } from './walk.ts';
 
 /** One thing put in another's place, equal in what matters of it. */
@@ -15,7 +16,7 @@ export interface Interchange {
   ingredient: Ingredient;
   grams: number;
   /** What is kept equal: acid, acetic acid, sugar, or the dry matter of the fruit. */
-  equalIn: 'acid' | 'acetic acid' | 'sugar' | 'fruit';
+  equalIn: 'acid' | 'acetic acid' | 'sugar' | 'fruit' | 'sweetness' | 'dissolved solids' | 'body' | 'keeping';
   /** Water that comes with it less what came before, g: take it off the water line, or boil it off. */
   waterGrams: number;
   /** TA brought less what was brought, as grams of citric acid. */
@@ -114,6 +115,64 @@ export function interchanges(entry: Ingredient, grams: number, all: readonly Ing
     .sort((a, b) => Math.abs(a.grams - grams) - Math.abs(b.grams - grams));
 }
 
+/** Whether an entry is exchanged by what it is there for: sweetness, solids, body or keeping. */
+const isSweet = (entry: Ingredient): boolean =>
+  ['sugar', 'sweetener'].includes(entry.family) || entry.id === 'glycerine';
+
+/** Share by which a figure has to differ before it is told. */
+const TOLD = 0.05;
+
+/** What is lost or gained of the other three, in words. */
+function lostOrGained(
+  from: Ingredient,
+  grams: number,
+  to: Ingredient,
+  needed: number,
+  aim: SweetAim,
+): string[] {
+  const [before, after] = [sweetMeasures(from), sweetMeasures(to)];
+  return SWEET_AIMS.filter((other) => other.aim !== aim).flatMap(({ aim: other, name }) => {
+    const ratio = (after[other] * needed) / (before[other] * grams);
+    if (Math.abs(ratio - 1) < TOLD) return [];
+    if (ratio < 0.02) return [`${name} is lost`];
+    const share = Math.round(100 * Math.abs(ratio - 1));
+    return [`${share} % ${ratio > 1 ? 'more' : 'less'} ${name}`];
+  });
+}
+
+/**
+ * What may stand in for so much of a sugar or sweetener, equal in what it is there for; what is lost or gained of the rest is told.
+ * An intense sweetener goes by sweetness alone.
+ * @param entry what is replaced; @param grams of it; @param aim what has to stay; @param all the entries to choose from
+ * @returns each with its grams and what changes; empty where the entry is no sugar or sweetener
+ * @example sweetExchanges(catalogue.get('sugar'), 100, 'sweetness', catalogue.all).find((to) => to.ingredient.id === 'xylitol').grams // 100.4
+ */
+export function sweetExchanges(
+  entry: Ingredient,
+  grams: number,
+  aim: SweetAim,
+  all: readonly Ingredient[],
+): Interchange[] {
+  if (!isSweet(entry) || (isIntense(entry) && aim !== 'sweetness')) return [];
+  const wanted = sweetMeasures(entry)[aim] * grams;
+  const waterOf = (e: Ingredient) => compositionOf(e, 'typical').composition.water;
+  return all
+    .filter((other) => other.id !== entry.id && isSweet(other) && sweetMeasures(other)[aim] > 0)
+    .filter((other) => aim === 'sweetness' || !isIntense(other))
+    .map((other) => {
+      const needed = wanted / sweetMeasures(other)[aim];
+      return {
+        ingredient: other,
+        grams: needed,
+        equalIn: SWEET_AIMS.find((one) => one.aim === aim)!.name as Interchange['equalIn'],
+        waterGrams: (needed * waterOf(other) - grams * waterOf(entry)) / 100,
+        acidGrams: (needed * acidIn(other) - grams * acidIn(entry)) / 100,
+        changes: [...lostOrGained(entry, grams, other, needed, aim), ...changesOf(entry, other)],
+      };
+    })
+    .sort((a, b) => Math.abs(a.grams - grams) - Math.abs(b.grams - grams));
+}
+
 /**
  * A formula with one line's ingredient changed for another, equal in what matters, and the water that comes with it taken off the water line where there is one.
  * @param content the formula; @param setting the kitchen's; @param lineId the line; @param to what stands in for it
@@ -150,8 +209,10 @@ export function interchanged(
 }
 
 /**
- * Grams as a cook would write them: to a tenth under 20 g, whole above.
+ * Grams as a cook would write them: to a tenth under 20 g, whole above, in mg under 1 g.
  * @example saidGrams(1500) // '1500 g'
  */
 export const saidGrams = (grams: number): string =>
-  `${grams < 20 ? Number(grams.toFixed(1)) : Math.round(grams)} g`;
+  grams < 1
+    ? `${Number((1000 * grams).toPrecision(2))} mg`
+    : `${grams < 20 ? Number(grams.toFixed(1)) : Math.round(grams)} g`;

@@ -1,3 +1,4 @@
+import { inWords, plural } from '../quantity/index.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { differences } from './difference.ts';
@@ -18,6 +19,10 @@ export interface Swap {
   unreached: string[];
   /** Tested processes that it no longer matches, with every reason. */
   processes: { name: string; reasons: string[] }[];
+  /** What its label says otherwise: names, allergens. */
+  label: string[];
+  /** How long it keeps, where that changes. */
+  keeping: string | null;
   /** Cautions that were not there before. */
   cautions: string[];
   before: Forecast;
@@ -166,6 +171,35 @@ function replaced(
   return { ...content, lines };
 }
 
+const namesOn = (f: Forecast): string[] => [
+  ...new Set(f.lines.flatMap((line) => (line.ingredient ? [line.ingredient.labelName] : []))),
+];
+const allergensOf = (f: Forecast): string[] => [
+  ...new Set(f.lines.flatMap((line) => [...(line.ingredient?.allergens ?? [])])),
+];
+
+/** What the label of the one says and that of the other does not. */
+function labelChanges(before: Forecast, after: Forecast): string[] {
+  const news = (one: string[], than: string[]) => one.filter((name) => !than.includes(name));
+  const [names, gone] = [news(namesOn(after), namesOn(before)), news(namesOn(before), namesOn(after))];
+  const [brought, left] = [
+    news(allergensOf(after), allergensOf(before)),
+    news(allergensOf(before), allergensOf(after)),
+  ];
+  return [
+    ...(names.length > 0 ? [`It names ${names.join(', ')}`] : []),
+    ...(gone.length > 0 ? [`It no longer names ${gone.join(', ')}`] : []),
+    ...(brought.length > 0 ? [`It declares an allergen: ${brought.map(inWords).join(', ')}`] : []),
+    ...(left.length > 0 ? [`It no longer declares ${left.map(inWords).join(', ')}`] : []),
+  ];
+}
+
+/** How long the one keeps and the other, where that differs. */
+function keepingChange(before: Forecast, after: Forecast): string | null {
+  const said = ({ keeping: { time } }: Forecast) => (time ? plural(time.count, time.unit) : 'not at all');
+  return said(before) === said(after) ? null : `It keeps ${said(after)}, where it was ${said(before)}`;
+}
+
 /**
  * The same product with another thing in a line's place, brought back to the old °Bx, acid and yield.
  * @param content the formula; @param setting the kitchen's; @param swap.lineId the line, @param swap.ingredientId what takes its place, @param swap.kind of product, for its processes
@@ -198,6 +232,8 @@ export function sameWith(
         (p, i) => p.reasons.length > 0 && (fitsBefore[i]!.reasons.length === 0 || p.id === content.processId),
       )
       .map(({ name, reasons }) => ({ name, reasons })),
+    label: labelChanges(before, after),
+    keeping: keepingChange(before, after),
     cautions: after.cautions.map((c) => c.text).filter((text) => !known.has(text)),
     before,
     after,

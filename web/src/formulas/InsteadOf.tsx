@@ -1,9 +1,19 @@
-import { type Interchange, interchanged, interchanges } from '@inch/core/formula';
+import {
+  type Interchange,
+  interchanged,
+  interchanges,
+  SWEET_AIMS,
+  type SweetAim,
+  saidGrams,
+  sweetExchanges,
+} from '@inch/core/formula';
 import type { Ingredient } from '@inch/core/ingredient';
 import { weight } from '@inch/core/quantity';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
+import { Choice } from '../ui/Field.tsx';
 
 import type { Asked } from './asked.ts';
 
@@ -24,7 +34,11 @@ export function InsteadOf({
   onClose,
 }: Asked & { entry: Ingredient; grams: number }) {
   const setting = useSetting();
-  const list = interchanges(entry, grams, setting.catalogue.all);
+  const [aim, setAim] = useState<SweetAim>('sweetness');
+  const isSweet = sweetExchanges(entry, grams, 'sweetness', setting.catalogue.all).length > 0;
+  const list = isSweet
+    ? sweetExchanges(entry, grams, aim, setting.catalogue.all)
+    : interchanges(entry, grams, setting.catalogue.all);
   const take = (to: Interchange) => {
     const { content, left } = interchanged(draft.content, setting, lineId, to);
     change({ do: 'content', change: content });
@@ -33,7 +47,7 @@ export function InsteadOf({
     });
     onClose();
   };
-  if (list.length === 0)
+  if (list.length === 0 && !isSweet)
     return (
       <p className="text-ink-2">
         Nothing in the catalogue stands in for it one for one. “The same with another” rebalances the whole
@@ -42,9 +56,29 @@ export function InsteadOf({
     );
   return (
     <>
+      {isSweet && (
+        <Choice
+          label="What it is there for"
+          value={aim}
+          onChange={(e) => setAim(e.target.value as SweetAim)}
+          className="mb-3"
+        >
+          {SWEET_AIMS.map((one) => (
+            <option key={one.aim} value={one.aim}>
+              {one.name}: {one.says}
+            </option>
+          ))}
+        </Choice>
+      )}
       <p className="mb-3 text-ink-2">
-        In place of <span className="figure font-bold text-ink">{weight(grams)}</span>, equal in{' '}
-        {list[0]!.equalIn}:
+        {list.length > 0 ? (
+          <>
+            In place of <span className="figure font-bold text-ink">{saidGrams(grams)}</span>, equal in{' '}
+            {list[0]!.equalIn}:
+          </>
+        ) : (
+          'A sweetener of this strength is exchanged for sweetness alone.'
+        )}
       </p>
       <ul className="border-t border-ink">
         {list.map((to) => (
@@ -52,7 +86,7 @@ export function InsteadOf({
             key={to.ingredient.id}
             className="grid grid-cols-[6rem_1fr_auto] items-baseline gap-3 border-b border-steel-line py-2.5"
           >
-            <span className="figure text-right text-lg font-bold">{weight(to.grams)}</span>
+            <span className="figure text-right text-lg font-bold">{saidGrams(to.grams)}</span>
             <span>
               <span className="font-semibold">{to.ingredient.name}</span>
               <span className="block text-sm text-ink-2">

@@ -77,6 +77,8 @@ export function SwapWith({ lineId, draft, change, onClose }: Asked) {
             title="Tested processes it does not match"
             items={swap.processes.map((p) => `${p.name}: ${p.reasons.join('; ')}`)}
           />
+          <Listed title="Its label" items={swap.label} />
+          <Listed title="Keeping" items={swap.keeping ? [swap.keeping] : []} />
           <Listed title="Cautions it brings" items={swap.cautions} />
           {swap.after.holds && (
             <Caution className="mt-4">
