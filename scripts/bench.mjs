@@ -47,6 +47,37 @@ async function keystroke() {
   };
 }
 
+/** ms to read a pasted list of 40 lines, half of them understood at once, once warm. */
+async function reading() {
+  const { readIngredientList } = await import('@inch/core/formula');
+  const { shippedCatalogue } = await import('@inch/core/ingredient');
+  const lines = [
+    ...[
+      '2 kg sour cherries, stoned and washed',
+      'zest and juice of two limes',
+      '1 cup honey or 3/4 cup sugar',
+    ],
+    ...['half the weight of the fruit in sugar', '2 tsp bottled lemon juice in each half-pint jar'],
+    ...[
+      '500 g sugar candy from the fair',
+      'a glug of something nobody has',
+      '1 kg rasberries',
+      '2 cups moonbeams',
+    ],
+    ...['two 500 g bags of frozen raspberries'],
+  ];
+  const text = Array.from({ length: 40 }, (_, i) => lines[i % lines.length]).join('\n');
+  const rounds = Array.from({ length: 25 }, () => {
+    const started = performance.now();
+    readIngredientList(text, shippedCatalogue);
+    return performance.now() - started;
+  });
+  return {
+    read_list_40_ms: Number(median(rounds.slice(10)).toFixed(1)),
+    read_list_40_cold_ms: Number(rounds[0].toFixed(1)),
+  };
+}
+
 /** ms of 4,000 draws of a 12-line formula, five fruits among them, as the page's worker runs it once warm. */
 async function simulation() {
   const { simulate } = await import('@inch/core/formula');
@@ -183,6 +214,7 @@ async function bottle() {
 const BENCHES = {
   'ph-solve': phSolve,
   keystroke,
+  reading,
   simulation,
   plan,
   bottle,

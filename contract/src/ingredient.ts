@@ -77,7 +77,9 @@ export const Ingredient = z.object({
     ethanol: per100,
   }),
   acidity: Acidity,
-  gramsPerMl: z.object({ cup: z.number().optional(), spoon: z.number().optional() }).optional(),
+  gramsPerMl: z
+    .partialRecord(z.enum(['cup', 'spoon', 'chopped', 'sliced', 'grated', 'pureed']), z.number())
+    .optional(),
   gramsPerPiece: z.record(z.string(), z.number()).optional(),
   lowAcid: z.boolean(),
   allergens: z.array(Allergen).readonly(),

@@ -217,3 +217,14 @@ describe('what a method says', () => {
     expect(list.name).toBeUndefined();
   });
 });
+
+describe('what stands', () => {
+  it.each([
+    ['Crush the plums with the sugar and leave in the fridge for 2 days', 5],
+    ['Crush the plums with the sugar and leave overnight', 20],
+    ['Crush the plums with the sugar and leave at 12 °C for a day', 12],
+  ])('"%s" stands at %d °C', (method, celsius) => {
+    const { steps } = read(`1 kg plums\n500 g sugar\n\nMethod\n${method}. Strain.`);
+    expect(steps.find(({ step }) => step.kind === 'draw')!.step).toMatchObject({ method: 'cold', celsius });
+  });
+});

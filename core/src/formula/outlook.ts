@@ -44,7 +44,7 @@ function whyHeld(
   { ph, phWhy, makeup }: Foreseen,
   limit: number,
 ): string | null {
-  if (makeup.faults.length > 0) return `A lot of it is held: ${makeup.faults[0]!.text}`;
+  if (makeup.faults.length > 0) return makeup.faults[0]!.text;
   const low = lowAcidLines(lines);
   const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
   if (low.length > 0 && (ph === null || ph.high > limit))

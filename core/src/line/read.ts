@@ -1,5 +1,5 @@
 import { type Ingredient, type KitchenCatalogue, namedIn, warningFor } from '../ingredient/index.ts';
-import { singular, textOf } from '../quantity/index.ts';
+import { SHAPED, singular, textOf, type UnitId, units } from '../quantity/index.ts';
 import { amountIn, markAmount, takeAmount, takeAsides, takeStrength } from './amount.ts';
 import { type BasisSaid, basisOf } from './basis.ts';
 import { severalIn, takeChoice } from './choice.ts';
@@ -113,6 +113,18 @@ function severalThings(line: Line, each: boolean, amount: Amount | null, said: s
   });
 }
 
+/** "2 cups rhubarb, chopped": said behind the name, how it is cut belongs to the cup as well, where such a cup is known. */
+function cutIn(line: Line, entry: Ingredient | undefined, amount: Amount | null, said: string): string {
+  const read = amount?.read;
+  if (!read || read.shape || read.plus || units[read.unit as UnitId]?.dimension !== 'volume') return said;
+  const cut = line.words
+    .read()
+    .filter((word) => word.as === 'preparation')
+    .map((word) => SHAPED[word.text.toLowerCase()])
+    .find((shape) => shape && entry?.gramsPerMl?.[shape]);
+  return cut ? `${said} ${cut}` : said;
+}
+
 function plainThings(line: Line, basis: BasisSaid, same: readonly string[], toTaste: boolean): LineThing[] {
   const ratio = 'ratio' in basis ? basis.ratio : undefined;
   const strength = takeStrength(line);
@@ -124,7 +136,7 @@ function plainThings(line: Line, basis: BasisSaid, same: readonly string[], toTa
   if (several) return several;
   const choice = takeChoice(line, said());
   const { entry, others, name, counted } = choice ?? takeName(line, amount);
-  const whole = counted ? `${said()} ${counted}` : said();
+  const whole = counted ? `${said()} ${counted}` : cutIn(line, entry, ratio ? null : amount, said());
   const thing = judged(line, { said: whole, name, others, basis }, entry, {
     amount,
     ratio: ratio !== undefined,

@@ -1,7 +1,7 @@
 import { type NumberRead, numberAt, partBehind } from './numberWords.ts';
 import { type Token, wordOf } from './tokens.ts';
 import { type UnitId, unitNamed, units } from './units.ts';
-import { isCounted, notLevel, PACKED } from './vague.ts';
+import { isCounted, notLevel, PACKED, SHAPED, type Shape } from './vague.ts';
 
 /** An amount read among tokens: its number, its unit, and what was said behind it. */
 export interface AmountRead {
@@ -11,6 +11,8 @@ export interface AmountRead {
   unit: string;
   next: number;
   asks?: 'weight-or-volume' | 'decimal-or-thousands';
+  /** How what fills the cup is cut, "2 cups chopped". */
+  shape?: Shape;
   /** More of it, "1 cup and 2 tablespoons". */
   plus?: AmountRead;
   /** Places of the words that name the unit. */
@@ -139,6 +141,7 @@ function stickAt(tokens: readonly Token[], at: number): number | null {
   return STUCK.has(wordOf(tokens[unit.next])) ? unit.next : null;
 }
 
+const dimensionOf = (unit: string) => units[unit as UnitId]?.dimension;
 const isMatter = (unit: string): boolean =>
   ['mass', 'volume'].includes(units[unit as UnitId]?.dimension ?? '');
 
@@ -160,8 +163,7 @@ function more(tokens: readonly Token[], first: AmountRead, measures: ReadonlySet
   const number = numberAt(tokens, first.next + (joined ? 1 : 0));
   if (!number || number.low !== number.high) return first;
   const unit = measureAt(tokens, number.next);
-  const dimension = (name: string) => units[name as UnitId]?.dimension;
-  if (!unit || unit.unit === first.unit || dimension(unit.unit) !== dimension(first.unit)) return first;
+  if (!unit || unit.unit === first.unit || dimensionOf(unit.unit) !== dimensionOf(first.unit)) return first;
   if (!joined && (number.article || !smaller(unit.unit, first.unit))) return first;
   // Behind pounds, an ounce is one of weight.
   const { asks, ...plain } = unit;
@@ -253,8 +255,18 @@ function plainAt(
   const behind = partBehind(tokens, unit.next);
   const read = amountOf(number, behind ? { ...unit, next: behind.next } : unit, number.next);
   if (behind) return { ...read, low: read.low + behind.more, high: read.high + behind.more };
-  if (!measure || number.low !== number.high) return read;
-  return upTo(tokens, read) ?? more(tokens, read, measures);
+  if (!measure) return read;
+  const whole = number.low === number.high ? (upTo(tokens, read) ?? more(tokens, read, measures)) : read;
+  return shaped(tokens, whole);
+}
+
+/** "2 cups chopped", "1 cup of finely grated": how it is cut changes what a cup of it weighs. */
+function shaped(tokens: readonly Token[], read: AmountRead): AmountRead {
+  if (dimensionOf(read.unit) !== 'volume') return read;
+  let i = read.next;
+  while (/^(?:of|finely|coarsely|roughly|thinly|freshly)$/.test(tokens[i]?.word ?? '')) i += 1;
+  const shape = SHAPED[tokens[i]?.word ?? ''];
+  return shape ? { ...read, shape, next: i + 1 } : read;
 }
 
 /** "1 cup to 2 cups": a range whose unit is said twice. */

@@ -1,11 +1,11 @@
 import { askOf, type Quantity } from './parse.ts';
 import { type CupSchool, cupSchools, millilitresIn, type UnitId, units } from './units.ts';
-import { vagueMl } from './vague.ts';
+import { type Shape, vagueMl } from './vague.ts';
 
 /** What converting a measure of an ingredient to grams needs to know of it. Densities in g/mL as poured, pieces in g each. */
 export interface Measurable {
   name: string;
-  gramsPerMl?: { cup?: number; spoon?: number };
+  gramsPerMl?: { cup?: number; spoon?: number } & { [shape in Shape]?: number };
   gramsPerPiece?: Record<string, number>;
 }
 
@@ -26,8 +26,10 @@ export interface Grams {
   range?: [number, number];
 }
 
-function densityFor(unit: UnitId, ingredient: Measurable): number {
+function densityFor(unit: UnitId, ingredient: Measurable, shape?: Shape): number {
   const spoonful = unit === 'tsp' || unit === 'tbsp';
+  const cut = shape && ingredient.gramsPerMl?.[shape];
+  if (cut !== undefined) return cut;
   const density = (spoonful ? ingredient.gramsPerMl?.spoon : undefined) ?? ingredient.gramsPerMl?.cup;
   if (density === undefined)
     throw new RangeError(`No weight per cup is known for ${ingredient.name}. Weigh it and write grams.`);
@@ -68,14 +70,15 @@ function factor(
   }
   if (facts?.dimension === 'volume') {
     const ml = millilitresIn(unit, cup);
-    const density = densityFor(unit, ingredient);
+    const density = densityFor(unit, ingredient, quantity.shape);
     const named = facts.size === undefined && cup ? cupSchools[cup].name : null;
     const school = named
       ? unit === 'cup'
         ? `${named}, `
         : `${unit} of ${ml.toFixed(0)} mL, ${named}, `
       : '';
-    return [ml * density, `${school}at ${density.toFixed(2)} g/mL, typical`];
+    const cut = quantity.shape && ingredient.gramsPerMl?.[quantity.shape] ? `${quantity.shape}, ` : '';
+    return [ml * density, `${school}${cut}at ${density.toFixed(2)} g/mL, typical`];
   }
   if (facts?.dimension === 'length' && ingredient.gramsPerPiece?.inch) {
     const inch = ingredient.gramsPerPiece.inch;

@@ -26,4 +26,4 @@ export {
   unitNamed,
   units,
 } from './units.ts';
-export { isCounted } from './vague.ts';
+export { isCounted, SHAPED, type Shape } from './vague.ts';

@@ -2,6 +2,7 @@ import { type AmountRead, amountAt } from './amountAt.ts';
 import { singular } from './singular.ts';
 import { tokensOf } from './tokens.ts';
 import { type CupSchool, millilitresIn, type UnitId, units } from './units.ts';
+import type { Shape } from './vague.ts';
 
 /** A quantity as a cook said it. `unit` is a `UnitId`, or the kitchen's own word ("sprig", "stick") for a count. */
 export interface Quantity {
@@ -12,6 +13,8 @@ export interface Quantity {
   range?: [number, number];
   /** Volume in mL at the school of cups given, for volumes. */
   millilitres?: number;
+  /** How what fills a cup of it is cut. */
+  shape?: Shape;
   /** More of it in another unit whose size depends on the school of cups: "1 cup and 2 tablespoons". */
   plus?: Quantity;
   /** Set where the words leave open what was meant: "oz" alone may be a weight or a volume, "1,500 kg" one and a half or fifteen hundred. */
@@ -50,6 +53,7 @@ function quantityOf(read: AmountRead, unit: string, said: string, cup: CupSchool
   const quantity: Quantity = { amount: (low + high) / 2, unit, said };
   if (high !== low) quantity.range = [low, high];
   if (plus) quantity.plus = plus;
+  if (read.shape) quantity.shape = read.shape;
   if (read.asks) quantity.asks = read.asks;
   const facts = factsOf(unit);
   if (facts?.dimension === 'volume' && (facts.size !== undefined || cup))

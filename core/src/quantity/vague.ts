@@ -38,6 +38,23 @@ const COUNTED = new Set(
  */
 export const isCounted = (word: string): boolean => COUNTED.has(word);
 
+/** How a thing is cut that fills a cup; whole where it is not said. */
+export type Shape = 'chopped' | 'sliced' | 'grated' | 'pureed';
+
+/** Words for how a thing is cut, as it fills a cup. */
+export const SHAPED: Readonly<Record<string, Shape>> = {
+  chopped: 'chopped',
+  diced: 'chopped',
+  cubed: 'chopped',
+  quartered: 'chopped',
+  sliced: 'sliced',
+  halved: 'sliced',
+  grated: 'grated',
+  shredded: 'grated',
+  pureed: 'pureed',
+  mashed: 'pureed',
+};
+
 /** What things are bought in: "two 12 oz bags". */
 export const PACKED = new Set(
   'bag packet pack package box bottle jar can tin carton punnet tub sachet container sack bottle jug'.split(

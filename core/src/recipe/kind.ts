@@ -93,6 +93,9 @@ const STRAIN =
 const REDUCE =
   /\breduc\w*|\bboil(?:ed)? down\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
 
+/** °C from which a temperature is one of a pan on the fire. */
+const WARM = 40;
+
 /** The kind of step that a clause says, by its words and by what is in the pan; null where they say none. */
 export function stepOf(clause: Clause, pan: Pan): StepRead | null {
   const said = withoutBoiled(clause.said);
@@ -102,7 +105,7 @@ export function stepOf(clause: Clause, pan: Pan): StepRead | null {
     return withMinutes('fill', said);
   if (STRAIN.test(said)) return strained(said);
   if (REDUCE.test(said)) return reduced(said, clause);
-  if (COOKS.test(said) || celsiusIn(said) !== undefined)
+  if (COOKS.test(said) || (celsiusIn(said) ?? 0) >= WARM)
     return undrawn && pan.strainToCome
       ? drawn('cooked', said, clause)
       : ({ kind: 'heat', ...heated(said, clause) } as StepRead);
@@ -113,6 +116,16 @@ export function stepOf(clause: Clause, pan: Pan): StepRead | null {
   return standing(clause, said, pan, undrawn) ?? plain(said);
 }
 
+/** Minutes after which what was hot is as warm as its place. */
+const COOLED = 180;
+
+/** How warm the place is where something stands, °C: cold only where it says so, else a room. */
+function where(said: string, method: ExtractionMethod, minutes: number | undefined): Partial<StepRead> {
+  if (celsiusIn(said) !== undefined) return { celsius: celsiusIn(said)! };
+  if (/\bfridge|refrigerat|in the cold\b/.test(said)) return { celsius: 5 };
+  return method === 'infused' && (minutes ?? 0) < COOLED ? {} : { celsius: 20 };
+}
+
 /** What is left to stand: a draw while there is something in the pan to be drawn out, else a rest. */
 function standing(clause: Clause, said: string, pan: Pan, undrawn: boolean): StepRead | null {
   if (!STANDS.test(said)) return null;
@@ -120,7 +133,7 @@ function standing(clause: Clause, said: string, pan: Pan, undrawn: boolean): Ste
   const named = /\b(?:steep|infus|macerat|soak|marinat|muddle)/.test(said);
   if (undrawn && (minutes !== undefined || named)) {
     const method = pan.jar && (minutes ?? 0) > 2880 ? 'jar' : pan.hot ? 'infused' : pan.jar ? 'jar' : 'cold';
-    return drawn(method, said, clause);
+    return { ...drawn(method, said, clause), ...where(said, method, minutes) };
   }
   return minutes === undefined && /\bcover\b/.test(said) ? null : withMinutes('rest', said);
 }

@@ -130,6 +130,10 @@ juice and zest of 1 orange | 1 each orange-juice; 1 each orange-peel
 3 lemons, zest and juice | 3 each lemon-peel; 3 each lemon-juice
 4 lemons, whole, blended | 4 each lemon
 2 lemons | 2 each lemon
+2 cups chopped rhubarb | 2 cup rhubarb
+3 cups apples, cored and sliced | 3 cup apple
+2 cups finely grated carrot | 2 cup carrot
+1 cup pureed strawberries | 1 cup strawberry
 3 large oranges, sliced | 3 each orange
 500 g kumquats, halved | 500 g kumquat
 1 kg Seville oranges | 1 kg seville-orange

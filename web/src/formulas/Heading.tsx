@@ -64,7 +64,7 @@ export function Heading({
           value={draft.name}
           onChange={(e) => change({ do: 'head', change: { name: e.target.value } })}
           placeholder="Name of the product"
-          className="min-w-40 flex-1 rounded-md border border-transparent bg-transparent text-[1.75rem] font-bold tracking-tight placeholder:text-steel hover:border-steel focus:border-steel aria-invalid:border-stop"
+          className={`min-w-40 flex-1 rounded-md border border-transparent bg-transparent ${draft.name.length > 22 ? 'text-xl' : 'text-[1.75rem]'} font-bold tracking-tight placeholder:text-steel hover:border-steel focus:border-steel aria-invalid:border-stop`}
         />
         <Colours colour={draft.colour} choose={(colour) => change({ do: 'head', change: { colour } })} />
       </fieldset>

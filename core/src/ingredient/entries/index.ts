@@ -3,6 +3,7 @@ import { salts } from './acidMore.ts';
 import { brewed } from './brewed.ts';
 import { cellar } from './cellar.ts';
 import { citrus } from './citrus.ts';
+import { withCuts } from './cut.ts';
 import { driedFruits } from './driedFruit.ts';
 import { flavourings } from './flavouring.ts';
 import { flowers } from './flower.ts';
@@ -19,8 +20,7 @@ import { spices } from './spice.ts';
 import { sweetThings } from './sweet.ts';
 import { sweeteners } from './sweetener.ts';
 
-/** Every entry that ships: each figure typical, with its public source. */
-export const entries: readonly Ingredient[] = [
+const all: readonly Ingredient[] = [
   ...[
     ...fruits,
     ...rarerFruits,
@@ -34,3 +34,6 @@ export const entries: readonly Ingredient[] = [
   ...[...staples, ...sweetThings, ...sweeteners, ...salts, ...cellar],
   ...[...lowAcidThings, ...herbs, ...flowers, ...spices, ...flavourings, ...brewed],
 ];
+
+/** Every entry that ships: each figure typical, with its public source. */
+export const entries: readonly Ingredient[] = all.map(withCuts);
