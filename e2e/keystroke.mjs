@@ -72,7 +72,7 @@ export async function keysInBrowser(url, presses = 24) {
     await context.addCookies([{ name, value, url }]);
     const page = await context.newPage();
     await page.goto(`/formulas/${id}`);
-    await page.getByText(/4.000 draws/).waitFor();
+    await page.getByText(/4.000 simulated batches/).waitFor();
     const times = await timed(page, presses);
     if (times.length < presses / 2)
       throw new Error(`Only ${times.length} of ${presses} keys changed the figures`);
