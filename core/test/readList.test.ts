@@ -63,7 +63,7 @@ describe('a pasted line', () => {
   });
 
   it('asks where brackets say something else, or an amount does not become grams', () => {
-    expect(one('1 cup cherry (bark)').query).toMatch(/cherry \(bark\)/);
+    expect(one('1 cup cherry (blossom)').query).toMatch(/cherry \(blossom\)/);
     expect(one('a glug of brandy').query).toMatch(/weigh/i);
     expect(one('4 oz lemon juice').query).toMatch(/weight or by volume/);
   });

@@ -116,6 +116,158 @@ export const warnings: readonly { words: readonly string[]; refuse: boolean; why
         'potato berry',
         'green potato',
       ],
+
+      ...[
+        'buttercup',
+        'marsh marigold',
+        'lesser celandine',
+        'greater celandine',
+        'anemone',
+        'pasque flower',
+        'clivia',
+        'box leaf',
+      ],
+      ...[
+        'boxwood',
+        'common broom',
+        'scotch broom',
+        'spanish broom',
+        'lupin seed',
+        'star of bethlehem',
+        'fritillary',
+        'gloriosa lily',
+      ],
+      ...[
+        'peace lily',
+        'calla lily',
+        'iris root',
+        'iris rhizome',
+        'caladium',
+        'elephant ear',
+        'castor oil plant',
+        'croton',
+      ],
+      ...[
+        'poinsettia',
+        'crown of thorn',
+        'jerusalem cherry',
+        'winter cherry',
+        'black locust bark',
+        'robinia bark',
+        'black locust seed',
+        'tree of heaven',
+      ],
+      ...[
+        'golden chain',
+        'pheasant eye',
+        'false hellebore',
+        'veratrum',
+        'bloodroot',
+        'mayapple',
+        'doll eye',
+        'jack in the pulpit',
+      ],
+      ...[
+        'skunk cabbage',
+        'water arum',
+        'dogbane',
+        'milkweed',
+        'lobelia',
+        'groundsel',
+        'senecio',
+        'butterbur',
+      ],
+      ...[
+        'hound tongue',
+        'heliotrope',
+        'alder buckthorn',
+        'purging buckthorn',
+        'black bryony',
+        'white bryony',
+        'herb paris',
+        'fool parsley',
+      ],
+      ...[
+        'death cap',
+        'fly agaric',
+        'destroying angel',
+        'ergot',
+        'tobacco',
+        'nicotiana',
+        'ephedra',
+        'yohimbe',
+      ],
+      ...[
+        'sheep laurel',
+        'pieris',
+        'andromeda',
+        'leucothoe',
+        'kalmia',
+        'duranta',
+        'golden dewdrop',
+        'allamanda',
+      ],
+      ...['frangipani', 'plumeria', 'desert rose', 'adenium', 'cycad', 'sago palm', 'physic nut', 'tung nut'],
+      ...[
+        'horse nettle',
+        'chinaberry',
+        'leopard bane',
+        'arnica',
+        'poison ivy',
+        'poison oak',
+        'water hemlock',
+        'poison hemlock',
+      ],
+      ...[
+        'yellow jessamine',
+        'carolina jessamine',
+        'false jasmine',
+        'manchineel',
+        'strychnine',
+        'nux vomica',
+        'calabar bean',
+        'jequirity',
+      ],
+      ...[
+        'precatory bean',
+        'sandbox tree',
+        'corn lily',
+        'death camas',
+        'japanese star anise',
+        'savin',
+        'savin juniper',
+        'thuja',
+      ],
+      ...[
+        'arborvitae',
+        'burning bush',
+        'euonymus',
+        'cotoneaster berry',
+        'pyracantha seed',
+        'viburnum leaf',
+        'elder wood',
+        'wild cherry bark',
+      ],
+      ...[
+        'cherry bark',
+        'privet leaf',
+        'hyacinth bulb',
+        'narcissus bulb',
+        'amaryllis',
+        'snake root',
+        'aristolochia',
+        'birthwort',
+      ],
+      ...[
+        'wild ginger asarum',
+        'chaparral',
+        'germander',
+        'celandine',
+        'raw cassava',
+        'raw kidney bean',
+        'ackee unripe',
+        'unripe ackee',
+      ],
     ],
     refuse: true,
     why: 'It is poisonous, in any amount. It goes into nothing.',
@@ -207,14 +359,23 @@ export const warnings: readonly { words: readonly string[]; refuse: boolean; why
 /** Said behind a thing, it is not in: "cherries, stones removed". */
 const TAKEN_OUT = new Set(['removed', 'out', 'taken', 'discarded', 'off', 'away']);
 
+/** Whole fruit may go in with its stones: they are not crushed, and the fruit says so itself. */
+const STONES = new Set(['stone', 'pit']);
+const LEFT_IN = new Set(['left', 'kept', 'in', 'intact']);
+
 /** Whether a phrase stands in some words, and is not said to be left out. */
 function stands(words: readonly string[], phrase: readonly string[]): boolean {
   return words.some((_, i) => {
     if (!phrase.every((word, k) => words[i + k] === word)) return false;
     const [before, after] = [words[i - 1] ?? '', words[i + phrase.length] ?? ''];
-    return !TAKEN_OUT.has(after) && before !== 'without' && before !== 'no';
+    const leftIn = STONES.has(phrase.at(-1)!) && LEFT_IN.has(after);
+    return !TAKEN_OUT.has(after) && !leftIn && before !== 'without' && before !== 'no';
   });
 }
+
+/** Rhubarb said to go in with its leaves. */
+const KEPT_ON =
+  /\brhubarb,?(?: stalks?)? (?:with|and|including|plus)(?: the| its| their| all| some)* (?:leaf|leaves|tops)\b|\bleaves on\b.*rhubarb|\brhubarb\b.*\bleaves (?:on|and all|left on)\b/;
 
 const phrases = warnings.map((warning) => ({ warning, of: warning.words.map(allWords) }));
 
@@ -225,6 +386,7 @@ const phrases = warnings.map((warning) => ({ warning, of: warning.words.map(allW
  */
 export function warningFor(text: string): (typeof warnings)[number] | undefined {
   const words = allWords(text);
+  if (KEPT_ON.test(text.toLowerCase())) return warnings.find((one) => one.words.includes('rhubarb leaf'));
   const turned = allWords(text.replace(/(\p{L}+) of (?:the )?(\p{L}+)/giu, '$2 $1'));
   const near = (phrase: readonly string[]) =>
     stands(words, phrase) ||

@@ -12,7 +12,8 @@ const PHRASES: RegExp[] = [
   new RegExp(
     `(?:, )?(?:and )?(?:the )?${PART}(?: and ${PART})* (?:on|off|out|removed|discarded|left on|left in|kept|intact|and all|taken out|taken off|cut off|pulled off)`,
   ),
-  new RegExp(`(?:, )?(?:with|without) (?:the |their |its )?${PART}(?: and ${PART})?`),
+  new RegExp(`(?:, )?without (?:the |their |its )?${PART}(?: and ${PART})?`),
+  /(?:, )?with (?:the |their |its )?(?:skins?|peels?)(?: on)?/,
   /(?:, )?no need to (?:peel|core|stone|stem|hull|chop)/,
   /(?:, )?(?:washed|rinsed|picked over)(?: well)? and (?:dried|drained|patted dry|picked over)(?: well)?/,
   /(?:, )?(?:patted dry|picked over|picked clean|left whole|cut up|set aside|chilled|well chilled|at a (?:simmer|boil)|just boiled|off the boil|freshly boiled|boiling)(?= |$)/,

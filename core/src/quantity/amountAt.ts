@@ -223,7 +223,15 @@ export function amountAt(
     const count = stickAt(tokens, number.next) === null ? { ...number, low: 1, high: 1 } : number;
     return amountOf(count, countAt(tokens, stick, measures)!, stick);
   }
-  return plainAt(tokens, i, number, measures);
+  return piecesAt(tokens, number) ?? plainAt(tokens, i, number, measures);
+}
+
+/** "two 2-inch pieces of ginger": so many pieces of a length. */
+function piecesAt(tokens: readonly Token[], number: NumberRead): AmountRead | null {
+  if (number.article) return null;
+  const size = lengthOne(tokens, number.next);
+  if (!size || !LONG.has(wordOf(tokens[size.next - 1]))) return null;
+  return { ...size, low: size.low * number.low, high: size.high * number.high };
 }
 
 /** Number and unit, with "and a half" behind it or more of a smaller unit. */
@@ -253,6 +261,14 @@ function plainAt(
   if (!unit)
     return { low: number.low, high: number.high, unit: '', next: number.next, unitFrom: number.next };
   const behind = partBehind(tokens, unit.next);
+  // "a cup or two"
+  if (
+    number.low === 1 &&
+    number.high === 1 &&
+    tokens[unit.next]?.word === 'or' &&
+    tokens[unit.next + 1]?.word === 'two'
+  )
+    return { ...amountOf({ ...number, high: 2 }, unit, number.next), next: unit.next + 2 };
   const read = amountOf(number, behind ? { ...unit, next: behind.next } : unit, number.next);
   if (behind) return { ...read, low: read.low + behind.more, high: read.high + behind.more };
   if (!measure) return read;

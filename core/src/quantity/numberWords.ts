@@ -197,6 +197,8 @@ export function numberAt(tokens: readonly Token[], i: number): NumberRead | null
     : second(tokens, first);
   if (between && !end) return null;
   const last = end ?? first;
+  if (!Number.isFinite(last.value) || !Number.isFinite(first.value))
+    throw new RangeError(`"${tokens[i]!.text}" is not a number`);
   if (last.value < first.value)
     throw new RangeError(`"${first.value} to ${last.value}" runs from more to less`);
   return {

@@ -53,6 +53,8 @@ export type UnitId =
   | 'lb'
   | 'oz'
   | 'ml'
+  | 'cl'
+  | 'dl'
   | 'l'
   | 'cup'
   | 'tbsp'
@@ -98,13 +100,41 @@ export const units: Record<UnitId, UnitFacts> = {
     size: 1,
     spoken: ['ml', 'millilitre', 'millilitres', 'milliliter', 'milliliters', 'cc'],
   },
-  l: { dimension: 'volume', size: 1000, spoken: ['l', 'litre', 'litres', 'liter', 'liters'] },
+  cl: {
+    dimension: 'volume',
+    size: 10,
+    spoken: ['cl', 'centilitre', 'centilitres', 'centiliter', 'centiliters'],
+  },
+  dl: {
+    dimension: 'volume',
+    size: 100,
+    spoken: ['dl', 'decilitre', 'decilitres', 'deciliter', 'deciliters'],
+  },
+  l: {
+    dimension: 'volume',
+    size: 1000,
+    spoken: ['l', 'litre', 'litres', 'liter', 'liters', 'ltr', 'ltrs'],
+  },
   cup: { dimension: 'volume', spoken: ['cup', 'cups', 'c'] },
   tbsp: {
     dimension: 'volume',
-    spoken: ['tbsp', 'tbsps', 'tbs', 'tablespoon', 'tablespoons', 'big spoon', 'big spoons'],
+    spoken: [
+      'tbsp',
+      'tbsps',
+      'tbs',
+      'tbl',
+      'tablespoon',
+      'tablespoons',
+      'tablespoonful',
+      'tablespoonfuls',
+      'big spoon',
+      'big spoons',
+    ],
   },
-  tsp: { dimension: 'volume', spoken: ['tsp', 'tsps', 'teaspoon', 'teaspoons'] },
+  tsp: {
+    dimension: 'volume',
+    spoken: ['tsp', 'tsps', 'teaspoon', 'teaspoons', 'teaspoonful', 'teaspoonfuls'],
+  },
   floz: {
     dimension: 'volume',
     spoken: [

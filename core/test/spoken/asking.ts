@@ -130,7 +130,8 @@ lemon juice and lime juice | two
 500 g raspberries and blackberries | two
 2 cups (900 g) sugar | same
 1 kg / 5 lb plums | same
-1 cup cherry (bark) | which
+1 cup cherry (bark) | refused
+1 cup cherry (blossom) | which
 2 kg plums, 3 of them bruised | which
 500 g sugar for the second boil of tomorrow | which
 1 kg damsons picked by my aunt | which
@@ -186,4 +187,18 @@ a florist's bouquet of roses | refused
 1 cup lantana berries | refused
 100 g nightshade berries | refused
 50 g cherry laurel berries | refused
+2 kg rhubarb with leaves | refused
+1 kg rhubarb, leaves on | refused
+1 cup buttercups | refused
+2 kg elderberries with stems | which
+1 tsp baking powder | which
+3 tbsp lemon juice concentrate | which
+1 cup cherry pie filling | which
+2 tbsp honey mustard | which
+1 cup lemon curd | which
+1 cup lavender honey | which
+5 kg elderberries (raw) | which
+1 cup tarragon vinegar | which
+1 cup wine | which
+1 cup cider | which
 `;

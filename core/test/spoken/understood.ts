@@ -130,6 +130,18 @@ juice and zest of 1 orange | 1 each orange-juice; 1 each orange-peel
 3 lemons, zest and juice | 3 each lemon-peel; 3 each lemon-juice
 4 lemons, whole, blended | 4 each lemon
 2 lemons | 2 each lemon
+two 2-inch pieces of ginger | 4 in ginger
+1 2-inch piece of ginger | 2 in ginger
+a cup or two of sugar | 1–2 cup sugar
+5 dl water | 5 dl water
+75cl vodka | 75 cl vodka
+2 teaspoonfuls citric acid | 2 tsp citric-anhydrous
+6 clementines, juiced | 6 each clementine-juice
+zest of 2 tangerines | 2 each tangerine-peel
+2 tbsp kirsch | 2 tbsp kirsch
+200 g coconut sugar | 200 g coconut-sugar
+2 kg damsons, stones left in | 2 kg damson
+2 kg rhubarb, leaves removed | 2 kg rhubarb
 2 cups chopped rhubarb | 2 cup rhubarb
 3 cups apples, cored and sliced | 3 cup apple
 2 cups finely grated carrot | 2 cup carrot

@@ -125,7 +125,7 @@ export const cellar: readonly Ingredient[] = [
   }),
   vinegar('fruit-vinegar', 'Fruit vinegar', null, {
     labelName: 'fruit vinegar',
-    also: ['raspberry vinegar', 'fig vinegar', 'blackberry vinegar'],
+    also: ['fruit vinegar'],
     caution: 'Its strength differs by maker: titrate it before it is used.',
   }),
   vinegar('kombucha-vinegar', 'Kombucha vinegar', null, {
@@ -139,13 +139,13 @@ export const cellar: readonly Ingredient[] = [
   spirit('dark-rum', 'Dark rum, 40 %', 40, { labelName: 'rum', also: ['dark rum', 'aged rum', 'gold rum'] }),
   spirit('whisky', 'Whisky, 40 %', 40, {
     labelName: 'whisky',
-    also: ['whisky', 'whiskey', 'bourbon', 'rye whiskey'],
+    also: ['whisky', 'whiskey'],
   }),
-  spirit('tequila', 'Tequila, 40 %', 40, { labelName: 'tequila', also: ['tequila', 'mezcal'] }),
+  spirit('tequila', 'Tequila, 40 %', 40, { labelName: 'tequila', also: ['tequila'] }),
   spirit('pisco', 'Grape spirit, 40 %', 40, { labelName: 'grape spirit', also: ['grappa', 'marc'] }),
   spirit('fruit-brandy', 'Fruit brandy, 40 %', 40, {
     labelName: 'fruit brandy',
-    also: ['kirsch', 'plum brandy', 'pear brandy', 'apple brandy', 'apricot brandy'],
+    also: ['fruit brandy'],
   }),
   spirit('grain-spirit', 'Grain spirit, 95 %', 95, {
     labelName: 'grain spirit',

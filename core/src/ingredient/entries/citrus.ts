@@ -114,7 +114,7 @@ export const citrus: readonly Ingredient[] = [
     ...{
       ph: [3.3, 3.8, 4.5],
       ta: [0.4, 0.7, 1.1],
-      also: ['mandarin', 'tangerine', 'clementine', 'satsuma', 'mandarin orange'],
+      also: ['mandarin', 'mandarin orange'],
     },
   }),
   whole('kumquat', 'Kumquats, whole', 'kumquats', {
@@ -148,7 +148,6 @@ export const citrus: readonly Ingredient[] = [
   peel('mandarin-peel', 'Mandarin peel', {
     each: 18,
     fruit: 'mandarin',
-    also: ['tangerine peel', 'clementine peel', 'tangerine zest', 'clementine zest', 'satsuma peel'],
   }),
   peel('blood-orange-peel', 'Blood orange peel', { each: 28, fruit: 'blood orange' }),
   peel('seville-orange-peel', 'Seville orange peel', {

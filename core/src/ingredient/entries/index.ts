@@ -14,6 +14,7 @@ import { rarerFruits } from './fruitMore.ts';
 import { herbs } from './herb.ts';
 import { juices } from './juice.ts';
 import { moreJuices } from './juiceMore.ts';
+import { kindsOf } from './kinds.ts';
 import { lowAcidThings } from './lowAcid.ts';
 import { staples } from './pantry.ts';
 import { spices } from './spice.ts';
@@ -36,4 +37,4 @@ const all: readonly Ingredient[] = [
 ];
 
 /** Every entry that ships: each figure typical, with its public source. */
-export const entries: readonly Ingredient[] = all.map(withCuts);
+export const entries: readonly Ingredient[] = [...all, ...kindsOf(all)].map(withCuts);

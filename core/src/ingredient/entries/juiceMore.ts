@@ -171,7 +171,6 @@ export const moreJuices: readonly Ingredient[] = [
     { citric: 0.88, malic: 0.12 },
     {
       gramsPerPiece: { each: 40, mandarin: 40 },
-      also: ['tangerine juice', 'clementine juice', 'satsuma juice'],
     },
   ),
   juice(

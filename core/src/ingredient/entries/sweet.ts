@@ -46,10 +46,10 @@ export const sweetThings: readonly Ingredient[] = [
     also: ['dark muscovado', 'dark brown sugar'],
   }),
   sugar('jaggery', 'Jaggery', [5.0, 80.0, 5.0, 5.0, 0.5], 220, {
-    also: ['panela', 'piloncillo', 'rapadura', 'gur'],
+    also: ['gur'],
   }),
   sugar('palm-sugar', 'Palm sugar', [3.0, 84.0, 4.0, 4.0, 0.5], 190, {
-    also: ['coconut sugar', 'coconut palm sugar'],
+    also: ['palm sugar'],
   }),
   sugar('rock-sugar', 'Rock sugar', [0.1, 99.8, 0, 0, 0], 210, { also: ['candy sugar', 'rock candy'] }),
   sugar('maple-sugar', 'Maple sugar', [8.0, 84.8, 2.6, 2.6, 0], 156),
