@@ -80,6 +80,7 @@ export const planning: Planning = {
     localStatement: '',
     criticalPh: 4.2,
     fillTolerancePercent: 3,
+    units: { temperature: 'C', weight: 'metric' },
     secondPerson: false,
     broughtIn: null,
     idleMinutes: null,

@@ -1,3 +1,4 @@
+import { temperature } from '../quantity/index.ts';
 import { brixRunningLike, runsLike, sucroseSupersaturation, viscosity } from '../sugar/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
@@ -42,7 +43,7 @@ function grainWord(product: Composition, celsius: number): string | null {
   const invert = product.glucose + product.fructose;
   const share = invert / (invert + product.sucrose);
   if (over <= 1) return null;
-  const by = `${((over - 1) * 100).toFixed(0)} % more sucrose than its water holds at ${celsius} °C`;
+  const by = `${((over - 1) * 100).toFixed(0)} % more sucrose than its water holds at ${temperature(celsius)}`;
   return share > 0.3
     ? `May grain slowly: ${by}, though ${(share * 100).toFixed(0)} % of its sugar is invert, which holds it back.`
     : `Likely to grain: ${by}. Some acid in the boil, honey or less sugar prevents it.`;

@@ -1,4 +1,5 @@
 import { acidInSalt, alcoholLeft, undissociated } from '../keeping/index.ts';
+import { limitOfHeat, temperature } from '../quantity/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaLine, FormulaStep } from './content.ts';
 import type { Makeup } from './makeup.ts';
@@ -90,10 +91,10 @@ function stepCautions(content: FormulaContent, lines: readonly LineAmount[]): Ca
       );
     }
     if (step.kind === 'draw' && (step.method === 'cold' || step.method === 'jar'))
-      say('Covered, at most 48 h at 20 °C. Look for gas and film; either one discards it.');
+      say(`Covered, at most 48 h at ${limitOfHeat(20)}. Look for gas and film; either one discards it.`);
     if (step.killStep && step.celsius !== undefined && step.celsius < 90)
       say(
-        `${step.celsius} °C is no kill step: the whole liquid at 90 °C or boiling for a minute is. A lesser one needs a source, and juice figures do not carry over to syrups over 30 °Bx.`,
+        `${temperature(step.celsius)} is no kill step: the whole liquid at ${limitOfHeat(90)} or boiling for a minute is. A lesser one needs a source, and juice figures do not carry over to syrups over 30 °Bx.`,
       );
   }
   return said;

@@ -1,3 +1,4 @@
+import { temperature } from '../quantity/index.ts';
 import type { Basis, FormulaContent, FormulaLine, FormulaStep } from './content.ts';
 import { type ExtractionMethod, extractionMethods, type StrainMethod, strainMethods } from './methods.ts';
 import type { Weighing } from './said.ts';
@@ -88,8 +89,8 @@ const FIGURES: { key: keyof FormulaStep; say: (value: never) => string }[] = [
   { key: 'draws', say: (v: number) => `${Math.round(v * 100)} % drawn` },
   { key: 'toBrix', say: (v: number) => `to ${v} °Bx` },
   { key: 'toFraction', say: (v: number) => `to ${Math.round(v * 100)} % of the volume` },
-  { key: 'toCelsius', say: (v: number) => `to ${v} °C` },
-  { key: 'celsius', say: (v: number) => `at ${v} °C` },
+  { key: 'toCelsius', say: (v: number) => `to ${temperature(v)}` },
+  { key: 'celsius', say: (v: number) => `at ${temperature(v)}` },
   { key: 'method', say: (v: ExtractionMethod) => extractionMethods[v].name.toLowerCase() },
   { key: 'cloth', say: (v: StrainMethod) => strainMethods[v].name },
   { key: 'lidOff', say: (v: boolean) => (v ? 'lid off' : 'lid on') },

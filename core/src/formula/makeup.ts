@@ -1,6 +1,7 @@
 import { acidFacts } from '../acid/index.ts';
 import { bringsGerms, mustBoil } from '../ingredient/index.ts';
 import type { HurdleFacts } from '../keeping/index.ts';
+import { limitOfHeat, temperature } from '../quantity/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
 import { heldAt } from './methods.ts';
@@ -161,7 +162,7 @@ function standTooLong(content: FormulaContent): Fault[] {
     return [
       {
         stepId: step.id,
-        text: `${step.title}: ${Math.round(step.minutes! / 60)} h at ${Math.round(celsius)} °C, where 48 h at 20 °C are the longest. It is discarded.`,
+        text: `${step.title}: ${Math.round(step.minutes! / 60)} h at ${temperature(celsius, 0)}, where 48 h at ${limitOfHeat(20)} are the longest. It is discarded.`,
       },
     ];
   });

@@ -2,6 +2,7 @@ import { askedOf, type Ingredient, type KitchenCatalogue } from '../ingredient/i
 import {
   type CupSchool,
   millilitresIn,
+  ownOf,
   parseQuantity,
   toGrams,
   type UnitId,
@@ -48,7 +49,7 @@ const RATIO_TEXT = /^[\d\s./¼½¾⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞,–-]+(?:
 /** "half", "1:2", "0.6", "60 %", "½ to ⅔" as a ratio; undefined where the words are an amount instead. */
 function ratioOf(said: string): SaidLine['value'] | undefined {
   const text = said.trim().toLowerCase();
-  const word = RATIO_WORDS[text];
+  const word = ownOf(RATIO_WORDS, text);
   const at = (amount: number, low = amount, high = amount) => ({ kind: 'ratio' as const, amount, low, high });
   if (word !== undefined) return at(word);
   const parts = /^(\d+(?:[.,]\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)$/.exec(text);
@@ -66,7 +67,7 @@ const THOUSAND = 1000;
 /** How much of what it follows an amount is for, "1 pint" or "500 g", in mL by volume and in g by weight. */
 function eachOf(said: string, by: 'weight' | 'volume', cup: CupSchool | undefined): number {
   const { amount, unit } = parseQuantity(said);
-  const facts = units[unit as UnitId];
+  const facts = ownOf(units, unit);
   if (facts?.dimension !== (by === 'volume' ? 'volume' : 'mass') || !(amount > 0))
     throw new RangeError(
       `"${said}" is not ${by === 'volume' ? 'a volume' : 'a weight'}: say for how much of it the amount is`,

@@ -1,4 +1,5 @@
 import { boilingPointOfWater } from '../heat/index.ts';
+import { temperature } from '../quantity/index.ts';
 import { boilingPoint, INVERT_PER_SUCROSE, invertedShare } from '../sugar/index.ts';
 import { phOf } from './acidity.ts';
 import type { FormulaStep } from './content.ts';
@@ -177,7 +178,7 @@ function cannotReduce(liquid: Composition, step: FormulaStep, elevationMetres: n
   if (step.toCelsius !== undefined && solidsOf(liquid) === 0)
     return 'Water alone never gets hotter than its boil.';
   if (step.toCelsius !== undefined && boilsAt(liquid, elevationMetres) >= step.toCelsius)
-    return `It boils at ${boilsAt(liquid, elevationMetres).toFixed(1)} °C already, over the ${step.toCelsius} °C asked for.`;
+    return `It boils at ${temperature(boilsAt(liquid, elevationMetres), 1)} already, over the ${temperature(step.toCelsius)} asked for.`;
   return undefined;
 }
 

@@ -1,4 +1,4 @@
-import { inWords } from '../quantity/index.ts';
+import { inWords, temperature } from '../quantity/index.ts';
 import { type HeatProcess, processTime } from './processes.ts';
 
 /** What a process is held against; null or absent where it is not known. */
@@ -91,10 +91,10 @@ function ofContainer(process: HeatProcess, product: ProcessedProduct): string[] 
     reasons.push(`it asks for ${process.headspaceInches} in of headspace, not ${product.headspaceInches} in`);
   const { hotFill } = process;
   if (hotFill && (product.fillCelsius === null || unreadable(product.fillCelsius)))
-    reasons.push(`it needs the fill temperature, ${hotFill.celsius} °C or over`);
+    reasons.push(`it needs the fill temperature, ${temperature(hotFill.celsius)} or over`);
   if (hotFill && product.fillCelsius != null && product.fillCelsius < hotFill.celsius)
     reasons.push(
-      `the coldest bottle was closed at ${product.fillCelsius} °C, and it asks for ${hotFill.celsius}`,
+      `the coldest bottle was closed at ${temperature(product.fillCelsius)}, and it asks for ${hotFill.celsius}`,
     );
   return reasons;
 }

@@ -1,4 +1,5 @@
 import { instantOf } from '../calendar/index.ts';
+import { temperature } from '../quantity/index.ts';
 import { columnsOf, figureOf, type LoggerRows, unitNamed } from './loggerColumns.ts';
 import { type DayOrder, dayOrderOf, type Wall, wallOf } from './loggerTime.ts';
 
@@ -85,7 +86,7 @@ export function readLogger(rows: LoggerRows, timeZone: string, said?: LoggerUnit
   return {
     samples: timed.map(({ ms, celsius }) => ({ at: new Date(ms).toISOString(), celsius })),
     skipped: columns.body.length - timed.length,
-    understood: `${timed.length} temperatures${from} in ${unit === 'F' ? '°F, turned into °C' : '°C'}, hottest ${hottest.toFixed(1)} °C`,
+    understood: `${timed.length} temperatures${from} in ${unit === 'F' ? '°F, turned into °C' : '°C'}, hottest ${temperature(hottest, 1)}`,
   };
 }
 

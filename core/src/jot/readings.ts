@@ -1,6 +1,15 @@
 import { titratableAcidity } from '../acid/index.ts';
 import type { ReadingKind } from '../lot/index.ts';
-import { depthSaid, parseQuantity, toCelsius, toMillimetres, type UnitId, units } from '../quantity/index.ts';
+import {
+  celsiusOf,
+  depthSaid,
+  parseQuantity,
+  temperature,
+  toCelsius,
+  toMillimetres,
+  type UnitId,
+  units,
+} from '../quantity/index.ts';
 import { correctRefractometer } from '../sugar/index.ts';
 
 /** What a line was understood to read, in core units: °Bx, pH, g/L as citric, °C, g, mm. */
@@ -22,9 +31,11 @@ const IS = String.raw`\s*(?:is|reads?|of|was|=|:)?\s*`;
 const line = (pattern: string) => new RegExp(`^${pattern}$`, 'i');
 const number = (text: string) => Number(text.replace(',', '.'));
 
-function celsiusOf(text: string | undefined, unit: string | undefined): number | null {
+/** °C of a temperature as it was said; without its degrees it is in the kitchen's. */
+function celsiusIn(text: string | undefined, unit: string | undefined): number | null {
   if (text === undefined) return null;
-  return toCelsius({ amount: number(text), unit: /^f/i.test(unit ?? '') ? 'F' : 'C', said: text });
+  if (unit === undefined || unit === '') return celsiusOf(number(text));
+  return toCelsius({ amount: number(text), unit: /^f/i.test(unit) ? 'F' : 'C', said: text });
 }
 
 const BRIX = [
@@ -36,7 +47,7 @@ function brix(rest: string): Read | null {
   const match = BRIX.map((pattern) => pattern.exec(rest)).find(Boolean);
   if (!match) return null;
   const raw = number(match[1]!);
-  const celsius = celsiusOf(match[2], match[3]);
+  const celsius = celsiusIn(match[2], match[3]);
   if (celsius === null) return { kind: 'brix', raw, celsius, understood: `Sugar ${raw} °Bx, taken at 20 °C` };
   try {
     const corrected = correctRefractometer({ reading: raw, celsius });
@@ -44,7 +55,7 @@ function brix(rest: string): Read | null {
       kind: 'brix',
       raw,
       celsius,
-      understood: `Sugar ${corrected.brix.toFixed(1)} °Bx at 20 °C (read ${raw} at ${celsius.toFixed(0)} °C)`,
+      understood: `Sugar ${corrected.brix.toFixed(1)} °Bx at 20 °C (read ${raw} at ${temperature(celsius, 0)})`,
     };
   } catch (error) {
     return { kind: 'brix', raw, celsius, understood: (error as Error).message };
@@ -57,8 +68,8 @@ function ph(rest: string): Read | null {
   const match = PH.exec(rest);
   if (!match) return null;
   const raw = number(match[1]!);
-  const celsius = celsiusOf(match[2], match[3]);
-  const at = celsius === null ? '' : ` at ${celsius.toFixed(0)} °C`;
+  const celsius = celsiusIn(match[2], match[3]);
+  const at = celsius === null ? '' : ` at ${temperature(celsius, 0)}`;
   const diluted = match[4] !== undefined;
   return {
     kind: 'ph',
@@ -108,17 +119,17 @@ const TEMPERATURE = [
   line(`${NUMBER}\\s*(celsius|centigrade|fahrenheit|f)${HELD}`),
 ];
 
-function temperature(rest: string): Read | null {
+function temperatureIn(rest: string): Read | null {
   const match = TEMPERATURE.map((pattern) => pattern.exec(rest)).find(Boolean);
   if (!match) return null;
-  const celsius = celsiusOf(match[1], match[2])!;
+  const celsius = celsiusIn(match[1], match[2])!;
   const heldMinutes = match[3] === undefined ? null : number(match[3]);
   return {
     kind: 'temperature',
     raw: celsius,
     celsius: null,
     ...(heldMinutes === null ? {} : { heldMinutes }),
-    understood: `Temperature ${celsius.toFixed(1)} °C${heldMinutes === null ? '' : `, held ${heldMinutes} min`}`,
+    understood: `Temperature ${temperature(celsius, 1)}${heldMinutes === null ? '' : `, held ${heldMinutes} min`}`,
   };
 }
 
@@ -172,4 +183,4 @@ function depth(rest: string): Read | null {
 
 /** The reading that a line's words are, or null where they are none. */
 export const readingIn = (rest: string): Read | null =>
-  brix(rest) ?? ph(rest) ?? acidity(rest) ?? temperature(rest) ?? boil(rest) ?? mass(rest) ?? depth(rest);
+  brix(rest) ?? ph(rest) ?? acidity(rest) ?? temperatureIn(rest) ?? boil(rest) ?? mass(rest) ?? depth(rest);

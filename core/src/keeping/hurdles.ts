@@ -1,3 +1,4 @@
+import { limitOfHeat } from '../quantity/index.ts';
 import { type KeepingProduct, keepingLimit, limitOf } from './limit.ts';
 
 export type HurdleId = 'kill-step' | 'acid' | 'heat' | 'cold' | 'acetic' | 'alcohol' | 'water';
@@ -49,7 +50,7 @@ export function hurdles(facts: HurdleFacts): Hurdle[] {
       id: 'kill-step',
       name: 'Kill step',
       level: facts.killSeen ? 'boil seen, not measured' : said(facts.killStep, 'recorded', 'never heated'),
-      limit: '90 °C or boiling, 1 min',
+      limit: `${limitOfHeat(90)} or boiling, 1 min`,
       met: facts.killStep === true,
     },
     {
@@ -73,7 +74,7 @@ export function hurdles(facts: HurdleFacts): Hurdle[] {
         facts.storage === 'cold'
           ? said(facts.cooledInTime, 'chilled in time', 'not chilled in time')
           : 'not used',
-      limit: '5 °C',
+      limit: limitOfHeat(5),
       met: coldMet,
     },
     {

@@ -1,3 +1,5 @@
+import { limitOfHeat } from '../quantity/index.ts';
+
 /** pH over which the spores of Clostridium botulinum may grow: nothing over it is kept as acid. */
 export const HIGHEST_PH = 4.6;
 /** Critical limit of pH of a kitchen that set none of its own. */
@@ -176,7 +178,7 @@ export function keepingLimit(said: KeepingProduct): KeepingTime {
       class: 'frozen',
       time: months(12),
       openedDays: 3,
-      reason: `${product.killStep === true ? 'Frozen' : 'It was never heated (unpasteurised); frozen'} at −18 °C it keeps 12 months; thawed, it has the cold time less the days it was cold before.`,
+      reason: `${product.killStep === true ? 'Frozen' : 'It was never heated (unpasteurised); frozen'} at ${limitOfHeat(-18)} it keeps 12 months; thawed, it has the cold time less the days it was cold before.`,
       missing: [],
     };
   if (product.storage !== 'cold')
@@ -184,8 +186,8 @@ export function keepingLimit(said: KeepingProduct): KeepingTime {
   if (product.cooledInTime !== true)
     return none('It is not recorded as chilled in time, so cold storage cannot preserve it.', [
       product.killStep === true
-        ? 'cooling to 21 °C in 2 h and 5 °C in 6 h'
-        : 'cold at 5 °C from straining on',
+        ? `cooling to ${limitOfHeat(21)} in 2 h and ${limitOfHeat(5)} in 6 h`
+        : `cold at ${limitOfHeat(5)} from straining on`,
     ]);
   if (product.killStep !== true)
     return cold(
@@ -193,7 +195,7 @@ export function keepingLimit(said: KeepingProduct): KeepingTime {
       days(3),
       3,
       'It was never heated (unpasteurised): only cold storage preserves it, for 3 days.',
-      ['a kill step: the whole liquid at 90 °C or boiling for 1 minute'],
+      [`a kill step: the whole liquid at ${limitOfHeat(90)} or boiling for 1 minute`],
     );
   return heatedCold(product);
 }

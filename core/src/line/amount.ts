@@ -3,15 +3,15 @@ import {
   type AmountRead,
   amountAt,
   isCounted,
+  ownOf,
   type Token,
   textOf,
-  type UnitId,
   units,
   wordOf,
 } from '../quantity/index.ts';
 import { type Amount, type Line, sentence } from './line.ts';
 
-const dimensionOf = (unit: string) => units[unit as UnitId]?.dimension;
+const dimensionOf = (unit: string) => ownOf(units, unit)?.dimension;
 
 /** "500g" as "500 g". */
 const spaced = (text: string): string =>

@@ -3,6 +3,7 @@ import {
   amountAt,
   millilitresIn,
   numberAt,
+  ownOf,
   type Token,
   textOf,
   tokensOf,
@@ -42,13 +43,13 @@ const nameOf = (text: string, tokens: readonly Token[]): string =>
     tokens.filter((token) => token.kind !== 'sign'),
   ).toLowerCase();
 
-const dimension = (unit: string) => units[unit as UnitId]?.dimension;
+const dimension = (unit: string) => ownOf(units, unit)?.dimension;
 /** What a jar holds that is named by its size: preserving jars are made to US measures. */
 const jarMl = (read: AmountRead): number =>
   Number((read.low * millilitresIn(read.unit as UnitId, 'us')).toFixed(0));
 
 /** A litre and a kg are what an amount is for where no more is said. */
-const isUsual = ({ low, unit }: AmountRead): boolean => low * (units[unit as UnitId]?.size ?? 0) === 1000;
+const isUsual = ({ low, unit }: AmountRead): boolean => low * (ownOf(units, unit)?.size ?? 0) === 1000;
 
 /** "per litre of juice", "for every pound of fruit", "in each half-pint jar". */
 function perRead(words: Words): BasisRead | null {
@@ -115,7 +116,7 @@ function shareOf(tokens: readonly Token[]): string | null {
     (token) => !/^(?:the|an?|its|their|of|own|times|about)$/.test(token.word) || token.kind === 'figure',
   );
   if (said.length === 0) return '1';
-  const word = TIMES[said[0]!.word];
+  const word = ownOf(TIMES, said[0]!.word);
   if (word && said.length === 1) return word;
   const plain = tokens.filter((token) => !/^(?:the|its|their|own|times|about)$/.test(token.word));
   const number = numberAt(plain, 0);

@@ -1,5 +1,5 @@
 import { type Ingredient, isIdle, type KitchenCatalogue, namedIn } from '../ingredient/index.ts';
-import { isCounted, singular, type Token, wordOf } from '../quantity/index.ts';
+import { isCounted, ownOf, singular, type Token, wordOf } from '../quantity/index.ts';
 import { FORMS } from './forms.ts';
 import type { Amount, Line } from './line.ts';
 import type { Words } from './words.ts';
@@ -60,7 +60,7 @@ function countBehind(
   if (!last || amount?.read.unit !== '' || !isCounted(wordOf(last))) return null;
   const name = asText(tokens.filter((token) => token !== last));
   const { entry, others } = namedIn(name, catalogue);
-  if (entry?.gramsPerPiece?.[wordOf(last)] === undefined) return null;
+  if (ownOf(entry?.gramsPerPiece, wordOf(last)) === undefined) return null;
   return { entry, others, name, counted: last.text };
 }
 

@@ -1,4 +1,4 @@
-import { amountAt, type Token, wordOf } from '../quantity/index.ts';
+import { amountAt, ownOf, type Token, wordOf } from '../quantity/index.ts';
 import type { Words } from './words.ts';
 
 /** Parts that a cook takes of one fruit, and what is done to get them. */
@@ -38,7 +38,7 @@ export function partsOf(words: Words): PartsRead | null {
   for (const pattern of [OF_FRUIT, BEHIND]) {
     const taken = words.find(pattern);
     if (!taken?.parts?.length || !taken.rest?.length) continue;
-    const parts = taken.parts.flatMap((token) => PART_OF[wordOf(token)] ?? []);
+    const parts = taken.parts.flatMap((token) => ownOf(PART_OF, wordOf(token)) ?? []);
     const amount = amountAt(taken.rest, 0, NO_MEASURES);
     // "2 cups juice of grapes" is an amount of juice; here the amount is of the fruit, counted.
     if (parts.length === 0 || (amount && amount.unit !== '')) continue;

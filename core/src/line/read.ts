@@ -1,5 +1,5 @@
 import { type Ingredient, type KitchenCatalogue, namedIn, warningFor } from '../ingredient/index.ts';
-import { SHAPED, singular, textOf, type UnitId, units } from '../quantity/index.ts';
+import { ownOf, SHAPED, singular, textOf, units } from '../quantity/index.ts';
 import { amountIn, markAmount, takeAmount, takeAsides, takeStrength } from './amount.ts';
 import { type BasisSaid, basisOf } from './basis.ts';
 import { severalIn, takeChoice } from './choice.ts';
@@ -116,11 +116,11 @@ function severalThings(line: Line, each: boolean, amount: Amount | null, said: s
 /** "2 cups rhubarb, chopped": said behind the name, how it is cut belongs to the cup as well, where such a cup is known. */
 function cutIn(line: Line, entry: Ingredient | undefined, amount: Amount | null, said: string): string {
   const read = amount?.read;
-  if (!read || read.shape || read.plus || units[read.unit as UnitId]?.dimension !== 'volume') return said;
+  if (!read || read.shape || read.plus || ownOf(units, read.unit)?.dimension !== 'volume') return said;
   const cut = line.words
     .read()
     .filter((word) => word.as === 'preparation')
-    .map((word) => SHAPED[word.text.toLowerCase()])
+    .map((word) => ownOf(SHAPED, word.text.toLowerCase()))
     .find((shape) => shape && entry?.gramsPerMl?.[shape]);
   return cut ? `${said} ${cut}` : said;
 }

@@ -1,4 +1,4 @@
-import { inWords } from '../quantity/index.ts';
+import { degrees, degreesShown, inWords, limitOfHeat, temperature } from '../quantity/index.ts';
 import { gapSaid } from './gateCount.ts';
 import type { Happening } from './happening.ts';
 import type { LotRecord } from './record.ts';
@@ -7,9 +7,9 @@ const PUT = { boil: 'Full boil', stopped: 'The boil stopped', off: 'Fire off', l
 
 function closedWords(b: LotRecord['bottlings'][number]): string {
   if (b.closing === 'cooled')
-    return `cooled open${b.hoursTo21 === null ? '' : `, at 21 °C after ${b.hoursTo21} h`}${b.hoursToCold === null ? '' : `, at 5 °C after ${b.hoursToCold} h`}`;
+    return `cooled open${b.hoursTo21 === null ? '' : `, at ${limitOfHeat(21)} after ${b.hoursTo21} h`}${b.hoursToCold === null ? '' : `, at ${limitOfHeat(5)} after ${b.hoursToCold} h`}`;
   const read = [b.fillCelsius, b.middleCelsius, b.lastCelsius].filter((t) => t !== null);
-  return `closed hot${read.length > 0 ? ` at ${read.join(', ')} °C` : ''}`;
+  return `closed hot${read.length > 0 ? ` at ${read.map(degreesShown).join(', ')} ${degrees()}` : ''}`;
 }
 
 /** What was filled, retired, ticked, weighed and accounted for. */
@@ -34,7 +34,11 @@ export function bottled(lot: LotRecord): Happening[] {
     title: `Weighed a bottle: ${w.netMl.toFixed(1)} mL`,
     detail: `${w.grossGrams} g full, ${w.tareGrams} g empty`,
   }));
-  const coolings = lot.coolings.map((c) => ({ ...c, title: `Cooling: ${c.celsius} °C`, detail: '' }));
+  const coolings = lot.coolings.map((c) => ({
+    ...c,
+    title: `Cooling: ${temperature(c.celsius)}`,
+    detail: '',
+  }));
   const ticks = lot.ticks.map((t) => ({ ...t, title: `Ticked bottle ${t.bottle}`, detail: '' }));
   return [...fills, ...faults, ...tallies, ...weighings, ...coolings, ...ticks];
 }

@@ -1,4 +1,5 @@
 import { measuredMismatches, stillToMeasure } from '../heat/index.ts';
+import { limitOfHeat } from '../quantity/index.ts';
 import { cooledIn, cooledInTime, finishedBrix } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
 import { governingPh } from './governingPh.ts';
@@ -92,10 +93,14 @@ function coldKept(lot: LotRecord): Gate {
     if (b.closing === 'hot') return shown('closed hot', 'bottling', b.id);
     const { to21, to5 } = cooledIn(lot, b);
     const hours = (h: number | null) => (h === null ? 'not recorded' : `${Math.round(h * 10) / 10} h`);
-    return shown(`to 21 °C: ${hours(to21)}; to 5 °C: ${hours(to5)}`, 'bottling', b.id);
+    return shown(
+      `to ${limitOfHeat(21)}: ${hours(to21)}; to ${limitOfHeat(5)}: ${hours(to5)}`,
+      'bottling',
+      b.id,
+    );
   });
   if (bottlings.length === 0)
-    return gate('heat', QUESTION, evidence, 'Fill, chill, and record the hours to 5 °C.');
+    return gate('heat', QUESTION, evidence, `Fill, chill, and record the hours to ${limitOfHeat(5)}.`);
   if (bottlings.some((b) => b.closing === 'hot'))
     return gate('heat', QUESTION, evidence, 'What is kept cold is not closed hot.');
   return gate(
@@ -104,6 +109,6 @@ function coldKept(lot: LotRecord): Gate {
     evidence,
     bottlings.every((b) => cooledInTime(lot, b))
       ? null
-      : 'It has to reach 21 °C within 2 hours and 5 °C within 6, and that has to be recorded.',
+      : `It has to reach ${limitOfHeat(21)} within 2 hours and ${limitOfHeat(5)} within 6, and that has to be recorded.`,
   );
 }

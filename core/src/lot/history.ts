@@ -1,4 +1,4 @@
-import { inWords, money, plural, weight } from '../quantity/index.ts';
+import { inWords, money, plural, temperature, weight } from '../quantity/index.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
 import { catalogueOf } from './catalogue.ts';
 import type { Happening } from './happening.ts';
@@ -45,7 +45,8 @@ function entered(lot: LotRecord): Happening[] {
     detail: a.grams > 0 ? `${weight(a.grams)}${cameFrom(a)}` : (a.why ?? ''),
   }));
   const readings = lot.readings.map((r) => {
-    const read = r.kind === 'brix' && r.celsius !== null ? `, read ${r.raw} at ${r.celsius} °C` : '';
+    const read =
+      r.kind === 'brix' && r.celsius !== null ? `, read ${r.raw} at ${temperature(r.celsius)}` : '';
     const standing = r.counts || r.kind === 'note' || !r.whyNot ? '' : ` · does not count: ${r.whyNot}`;
     return {
       ...r,

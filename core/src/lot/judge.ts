@@ -1,3 +1,4 @@
+import { temperature } from '../quantity/index.ts';
 import type { ReadingKind, Sample } from './record.ts';
 
 export interface JudgedReading {
@@ -67,7 +68,7 @@ function doubt(kind: ReadingKind, value: number, context: ReadingContext): strin
   if (kind === 'ph' && (value < 1.8 || value > 8))
     return `pH ${value} is unusual for a bottle of fruit. Read it again, or say what is different.`;
   if (kind === 'temperature' && value > 125)
-    return `${value} °C is hotter than a syrup boils. Was it read in °F? Write ${value}F, or say what is different.`;
+    return `${temperature(value)} is hotter than a syrup boils. Was it read in °F? Write ${value}F, or say what is different.`;
   return null;
 }
 
@@ -99,7 +100,7 @@ export function judgeReading(
   if (kind === 'brix' && context.celsius !== null && (context.celsius < 5 || context.celsius > 45))
     return {
       verdict: 'impossible',
-      sentence: `A sample at ${context.celsius} °C cannot be corrected. Bring it between 10 and 30 °C and read again.`,
+      sentence: `A sample at ${temperature(context.celsius)} cannot be corrected. Bring it between 10 and 30 °C and read again.`,
     };
   const sentence = doubt(kind, value, context);
   return sentence ? { verdict: 'doubtful', sentence } : fine;

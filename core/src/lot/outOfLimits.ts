@@ -1,4 +1,5 @@
 import { loadClock, netContents, thermalShock } from '../bottling/index.ts';
+import { degreesApart, limitOfHeat, temperature } from '../quantity/index.ts';
 import { cooledIn } from './asMade.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
@@ -18,15 +19,15 @@ function ofFilling(lot: LotRecord, b: BottlingEntry): OutOfLimits[] {
     if (shock.over)
       found.push({
         kind: 'thermal shock',
-        what: `Glass at ${b.glassCelsius} °C was filled at ${b.fillCelsius} °C: ${round(shock.differenceCelsius)} °C apart, over ${shock.limitCelsius}.`,
+        what: `Glass at ${temperature(b.glassCelsius)} was filled at ${temperature(b.fillCelsius)}: ${degreesApart(shock.differenceCelsius)} apart, over ${degreesApart(shock.limitCelsius)}.`,
         entryId: b.id,
       });
   }
   if (b.closing !== 'cooled') return found;
   const { to21, to5 } = cooledIn(lot, b);
   const late = [
-    ...(to21 !== null && to21 > 2 ? [`${round(to21)} h to 21 °C, where 2 are allowed`] : []),
-    ...(to5 !== null && to5 > 6 ? [`${round(to5)} h to 5 °C, where 6 are allowed`] : []),
+    ...(to21 !== null && to21 > 2 ? [`${round(to21)} h to ${limitOfHeat(21)}, where 2 are allowed`] : []),
+    ...(to5 !== null && to5 > 6 ? [`${round(to5)} h to ${limitOfHeat(5)}, where 6 are allowed`] : []),
   ];
   if (late.length > 0)
     found.push({ kind: 'cooling', what: `It cooled too slowly: ${late.join('; ')}.`, entryId: b.id });

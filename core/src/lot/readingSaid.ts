@@ -1,4 +1,4 @@
-import { depthSaid, weight } from '../quantity/index.ts';
+import { depthSaid, temperature, weight } from '../quantity/index.ts';
 import type { LotRecord } from './record.ts';
 
 type Reading = LotRecord['readings'][number];
@@ -15,7 +15,7 @@ export function readingSaid(r: Reading, ruler: 'in' | 'mm' = 'mm'): string {
     ph: `pH ${r.value.toFixed(2)}`,
     ta: `${r.value.toFixed(2)} g/L`,
     depth: depthSaid(r.value, ruler),
-    temperature: `${r.value.toFixed(0)} °C`,
+    temperature: `${temperature(r.value, 0)}`,
     boil: `${r.value} min`,
     mass: weight(r.value),
   }[r.kind];
@@ -38,7 +38,7 @@ export const readingNames = {
  */
 export const howTaken = (r: Reading): string[] => [
   ...(r.heldMinutes !== null ? [`held ${r.heldMinutes} min`] : []),
-  ...(r.kind === 'ph' && r.celsius !== null ? [`sample at ${r.celsius.toFixed(0)} °C`] : []),
+  ...(r.kind === 'ph' && r.celsius !== null ? [`sample at ${temperature(r.celsius, 0)}`] : []),
   ...(r.diluted ? ['diluted 1:1'] : []),
   ...(r.simulated ? ['simulated instrument'] : []),
 ];

@@ -1,6 +1,6 @@
 import { coolingClock, loadClock } from '../bottling/index.ts';
 import { allOpen, failuresOpen, lotBottles, sealsFrom, standing } from '../lot/index.ts';
-import { plural } from '../quantity/index.ts';
+import { plural, temperature } from '../quantity/index.ts';
 import { type DueItem, type LotToday, tag } from './due.ts';
 
 function restingItem({ record }: LotToday, now: string): DueItem {
@@ -77,7 +77,7 @@ function coolingItems({ record }: LotToday, now: string): DueItem[] {
         when: next.verdict === 'overdue' ? ('now' as const) : ('next' as const),
         at: next.by,
         lot: tag(record),
-        title: `Down to ${next.celsius} °C`,
+        title: `Down to ${temperature(next.celsius)}`,
         detail: `${record.product.name} · within ${next.hours} hours of filling; take its temperature`,
         action: { label: 'Read it', place: 'bottling' as const },
       },

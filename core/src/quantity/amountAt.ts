@@ -1,4 +1,5 @@
 import { type NumberRead, numberAt, partBehind } from './numberWords.ts';
+import { ownOf } from './ownOf.ts';
 import { type Token, wordOf } from './tokens.ts';
 import { type UnitId, unitNamed, units } from './units.ts';
 import { isCounted, notLevel, PACKED, SHAPED, type Shape } from './vague.ts';
@@ -43,7 +44,7 @@ function measureAt(tokens: readonly Token[], at: number): UnitRead | null {
   const i = tokens[at]?.text === '-' ? at + 1 : at;
   const plain = unitAt(tokens, i);
   if (plain) return plain;
-  const times = notLevel[tokens[i]?.word ?? ''];
+  const times = ownOf(notLevel, tokens[i]?.word);
   if (!times && tokens[i]?.word !== 'level') return null;
   const full = unitAt(tokens, i + 1);
   if (!full || units[full.unit as UnitId].dimension !== 'volume') return null;
@@ -95,7 +96,7 @@ function countAt(tokens: readonly Token[], at: number, measures: ReadonlySet<str
   while (SIZED.has(tokens[i]?.word ?? '') && tokens[i + 1]?.kind === 'word') i += 1;
   const word = wordOf(tokens[i]);
   if (word === '' || !(isCounted(word) || measures.has(word))) return null;
-  const times = word === 'handful' || i === at ? undefined : notLevel[tokens[i - 1]!.word];
+  const times = word === 'handful' || i === at ? undefined : ownOf(notLevel, tokens[i - 1]!.word);
   const sized = tokens[i + 1]?.text === '-' && tokens[i + 2]?.word === 'sized' ? i + 2 : i;
   const next = sized > i && LONG.has(wordOf(tokens[sized + 1])) ? sized + 2 : sized + 1;
   return { unit: word, next, ...(times && vagueTimes(word) ? { times } : {}) };
@@ -108,7 +109,7 @@ const LONG = new Set('piece knob length chunk bit stub'.split(' '));
 const STUCK = new Set('stick strip stalk'.split(' '));
 
 function lengthAt(tokens: readonly Token[], unit: UnitRead): UnitRead {
-  if (units[unit.unit as UnitId]?.dimension !== 'length') return unit;
+  if (ownOf(units, unit.unit)?.dimension !== 'length') return unit;
   const word = wordOf(tokens[unit.next]);
   return LONG.has(word) ? { ...unit, next: unit.next + 1 } : unit;
 }
@@ -137,13 +138,12 @@ function packedAt(tokens: readonly Token[], at: number): { size: AmountRead; nex
 function stickAt(tokens: readonly Token[], at: number): number | null {
   const number = numberAt(tokens, at);
   const unit = number && !number.article ? measureAt(tokens, number.next) : null;
-  if (!unit || units[unit.unit as UnitId]?.dimension !== 'length') return null;
+  if (!unit || ownOf(units, unit.unit)?.dimension !== 'length') return null;
   return STUCK.has(wordOf(tokens[unit.next])) ? unit.next : null;
 }
 
-const dimensionOf = (unit: string) => units[unit as UnitId]?.dimension;
-const isMatter = (unit: string): boolean =>
-  ['mass', 'volume'].includes(units[unit as UnitId]?.dimension ?? '');
+const dimensionOf = (unit: string) => ownOf(units, unit)?.dimension;
+const isMatter = (unit: string): boolean => ['mass', 'volume'].includes(ownOf(units, unit)?.dimension ?? '');
 
 /** Units of which a thousand and a thousandth are both usual amounts. */
 const OPEN = new Set(['kg', 'l']);
@@ -281,7 +281,7 @@ function shaped(tokens: readonly Token[], read: AmountRead): AmountRead {
   if (dimensionOf(read.unit) !== 'volume') return read;
   let i = read.next;
   while (/^(?:of|finely|coarsely|roughly|thinly|freshly)$/.test(tokens[i]?.word ?? '')) i += 1;
-  const shape = SHAPED[tokens[i]?.word ?? ''];
+  const shape = ownOf(SHAPED, tokens[i]?.word);
   return shape ? { ...read, shape, next: i + 1 } : read;
 }
 
@@ -313,6 +313,6 @@ function packedOne(tokens: readonly Token[], i: number): AmountRead | null {
 function lengthOne(tokens: readonly Token[], i: number): AmountRead | null {
   const number = numberAt(tokens, i);
   const unit = number && !number.article ? measureAt(tokens, number.next) : null;
-  if (!number || !unit || units[unit.unit as UnitId]?.dimension !== 'length') return null;
+  if (!number || !unit || ownOf(units, unit.unit)?.dimension !== 'length') return null;
   return amountOf(number, lengthAt(tokens, unit), number.next);
 }

@@ -1,3 +1,4 @@
+import { ownOf } from './ownOf.ts';
 import { askOf, type Quantity } from './parse.ts';
 import { type CupSchool, cupSchools, millilitresIn, type UnitId, units } from './units.ts';
 import { type Shape, vagueMl } from './vague.ts';
@@ -63,7 +64,7 @@ function factor(
   const own = ownFactor(quantity.unit, ingredient, measures);
   if (own) return own;
   const unit = quantity.unit as UnitId;
-  const facts = units[unit];
+  const facts = ownOf(units, unit);
   if (facts?.dimension === 'mass') {
     const note = quantity.asks ? 'oz taken as weight, 28.35 g' : undefined;
     return note ? [facts.size!, note] : [facts.size!];
@@ -86,7 +87,7 @@ function factor(
   }
   if (facts && facts.dimension !== 'count')
     throw new RangeError(`"${quantity.said}" is not an amount of ${ingredient.name}`);
-  const piece = ingredient.gramsPerPiece?.[quantity.unit];
+  const piece = ownOf(ingredient.gramsPerPiece, quantity.unit);
   if (piece === undefined)
     throw new RangeError(
       `What one ${quantity.unit === 'each' ? 'piece' : quantity.unit} of ${ingredient.name} weighs is not known. Weigh it and write grams.`,
@@ -98,8 +99,8 @@ const MM_PER_INCH = 25.4;
 
 /** A pinch, a dash, a shot: grams from what such a measure holds, with the spread of it. */
 function vagueGrams(quantity: Quantity, ingredient: Measurable): Grams | undefined {
-  const held = vagueMl[quantity.unit];
-  if (!held || ingredient.gramsPerPiece?.[quantity.unit] !== undefined) return undefined;
+  const held = ownOf(vagueMl, quantity.unit);
+  if (!held || ownOf(ingredient.gramsPerPiece, quantity.unit) !== undefined) return undefined;
   const density = densityFor('tsp', ingredient);
   const [from, to] = quantity.range ?? [quantity.amount, quantity.amount];
   return {
@@ -164,7 +165,7 @@ export function toCelsius(quantity: Quantity): number {
  * @example toMillimetres(parseQuantity('3 1/2 in')) // 88.9
  */
 export function toMillimetres(quantity: Quantity): number {
-  const facts = units[quantity.unit as UnitId];
+  const facts = ownOf(units, quantity.unit);
   if (facts?.dimension !== 'length') throw new RangeError(`"${quantity.said}" is not a length`);
   return quantity.amount * facts.size!;
 }

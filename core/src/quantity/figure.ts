@@ -1,5 +1,6 @@
 import { isAbout } from './amountAt.ts';
 import { readDigits } from './digits.ts';
+import { celsiusOf, degrees, degreesShown, unitsNow } from './kitchenUnits.ts';
 import { parseQuantity } from './parse.ts';
 import { type UnitId, units } from './units.ts';
 
@@ -23,9 +24,14 @@ const EXAMPLE: Partial<Record<UnitId, string>> = {
   l: '1.5, 1500 mL or 3 pints',
   in: '2 5/8, 1/2 or 12 mm',
   mm: '66 or 2 5/8 in',
-  C: '88 or 190 F',
   min: '25, 1 h or 90 s',
 };
+
+/** What to write for instance, in the kitchen's own degrees first. */
+function exampleOf(unit: UnitId | ''): string {
+  if (unit === 'C') return unitsNow().temperature === 'F' ? '190 or 88 C' : '88 or 190 F';
+  return unit === '' ? '12.5' : (EXAMPLE[unit] ?? '12.5');
+}
 
 /** Signs and spaces as a keyboard, a phone or another program writes them. */
 const plain = (text: string): string =>
@@ -70,7 +76,9 @@ function figureOf(text: string, unit: UnitId | ''): number {
     const { value, or } = readDigits(bare[2]!, unit === 'kg' || unit === 'l');
     if (or !== undefined)
       throw new RangeError(`"${text}" is ${value} or ${or}: write it as ${value} or as ${or}`);
-    return bare[1] === '-' ? -value : value;
+    const signed = bare[1] === '-' ? -value : value;
+    // A bare temperature is read off the kitchen's own thermometer.
+    return unit === 'C' ? celsiusOf(signed) : signed;
   }
   if (unit === '') throw new RangeError(`"${text}" is not a number`);
   return inUnit(text, unit);
@@ -79,10 +87,11 @@ function figureOf(text: string, unit: UnitId | ''): number {
 const shown = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 3 });
 
 function outOfBounds(value: number, { unit, min, max, whole }: FigureOptions): string | null {
-  const of = unit === '' ? '' : ` ${unit === 'C' ? '°C' : unit}`;
+  const of = unit === '' ? '' : ` ${unit === 'C' ? degrees() : unit}`;
+  const said = (bound: number) => shown(unit === 'C' ? degreesShown(bound) : bound);
   if (whole && !Number.isInteger(value)) return 'Write a whole number.';
-  if (min !== undefined && value < min) return `Not under ${shown(min)}${of}.`;
-  if (max !== undefined && value > max) return `Not over ${shown(max)}${of}.`;
+  if (min !== undefined && value < min) return `Not under ${said(min)}${of}.`;
+  if (max !== undefined && value > max) return `Not over ${said(max)}${of}.`;
   return null;
 }
 
@@ -103,7 +112,7 @@ export function readFigure(text: string, options: FigureOptions): Figure {
     return problem ? { problem } : { value };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    const example = options.unit === '' ? '12.5' : (EXAMPLE[options.unit] ?? '12.5');
+    const example = exampleOf(options.unit);
     return { problem: `${error.message}. Write for instance ${example}.` };
   }
 }

@@ -11,7 +11,20 @@ export { readElevation } from './elevation.ts';
 export { type Figure, type FigureOptions, readFigure } from './figure.ts';
 export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';
+export {
+  celsiusOf,
+  degrees,
+  degreesApart,
+  degreesShown,
+  type KitchenUnits,
+  limitOfHeat,
+  METRIC,
+  temperature,
+  unitsFrom,
+  unitsNow,
+} from './kitchenUnits.ts';
 export { type NumberRead, numberAt, partBehind } from './numberWords.ts';
+export { ownOf } from './ownOf.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
 export { priceShown, type ReadPrice, readPrice } from './price.ts';
 export { depthSaid, grouped, money, plural, weight } from './shown.ts';

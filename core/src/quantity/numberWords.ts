@@ -1,4 +1,5 @@
 import { readDigits } from './digits.ts';
+import { ownOf } from './ownOf.ts';
 import type { Token } from './tokens.ts';
 
 /** Fractions that are one sign. */
@@ -68,15 +69,15 @@ interface Read {
 }
 
 const isFraction = (token: Token | undefined): boolean =>
-  token?.kind === 'figure' && (/[/⁄]/.test(token.text) || token.text in SIGNS);
+  token?.kind === 'figure' && (/[/⁄]/.test(token.text) || Object.hasOwn(SIGNS, token.text));
 
 /** Denominator that a word names, in one or several. */
 const partOf = (word: string | undefined): number | undefined =>
-  word === undefined ? undefined : PARTS[word.replace(/^halves$/, 'half').replace(/s$/, '')];
+  word === undefined ? undefined : ownOf(PARTS, word.replace(/^halves$/, 'half').replace(/s$/, ''));
 
 /** A fraction in figures: "1/3", "⅓". */
 function figureFraction(token: Token): number {
-  const sign = SIGNS[token.text];
+  const sign = ownOf(SIGNS, token.text);
   if (sign !== undefined) return sign;
   const [top, bottom] = token.text.split(/[/⁄]/) as [string, string];
   const value = readDigits(top, false).value / Number(bottom);
@@ -158,7 +159,7 @@ function withoutOf(tokens: readonly Token[], { next, part: isPart }: Read): numb
 /** "a few", "a couple of", "several", and "half a dozen". */
 function some(tokens: readonly Token[], i: number): NumberRead | null {
   const at = tokens[i]?.word === 'a' || tokens[i]?.word === 'another' ? i + 1 : i;
-  const range = SOME[tokens[at]?.word ?? ''];
+  const range = ownOf(SOME, tokens[at]?.word);
   const read = (low: number, high: number, next: number) => ({
     ...{ low, high, next: tokens[next]?.word === 'of' ? next + 1 : next },
     ...{ open: false, part: false, article: false },

@@ -1,4 +1,5 @@
 import { type AmountRead, amountAt } from './amountAt.ts';
+import { ownOf } from './ownOf.ts';
 import { singular } from './singular.ts';
 import { tokensOf } from './tokens.ts';
 import { type CupSchool, millilitresIn, type UnitId, units } from './units.ts';
@@ -36,7 +37,7 @@ function counted(words: string): string {
 const NO_MEASURES: ReadonlySet<string> = new Set();
 
 function quantityOf(read: AmountRead, unit: string, said: string, cup: CupSchool | undefined): Quantity {
-  const factsOf = (name: string) => units[name as UnitId];
+  const factsOf = (name: string) => ownOf(units, name);
   let [low, high] = [read.low, read.high];
   const size = factsOf(unit)?.size;
   let plus: Quantity | undefined;

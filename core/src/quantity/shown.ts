@@ -1,3 +1,4 @@
+import { unitsNow } from './kitchenUnits.ts';
 import { priceShown } from './price.ts';
 
 /** One format a number of digits: making one costs more than using it a hundred times. */
@@ -13,13 +14,29 @@ const formats = [0, 1, 2, 3].map(
 export const grouped = (value: number, digits: 0 | 1 | 2 | 3 = 0): string =>
   formats[digits]!.format(value).replace(/,/g, '\u202f');
 
+const GRAMS_PER_OZ = 28.349523125;
+const GRAMS_PER_LB = 16 * GRAMS_PER_OZ;
+/** g under which a kitchen that weighs in pounds uses grams all the same: acids, spices. */
+const BY_GRAM = 30;
+
+/** Pounds and ounces to a tenth: "4 lb 6.5 oz". */
+function inPounds(grams: number): string {
+  const tenths = Math.round((Math.abs(grams) / GRAMS_PER_OZ) * 10);
+  const [lb, oz] = [Math.floor(tenths / 160), (tenths % 160) / 10];
+  const parts = [lb > 0 ? `${grouped(lb)} lb` : '', oz > 0 || lb === 0 ? `${Number(oz.toFixed(1))} oz` : ''];
+  return `${grams < 0 ? '-' : ''}${parts.filter(Boolean).join(' ')}`;
+}
+
 /**
- * A mass as a cook says it: g, from ten kilograms on kg.
+ * A mass as the kitchen says it: g, from ten kilograms on kg; in a kitchen of pounds and ounces those, from an ounce on.
  * @param grams g
  * @example weight(250) // '250 g'
  */
-export const weight = (grams: number): string =>
-  grams >= 10_000 ? `${grouped(grams / 1000, 1)} kg` : `${grouped(grams, grams < 20 ? 1 : 0)} g`;
+export const weight = (grams: number): string => {
+  if (unitsNow().weight === 'us' && Math.abs(grams) >= BY_GRAM)
+    return Math.abs(grams) >= 100 * GRAMS_PER_LB ? `${grouped(grams / GRAMS_PER_LB, 1)} lb` : inPounds(grams);
+  return grams >= 10_000 ? `${grouped(grams / 1000, 1)} kg` : `${grouped(grams, grams < 20 ? 1 : 0)} g`;
+};
 
 /**
  * A price with the sign of its currency.

@@ -1,4 +1,4 @@
-import { numberAt, partBehind, type Token, toCelsius, tokensOf } from '../quantity/index.ts';
+import { numberAt, ownOf, partBehind, type Token, toCelsius, tokensOf } from '../quantity/index.ts';
 
 /** A part of a sentence that says one thing to do. */
 export interface Clause {
@@ -94,7 +94,7 @@ const MINUTES: Record<string, number> = {
 };
 
 const unitOf = (token: Token | undefined): number | undefined =>
-  MINUTES[(token?.word ?? '').replace(/s$/, '')];
+  ownOf(MINUTES, (token?.word ?? '').replace(/s$/, ''));
 
 /** Minutes at a place among tokens: "1 hour and 15 minutes", "an hour and a half"; null where none stand there. */
 function minutesAt(tokens: readonly Token[], i: number): number | null {

@@ -1,4 +1,5 @@
 import { airPressure, boilingPointOfWater, saturationTemperature, vapourPressure } from '../heat/index.ts';
+import { temperature } from '../quantity/index.ts';
 import { waterActivity } from './waterActivity.ts';
 
 /** Parts of the dissolved sugar by weight, in any unit; without `sucrose` it is the rest of 1. */
@@ -75,11 +76,13 @@ export function brixFromBoilingPoint(read: {
   const rise = celsius - (read.waterBoils ?? boilingPointOfWater(elevationMetres));
   const top = boilingPoint({ brix: FLAGGED_TO, elevationMetres, composition: composition ?? {} });
   if (rise > top - boilingPointOfWater(elevationMetres))
-    throw new RangeError(`${celsius} °C is over the boiling point of a syrup of ${FLAGGED_TO} °Bx here`);
+    throw new RangeError(
+      `${temperature(celsius)} is over the boiling point of a syrup of ${FLAGGED_TO} °Bx here`,
+    );
   const brix = brixAtRise(rise, elevationMetres, composition ?? {});
   if (brix < 45)
     throw new RangeError(
-      `${celsius} °C is the boil of about ${brix.toFixed(0)} °Bx. Under 45 °Bx a thermometer cannot tell: use the refractometer on a cooled sample.`,
+      `${temperature(celsius)} is the boil of about ${brix.toFixed(0)} °Bx. Under 45 °Bx a thermometer cannot tell: use the refractometer on a cooled sample.`,
     );
   const half = read.waterBoils === undefined ? 0.5 : 0.3;
   const allInvert = composition ?? { glucose: 0.5, fructose: 0.5 };

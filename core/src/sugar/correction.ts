@@ -1,3 +1,5 @@
+import { temperature } from '../quantity/index.ts';
+
 const BRIX = [0, 5, 10, 15, 20, 25, 30, 40, 50, 60, 70] as const;
 
 /** Corrections in °Bx by sample temperature, AOAC 932.14: to subtract below 20 °C, to add above. */
@@ -59,7 +61,7 @@ export function correctRefractometer(at: {
     throw new RangeError(`A reading of ${reading} °Bx is outside 0 to 85`);
   if (!(celsius >= 5 && celsius <= 45))
     throw new RangeError(
-      `A sample at ${celsius} °C cannot be corrected: bring it between 10 and 30 °C and read again`,
+      `A sample at ${temperature(celsius)} cannot be corrected: bring it between 10 and 30 °C and read again`,
     );
   if (at.compensated) return { brix: reading, correction: 0, extrapolated: reading > 70 };
   const correction = tableAt(Math.min(reading, 70), celsius);

@@ -8,6 +8,7 @@ import { sessionOf } from '../account/session.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
 import { writeOnce } from './once.ts';
 import { isRefusal, Problem } from './problem.ts';
+import { inUnits } from './units.ts';
 
 /** What every router is given. */
 export interface AppContext {
@@ -156,7 +157,7 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const session = known === undefined ? await sessionOf(app.pool, req) : known;
     try {
       admit(route.access, session?.account ?? null);
-      await answer(session!, req, res);
+      await inUnits(session!.kitchen.units, () => answer(session!, req, res));
     } catch (error) {
       if (session && refused && (isRefusal(error) || error instanceof ZodError))
         await inWriting(app.pool, session, (writing) =>

@@ -3,6 +3,7 @@ import type { LotView } from '@inch/contract/lot';
 import { spokenDay } from '@inch/core/calendar';
 import { boilingPointOfWater, feetOf } from '@inch/core/heat';
 import { datedBack, type LotRecord } from '@inch/core/lot';
+import { temperature } from '@inch/core/quantity';
 import { lateSaid } from '@inch/core/record';
 import { momentIn, type Sheet } from './paper.ts';
 
@@ -43,7 +44,7 @@ export function head(lot: LotView, kitchen: Kitchen): string[] {
     `Filled: ${filled.join(', ') || 'nothing yet'}; ${lot.bottles.left} left`,
     bestBy ? `${dateWord === 'use-by' ? 'Use by' : 'Best by'} ${spokenDay(bestBy)}` : 'No date is proposed.',
     `Critical limit of this lot: pH ${lot.criticalPh}`,
-    `Made at ${Math.round(feetOf(lot.elevationMetres)).toLocaleString('en')} ft (${Math.round(lot.elevationMetres)} m), where water boils at ${boilingPointOfWater(lot.elevationMetres).toFixed(1)} °C`,
+    `Made at ${Math.round(feetOf(lot.elevationMetres)).toLocaleString('en')} ft (${Math.round(lot.elevationMetres)} m), where water boils at ${temperature(boilingPointOfWater(lot.elevationMetres), 1)}`,
     lot.keeping.carriedBy,
     ...(isFromElsewhere(kitchen, lot.begunAt)
       ? [`Imported with the kitchen on ${momentIn(kitchen.broughtIn!.at, kitchen.timeZone)}.`]

@@ -1,6 +1,8 @@
 import { bodyOf } from '@inch/contract/entry';
 import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
 import { calibrateMeter } from '@inch/core/acid';
+import { degrees, degreesShown } from '@inch/core/quantity';
+import { useState } from 'react';
 import { send } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -21,16 +23,20 @@ const LOW_CHECKS = [
   { value: '3.56', name: 'cream of tartar, 3.56' },
 ];
 
-const EMPTY = {
-  ...{ seven: { mv: '', celsius: '20' }, four: { mv: '', celsius: '20' } },
-  ...{ low: { mv: '', celsius: '20' }, lowWith: '3' },
-};
+/** Buffers stand in the room, where nothing else is said. */
+const warm = (): string => degreesShown(20).toFixed(0);
+
+const emptyAnswers = () => ({
+  ...{ seven: { mv: '', celsius: warm() }, four: { mv: '', celsius: warm() } },
+  ...{ low: { mv: '', celsius: warm() }, lowWith: '3' },
+});
 
 function useCalibration(meter: Instrument) {
+  const [empty] = useState(emptyAnswers);
   return useDeedForm({
     of: 'instrument',
     draft: `calibration ${meter.id}`,
-    empty: EMPTY,
+    empty,
     schema: bodyOf('calibration'),
     read: (a, fields) => ({
       points: STANDARDS.flatMap(({ key, buffer }) => {
@@ -84,7 +90,7 @@ function StandardRow({ form, standard }: { form: Calibration; standard: (typeof 
         <Field label={`${name}, millivolts`} labelHidden figure {...form.field(`${key}.mv`)} />
       </td>
       <td className="w-28 py-1.5 pl-3">
-        <Field label={`${name}, °C`} labelHidden figure {...form.field(`${key}.celsius`)} />
+        <Field label={`${name}, ${degrees()}`} labelHidden figure {...form.field(`${key}.celsius`)} />
       </td>
     </tr>
   );
@@ -103,7 +109,7 @@ export function Calibrate({ meter }: { meter: Instrument }) {
           <tr className="text-left text-sm text-ink-2">
             <th className="pb-1 font-semibold">Standard</th>
             <th className="pb-1 font-semibold">Millivolts</th>
-            <th className="pb-1 pl-3 font-semibold">°C</th>
+            <th className="pb-1 pl-3 font-semibold">{degrees()}</th>
           </tr>
         </thead>
         <tbody>

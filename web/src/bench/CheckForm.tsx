@@ -19,8 +19,8 @@ import { Field } from '../ui/Field.tsx';
 const ASKS: Record<CheckKind, { title: string; label: string }> = {
   water: { title: 'A drop of distilled water at 20 °C', label: 'It reads, °Bx' },
   weight: { title: 'A known weight', label: 'It reads, g' },
-  ice: { title: 'Crushed ice and a little water, stirred', label: 'It reads, °C' },
-  boil: { title: 'Water at a full boil', label: 'It reads, °C' },
+  ice: { title: 'Crushed ice and a little water, stirred', label: 'It reads' },
+  boil: { title: 'Water at a full boil', label: 'It reads' },
 };
 
 const UNITS = { water: '', weight: 'g', ice: 'C', boil: 'C' } as const;

@@ -1,3 +1,4 @@
+import { degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { type Attached, counter, type Door, useAttached } from '../parts/instrument/attached.ts';
@@ -25,6 +26,10 @@ const DIGITS: Record<Attached['kind'], number> = {
   thermometer: 1,
   burette: 2,
 };
+
+/** A thermometer speaks in °C and is shown in the kitchen's degrees. */
+const shownOf = (kind: Attached['kind'], value: number): number =>
+  kind === 'thermometer' ? degreesShown(value) : value;
 
 async function attachSerial(): Promise<void> {
   try {
@@ -57,9 +62,11 @@ export function Counter() {
             <p className="flex items-baseline gap-2">
               <span className="min-w-0 flex-1 font-semibold">{a.name}</span>
               <span className="figure text-2xl font-bold">
-                {a.value === null ? '–' : a.value.toFixed(DIGITS[a.kind])}
+                {a.value === null ? '–' : shownOf(a.kind, a.value).toFixed(DIGITS[a.kind])}
               </span>
-              <span className="w-9 text-sm text-ink-2">{UNITS[a.kind]}</span>
+              <span className="w-9 text-sm text-ink-2">
+                {a.kind === 'thermometer' ? degrees() : UNITS[a.kind]}
+              </span>
             </p>
             <p className="text-sm">
               {a.trouble ? (
@@ -68,7 +75,7 @@ export function Counter() {
                 <State tone={a.steady ? 'go' : 'plain'}>{a.steady ? 'at rest' : 'moving'}</State>
               )}
               {a.celsius !== null && (
-                <span className="text-ink-2"> · sample at {a.celsius.toFixed(0)} °C</span>
+                <span className="text-ink-2"> · sample at {temperature(a.celsius, 0)}</span>
               )}
               {a.millivolts !== null && (
                 <span className="figure text-ink-2"> · {a.millivolts.toFixed(1)} mV</span>

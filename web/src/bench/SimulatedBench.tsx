@@ -1,5 +1,5 @@
 import { brixOf } from '@inch/core/formula';
-import { depthSaid, grouped } from '@inch/core/quantity';
+import { depthSaid, grouped, temperature } from '@inch/core/quantity';
 import { simulatedDepth, simulatedVolume } from '@inch/core/simulated';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -156,7 +156,7 @@ function Pan({ simulation }: { simulation: Simulation }) {
           <span className="text-ink-2">· {grouped(hotMillilitres)} mL</span>
         </p>
         <p className="figure">
-          <strong>{pan.celsius.toFixed(0)} °C</strong>{' '}
+          <strong>{temperature(pan.celsius, 0)}</strong>{' '}
           <span className="text-ink-2">· truly {brixOf(pan.part).toFixed(1)} °Bx</span>
         </p>
       </div>

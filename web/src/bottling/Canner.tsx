@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import type { CannerFill } from '@inch/core/bottling';
 import { vesselDepth, vesselVolume } from '@inch/core/pan';
-import { depthSaid, grouped } from '@inch/core/quantity';
+import { degrees, depthSaid, grouped, temperature } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { serverNow } from '../data/serverClock.ts';
@@ -34,7 +34,7 @@ function CannerFields({ state }: { state: CannerState }) {
         ))}
       </Choice>
       {figure('jars', 'Jars at once', 'numeric')}
-      {figure('start', 'Water from, °C', 'decimal')}
+      {figure('start', `Water from, ${degrees()}`, 'decimal')}
       {figure('watts', 'Heat, W', 'numeric')}
       <WhenField kind="clock" label="Boiling by" value={answers.ready} onChange={(ready) => set({ ready })} />
     </div>
@@ -75,7 +75,7 @@ function Water({ state, fill }: { state: CannerState; fill: CannerFill }) {
         <span className="figure text-lg font-bold">{depthSaid(fill.withJarsMm, unit)}</span>
       </Fact>
       {seconds !== null && (
-        <Fact name={`To a full boil at ${state.boilsAt.toFixed(1)} °C`}>
+        <Fact name={`To a full boil at ${temperature(state.boilsAt, 1)}`}>
           <span className="figure text-lg font-bold">about {minutesInWords(seconds / 60)}</span>
           <LightAt ready={answers.ready} seconds={seconds} />
         </Fact>

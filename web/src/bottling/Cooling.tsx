@@ -2,7 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { type CoolingStage, coolingClock } from '@inch/core/bottling';
 import { cooledIn } from '@inch/core/lot';
-import { plural } from '@inch/core/quantity';
+import { degrees, limitOfHeat, plural, temperature } from '@inch/core/quantity';
 import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -40,7 +40,7 @@ function CoolingRule({ lot, bottling, now }: { lot: LotView; bottling: Bottling;
       viewBox="0 0 640 140"
       className="w-full max-w-3xl"
       role="img"
-      aria-label={`Readings: ${readings.map((r) => `${r.celsius} °C after ${hours(r.at).toFixed(1)} h`).join('; ') || 'none yet'}`}
+      aria-label={`Readings: ${readings.map((r) => `${temperature(r.celsius)} after ${hours(r.at).toFixed(1)} h`).join('; ') || 'none yet'}`}
     >
       <path
         d={`M${x(0)} ${y(100)}H${x(2)}V${y(21)}H${x(6)}V${y(5)}H${x(8)}V${y(0)}H${x(0)}Z`}
@@ -102,7 +102,7 @@ function Stage({ stage, coldAfter, now }: { stage: CoolingStage; coldAfter: numb
   return (
     <div>
       <dt className="text-sm font-semibold text-ink-2">
-        {stage.celsius} °C within {stage.hours} h
+        {temperature(stage.celsius)} within {stage.hours} h
       </dt>
       <dd className="flex items-baseline gap-3">
         <State tone={TONES[verdict]}>{verdict}</State>
@@ -112,7 +112,7 @@ function Stage({ stage, coldAfter, now }: { stage: CoolingStage; coldAfter: numb
           <span
             className="figure text-2xl font-bold"
             role="timer"
-            aria-label={`Time left to ${stage.celsius} °C`}
+            aria-label={`Time left to ${temperature(stage.celsius)}`}
           >
             {duration(left)}
           </span>
@@ -141,7 +141,7 @@ function ReadIt({ lot, bottling }: { lot: LotView; bottling: Bottling }) {
       className="mt-3 grid grid-cols-[13rem_1fr_auto] items-start gap-4 max-sm:grid-cols-1"
       onSubmit={form.submit}
     >
-      <Field label="Warmest bottle, °C" figure inputMode="decimal" {...form.field('celsius')} />
+      <Field label={`Warmest bottle, ${degrees()}`} figure inputMode="decimal" {...form.field('celsius')} />
       <WhenField kind="moment" label="Read at" hint={AT_HINT} {...form.when('at')} />
       <Button type="submit" className="mt-6" disabled={form.busy}>
         Record
@@ -158,13 +158,14 @@ export function Cooling({ lot, open }: { lot: LotView; open: boolean }) {
   if (lot.storage === 'frozen')
     return (
       <p className="py-6 text-ink-2">
-        Frozen at −18 °C, with headspace for it to expand: no heat process is asked.
+        Frozen at {limitOfHeat(-18)}, with headspace for it to expand: no heat process is asked.
       </p>
     );
   if (bottlings.length === 0)
     return (
       <p className="py-6 text-ink-2">
-        Fill the bottles first. Kept cold, they are cooled open: to 21 °C within 2 hours, to 5 °C within 6.
+        Fill the bottles first. Kept cold, they are cooled open: to {limitOfHeat(21)} within 2 hours, to{' '}
+        {limitOfHeat(5)} within 6.
       </p>
     );
   return bottlings.map((b) => {

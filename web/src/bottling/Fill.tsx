@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { depthSaid, inWords, plural } from '@inch/core/quantity';
+import { degrees, degreesShown, depthSaid, inWords, plural } from '@inch/core/quantity';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { dayAndTime } from '../ui/dates.ts';
@@ -19,7 +19,7 @@ type Bottling = LotView['bottlings'][number];
 function closedWords(b: Bottling): string {
   if (b.closing === 'cooled') return 'cooled open';
   const read = [b.fillCelsius, b.middleCelsius, b.lastCelsius].filter((t) => t !== null);
-  return read.length === 0 ? 'closed hot' : `closed hot at ${read.join(', ')} °C`;
+  return read.length === 0 ? 'closed hot' : `closed hot at ${read.map(degreesShown).join(', ')} ${degrees()}`;
 }
 
 function Row({ lot, bottling: b, failed }: { lot: LotView; bottling: Bottling; failed: number }) {

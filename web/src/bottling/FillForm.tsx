@@ -2,7 +2,7 @@ import type { Container } from '@inch/contract/container';
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { fillBottles, thermalShock } from '@inch/core/bottling';
-import { readFigure } from '@inch/core/quantity';
+import { degrees, degreesApart, limitOfHeat, readFigure } from '@inch/core/quantity';
 import { useState } from 'react';
 import { z } from 'zod';
 import { useContainers } from '../data/containers.ts';
@@ -63,10 +63,10 @@ function Shock({ glass, fill }: { glass: string; fill: string }) {
   return (
     <p className={`col-span-full text-sm font-semibold ${over ? 'text-stop' : 'text-go'}`} role="status">
       {over ? '■ ' : '● '}
-      {Math.round(differenceCelsius)} °C between glass and syrup;{' '}
+      {degreesApart(differenceCelsius)} between glass and syrup;{' '}
       {over
-        ? `over ${limitCelsius} it may crack. Warm the glass first: filled so, it opens a deviation.`
-        : `glass stands ${limitCelsius}.`}
+        ? `over ${degreesApart(limitCelsius)} it may crack. Warm the glass first: filled so, it opens a deviation.`
+        : `glass stands ${degreesApart(limitCelsius)}.`}
     </p>
   );
 }
@@ -149,10 +149,10 @@ function Temperatures({ form }: { form: Form }) {
   const { closing, glassCelsius, fillCelsius } = form.values;
   return (
     <>
-      {field('fillCelsius', closing === 'hot' ? 'First bottle, °C' : 'Filled at, °C')}
-      {field('middleCelsius', 'A middle one, °C')}
-      {field('lastCelsius', 'Last bottle, °C')}
-      {field('glassCelsius', 'Glass before, °C')}
+      {field('fillCelsius', `${closing === 'hot' ? 'First bottle' : 'Filled at'}, ${degrees()}`)}
+      {field('middleCelsius', `A middle one, ${degrees()}`)}
+      {field('lastCelsius', `Last bottle, ${degrees()}`)}
+      {field('glassCelsius', `Glass before, ${degrees()}`)}
       <Shock glass={glassCelsius} fill={fillCelsius} />
     </>
   );
@@ -199,7 +199,7 @@ function Closing({ form }: { form: Form }) {
         <>
           <Field
             className="col-span-2"
-            label="Hours until at 21 °C"
+            label={`Hours until at ${limitOfHeat(21)}`}
             figure
             inputMode="decimal"
             hint="Empty while it still cools: its clock runs under Cool."
@@ -207,7 +207,7 @@ function Closing({ form }: { form: Form }) {
           />
           <Field
             className="col-span-2"
-            label="Hours until at 5 °C"
+            label={`Hours until at ${limitOfHeat(5)}`}
             figure
             inputMode="decimal"
             {...form.field('hoursToCold')}

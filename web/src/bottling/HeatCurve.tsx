@@ -1,4 +1,5 @@
 import type { HeatSample } from '@inch/core/heat';
+import { temperature } from '@inch/core/quantity';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 
 const INK = { fontSize: 12, fill: 'var(--ink-2)' };
@@ -25,7 +26,7 @@ export function HeatCurve({
     <div
       className="mt-3 h-56 w-full max-w-3xl"
       role="img"
-      aria-label={`Temperature over ${Math.round(points.at(-1)?.minutes ?? 0)} minutes, up to ${hottest.toFixed(1)} °C`}
+      aria-label={`Temperature over ${Math.round(points.at(-1)?.minutes ?? 0)} minutes, up to ${temperature(hottest, 1)}`}
     >
       <ResponsiveContainer>
         <LineChart data={all} margin={{ top: 16, right: 36, bottom: 4, left: -14 }}>

@@ -9,7 +9,7 @@ import {
   sterilisingMinutes,
 } from '@inch/core/heat';
 import { governingPh, matchLot } from '@inch/core/lot';
-import { depthSaid, grouped } from '@inch/core/quantity';
+import { depthSaid, grouped, temperature } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useContainers } from '../data/containers.ts';
 import { useOwnProcesses } from '../data/heatProcesses.ts';
@@ -35,8 +35,8 @@ function Height({ lot }: { lot: LotView }) {
   return (
     <p className="border-l-4 border-rim py-0.5 pl-3">
       At <strong>{feet(kitchen.elevationMetres)}</strong> water boils at{' '}
-      <span className="figure font-bold">{boilingPointOfWater(kitchen.elevationMetres).toFixed(1)} °C</span>:
-      a process takes the minutes of its own band.
+      <span className="figure font-bold">{temperature(boilingPointOfWater(kitchen.elevationMetres), 1)}</span>
+      : a process takes the minutes of its own band.
       {moved &&
         ` This lot was begun at ${feet(lot.elevationMetres)}; what is recorded of it stays as it was.`}
     </p>
@@ -57,8 +57,8 @@ function Match({ match, elevation }: { match: ProcessMatch; elevation: number })
           <span>
             {process.method === 'hot-fill' ? (
               <>
-                fill at <span className="figure font-bold">{process.hotFill!.celsius} °C</span>, hold{' '}
-                <span className="figure font-bold">{process.hotFill!.holdMinutes} min</span>, lid down{' '}
+                fill at <span className="figure font-bold">{temperature(process.hotFill!.celsius)}</span>,
+                hold <span className="figure font-bold">{process.hotFill!.holdMinutes} min</span>, lid down{' '}
                 {process.hotFill!.invertSeconds} s
               </>
             ) : (

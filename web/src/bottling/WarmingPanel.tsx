@@ -2,6 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import { type ThermalShock, thermalShock, type Warming } from '@inch/core/bottling';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { coldestFill, finishedBrix } from '@inch/core/lot';
+import { degrees, degreesApart, temperature } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useContainers } from '../data/containers.ts';
 import { useSession } from '../data/session.tsx';
@@ -69,7 +70,7 @@ function Figures({ w, asked, shock }: { w: Warming; asked: number | null; shock:
     <dl className="grid gap-2.5">
       <div>
         <dt className="text-sm font-semibold text-ink-2">Hottest at the slowest point</dt>
-        <dd className="figure text-lg font-bold">{w.hottest.toFixed(1)} °C</dd>
+        <dd className="figure text-lg font-bold">{temperature(w.hottest, 1)}</dd>
       </div>
       <div>
         <dt className="text-sm font-semibold text-ink-2">Lethality there, at 93.3 °C</dt>
@@ -93,7 +94,7 @@ function Figures({ w, asked, shock }: { w: Warming; asked: number | null; shock:
       <div>
         <dt className="text-sm font-semibold text-ink-2">Into the bath</dt>
         <dd>
-          <State tone={shock.over ? 'stop' : 'go'}>{Math.round(shock.differenceCelsius)} °C apart</State>
+          <State tone={shock.over ? 'stop' : 'go'}>{degreesApart(shock.differenceCelsius)} apart</State>
         </dd>
       </div>
     </dl>
@@ -153,7 +154,7 @@ function BathFields({ bath: { answers, set } }: { bath: Bath }) {
         <option value="thick">thick, or with pieces</option>
       </Choice>
       <Field
-        label="Bath when they go in, °C"
+        label={`Bath when they go in, ${degrees()}`}
         figure
         inputMode="decimal"
         value={answers.bath}
@@ -191,14 +192,14 @@ function Moment({
         <CrossSection
           field={shown.field}
           colour={lot.product.colour}
-          said={`The bottle after ${Math.round(moment / 60)} minutes: ${centre.toFixed(0)} °C at its slowest point`}
+          said={`The bottle after ${Math.round(moment / 60)} minutes: ${temperature(centre, 0)} at its slowest point`}
         />
         <Figures w={warming} asked={asked} shock={shock} />
       </div>
       <label className="mt-2 block max-w-2xl">
         <span className="text-sm font-semibold text-ink-2">
           <span className="figure">{Math.round(moment / 60)} min</span> after going in,{' '}
-          <span className="figure">{centre.toFixed(1)} °C</span> at the slowest point
+          <span className="figure">{temperature(centre, 1)}</span> at the slowest point
         </span>
         <input
           type="range"
@@ -232,7 +233,8 @@ export function WarmingPanel(props: Props) {
     <div className="py-4">
       <p className="mb-3 text-sm text-ink-2">
         A calculation, not a process: it replaces no source and passes no release check. At{' '}
-        {bath.boilsAt.toFixed(1)} °C, filled at {bath.fillCelsius} °C, {props.minutes} min at the boil.
+        {temperature(bath.boilsAt, 1)}, filled at {temperature(bath.fillCelsius)}, {props.minutes} min at the
+        boil.
       </p>
       <BathFields bath={bath} />
       {error && <p className="mt-3 font-semibold text-stop">{error}</p>}

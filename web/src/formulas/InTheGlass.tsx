@@ -1,4 +1,5 @@
 import type { Forecast, FormulaContent } from '@inch/core/formula';
+import { temperature } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
 import { Term } from '../ui/Term.tsx';
 
@@ -67,7 +68,8 @@ export function InTheGlass({ forecast: f, content }: { forecast: Forecast; conte
         <p className="mt-2">
           {body.runs}{' '}
           <span className="figure text-sm text-ink-2">
-            {body.hot!.toFixed(1)} mPa·s at 90 °C, {body.cold!.toFixed(body.cold! < 20 ? 1 : 0)} at 20 °C
+            {body.hot!.toFixed(1)} mPa·s at {temperature(90)}, {body.cold!.toFixed(body.cold! < 20 ? 1 : 0)}{' '}
+            at {temperature(20)}
           </span>
         </p>
       )}

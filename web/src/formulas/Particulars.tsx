@@ -1,5 +1,6 @@
 import { processFits } from '@inch/core/formula';
 import { heatProcesses } from '@inch/core/heat';
+import { limitOfHeat } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSetting } from '../data/useSetting.ts';
 import { Choice, Field } from '../ui/Field.tsx';
@@ -97,7 +98,7 @@ function Keeping({ draft, change }: Props) {
           onChange={(e) => set({ storage: e.target.value as Draft['content']['storage'] })}
         >
           <option value="shelf">on the shelf</option>
-          <option value="cold">cold, at 5 °C</option>
+          <option value="cold">cold, at {limitOfHeat(5)}</option>
           <option value="frozen">frozen</option>
         </Choice>
         <Own

@@ -1,4 +1,5 @@
 import { extractionMethods, type FormulaStep, strainMethods } from '@inch/core/formula';
+import { limitOfHeat, temperature } from '@inch/core/quantity';
 import { Button } from '../ui/Button.tsx';
 import { STEP_KINDS } from './stepKinds.ts';
 import type { Review } from './useReview.ts';
@@ -16,11 +17,11 @@ export function stepFacts(step: FormulaStep): string {
     step.kind === 'draw' && method ? extractionMethods[method].name.toLowerCase() : '',
     step.kind === 'strain' && cloth ? strainMethods[cloth].name : '',
     minutes === undefined ? '' : timeSaid(minutes),
-    celsius === undefined ? '' : `${celsius} °C`,
+    celsius === undefined ? '' : `${temperature(celsius)}`,
     toFraction === undefined ? '' : `until ${Math.round(100 * toFraction)} % is left`,
     toBrix === undefined ? '' : `to ${toBrix} °Bx`,
-    toCelsius === undefined ? '' : `until it boils at ${toCelsius} °C`,
-    step.killStep ? 'reaches 90 °C or boils for a minute' : '',
+    toCelsius === undefined ? '' : `until it boils at ${temperature(toCelsius)}`,
+    step.killStep ? `reaches ${limitOfHeat(90)} or boils for a minute` : '',
     step.neverBoil ? 'kept under the boil' : '',
     step.lidOff ? 'lid off' : '',
   ]

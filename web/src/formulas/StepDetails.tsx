@@ -7,7 +7,7 @@ import {
   type StrainMethod,
   strainMethods,
 } from '@inch/core/formula';
-import { weight } from '@inch/core/quantity';
+import { celsiusOf, degrees, degreesShown, limitOfHeat, temperature, weight } from '@inch/core/quantity';
 import { minutesInWords } from '../ui/format.ts';
 import { Figure, Share, Tick } from '../ui/StepFigures.tsx';
 import { drawnBy } from './draft.ts';
@@ -47,7 +47,7 @@ function DrawDetails({ step, n, set }: Props) {
         set={(draws) => set({ draws })}
       />
       <Tick
-        label="90 °C or boils, 1 min"
+        label={`${limitOfHeat(90)} or boils, 1 min`}
         checked={step.killStep ?? false}
         set={(killStep) => set({ killStep })}
       />
@@ -153,9 +153,9 @@ function ReduceDetails({ step, n, set }: Props) {
       {mark === 'toCelsius' && (
         <Figure
           label={`Step ${n}, temperature of the boil`}
-          value={step.toCelsius}
-          unit="°C"
-          set={(toCelsius) => toCelsius !== undefined && set({ toCelsius })}
+          value={step.toCelsius === undefined ? undefined : degreesShown(step.toCelsius)}
+          unit={degrees()}
+          set={(shown) => shown !== undefined && set({ toCelsius: celsiusOf(shown) })}
         />
       )}
       <Tick label="boils, 1 min" checked={step.killStep ?? false} set={(killStep) => set({ killStep })} />
@@ -188,7 +188,7 @@ export function StepDetails({ step, n, set }: Props) {
   if (step.kind === 'heat')
     return (
       <Tick
-        label="90 °C or boils, 1 min"
+        label={`${limitOfHeat(90)} or boils, 1 min`}
         checked={step.killStep ?? false}
         set={(killStep) => set({ killStep })}
       />
@@ -205,7 +205,7 @@ export function stepOutcomeWords(step: FormulaStep, outcome: Forecast['steps'][n
   if (outcome.evaporated > 1) said.push(`${weight(outcome.evaporated)} boils off`);
   if (outcome.minutes !== null && outcome.evaporated > 1) said.push(`≈ ${minutesInWords(outcome.minutes)}`);
   if (outcome.boilsAt !== null && step.kind === 'reduce')
-    said.push(`boils at ${outcome.boilsAt.toFixed(1)} °C`);
+    said.push(`boils at ${temperature(outcome.boilsAt, 1)}`);
   if (['draw', 'strain', 'reduce'].includes(step.kind) && outcome.millilitresAfter > 1)
     said.push(`${(outcome.millilitresAfter / 1000).toFixed(2)} L at ${outcome.brixAfter.toFixed(0)} °Bx`);
   return said.join(' · ');

@@ -1,4 +1,5 @@
 import type { FormulaStep } from '@inch/core/formula';
+import { celsiusOf, degrees, degreesShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Figure, Tick } from '../ui/StepFigures.tsx';
 
@@ -60,10 +61,10 @@ export function StepMind({ step, n, set }: Props) {
       )}
       {hot && (
         <Figure
-          label={`Step ${n}, held at °C`}
-          value={step.celsius}
-          unit="°C held"
-          set={(celsius) => set({ celsius })}
+          label={`Step ${n}, held at ${degrees()}`}
+          value={step.celsius === undefined ? undefined : degreesShown(step.celsius)}
+          unit={`${degrees()} held`}
+          set={(shown) => set({ celsius: shown === undefined ? undefined : celsiusOf(shown) })}
         />
       )}
       {hot && (

@@ -2,7 +2,7 @@ import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitch
 import { boilingPointOfWater } from '@inch/core/heat';
 import { HIGHEST_PH, USUAL_CRITICAL_PH } from '@inch/core/keeping';
 import { rulePacks } from '@inch/core/label';
-import { cupSchools, readElevation } from '@inch/core/quantity';
+import { cupSchools, readElevation, temperature } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { call } from '../data/api.ts';
 import { base } from '../data/base.ts';
@@ -33,6 +33,8 @@ const answersOf = (k: Kitchen) => ({
   fillTolerancePercent: String(k.fillTolerancePercent),
   currency: k.currency,
   timeZone: k.timeZone,
+  temperature: k.units.temperature as string,
+  weight: k.units.weight as string,
   secondPerson: k.secondPerson,
   idleMinutes: k.idleMinutes === null ? '' : String(k.idleMinutes),
 });
@@ -41,7 +43,7 @@ function waterBoils(elevation: string): string {
   const metres = readElevation(elevation).value;
   return metres == null
     ? 'Water boils cooler higher up, and processes take longer.'
-    : `Water boils at ${boilingPointOfWater(metres).toFixed(1)} °C here.`;
+    : `Water boils at ${temperature(boilingPointOfWater(metres), 1)} here.`;
 }
 
 /** The settings of the kitchen; an elevation that was not typed anew is not changed by the rounding it is shown with. */
@@ -68,6 +70,7 @@ function useSettings(kitchen: Kitchen) {
       fillTolerancePercent: fields.figure('fillTolerancePercent', { unit: '' }) ?? Number.NaN,
       currency: a.currency,
       timeZone: a.timeZone,
+      units: { temperature: a.temperature, weight: a.weight },
       secondPerson: a.secondPerson,
       idleMinutes: fields.figure('idleMinutes', { unit: 'min', whole: true }),
     }),
@@ -113,6 +116,22 @@ function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
             {school.name}
           </option>
         ))}
+      </Choice>
+      <Choice
+        label="Temperatures in"
+        {...form.field('temperature')}
+        hint="On every screen and print, and for a figure typed without its degrees."
+      >
+        <option value="C">°C</option>
+        <option value="F">°F, limits with °C beside</option>
+      </Choice>
+      <Choice
+        label="Weights in"
+        {...form.field('weight')}
+        hint="From about an ounce on; acids and spices stay in grams. Amounts are typed in either."
+      >
+        <option value="metric">g and kg</option>
+        <option value="us">lb and oz</option>
       </Choice>
       <Choice label="Currency" {...form.field('currency')} hint="Of every price and cost.">
         {CURRENCIES.map((code) => (

@@ -1,4 +1,5 @@
-import { lazy, type ReactNode, Suspense, useLayoutEffect } from 'react';
+import { unitsFrom } from '@inch/core/quantity';
+import { Fragment, lazy, type ReactNode, Suspense, useLayoutEffect } from 'react';
 import { SessionContext, useSessionQuery } from '../data/session.tsx';
 import { Away } from '../ui/Away.tsx';
 import { showTimesOf } from '../ui/dates.ts';
@@ -31,6 +32,13 @@ export function SessionGate({ children }: { children: ReactNode }) {
         <TakeOver owners={data.owners} />
       </Suspense>
     );
-  showTimesOf(data.kitchen.timeZone);
-  return <SessionContext value={data}>{children}</SessionContext>;
+  const { timeZone, units } = data.kitchen;
+  showTimesOf(timeZone);
+  unitsFrom(() => units);
+  // Other units are other words everywhere: what was drawn before is drawn anew.
+  return (
+    <SessionContext value={data}>
+      <Fragment key={`${units.temperature} ${units.weight}`}>{children}</Fragment>
+    </SessionContext>
+  );
 }

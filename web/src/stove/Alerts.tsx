@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
-import { weight } from '@inch/core/quantity';
+import { degreesApart, temperature, weight } from '@inch/core/quantity';
 import { type ReactNode, useEffect } from 'react';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -165,17 +165,17 @@ function Heat({ lot, step, pan }: Props) {
       {close && (
         <Alert tone="stop">
           <strong>It must not boil.</strong> It stands at{' '}
-          <span className="figure">{last.value!.toFixed(0)} °C</span> and water boils at{' '}
-          <span className="figure">{boils.toFixed(1)} °C</span> here: turn it down now.
+          <span className="figure">{temperature(last.value!, 0)}</span> and water boils at{' '}
+          <span className="figure">{temperature(boils, 1)}</span> here: turn it down now.
         </Alert>
       )}
       {heating && heating.seconds > 0 && (
         <p className="mt-3 text-lg">
-          <span className="figure font-bold">{heating.now.toFixed(0)} °C</span>, warming{' '}
-          <span className="figure">{heating.degreesPerMinute.toFixed(1)} °C</span> a minute:{' '}
+          <span className="figure font-bold">{temperature(heating.now, 0)}</span>, warming{' '}
+          <span className="figure">{degreesApart(heating.degreesPerMinute, 1)}</span> a minute:{' '}
           <strong className={heating.low < 120 ? 'text-hold' : ''}>
             {heating.low < 120 ? 'nearly there, watch it: ' : ''}
-            <span className="figure">{heating.target} °C</span> in{' '}
+            <span className="figure">{temperature(heating.target)}</span> in{' '}
             <span className="figure">
               {Math.max(0, Math.round(heating.low / 60))} to {Math.ceil(Math.min(heating.high, 36_000) / 60)}{' '}
               min

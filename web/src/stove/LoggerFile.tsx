@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { type LoggedSample, type LoggerFile as Read, thinnedTo } from '@inch/core/instrument';
-import { plural } from '@inch/core/quantity';
+import { plural, temperature } from '@inch/core/quantity';
 import { useState } from 'react';
 import { newId } from '../data/api.ts';
 import { recordEntry } from '../data/record.ts';
@@ -39,7 +39,7 @@ async function recordAll(
   for (const [i, { id, at, celsius }] of samples.entries()) {
     await recordEntry('reading', lot, {
       ...{ id, stepId, kind: 'temperature', at },
-      said: `logger ${celsius.toFixed(1)} °C`,
+      said: `logger ${temperature(celsius, 1)}`,
       raw: Math.round(celsius * 10) / 10,
     });
     onRecorded(i + 1);

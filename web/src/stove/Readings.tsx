@@ -1,5 +1,6 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { howTaken, readingNames, readingSaid } from '@inch/core/lot';
+import { temperature } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { NOT_SENT } from '../data/outbox/overlay.ts';
@@ -78,7 +79,7 @@ function ReadingRow({
   const [unit] = useRulerUnit();
   const struck = r.struck !== null;
   const named = `${readingNames[r.kind]} ${readingSaid(r, unit) || r.said} at ${clockTime(r.at)}`;
-  const read = r.kind === 'brix' && r.celsius !== null ? `read ${r.raw} at ${r.celsius.toFixed(0)} °C` : '';
+  const read = r.kind === 'brix' && r.celsius !== null ? `read ${r.raw} at ${temperature(r.celsius, 0)}` : '';
   return (
     <li className="group relative border-b border-steel-line py-2">
       <div className="flex items-baseline gap-2 max-xl:text-[15px] max-lg:text-base">

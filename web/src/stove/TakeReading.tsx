@@ -3,6 +3,7 @@ import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
 import { PH_SAMPLE, samplesAsked, type Taken } from '@inch/core/lot';
+import { degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { useInstruments } from '../data/instruments.ts';
 import { recordEntry } from '../data/record.ts';
@@ -71,7 +72,9 @@ function LiveFigure({
       <p className="min-w-40 flex-1">
         <span className="block text-sm text-ink-2">{live.name}</span>
         <span className="figure text-4xl font-bold">{figure}</span>
-        {live.celsius !== null && <span className="figure text-ink-2"> at {live.celsius.toFixed(0)} °C</span>}
+        {live.celsius !== null && (
+          <span className="figure text-ink-2"> at {temperature(live.celsius, 0)}</span>
+        )}
         <span className="block text-sm text-ink-2">
           {live.trouble ?? (live.steady ? 'at rest' : 'still moving, wait')}
         </span>
@@ -79,7 +82,13 @@ function LiveFigure({
       <Button
         className="min-h-14"
         disabled={live.trouble !== null}
-        onClick={() => take(kind === 'mass' ? `${figure} g` : figure, live.celsius?.toFixed(0) ?? '', live)}
+        onClick={() =>
+          take(
+            kind === 'mass' ? `${figure} g` : figure,
+            live.celsius === null ? '' : degreesShown(live.celsius).toFixed(0),
+            live,
+          )
+        }
       >
         Use this figure
       </Button>
@@ -157,10 +166,14 @@ function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: 
         />
         {WITH_WARMTH.has(kind) && (
           <Field
-            label="Sample, °C"
+            label={`Sample, ${degrees()}`}
             figure
             inputMode="decimal"
-            hint={kind === 'ph' ? `A pH counts at ${PH_SAMPLE.from} to ${PH_SAMPLE.to} °C.` : undefined}
+            hint={
+              kind === 'ph'
+                ? `A pH counts at ${temperature(PH_SAMPLE.from)} to ${temperature(PH_SAMPLE.to)}.`
+                : undefined
+            }
             {...form.field('warmth')}
           />
         )}

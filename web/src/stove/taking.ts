@@ -1,6 +1,7 @@
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
+import { degrees, temperature } from '@inch/core/quantity';
 import { correctRefractometer } from '@inch/core/sugar';
 import { figureIn, problemIn } from '../ui/typed.ts';
 
@@ -15,7 +16,9 @@ export const kinds: Record<
   ta: { name: 'Acid', label: 'mL of 0.1 N base on mL of sample, as 12.6/10', instrument: null, key: 'a' },
   temperature: {
     name: 'Temperature',
-    label: 'Temperature, °C (or write 176F)',
+    get label() {
+      return degrees() === '°F' ? 'Temperature, °F (or write 80C)' : 'Temperature, °C (or write 176F)';
+    },
     instrument: 'thermometer',
     key: 't',
   },
@@ -57,7 +60,7 @@ export function correctionSaid(
   try {
     const c = correctRefractometer({ reading, celsius, compensated });
     if (compensated) return `${c.brix.toFixed(1)} °Bx; the instrument corrects by itself`;
-    return `${c.brix.toFixed(1)} °Bx at 20 °C (read ${reading} at ${celsius} °C, ${c.correction >= 0 ? '+' : '−'}${Math.abs(c.correction).toFixed(2)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
+    return `${c.brix.toFixed(1)} °Bx at 20 °C (read ${reading} at ${temperature(celsius)}, ${c.correction >= 0 ? '+' : '−'}${Math.abs(c.correction).toFixed(2)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
   } catch (error) {
     return (error as Error).message;
   }

@@ -1,5 +1,5 @@
 import { heatProcessRoutes } from '@inch/contract/heatProcess';
-import { readFigure } from '@inch/core/quantity';
+import { degrees, readFigure } from '@inch/core/quantity';
 import { call } from '../../data/api.ts';
 import { useCatalogue } from '../../data/catalogue.ts';
 import type { FieldReader } from '../../data/fieldReader.ts';
@@ -199,7 +199,7 @@ function HeatFields({ form }: { form: OwnProcess }) {
       </Choice>
       {form.values.method === 'hot-fill' ? (
         <div className="col-span-full grid grid-cols-3 gap-3">
-          <Field label="Filled and closed at, °C" figure {...form.field('fill')} />
+          <Field label={`Filled and closed at, ${degrees()}`} figure {...form.field('fill')} />
           <Field label="Held, min" figure {...form.field('hold')} />
           <Field label="Lid down, s" figure {...form.field('invert')} />
         </div>

@@ -1,4 +1,5 @@
 import type { LoggerFile, LoggerUnit } from '@inch/core/instrument';
+import { temperature } from '@inch/core/quantity';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { useSession } from '../../data/session.tsx';
@@ -38,7 +39,7 @@ function AskUnit({
           {first} °F
         </Button>
         <Button tone="plain" className="min-h-14" onClick={() => onSay('C')}>
-          {first} °C
+          {temperature(first)}
         </Button>
       </div>
     </Dialog>

@@ -1,0 +1,76 @@
+/** What a kitchen says its temperatures and weights in. */
+export interface KitchenUnits {
+  temperature: 'C' | 'F';
+  weight: 'metric' | 'us';
+}
+
+export const METRIC: KitchenUnits = { temperature: 'C', weight: 'metric' };
+
+let source: () => KitchenUnits = () => METRIC;
+
+/**
+ * Says where the units come from that figures are shown and read in: the kitchen that is signed in, or the one that a request is for.
+ * What is stored and computed stays in °C and g.
+ * @example unitsFrom(() => ({ temperature: 'C', weight: 'metric' })) // undefined
+ */
+export function unitsFrom(kitchen: () => KitchenUnits): void {
+  source = kitchen;
+}
+
+/**
+ * The units that figures are shown and read in now.
+ * @example unitsNow().temperature // 'C'
+ */
+export const unitsNow = (): KitchenUnits => source();
+
+/**
+ * The sign of the degrees that the kitchen reads.
+ * @example degrees() // '°C'
+ */
+export const degrees = (): '°C' | '°F' => (source().temperature === 'F' ? '°F' : '°C');
+
+/**
+ * A temperature as the figure that the kitchen's thermometer shows.
+ * @param celsius °C
+ * @example degreesShown(88) // 88
+ */
+export const degreesShown = (celsius: number): number =>
+  source().temperature === 'F' ? Number(((celsius * 9) / 5 + 32).toFixed(1)) : celsius;
+
+/**
+ * °C of a figure read off the kitchen's thermometer.
+ * @param shown in the kitchen's degrees
+ * @example celsiusOf(88) // 88
+ */
+export const celsiusOf = (shown: number): number =>
+  source().temperature === 'F' ? ((shown - 32) * 5) / 9 : shown;
+
+/**
+ * A temperature with its degrees, as the kitchen reads it.
+ * @param celsius °C; @param digits behind the point; as it stands where not said, whole in °F
+ * @example temperature(88.04, 1) // '88.0 °C'
+ */
+export function temperature(celsius: number, digits?: number): string {
+  if (source().temperature === 'F') return `${((celsius * 9) / 5 + 32).toFixed(digits ?? 0)} °F`;
+  return `${digits === undefined ? celsius : celsius.toFixed(digits)} °C`;
+}
+
+/**
+ * A limit of temperature: in a kitchen that reads °F with the °C of its rule beside it.
+ * @param celsius °C
+ * @example limitOfHeat(90) // '90 °C'
+ */
+export const limitOfHeat = (celsius: number): string => {
+  const said = `${celsius < 0 ? '−' : ''}${Math.abs(celsius)} °C`;
+  return source().temperature === 'F' ? `${temperature(celsius)} (${said})` : said;
+};
+
+/**
+ * A difference of two temperatures, or a rise, as the kitchen reads it.
+ * @param celsius °C apart; @param digits behind the point
+ * @example degreesApart(40, 0) // '40 °C'
+ */
+export const degreesApart = (celsius: number, digits = 0): string =>
+  source().temperature === 'F'
+    ? `${((celsius * 9) / 5).toFixed(digits)} °F`
+    : `${celsius.toFixed(digits)} °C`;
