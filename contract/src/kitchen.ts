@@ -1,4 +1,5 @@
 import { HIGHEST_PH } from '@inch/core/keeping';
+import { LOCALES } from '@inch/core/quantity';
 import { z } from 'zod';
 import { route } from './route.ts';
 import { Name, Words } from './values.ts';
@@ -47,8 +48,12 @@ const fields = {
     .refine((code) => CURRENCIES.has(code), 'No currency of that code. Three capitals, such as GBP.'),
   timeZone: TimeZone,
   workshop: Workshop,
-  /** What it reads its temperatures in and weighs in; what is stored stays in °C and g. */
-  units: z.object({ temperature: z.enum(['C', 'F']), weight: z.enum(['metric', 'us']) }),
+  /** What it reads its temperatures in and weighs in, and how it writes days; what is stored stays in °C, g and ISO 8601. */
+  units: z.object({
+    temperature: z.enum(['C', 'F']),
+    weight: z.enum(['metric', 'us']),
+    locale: z.enum(LOCALES),
+  }),
   /** How much of a lot may be unaccounted for before it asks for a reason, % of what was in the pan. */
   fillTolerancePercent: z.number().min(0, 'Not under 0.').max(20, 'At most 20 %.'),
   /** Whether a release and the closing of a deviation ask for somebody other than who did the work. */

@@ -14,7 +14,7 @@ import {
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
-beforeEach(() => unitsFrom(() => ({ temperature: 'F', weight: 'us' })));
+beforeEach(() => unitsFrom(() => ({ temperature: 'F', weight: 'us', locale: 'en-US' })));
 afterEach(() => unitsFrom(() => METRIC));
 
 describe('a kitchen that reads °F', () => {

@@ -36,7 +36,7 @@ export const session: Session = {
     idleMinutes: null,
     currency: 'GBP',
     timeZone: 'America/Denver',
-    units: { temperature: 'C', weight: 'metric' },
+    units: { temperature: 'C', weight: 'metric', locale: 'en-GB' },
     workshop: {
       ...{ burners: 2, hands: 1, cannerHolds: 7, cannerLoads: 1, kwhMinor: 28, handsHourMinor: 1200 },
       freezerGrams: 20_000,

@@ -80,7 +80,7 @@ export const planning: Planning = {
     localStatement: '',
     criticalPh: 4.2,
     fillTolerancePercent: 3,
-    units: { temperature: 'C', weight: 'metric' },
+    units: { temperature: 'C', weight: 'metric', locale: 'en-GB' },
     secondPerson: false,
     broughtIn: null,
     idleMinutes: null,

@@ -88,7 +88,7 @@ export function dayOrderOf(texts: readonly string[]): DayOrder | 'either' | 'bot
 export function readDay(text: string, today: Day, order?: DayOrder): ReadTime {
   const said = text.trim().replace(/\s+/g, ' ');
   if (said === '') return { value: null };
-  const word = WORDS[said.toLowerCase()];
+  const word = Object.hasOwn(WORDS, said.toLowerCase()) ? WORDS[said.toLowerCase()] : undefined;
   if (word !== undefined) return { value: addDays(today, word) };
   const iso = ISO.exec(said);
   const digits = DIGITS.exec(said);

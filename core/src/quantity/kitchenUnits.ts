@@ -1,17 +1,23 @@
-/** What a kitchen says its temperatures and weights in. */
+/** What a kitchen says its temperatures and weights in, and how it writes days. */
 export interface KitchenUnits {
   temperature: 'C' | 'F';
   weight: 'metric' | 'us';
+  /** How it writes days, hours and money: a language tag whose language is the program's own. */
+  locale: Locale;
 }
 
-export const METRIC: KitchenUnits = { temperature: 'C', weight: 'metric' };
+/** The ways of writing that a kitchen chooses from: in all of them a point parts the decimals. */
+export const LOCALES = ['en-GB', 'en-US', 'en-CA', 'en-AU', 'en-NZ', 'en-IE', 'en-IN'] as const;
+export type Locale = (typeof LOCALES)[number];
+
+export const METRIC: KitchenUnits = { temperature: 'C', weight: 'metric', locale: 'en-GB' };
 
 let source: () => KitchenUnits = () => METRIC;
 
 /**
  * Says where the units come from that figures are shown and read in: the kitchen that is signed in, or the one that a request is for.
  * What is stored and computed stays in °C and g.
- * @example unitsFrom(() => ({ temperature: 'C', weight: 'metric' })) // undefined
+ * @example unitsFrom(() => METRIC) // undefined
  */
 export function unitsFrom(kitchen: () => KitchenUnits): void {
   source = kitchen;
@@ -74,3 +80,9 @@ export const degreesApart = (celsius: number, digits = 0): string =>
   source().temperature === 'F'
     ? `${((celsius * 9) / 5).toFixed(digits)} °F`
     : `${celsius.toFixed(digits)} °C`;
+
+/**
+ * How the kitchen writes days, hours and money.
+ * @example localeNow() // 'en-GB'
+ */
+export const localeNow = (): Locale => source().locale;

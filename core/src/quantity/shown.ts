@@ -1,4 +1,4 @@
-import { unitsNow } from './kitchenUnits.ts';
+import { localeNow, unitsNow } from './kitchenUnits.ts';
 import { priceShown } from './price.ts';
 
 /** One format a number of digits: making one costs more than using it a hundred times. */
@@ -45,7 +45,9 @@ export const weight = (grams: number): string => {
  * @example money(1250, 'GBP') // '£12.50'
  */
 export const money = (minor: number, currency: string): string =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(Number(priceShown(minor, currency)));
+  new Intl.NumberFormat(localeNow(), { style: 'currency', currency }).format(
+    Number(priceShown(minor, currency)),
+  );
 
 /**
  * A number of things with their name.

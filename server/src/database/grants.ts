@@ -10,7 +10,7 @@ const RIGHTS: Record<string, string[]> = {
   ...strikes,
   kitchen: [
     `UPDATE (name, place, elevation_metres, cup_school, rule_pack, local_statement, critical_ph, currency, time_zone, workshop,
-      temperature_unit, weight_unit, fill_tolerance_percent, second_person, idle_minutes, lot_serial, stock_serial, revision)`,
+      temperature_unit, weight_unit, locale, fill_tolerance_percent, second_person, idle_minutes, lot_serial, stock_serial, revision)`,
   ],
   account: ['UPDATE (password_hash, role, disabled_at)'],
   session: ['UPDATE (seen_at)', 'DELETE'],

@@ -4,7 +4,7 @@ import { type Database, fromSql, rows, update } from '../database/pool.ts';
 const installed = (column: string) =>
   `(SELECT n.${column} FROM installation n WHERE n.kitchen_id = k.id) AS ${column}`;
 
-export const KITCHEN_COLUMNS = `k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.temperature_unit, k.weight_unit, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision,
+export const KITCHEN_COLUMNS = `k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.temperature_unit, k.weight_unit, k.locale, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision,
   ${installed('brought_in_at')}, ${installed('brought_in_sequence')}, ${installed('brought_in_signed')}`;
 
 const DAY = { from: '08:00', to: '19:00' };
@@ -34,6 +34,7 @@ export interface KitchenRow {
   workshop: string | null;
   temperature_unit: Kitchen['units']['temperature'];
   weight_unit: Kitchen['units']['weight'];
+  locale: Kitchen['units']['locale'];
   fill_tolerance_percent: number;
   second_person: number;
   idle_minutes: number | null;
@@ -55,7 +56,7 @@ export const kitchenFrom = (row: KitchenRow): Kitchen => ({
   currency: row.currency,
   timeZone: row.time_zone,
   workshop: row.workshop === null ? USUAL_WORKSHOP : JSON.parse(row.workshop),
-  units: { temperature: row.temperature_unit, weight: row.weight_unit },
+  units: { temperature: row.temperature_unit, weight: row.weight_unit, locale: row.locale },
   fillTolerancePercent: row.fill_tolerance_percent,
   secondPerson: row.second_person === 1,
   idleMinutes: row.idle_minutes,
@@ -93,6 +94,7 @@ export const writeKitchen = (db: Database, k: Kitchen): Promise<void> =>
     workshop: JSON.stringify(k.workshop),
     temperature_unit: k.units.temperature,
     weight_unit: k.units.weight,
+    locale: k.units.locale,
     fill_tolerance_percent: k.fillTolerancePercent,
     second_person: k.secondPerson,
     idle_minutes: k.idleMinutes,

@@ -1,3 +1,4 @@
+import { localeNow } from '@inch/core/quantity';
 /** One part of the sheet: its heading and its lines; that of a release check says whether it is passed. */
 export interface SheetPart {
   heading: string;
@@ -21,6 +22,6 @@ export interface Sheet {
 
 /** Day and hour in the kitchen's own time. */
 export const momentIn = (instant: string, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'long', timeStyle: 'short' }).format(
+  new Intl.DateTimeFormat(localeNow(), { timeZone, dateStyle: 'long', timeStyle: 'short' }).format(
     new Date(instant),
   );

@@ -1,12 +1,13 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { LotView } from '@inch/contract/lot';
 import { type Happening, historyOf, type LotRecord } from '@inch/core/lot';
+import { localeNow } from '@inch/core/quantity';
 import { lateBy, lateSaid } from '@inch/core/record';
 import { momentIn, type Sheet, type SheetPart } from './paper.ts';
 import { head, verdict } from './sheet.ts';
 
 const partOf = (instant: string, timeZone: string, part: Intl.DateTimeFormatOptions): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, ...part }).format(new Date(instant));
+  new Intl.DateTimeFormat(localeNow(), { timeZone, ...part }).format(new Date(instant));
 
 /** One thing that happened, as lines: what and by whom, how it was, when it was written down, whether it was struck. */
 function linesOf(h: Happening, lot: LotView, timeZone: string): string[] {

@@ -2,7 +2,7 @@ import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitch
 import { boilingPointOfWater } from '@inch/core/heat';
 import { HIGHEST_PH, USUAL_CRITICAL_PH } from '@inch/core/keeping';
 import { rulePacks } from '@inch/core/label';
-import { cupSchools, readElevation, temperature } from '@inch/core/quantity';
+import { cupSchools, LOCALES, readElevation, temperature } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { call } from '../data/api.ts';
 import { base } from '../data/base.ts';
@@ -35,6 +35,7 @@ const answersOf = (k: Kitchen) => ({
   timeZone: k.timeZone,
   temperature: k.units.temperature as string,
   weight: k.units.weight as string,
+  locale: k.units.locale as string,
   secondPerson: k.secondPerson,
   idleMinutes: k.idleMinutes === null ? '' : String(k.idleMinutes),
 });
@@ -45,6 +46,14 @@ function waterBoils(elevation: string): string {
     ? 'Water boils cooler higher up, and processes take longer.'
     : `Water boils at ${temperature(boilingPointOfWater(metres), 1)} here.`;
 }
+
+const regions = new Intl.DisplayNames('en', { type: 'region' });
+
+/** A day and an hour as a locale writes them. */
+const longDate = (locale: string): string =>
+  new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(
+    new Date('2026-07-04T17:33:00Z'),
+  );
 
 /** The settings of the kitchen; an elevation that was not typed anew is not changed by the rounding it is shown with. */
 function useSettings(kitchen: Kitchen) {
@@ -70,7 +79,7 @@ function useSettings(kitchen: Kitchen) {
       fillTolerancePercent: fields.figure('fillTolerancePercent', { unit: '' }) ?? Number.NaN,
       currency: a.currency,
       timeZone: a.timeZone,
-      units: { temperature: a.temperature, weight: a.weight },
+      units: { temperature: a.temperature, weight: a.weight, locale: a.locale },
       secondPerson: a.secondPerson,
       idleMinutes: fields.figure('idleMinutes', { unit: 'min', whole: true }),
     }),
@@ -132,6 +141,17 @@ function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
       >
         <option value="metric">g and kg</option>
         <option value="us">lb and oz</option>
+      </Choice>
+      <Choice
+        label="Days and hours written as in"
+        {...form.field('locale')}
+        hint={`As in ${longDate(form.values.locale)}.`}
+      >
+        {LOCALES.map((locale) => (
+          <option key={locale} value={locale}>
+            {regions.of(locale.slice(3))}
+          </option>
+        ))}
       </Choice>
       <Choice label="Currency" {...form.field('currency')} hint="Of every price and cost.">
         {CURRENCIES.map((code) => (

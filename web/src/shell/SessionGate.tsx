@@ -38,7 +38,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
   // Other units are other words everywhere: what was drawn before is drawn anew.
   return (
     <SessionContext value={data}>
-      <Fragment key={`${units.temperature} ${units.weight}`}>{children}</Fragment>
+      <Fragment key={`${units.temperature} ${units.weight} ${units.locale}`}>{children}</Fragment>
     </SessionContext>
   );
 }

@@ -1,3 +1,4 @@
+import { localeNow } from '@inch/core/quantity';
 import { DayPicker } from 'react-day-picker';
 import 'react-day-picker/style.css';
 
@@ -8,6 +9,15 @@ const atNoon = (day: string): Date => {
 };
 const dayOf = (date: Date): string =>
   [date.getFullYear(), date.getMonth() + 1, date.getDate()].map((n) => String(n).padStart(2, '0')).join('-');
+
+/** Sunday or Monday, as the kitchen's calendar has it; 0 is Sunday. */
+function firstDayOfWeek(): 0 | 1 {
+  const locale = new Intl.Locale(localeNow()) as Intl.Locale & {
+    weekInfo?: { firstDay: number };
+    getWeekInfo?: () => { firstDay: number };
+  };
+  return (locale.getWeekInfo?.() ?? locale.weekInfo)?.firstDay === 7 ? 0 : 1;
+}
 
 interface Props {
   day: string | undefined;
@@ -23,7 +33,7 @@ export default function Calendar({ day, choose, min, max }: Props) {
     <DayPicker
       mode="single"
       autoFocus
-      weekStartsOn={1}
+      weekStartsOn={firstDayOfWeek()}
       selected={chosen}
       defaultMonth={chosen ?? new Date()}
       disabled={[...(min ? [{ before: atNoon(min) }] : []), ...(max ? [{ after: atNoon(max) }] : [])]}

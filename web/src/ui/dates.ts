@@ -1,4 +1,5 @@
 import { dayOf, instantOf, wallOf } from '@inch/core/calendar';
+import { localeNow } from '@inch/core/quantity';
 
 /** The kitchen's zone: every day and hour on every screen is the kitchen's, wherever the device is. UTC until it is known. */
 let zone = 'UTC';
@@ -9,7 +10,7 @@ export function showTimesOf(timeZone: string): void {
 }
 
 const styles = {
-  time: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+  time: { hour: '2-digit', minute: '2-digit' },
   long: { weekday: 'long', day: 'numeric', month: 'long' },
   short: { day: 'numeric', month: 'short' },
   full: { day: 'numeric', month: 'short', year: 'numeric' },
@@ -24,8 +25,9 @@ const isDay = (when: string | number): boolean =>
 
 function shown(style: keyof typeof styles, when: string | number): string {
   const timeZone = isDay(when) ? 'UTC' : zone;
-  const key = `${style} ${timeZone}`;
-  const format = formats.get(key) ?? new Intl.DateTimeFormat('en-GB', { ...styles[style], timeZone });
+  const locale = localeNow();
+  const key = `${style} ${timeZone} ${locale}`;
+  const format = formats.get(key) ?? new Intl.DateTimeFormat(locale, { ...styles[style], timeZone });
   formats.set(key, format);
   return format.format(new Date(when)).replace(',', '');
 }
