@@ -1,3 +1,5 @@
+import { localeNow } from '../quantity/index.ts';
+
 /** A calendar day, YYYY-MM-DD. */
 export type Day = string;
 
@@ -41,10 +43,11 @@ export const daysBetween = (from: Day, to: Day): number =>
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /**
- * A day in words.
+ * A day in words, as the kitchen's place writes it.
  * @example spokenDay('2026-12-05') // '5 Dec 2026'
  */
 export function spokenDay(day: Day): string {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];
-  return `${date} ${MONTHS[month - 1]} ${year}`;
+  const name = MONTHS[month - 1];
+  return localeNow() === 'en-US' ? `${name} ${date}, ${year}` : `${date} ${name} ${year}`;
 }

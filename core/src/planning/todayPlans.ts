@@ -1,6 +1,11 @@
 import { dayOf, spokenDay } from '../calendar/index.ts';
+import { unitsNow, weight } from '../quantity/index.ts';
 import { leftOf, type StockLot, whyUnfit } from '../stock/index.ts';
 import type { DueItem } from './due.ts';
+
+/** Kilograms to a tenth, or pounds and ounces where the kitchen weighs in them. */
+const leftWords = (grams: number): string =>
+  unitsNow().weight === 'us' ? weight(grams) : `${(grams / 1000).toFixed(1)} kg`;
 
 /** A lot of a plan that is not begun yet, with when its first step is laid. */
 export interface PlannedStart {
@@ -62,7 +67,7 @@ export function stockThatWillNotWait(
       at: null,
       lot: null,
       title: `${s.name} will not wait`,
-      detail: `${s.code}, ${s.kind === 'ingredient' ? `${(leftOf(s) / 1000).toFixed(1)} kg` : Math.round(leftOf(s))} left, best by ${spokenDay(s.bestBy!)}`,
+      detail: `${s.code}, ${s.kind === 'ingredient' ? leftWords(leftOf(s)) : Math.round(leftOf(s))} left, best by ${spokenDay(s.bestBy!)}`,
       action: { label: 'Divide it', place: 'plan' as const, part: 'picking' },
     }));
 }

@@ -22,7 +22,7 @@ function figuresSaid({ measured, label }: Own['entered'][number]): string {
     measured.ph !== undefined && `pH ${measured.ph}`,
     measured.taPer100g !== undefined && `acid ${measured.taPer100g} g in 100 g`,
   ].filter(Boolean);
-  return `measured ${measured.on}: ${said.join(', ')}`;
+  return `measured ${dayMonthYear(measured.on)}: ${said.join(', ')}`;
 }
 
 /** What was measured or read off a label first, then what has only a price. */

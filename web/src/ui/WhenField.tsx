@@ -3,7 +3,7 @@ import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { Suspense, useId, useRef, useState } from 'react';
 import { twMerge } from 'tailwind-merge';
-import { clockTime, dayMonthYear, kitchenDay } from './dates.ts';
+import { clockSaid, dayMonthYear, kitchenDay, wallClock } from './dates.ts';
 import { box, type Common, described, Frame } from './Field.tsx';
 import { lazyPart } from './lazyPart.ts';
 
@@ -21,7 +21,9 @@ const READABLE: Record<Kind, RegExp> = {
 /** A value as it stands on the screen; what cannot be read stands as it was typed. */
 function shownAs(kind: Kind, value: string): string {
   if (!READABLE[kind].test(value) || kind === 'clock') return value;
-  return kind === 'day' ? dayMonthYear(value) : `${dayMonthYear(value.slice(0, 10))}, ${value.slice(11)}`;
+  return kind === 'day'
+    ? dayMonthYear(value)
+    : `${dayMonthYear(value.slice(0, 10))}, ${clockSaid(value.slice(11))}`;
 }
 
 /** Nothing here happened before it. */
@@ -166,7 +168,7 @@ export function WhenField(props: Props) {
             max={max}
             choose={(chosen) =>
               typed.choose(
-                kind === 'day' ? chosen : `${chosen}T${value.slice(11, 16) || clockTime(Date.now())}`,
+                kind === 'day' ? chosen : `${chosen}T${value.slice(11, 16) || wallClock(Date.now())}`,
               )
             }
           />

@@ -34,6 +34,13 @@ function shown(style: keyof typeof styles, when: string | number): string {
 
 /** 17:33 */
 export const clockTime = (instant: string | number): string => shown('time', instant);
+/** An hour of the kitchen's clock as it is written there: 17:33, or 5:33 PM. */
+export const clockSaid = (clock: string): string =>
+  new Intl.DateTimeFormat(localeNow(), { ...styles.time, timeZone: 'UTC' }).format(
+    new Date(`1970-01-01T${clock.slice(0, 5)}:00Z`),
+  );
+/** The kitchen's clock at an instant as a field keeps it: 17:33. */
+export const wallClock = (instant: string | number): string => wallOf(instant, zone).slice(11, 16);
 /** Wednesday 25 November */
 export const longDay = (when: string | number): string => shown('long', when);
 /** 25 Nov */
