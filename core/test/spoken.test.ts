@@ -50,6 +50,7 @@ const ASKED: Record<string, RegExp> = {
   ounce: /by weight or by volume\?$/,
   thousands: /with decimals or in thousands/,
   follows: /^It follows ".+", which is not in the list\.$/,
+  jar: /^Per (?:pint|quart) of what\?/,
   pour: /^How much (?:covers|fills|is that)/,
   by: /[Bb]y weight or by volume\? Say which\.$/,
   strength: /% of what\?|^Yours is [\d.]+ %/,
@@ -169,6 +170,15 @@ describe('lines that follow others', () => {
       expect(line).toMatchObject({ said, ingredientId, basis: { per: 'line', lineId, by } });
       expect(line.query).toBeUndefined();
     }
+  });
+
+  it('asks which fruit, where there are several', () => {
+    const [, , sugar] = readIngredientList(
+      '1 kg plums\n1 kg damsons\nhalf as much sugar as fruit',
+      shippedCatalogue,
+    );
+    expect(sugar!.query).toMatch(/which of them/);
+    expect(sugar!.basis).toBeUndefined();
   });
 
   it('an amount for so much of another line says for how much', () => {

@@ -47,7 +47,10 @@ function meant(
 ): Read | undefined {
   const others = read.filter((other) => other !== self);
   const familyOf = ({ line }: Read) => catalogue.find(line.ingredientId)?.family;
-  if (FRUIT.test(name)) return others.find((other) => familyOf(other) === 'fruit') ?? others[0];
+  if (FRUIT.test(name)) {
+    const fruits = others.filter((other) => familyOf(other) === 'fruit');
+    return fruits.length > 1 ? 'several' : (fruits[0] ?? others[0]);
+  }
   const id = namedIn(name, catalogue).entry?.id;
   const exact = others.find(({ line }) => id !== undefined && line.ingredientId === id);
   if (exact) return exact;
@@ -90,7 +93,9 @@ function follow(read: Read, all: readonly Read[], catalogue: KitchenCatalogue): 
     return;
   }
   const other = meant(basis.name, all, read, catalogue);
-  if (!other) line.query ??= `It follows "${basis.name}", which is not in the list.`;
+  if (other === 'several')
+    line.query ??= 'It follows the fruit, and there are several: which of them? Name one.';
+  else if (!other) line.query ??= `It follows "${basis.name}", which is not in the list.`;
   else line.basis = { per: 'line', lineId: lineKey(other.line), by: basis.by ?? usualBy(other), ...each };
 }
 

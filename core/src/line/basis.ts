@@ -51,54 +51,74 @@ const jarMl = (read: AmountRead): number =>
 /** A litre and a kg are what an amount is for where no more is said. */
 const isUsual = ({ low, unit }: AmountRead): boolean => low * (ownOf(units, unit)?.size ?? 0) === 1000;
 
-/** "per litre of juice", "for every pound of fruit", "in each half-pint jar". */
-function perRead(words: Words): BasisRead | null {
-  const intro = words.find(
-    /(?:^|(?<= ))(?:per|(?:for|to|in|into|with) (?:each|every)|to the(?= (?:litre|liter|pint|quart|gallon|kilo|pound|cup)(?: |$))|(?<!of )a(?= (?:litre|liter|jar|bottle)(?: of (?:the )?(?:juice|liquid))?$))(?= |$)/,
-  );
-  if (!intro) return null;
-  const left = words.left;
-  const from = left.indexOf(intro.all.at(-1)!) + 1;
-  const behind = [ONE, ...left.slice(from)];
-  const read =
-    numberAt(behind, 1) && !numberAt(behind, 1)!.article
-      ? amountAt(behind, 1, NO_MEASURES)
-      : amountAt(behind, 0, NO_MEASURES);
-  const used = (next: number) => [...intro.all, ...behind.slice(1, next)];
-  if (!read || behind.length === 1) {
-    // "in each" of what is filled.
-    if (!/^(?:in|into|to)$/.test(intro.all[0]!.word)) return null;
-    words.mark(intro.all, 'basis');
-    return { basis: { per: 'bottle' } };
-  }
-  const jar = /^(?:jars?|bottles?)$/;
-  const next = behind[read.next];
+const INTRO =
+  /(?:^|(?<= ))(?:per|(?:for|to|in|into|with) (?:each|every)|to the(?= (?:litre|liter|pint|quart|gallon|kilo|pound|cup)(?: |$))|(?<!of )a(?= (?:litre|liter|jar|bottle)(?: of (?:the )?(?:juice|liquid))?$))(?= |$)/;
+
+/** Words that begin "per": those of the intro, and what stands behind it with what was read of it as an amount. */
+interface Per {
+  words: Words;
+  intro: readonly Token[];
+  /** What stands behind the intro, a figure in front so that a bare unit is one of it. */
+  behind: readonly Token[];
+  read: AmountRead;
+}
+
+const usedOf = ({ intro, behind }: Per, next: number): Token[] => [...intro, ...behind.slice(1, next)];
+const JAR = /^(?:jars?|bottles?)$/;
+
+/** "per jar", "in each half-pint jar", "per 250 ml bottle". */
+function jarRead(per: Per): BasisRead | null {
+  const { behind, read, words } = per;
   const sized = dimension(read.unit) === 'volume';
-  if (
-    jar.test(read.unit) ||
-    (sized && (jar.test(next?.word ?? '') || jar.test(behind[read.next - 1]?.word ?? '')))
-  ) {
-    words.mark(used(jar.test(next?.word ?? '') ? read.next + 1 : read.next), 'basis');
-    return { basis: sized ? { per: 'bottle', ml: jarMl(read) } : { per: 'bottle' } };
-  }
+  const isBehind = JAR.test(behind[read.next]?.word ?? '');
+  const isJar = JAR.test(read.unit) || (sized && (isBehind || JAR.test(behind[read.next - 1]?.word ?? '')));
+  if (!isJar) return null;
+  words.mark(usedOf(per, isBehind ? read.next + 1 : read.next), 'basis');
+  return { basis: sized ? { per: 'bottle', ml: jarMl(read) } : { per: 'bottle' } };
+}
+
+const OF_WHAT =
+  /^(?:of (?:the )?(?<name>.+?)|(?:the )?(?<plain>(?:strained )?(?:juice|liquid|yield|fruit)))(?= (?:,|;|:|\)|add|use|take|allow|put)(?: |$)|$)/;
+/** Jars are named by these as well as measures. */
+const JAR_SIZES = new Set(['pint', 'quart']);
+
+/** "per litre of juice", "for every pound of fruit", "per 100 ml juice". */
+function amountRead(per: Per): BasisRead | null {
+  const { behind, read, words } = per;
+  const sized = dimension(read.unit) === 'volume';
   if (!sized && dimension(read.unit) !== 'mass') return null;
-  const of = words.find(
-    /^(?:of (?:the )?(?<name>.+?)|(?:the )?(?<plain>(?:strained )?(?:juice|liquid|yield|fruit)))(?= (?:,|;|:|\)|add|use|take|allow|put)(?: |$)|$)/,
-    behind.slice(read.next),
-  );
-  words.mark([...used(read.next), ...(of?.all ?? [])], 'basis');
+  const of = words.find(OF_WHAT, behind.slice(read.next));
+  words.mark([...usedOf(per, read.next), ...(of?.all ?? [])], 'basis');
   words.take(/^[,:]? ?(?:add|use|take|allow|put)(?= )/, 'basis');
-  const named = of?.name?.length ? of.name : of?.plain;
-  const name = named?.length ? nameOf(words.text, named) : sized ? 'juice' : 'fruit';
+  const named = of?.name?.length ? of.name : (of?.plain ?? []);
+  const name = named.length > 0 ? nameOf(words.text, named) : sized ? 'juice' : 'fruit';
   const said = textOf(words.text, behind.slice(1, read.next));
   const each = isUsual(read) ? {} : { each: numberAt(behind, 1) ? said : `1 ${said}` };
   const by = sized ? 'volume' : 'weight';
+  const isLiquid = LIQUID.test(name) || name === 'it';
+  const asks = `Per ${read.unit} of what? Write “per ${read.unit} of juice” or “per ${read.unit} jar”.`;
   return {
-    basis:
-      LIQUID.test(name) || name === 'it'
-        ? { per: 'yield', by, ...each }
-        : { per: 'other', name, by, ...each },
+    basis: isLiquid ? { per: 'yield', by, ...each } : { per: 'other', name, by, ...each },
+    ...(named.length === 0 && JAR_SIZES.has(read.unit) ? { asks } : {}),
   };
+}
+
+/** What an amount is for: so much of the juice or of another thing, or each jar. */
+function perRead(words: Words): BasisRead | null {
+  const intro = words.find(INTRO)?.all;
+  if (!intro) return null;
+  const { left } = words;
+  const behind = [ONE, ...left.slice(left.indexOf(intro.at(-1)!) + 1)];
+  const number = numberAt(behind, 1);
+  const read = amountAt(behind, number && !number.article ? 1 : 0, NO_MEASURES);
+  if (read && behind.length > 1) {
+    const per: Per = { words, intro, behind, read };
+    return jarRead(per) ?? amountRead(per);
+  }
+  // "in each" of what is filled.
+  if (!/^(?:in|into|to)$/.test(intro[0]!.word)) return null;
+  words.mark(intro, 'basis');
+  return { basis: { per: 'bottle' } };
 }
 
 const TIMES: Record<string, string> = {

@@ -201,4 +201,6 @@ a florist's bouquet of roses | refused
 1 cup tarragon vinegar | which
 1 cup wine | which
 1 cup cider | which
+1/4 teaspoon citric acid per pint | jar
+lemon juice, 2 tbsp per quart | jar
 `;
