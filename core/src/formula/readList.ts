@@ -44,7 +44,7 @@ function meant(
   read: readonly Read[],
   self: Read,
   catalogue: KitchenCatalogue,
-): Read | undefined {
+): Read | 'several' | undefined {
   const others = read.filter((other) => other !== self);
   const familyOf = ({ line }: Read) => catalogue.find(line.ingredientId)?.family;
   if (FRUIT.test(name)) {
