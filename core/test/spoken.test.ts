@@ -151,6 +151,17 @@ describe('whatever is written', () => {
   });
 });
 
+describe('a line of thousands of words', () => {
+  it('is asked about at once', () => {
+    const [line] = readIngredientList(
+      `2 kg plums ${'as much sugar as fruit of the weight in '.repeat(3000)}`,
+      shippedCatalogue,
+    );
+    expect(line!.query).toMatch(/too long/);
+    expect(line!.words.length).toBeGreaterThan(20_000);
+  });
+});
+
 describe('lines that follow others', () => {
   it.each([
     ['1 kg gooseberries\nits own weight in sugar', [['1', 'sugar', 'line1', 'weight']]],

@@ -38,7 +38,7 @@ interface Read {
 
 const FRUIT = /^(?:the )?(?:fruits?|berries|pulp|it|its|them|prepared fruit)$/;
 
-/** The line that a name means among those read: by its ingredient, the first fruit for "fruit", or the one whose words have it. */
+/** The line that a name means among those read: by its ingredient, the only fruit for "fruit", or the one whose words have it. */
 function meant(
   name: string,
   read: readonly Read[],
@@ -49,7 +49,9 @@ function meant(
   const familyOf = ({ line }: Read) => catalogue.find(line.ingredientId)?.family;
   if (FRUIT.test(name)) {
     const fruits = others.filter((other) => familyOf(other) === 'fruit');
-    return fruits.length > 1 ? 'several' : (fruits[0] ?? others[0]);
+    if (fruits.length > 1) return 'several';
+    // Without any fruit it can only be the one other thing.
+    return fruits[0] ?? (others.length === 1 ? others[0] : undefined);
   }
   const id = namedIn(name, catalogue).entry?.id;
   const exact = others.find(({ line }) => id !== undefined && line.ingredientId === id);

@@ -179,8 +179,18 @@ export function readSaid(text: string, catalogue: KitchenCatalogue): LineRead {
   }
 }
 
+/** Words, figures and signs that a line of a list has at the most. */
+const LONGEST = 80;
+
 function readPlain(text: string, catalogue: KitchenCatalogue): LineRead {
   const words = new Words(text);
+  if (words.tokens.length > LONGEST)
+    return {
+      words: words.read(),
+      things: [
+        thingOf({ query: 'This is too long for one line of a list: write one ingredient to a line.' }),
+      ],
+    };
   const warning = warningFor(words.text);
   if (warning?.refuse) return { words: words.read(), things: [thingOf({ query: warning.why })] };
   const measures = new Set(catalogue.measures.map((measure) => measure.name));
