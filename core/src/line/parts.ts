@@ -22,6 +22,33 @@ const BEHIND = new RegExp(
   `^(?<rest>[^,(]+?) ?[,(]? (?<parts>(?:zested|juiced)(?: (?:and|&) (?:zested|juiced))?|(?<=[,(] )${PART}(?: (?:and|&) ${PART})*(?: (?:only|of))?)(?: \\))?$`,
 );
 
+/** "zest of 2 lemons and juice of 1": each part of so many of its own. */
+const EACH_OWN = new RegExp(
+  `^(?:the )?(?:${MADE} )?(?<one>${PART}) (?:of|from) (?<first>.+?) (?:and|&|,|plus) (?:the )?(?:${MADE} )?(?<two>${PART}) (?:of|from) (?<second>.+)$`,
+);
+
+/** A part with the amount and fruit it is taken of. */
+export interface OwnPart {
+  part: string;
+  rest: Token[];
+}
+
+/** Two parts of a line that have each an amount of their own, and the tokens between; null where a line says no such thing. */
+export function ownPartsOf(words: Words): { parts: [OwnPart, OwnPart]; between: Token[] } | null {
+  const taken = words.find(EACH_OWN);
+  if (!taken) return null;
+  const { one, first, two, second } = taken;
+  if (!one?.length || !first?.length || !two?.length || !second?.length) return null;
+  const partOf = (tokens: readonly Token[]) => ownOf(PART_OF, wordOf(tokens[0]))!;
+  return {
+    parts: [
+      { part: partOf(one), rest: first },
+      { part: partOf(two), rest: second },
+    ],
+    between: taken.all.filter((token) => !first.includes(token) && !second.includes(token)),
+  };
+}
+
 /** The parts of a fruit that a line asks for, each to be a line of its own. */
 export interface PartsRead {
   /** "juice", "zest", "peel", "pith", in the order said. */

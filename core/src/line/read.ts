@@ -6,7 +6,7 @@ import { severalIn, takeChoice } from './choice.ts';
 import { queryOf, type Said, strengthAsks } from './judge.ts';
 import { type Amount, type Line, type LineThing, sentence } from './line.ts';
 import { asText, markName, takeName } from './name.ts';
-import { partsOf } from './parts.ts';
+import { ownPartsOf, partsOf } from './parts.ts';
 import { takeOptional, takePreparation } from './preparation.ts';
 import { type WordRead, Words } from './words.ts';
 
@@ -31,6 +31,27 @@ function judged(line: Line, rest: Partial<LineThing>, entry: Ingredient | undefi
 }
 
 const plainly = (amount: Amount | null): Said => ({ amount, ratio: false, toTaste: false });
+
+/** "zest of 2 lemons and juice of 1": a thing for each; the second is of the first's fruit where it names none. */
+function ownPartsThings(line: Line, basis: BasisSaid): LineThing[] | null {
+  const { words, catalogue } = line;
+  const found = ownPartsOf(words);
+  if (!found) return null;
+  let fruit = '';
+  const read = found.parts.map(({ part, rest }) => {
+    const amount = amountIn(line, rest);
+    const own = rest.slice(amount?.read.next ?? 0);
+    if (own.length > 0) fruit = textOf(words.text, own).replace(/\p{L}+$/u, (word) => singular(word));
+    return { amount, own, rest, name: `${fruit} ${part}`, ...namedIn(`${fruit} ${part}`, catalogue) };
+  });
+  if (read.some(({ amount, entry }) => !entry || amount?.read.unit !== '')) return null;
+  words.mark(found.between, 'form');
+  return read.map(({ amount, own, rest, name, entry, others }) => {
+    markName(words, own);
+    markAmount(line, rest, 0, amount!.read);
+    return judged(line, { said: amount!.said, name, others, basis }, entry, plainly(amount));
+  });
+}
 
 /** "zest and juice of two limes": a thing for each. */
 function partsThings(line: Line, basis: BasisSaid): LineThing[] | null {
@@ -201,7 +222,11 @@ function readPlain(text: string, catalogue: KitchenCatalogue): LineRead {
   const same = takeAsides(line);
   const { basis, asks } = equal ? { basis: BATCH } : basisOf(words);
   if (asks) line.asks.push(asks);
-  const things = equal ?? partsThings(line, basis) ?? plainThings(line, basis, same, toTaste);
+  const things =
+    equal ??
+    ownPartsThings(line, basis) ??
+    partsThings(line, basis) ??
+    plainThings(line, basis, same, toTaste);
   const told = words.read();
   return { words: told, things: withLeft(told, things).map((thing) => ({ ...thing, optional })) };
 }

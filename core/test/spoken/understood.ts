@@ -130,6 +130,8 @@ juice and zest of 1 orange | 1 each orange-juice; 1 each orange-peel
 3 lemons, zest and juice | 3 each lemon-peel; 3 each lemon-juice
 4 lemons, whole, blended | 4 each lemon
 2 lemons | 2 each lemon
+zest of 2 lemons and juice of 1 | 2 each lemon-peel; 1 each lemon-juice
+juice of 3 oranges and the grated zest of 1 lime | 3 each orange-juice; 1 each lime-peel
 two 2-inch pieces of ginger | 4 in ginger
 1 2-inch piece of ginger | 2 in ginger
 a cup or two of sugar | 1–2 cup sugar
