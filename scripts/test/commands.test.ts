@@ -55,6 +55,16 @@ describe('accuracy', () => {
   });
 });
 
+describe('the page of the catalogue', () => {
+  it('is what the entries say, with the source of each', async () => {
+    await ensureBuilt(['server']);
+    const { cataloguePage } = await import('../src/cataloguePage.mjs');
+    const page = readFileSync('docs/catalogue.md', 'utf8');
+    expect(page).toBe(cataloguePage());
+    expect(Number(/(\d+) entries/.exec(page)![1])).toBeGreaterThanOrEqual(260);
+  });
+});
+
 describe('bench', () => {
   it('prints one object with --json, and one figure with --only', async () => {
     const { code, out } = await node('scripts/bench.mjs', '--json', '--only', 'ph-solve');
@@ -67,7 +77,7 @@ describe('bench', () => {
     const { code, err } = await node('scripts/bench.mjs', '--only', 'kettle');
     expect([code, err]).toEqual([
       1,
-      expect.stringMatching(/ph-solve, keystroke, simulation, plan, bottle, reading-post/),
+      expect.stringMatching(/ph-solve, keystroke, reading, simulation, plan, bottle, reading-post/),
     ]);
   });
 });
