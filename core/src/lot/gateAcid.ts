@@ -1,4 +1,4 @@
-import { temperature } from '../quantity/index.ts';
+import { degreesShown, temperature } from '../quantity/index.ts';
 import { samplesAsked } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
 import { asksDiluted, governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
@@ -30,7 +30,7 @@ function toMeasure(lot: LotRecord, counting: readonly Reading[]): string {
     : asked.includes('blended')
       ? 'the cooled product blended with its solids'
       : 'an opened jar: a pooled reading proves nothing about a jar';
-  return `Measure ${sample} at ${PH_SAMPLE.from} to ${temperature(PH_SAMPLE.to)}, with a meter calibrated that day.`;
+  return `Measure ${sample} at ${degreesShown(PH_SAMPLE.from)} to ${temperature(PH_SAMPLE.to)}, with a meter calibrated that day.`;
 }
 
 /** Acid at equilibrium on the finished, cooled product against the lot's own critical limit. */

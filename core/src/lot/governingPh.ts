@@ -1,5 +1,5 @@
 import { limitOf, USUAL_CRITICAL_PH } from '../keeping/index.ts';
-import { temperature } from '../quantity/index.ts';
+import { degreesShown, temperature } from '../quantity/index.ts';
 import { finishedBrix, lastAdditionAt, samplesAsked } from './asMade.ts';
 import { makeupAsMade } from './made.ts';
 import { type LotRecord, type Reading, standing, type Taken } from './record.ts';
@@ -30,7 +30,7 @@ function whyNot(r: Reading, asked: readonly Taken[] | null, after: string): stri
     return `it has to be ${asked.map((a) => SAMPLE_WORDS[a]).join(', or ')}`;
   if (r.celsius === null) return 'how warm the sample was is not recorded';
   if (!(r.celsius >= PH_SAMPLE.from && r.celsius <= PH_SAMPLE.to))
-    return `the sample was at ${temperature(r.celsius)}, and counts at ${PH_SAMPLE.from} to ${PH_SAMPLE.to}`;
+    return `the sample was at ${temperature(r.celsius)}, and counts at ${degreesShown(PH_SAMPLE.from)} to ${degreesShown(PH_SAMPLE.to)}`;
   return null;
 }
 

@@ -171,7 +171,7 @@ function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: 
             inputMode="decimal"
             hint={
               kind === 'ph'
-                ? `A pH counts at ${temperature(PH_SAMPLE.from)} to ${temperature(PH_SAMPLE.to)}.`
+                ? `A pH counts at ${degreesShown(PH_SAMPLE.from)} to ${temperature(PH_SAMPLE.to)}.`
                 : undefined
             }
             {...form.field('warmth')}
