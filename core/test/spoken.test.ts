@@ -53,7 +53,7 @@ const ASKED: Record<string, RegExp> = {
   jar: /^Per (?:pint|quart) of what\?/,
   pour: /^How much (?:covers|fills|is that)/,
   by: /[Bb]y weight or by volume\? Say which\.$/,
-  strength: /% of what\?|^Yours is [\d.]+ %/,
+  strength: /% of what\?|^The line says [\d.]+ %/,
   two: /^These are two things/,
   same: /are not the same amount/,
   left: /is not an amount of|has to be over 0|from more to less|is not a number/,

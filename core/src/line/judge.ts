@@ -47,7 +47,7 @@ export function strengthAsks(entry: Ingredient, percent: number): string | null 
   if (stated !== undefined && Number(stated) === percent) return null;
   if (percent === 100 && stated === undefined) return null;
   if (!entry.liquid) return `${percent} % of what? Write an amount, as in “250 g”.`;
-  return `Yours is ${percent} %, and “${entry.name}” is not. Add yours as your own from its label.`;
+  return `The line says ${percent} %, and the catalogue has “${entry.name}”. Add yours as your own, from its label.`;
 }
 
 /** What is known of a thing's amount when it is judged. */

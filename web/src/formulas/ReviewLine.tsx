@@ -90,7 +90,7 @@ function Open({ reviewed: { read, line, open, mayStand }, review }: Pick<Props, 
         ))}
       {mayStand && (
         <Button size="small" tone="plain" onClick={() => review.settle(line.id)}>
-          It is read rightly
+          Keep as read
         </Button>
       )}
     </div>

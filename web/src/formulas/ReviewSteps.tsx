@@ -69,7 +69,7 @@ export function ReviewSteps({ review }: { review: Review }) {
               <span>{stepFacts(step)}</span>
               {read.unread && (
                 <span className="font-semibold text-hold">
-                  its words say no step that is known: choose one
+                  no kind of step recognised: choose one
                 </span>
               )}
             </div>
