@@ -157,6 +157,14 @@ describe('what a method says', () => {
     expect(first(text).neverBoil).toBe(true);
   });
 
+  it('brought to the boil and then held cooler is no kill step', () => {
+    const steps = read(
+      '1 kg plums\n500 g sugar\n\nMethod\nBring the plums to the boil, then hold at 70 °C for 10 minutes.',
+    ).steps;
+    expect(steps.map(({ step }) => step.killStep ?? false)).not.toContain(true);
+    expect(steps.some(({ step }) => step.celsius === 70 && step.minutes === 10)).toBe(true);
+  });
+
   it.each([
     ['Boil the plums for 5 minutes', 5],
     ['Boil the plums 10 to 15 minutes', 13],

@@ -10,8 +10,10 @@ const PHRASES: RegExp[] = [
   /(?:, )?(?:straight )?from the (?:fridge|freezer|garden|tree|market)/,
   /(?:, )?(?:cut|sliced|chopped|broken|torn) (?:in|into)(?: [^ ,;]+){0,2} (?:half|halves|quarters?|pieces?|chunks?|slices?|wedges?|strips?|cubes?|rounds?|coins?|dice|matchsticks?|bits)(?: lengthwise| crosswise)?/,
   new RegExp(
-    `(?:, )?(?:and )?(?:the )?${PART}(?: and ${PART})* (?:on|off|out|removed|discarded|left on|left in|kept|intact|and all|taken out|taken off|cut off|pulled off)`,
+    `(?:, )?(?:and )?(?:the )?${PART}(?: and ${PART})* (?:off|out|removed|discarded|taken out|taken off|cut off|pulled off)`,
   ),
+  // Only what may stay on: a stem or a leaf left on a poisonous one is another thing, and is asked about.
+  /(?:, )?(?:and )?(?:the )?(?:skins?|peels?|stones?|pits?|pips?|cores?)(?: and (?:skins?|stones?|pips?))? (?:on|left on|left in|kept|intact|and all)/,
   new RegExp(`(?:, )?without (?:the |their |its )?${PART}(?: and ${PART})?`),
   /(?:, )?with (?:the |their |its )?(?:skins?|peels?)(?: on)?/,
   /(?:, )?no need to (?:peel|core|stone|stem|hull|chop)/,

@@ -45,7 +45,7 @@ function titleOf(text: string): string {
 }
 
 const isStrain = (clause: Clause): boolean =>
-  /\b(?:strain|sieve|drip|filter|squeez|press|drain)\w*/.test(clause.said);
+  /\b(?:strain|sieve|drip|hang|filter|squeez|press|drain)\w*/.test(clause.said);
 
 /** Whether a clause goes on with the step before: the same kind of work, its time or mark said only now. */
 function isMore(last: FormulaStep, next: Omit<FormulaStep, 'id' | 'title'>): boolean {
@@ -134,8 +134,8 @@ class RecipeReader {
       ...{ ...last.step, ...read, title: titleOf(last.text) },
       ...(neverBoil ? { neverBoil: true, killStep: false } : {}),
     };
-    // Brought to the boil and then simmered for its minutes, it was hot enough for as long.
-    const boiled = this.saidBefore.some((said) => boils(said));
+    // Brought to the boil and then simmered for its minutes, it was hot enough for as long; held cooler, it was not.
+    const boiled = this.saidBefore.some((said) => boils(said)) && (read.celsius ?? 100) >= 90;
     if (boiled && !neverBoil && (last.step.minutes ?? 0) >= 1) last.step.killStep = true;
     this.saidBefore.push(clause.said);
     // Warmed first and boiled then, it boiled.

@@ -198,6 +198,8 @@ a florist's bouquet of roses | refused
 1 cup lemon curd | which
 1 cup lavender honey | which
 5 kg elderberries (raw) | which
+1 kg elderberries, stems left on | refused
+1 kg elderberries, stalks and all | which
 1 cup tarragon vinegar | which
 1 cup wine | which
 1 cup cider | which
