@@ -68,9 +68,7 @@ export function ReviewSteps({ review }: { review: Review }) {
               </select>
               <span>{stepFacts(step)}</span>
               {read.unread && (
-                <span className="font-semibold text-hold">
-                  no kind of step recognised: choose one
-                </span>
+                <span className="font-semibold text-hold">no kind of step recognised: choose one</span>
               )}
             </div>
           )}
