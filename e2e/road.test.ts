@@ -77,12 +77,14 @@ async function enterLetter(): Promise<void> {
   await dialog.getByLabel('Acids in it').fill('citric acid, anhydrous');
   await dialog.getByLabel('Up to, ft (1)').fill('6000');
   await dialog.getByLabel('Minutes (1)').fill('15');
+  await dialog.getByLabel('What was in the jar').selectOption('strained');
+  await dialog.getByLabel('Packed', { exact: true }).selectOption('hot');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await dialog.getByText(/Its source, with its year/).waitFor();
   await dialog.getByLabel('Source', { exact: true }).fill('Letter of an authority, 3 May 2026');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await dialog.waitFor({ state: 'detached' });
-  await page.getByText(/syrup, jars up to 475 mL; 15 min to 6\D000 ft/).waitFor();
+  await page.getByText(/syrup, strained, packed hot, jars up to 475 mL; 15 min to 6\D000 ft/).waitFor();
 }
 
 describe('the whole road, as a maker', () => {
@@ -175,7 +177,9 @@ describe('the whole road, as a maker', () => {
     await page.getByLabel('It happened at').fill(daysAgo(1, '06:30'));
     await page.getByLabel('Sour cherries, stoned, grams weighed').fill('3 920 g'.replace(' ', ''));
     await button('Weighed in').click();
-    await page.getByText('3 920 g').waitFor();
+    // The notice says it at once; the step knows it once it was read back.
+    await page.getByLabel('Sour cherries, stoned, grams weighed').waitFor({ state: 'detached' });
+    await page.getByText('3 920 g', { exact: true }).waitFor();
     await button('Done').click();
     await page.getByRole('heading', { name: 'Simmer until soft' }).waitFor();
     await page.getByLabel('It happened at').fill(daysAgo(1, '06:45'));
@@ -216,7 +220,7 @@ describe('the whole road, as a maker', () => {
     await row.hover();
     await row.getByRole('button', { name: /^Strike/ }).click();
     await page.getByLabel('Why').fill('meter not calibrated');
-    await button('Strike').click();
+    await dialog.getByRole('button', { name: 'Strike', exact: true }).click();
     await page.getByText('struck by Tam: meter not calibrated').waitFor();
   });
 
@@ -250,6 +254,7 @@ describe('the whole road, as a maker', () => {
     await nameTheOrigins();
     await page.getByLabel('How many of Half-pint jar').fill('12');
     await page.getByLabel('First bottle, °C').fill('90');
+    await page.getByLabel('Headspace, in').fill('1/2');
     for (const looked of [/Every rim felt/, /Rings straight/, /Lids new/])
       await page.getByLabel(looked).check();
     await page.getByLabel('Filled at').fill(daysAgo(1, '09:00'));

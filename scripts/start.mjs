@@ -115,14 +115,15 @@ async function main() {
   await ensurePackages();
   await ensureBuilt();
   const running = [];
+  let stopping = false;
+  // Set before anything ends, or MariaDB would be started again as one that ended by itself.
   const stopAll = async () => {
+    stopping = true;
     for (const part of running.splice(0).reverse()) await part.stop();
   };
-  let stopping = false;
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.on(signal, async () => {
       if (stopping) return;
-      stopping = true;
       say('Stopping …');
       await stopAll();
       process.exit(0);

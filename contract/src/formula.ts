@@ -1,3 +1,4 @@
+import { FIRES } from '@inch/core/pan';
 import { z } from 'zod';
 import { Ingredient, OwnMeasure } from './ingredient.ts';
 import { route } from './route.ts';
@@ -58,6 +59,8 @@ export const FormulaStep = z.object({
   cloth: z.enum(['press', 'drip', 'filter']).optional(),
   celsius: z.number().min(-20, 'Not under −20 °C.').max(130, 'At most 130 °C.').optional(),
   lidOff: z.boolean().optional(),
+  lidHalf: z.boolean().optional(),
+  fire: z.enum(FIRES).optional(),
   evaporates: z.number().gt(0, 'Over 0 g a minute.').max(1000, 'At most 1,000 g a minute.').optional(),
   toBrix: z.number().min(5, 'Not under 5 °Bx.').max(80, 'At most 80 °Bx.').optional(),
   toFraction: share('Something has to be left.').optional(),
@@ -88,6 +91,7 @@ export const FormulaContent = z.object({
   processSource: z.string().trim().max(300).optional(),
   dilution: z.string().trim().max(200).optional(),
   headspaceMl: z.number().min(0).max(2000).optional(),
+  panMm: z.number().min(60, 'Not under 60 mm.').max(1000, 'At most 1,000 mm.').optional(),
   bottles: z.number().int().min(1, 'At least one bottle.').max(10_000, 'At most 10,000 bottles.').optional(),
   waterParts: z.number().min(0, 'Not under 0 parts.').max(100, 'At most 100 parts.').optional(),
   readyDays: z.number().int().min(0).max(730).optional(),
@@ -127,6 +131,14 @@ export const FormulaVersion = z.object({
 export const Formula = FormulaHead.extend({ versions: z.array(FormulaVersion) });
 export type Formula = z.infer<typeof Formula>;
 
+/** What a lot showed of its formula: what went in as it was weighed, and the pH of its finished product. */
+export const MeasuredLot = z.object({
+  code: z.string(),
+  on: z.string(),
+  ph: z.number(),
+  content: FormulaContent,
+});
+
 const saved = {
   versionId: Id,
   name: Name,
@@ -155,6 +167,14 @@ export const formulaRoutes = {
     summary: 'A formula with all its versions',
     params: byId,
     response: Formula,
+  }),
+  measured: route({
+    method: 'GET',
+    path: '/api/formulas/:id/measured',
+    access: 'reader',
+    summary: 'The last lots of a formula whose finished product was measured, the newest first',
+    params: byId,
+    response: z.array(MeasuredLot),
   }),
   create: route({
     method: 'POST',

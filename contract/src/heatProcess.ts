@@ -1,4 +1,4 @@
-import { PROCESS_METHODS } from '@inch/core/heat';
+import { PACKS, PROCESS_METHODS, PRODUCT_STATES } from '@inch/core/heat';
 import { HIGHEST_PH } from '@inch/core/keeping';
 import { z } from 'zod';
 import { FormulaKind } from './formula.ts';
@@ -23,8 +23,22 @@ const fields = {
   source: Source,
   readOn: Day.nullable(),
   fruits: z.array(z.string().max(60)).min(1, 'Which fruits was it tested with?').max(40),
+  anyFruitBut: z.null().default(null),
   acids: z.array(z.string().max(60)).max(20),
+  /** Acids that it has to have, with the least of each in a kg of the product. */
+  acidsRequired: z
+    .array(
+      z.object({ id: z.string().max(60), gramsPerKg: z.number().gt(0, 'How many g in a kg?').max(1000) }),
+    )
+    .max(20)
+    .default([]),
+  salt: z.boolean().default(false),
+  spices: z.array(z.string().max(60)).max(40).default([]),
+  thickeners: z.array(z.string().max(60)).max(20).default([]),
   products: z.array(FormulaKind).min(1, 'For which kind of product is it?'),
+  /** What was in the jar, and how it was packed: what is not known matches nothing. */
+  state: z.enum(PRODUCT_STATES).nullable().default(null),
+  pack: z.enum(PACKS).nullable().default(null),
   brix: z
     .object({ from: z.number().min(0).max(85), to: z.number().min(0).max(85) })
     .refine((b) => b.from <= b.to, 'From the lower to the higher.')
@@ -34,6 +48,8 @@ const fields = {
   largestMl: z.number().gt(0, 'How large a jar at most?').max(20_000),
   headspaceInches: z.number().gt(0, 'How much headspace?').max(3, 'At most 3 in.'),
   method: ProcessMethod,
+  /** Whether its source allows an atmospheric steam canner. */
+  steam: z.boolean().default(false),
   hotFill: z
     .object({
       celsius: z.number().min(70, 'Nothing is filled hot under 70 °C.').max(100),

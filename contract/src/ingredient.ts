@@ -91,6 +91,7 @@ export const Ingredient = z.object({
   servingOnly: z.boolean().optional(),
   heated: z.boolean().optional(),
   poisonousRaw: z.boolean().optional(),
+  firm: z.boolean().optional(),
   frozen: z.boolean().optional(),
   dried: z.boolean().optional(),
   own: z.object({ from: z.enum(['label', 'measured']), on: z.string() }).optional(),

@@ -3,12 +3,21 @@ import { bodyOf, recordedOf } from './entry.ts';
 import { route } from './route.ts';
 import { Id, Name, Written } from './values.ts';
 
-export const InstrumentKind = z.enum(['refractometer', 'ph-meter', 'thermometer', 'scale']);
+export const InstrumentKind = z.enum([
+  'refractometer',
+  'ph-meter',
+  'thermometer',
+  'scale',
+  'hydrometer',
+  'water-activity-meter',
+]);
 export const Instrument = z.object({
   id: z.string(),
   kind: InstrumentKind,
   name: z.string(),
   compensated: z.boolean(),
+  /** Temperature that a hydrometer was made for, °C; null for any other. */
+  madeForCelsius: z.number().nullable(),
   retired: z.boolean(),
   calibratedToday: z.boolean(),
   calibrations: z.array(recordedOf('calibration')),
@@ -27,6 +36,7 @@ export const NewInstrument = z.object({
   kind: InstrumentKind,
   name: Name,
   compensated: z.boolean().default(false),
+  madeForCelsius: z.number().min(4, 'Not under 4 °C.').max(40, 'At most 40 °C.').nullable().default(null),
 });
 export const instrumentRoutes = {
   list: route({
@@ -59,7 +69,7 @@ export const instrumentRoutes = {
     path: '/api/instruments/:id/checks',
     access: 'maker',
     summary:
-      'Check a refractometer on water, a scale on a known weight, a thermometer in ice or boiling water',
+      'Check a refractometer or hydrometer on water, a scale on a known weight, a thermometer in ice or boiling water, a water activity meter on salt',
     params: byId,
     body: bodyOf('check'),
     response: z.object({ id: z.string(), accepted: z.boolean(), reason: z.string() }),

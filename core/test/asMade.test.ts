@@ -28,6 +28,7 @@ const add = (lot: LotRecord, ingredientId: string, grams: number, lineId: string
     why: null,
     from: null,
     beforeTrimming: null,
+    more: false,
     entry: null,
     withdrawals: [],
   });

@@ -18,8 +18,11 @@ import {
   matchProcesses,
   minutesAsked,
   needsSterileJars,
+  type Pack,
   type ProcessedProduct,
+  type ProductState,
   processMismatches,
+  processTime,
   sterilisingMinutes,
 } from '@inch/core/heat';
 import fc from 'fast-check';
@@ -190,6 +193,8 @@ const product: ProcessedProduct = {
   kind: 'syrup',
   fruits: ['sour-cherry'],
   acids: [],
+  state: 'strained',
+  pack: 'hot',
   brix: 60,
   ph: 3.4,
   closure: 'two-piece-lid',
@@ -206,12 +211,20 @@ describe('a heat process held against a product', () => {
     ['another kind', { kind: 'shrub' }],
     ['an acid it has not', { acids: ['citric-anhydrous'] }],
     ['a thickener', { thickeners: ['pectin'] }],
-    ['pieces', { pieces: true }],
+    ['pieces', { state: 'pieces' }],
+    ['a puree', { state: 'puree' }],
+    ['what is in it not known', { state: null }],
+    ['raw fruit', { pack: 'raw' }],
+    ['how it was packed not known', { pack: null }],
+    ['a spice', { fruits: ['sour-cherry', 'clove'] }],
+    ['salt', { fruits: ['sour-cherry', 'salt'] }],
+    ['sugar not measured', { brix: null }],
     ['less sugar', { brix: 52 }],
     ['another closure', { closure: 'swing-top' }],
     ['a larger jar', { nominalMl: 950 }],
     ['glass not made for it', { rated: [] }],
     ['another headspace', { headspaceInches: 0.25 }],
+    ['a headspace not recorded', { headspaceInches: null }],
   ])('is broken by %s, in one line', (_, change) =>
     expect(processMismatches(berry, { ...product, ...change })).toHaveLength(1),
   );
@@ -224,12 +237,76 @@ describe('a heat process held against a product', () => {
     bands: [{ toFeet: 3000, minutes: 2 }],
   };
   const bottle = { ...product, rated: ['hot-fill'] };
+  // USDA Complete Guide to Home Canning (2015), Guide 2: minutes to 1,000, 3,000, 6,000 ft and above.
+  it.each<[string, ProductState, Pack, number, number, number[]]>([
+    ['fruit-puree', 'puree', 'hot', 950, 0.25, [15, 20, 20, 25]],
+    ['rhubarb-stewed', 'pieces', 'hot', 950, 0.5, [15, 20, 20, 25]],
+    ['berries-raw-pints', 'pieces', 'raw', 475, 0.5, [15, 20, 20, 25]],
+    ['berries-raw-quarts', 'pieces', 'raw', 950, 0.5, [20, 25, 30, 35]],
+    ['berries-hot', 'pieces', 'hot', 950, 0.5, [15, 20, 20, 25]],
+    ['cherries-hot-pints', 'pieces', 'hot', 475, 0.5, [15, 20, 20, 25]],
+    ['cherries-hot-quarts', 'pieces', 'hot', 950, 0.5, [20, 25, 30, 35]],
+    ['applesauce-pints', 'puree', 'hot', 475, 0.5, [15, 20, 20, 25]],
+    ['applesauce-quarts', 'puree', 'hot', 950, 0.5, [20, 25, 30, 35]],
+    ['apple-grape-juice-half-gallons', 'strained', 'hot', 1900, 0.25, [10, 15, 15, 20]],
+  ])('%s stands as its guide has it', (id, state, pack, largestMl, headspaceInches, minutes) => {
+    const process = heatProcesses.find((p) => p.id === id)!;
+    expect(process).toMatchObject({ state, pack, largestMl, headspaceInches, readOn: null });
+    const feet = [1000, 3000, 6000, 6001];
+    expect(feet.map((ft) => processTime(process, ft * 0.3048))).toEqual(minutes);
+    expect([0, 1001, 3001].map((ft) => processTime(process, ft * 0.3048))).toEqual(minutes.slice(0, 3));
+  });
+
+  it('a puree is of any acid fruit but those its guide names, and of nothing else', () => {
+    const puree = heatProcesses.find((p) => p.id === 'fruit-puree')!;
+    const of = (fruits: string[], more: Partial<ProcessedProduct> = {}) =>
+      processMismatches(puree, {
+        ...{ ...product, fruits, state: 'puree', headspaceInches: 0.25, notFruit: [], lowAcid: [] },
+        ...more,
+      });
+    expect(of(['peach', 'raspberry'])).toEqual([]);
+    expect(of(['mango'])).toHaveLength(1);
+    expect(of(['plum', 'clove'], { notFruit: ['clove'] })).toHaveLength(1);
+    expect(of(['white-peach'], { lowAcid: ['white-peach'] })).toHaveLength(1);
+    expect(of([])).toHaveLength(1);
+    // Whether a thing is fruit, and acid, has to be known.
+    expect(
+      processMismatches(puree, { ...product, fruits: ['peach'], state: 'puree', headspaceInches: 0.25 }),
+    ).toHaveLength(1);
+  });
+
+  it('may ask for an acid, and for how much of it', () => {
+    const sour = { ...berry, acidsRequired: [{ id: 'citric-anhydrous', gramsPerKg: 2.5 }] };
+    const acids = ['citric-anhydrous'];
+    expect(processMismatches(sour, product)).toHaveLength(1);
+    expect(processMismatches(sour, { ...product, acids })).toHaveLength(1);
+    expect(
+      processMismatches(sour, { ...product, acids, acidPerKg: { 'citric-anhydrous': 2.4 } }),
+    ).toHaveLength(1);
+    expect(processMismatches(sour, { ...product, acids, acidPerKg: { 'citric-anhydrous': 2.6 } })).toEqual(
+      [],
+    );
+  });
+
+  it('in atmospheric steam runs 45 minutes at most, in jars to a quart, where its source allows it', () => {
+    const steamed = { ...product, heatedIn: 'atmospheric-steam' as const };
+    const at = (process: HeatProcess, more: Partial<ProcessedProduct> = {}) =>
+      matchProcesses([process], { ...steamed, ...more }, 0)[0]!.reasons;
+    expect(at(berry)).toEqual([]);
+    expect(at({ ...berry, steam: false })).toHaveLength(1);
+    expect(at({ ...berry, bands: [{ toFeet: 1000, minutes: 45 }] })).toEqual([]);
+    expect(at({ ...berry, bands: [{ toFeet: 1000, minutes: 46 }] })).toHaveLength(1);
+    expect(at({ ...berry, largestMl: 2000 }, { nominalMl: 1900 })).toHaveLength(1);
+    expect(at(hot, { fillCelsius: 90, rated: ['hot-fill'] })).toHaveLength(1);
+  });
+
   it('of a hot fill asks for its fill temperature and its pH', () => {
     expect(processMismatches(hot, bottle)).toEqual([]);
     expect(processMismatches(hot, { ...bottle, fillCelsius: 87 })).toHaveLength(1);
     expect(processMismatches(hot, { ...bottle, fillCelsius: null })).toHaveLength(1);
     expect(processMismatches(hot, { ...bottle, ph: 3.81 })).toHaveLength(1);
-    expect(processMismatches(hot, { ...bottle, ph: null })).toEqual([]);
+    expect(processMismatches(hot, { ...bottle, ph: null })).toHaveLength(1);
+    expect(matchProcesses([hot], { ...bottle, ph: null }, 300)[0]!.reasons).toEqual([]);
     expect(matchProcesses([hot], { ...bottle, ph: null }, 300)[0]!.waits.join()).toMatch(
       /measured pH of 3.8/,
     );

@@ -23,6 +23,9 @@ describe('what a process holds of measurements', () => {
   it('may be measured after it, and is asked of the gate until it is', () => {
     const lot = releasable();
     lot.heatProcesses[0]!.limits = { brix: { from: 48, to: 56 }, highestPh: 3.5 };
+    // Sugar that nobody measured is not the sugar it was tested with.
+    expect(shut(lot)).toEqual(['heat']);
+    lot.readings.push({ ...lot.readings[1]!, id: 'r8', kind: 'brix', value: 52 });
     expect(shut(lot)).toEqual([]);
     lot.readings[1]!.value = 3.6;
     expect(shut(lot)).toEqual(['heat']);
@@ -159,6 +162,7 @@ describe('what is out of its limits', () => {
           number: 1,
           processId: 'berry-syrup',
           name: 'Berry syrup',
+          method: 'boiling-water' as const,
           source: 'USDA',
           mismatches: [],
           limits: { brix: null, highestPh: null },

@@ -1,5 +1,9 @@
+import { type FormulaContent, forecast } from '@inch/core/formula';
+import { shippedCatalogue } from '@inch/core/ingredient';
 import { costBefore, drunkLitre, energyOf, shoppingList, whereItGoes } from '@inch/core/planning';
 import { describe, expect, it } from 'vitest';
+
+const setting = { cup: 'us', catalogue: shippedCatalogue, criticalPh: 4.2 } as const;
 
 describe('cost before making', () => {
   const making = {
@@ -52,24 +56,38 @@ describe('cost before making', () => {
   });
 
   it('boiling a litre off takes its heat of vaporisation, 2,257 kJ, over what of the burner goes into the pan', () => {
-    const step = {
-      stepId: 's',
-      trimmed: 0,
-      retained: 0,
-      evaporated: 1000,
-      minutes: 30,
-      brixAfter: 40,
-      millilitresAfter: 0,
-      boilsAt: 100,
+    const water = (minutes: number): FormulaContent => ({
+      lines: [{ id: 'w', said: '3000 g', ingredientId: 'water' }],
+      steps: [{ id: 's', kind: 'reduce', title: 'Boil', minutes, evaporates: 20 }],
+      storage: 'cold',
+      bottleMl: 250,
+    });
+    const kwh = (content: FormulaContent) =>
+      energyOf({ scale: 1, forecast: forecast(content, { ...setting, elevationMetres: 0 }) }, 0);
+    expect(kwh(water(50)) - kwh(water(0))).toBeCloseTo(2257 / 0.5 / 3600, 2);
+    // 3 kg from 20 to 100 °C at 3.8 kJ/(kg K).
+    expect(kwh(water(0))).toBeCloseTo((3 * 3.8 * 80) / 0.5 / 3600, 4);
+    expect(kwh({ ...water(0), steps: [] })).toBe(0);
+  });
+  it('every heated step takes heat, a second one at the same heat only what boils off', () => {
+    const step = { id: 'a', kind: 'heat', title: 'Heat', celsius: 90, minutes: 10 } as const;
+    const content: FormulaContent = {
+      lines: [{ id: 'j', said: '2000 g', ingredientId: 'apple-juice' }],
+      steps: [
+        step,
+        { ...step, id: 'b' },
+        { id: 'r', kind: 'rest', title: 'Cool', minutes: 300 },
+        { ...step, id: 'c' },
+      ],
+      storage: 'cold',
+      bottleMl: 250,
     };
-    const boiled = energyOf({ scale: 1, forecast: { steps: [step], grams: 2000 } }, 0);
-    const warmed = energyOf({ scale: 1, forecast: { steps: [{ ...step, evaporated: 0 }], grams: 3000 } }, 0);
-    expect(boiled - warmed).toBeCloseTo(2257 / 0.5 / 3600, 9);
-    const cold = energyOf(
-      { scale: 1, forecast: { steps: [{ ...step, evaporated: 0, boilsAt: null }], grams: 3000 } },
-      0,
-    );
-    expect(cold).toBe(0);
+    const [first, second, rest, third] = forecast(content, { ...setting, elevationMetres: 0 }).steps;
+    expect(first!.kilojoules).toBeGreaterThan(2 * 3.8 * 70 - 1);
+    expect(second!.kilojoules).toBeCloseTo(second!.evaporated * 2.257, 6);
+    expect(second!.kilojoules).toBeGreaterThan(0);
+    expect(rest!.kilojoules).toBe(0);
+    expect(third!.kilojoules).toBeGreaterThan(second!.kilojoules);
   });
 });
 

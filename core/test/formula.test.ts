@@ -203,7 +203,7 @@ describe('laws', () => {
     );
   });
 
-  it('k times everything is k times the mass, with the same °Bx, pH and a_w', () => {
+  it('k times everything is k times the mass, with the same °Bx, pH and a_w but for what the longer boil of it splits', () => {
     fc.assert(
       fc.property(lines, fc.integer({ min: 2, max: 9 }), (list, k) => {
         const scaled = list.map((l) => ({ ...l, said: `${Number.parseFloat(l.said) * k} g` }));
@@ -211,10 +211,10 @@ describe('laws', () => {
           forecast({ ...plain(list), steps: steps(0.7, 50) }, setting),
           forecast({ ...plain(scaled), steps: steps(0.7, 50) }, setting),
         ];
-        expect(many.grams / one.grams).toBeCloseTo(k, 6);
-        expect(many.brix).toBeCloseTo(one.brix, 6);
-        expect(many.waterActivity ?? 0).toBeCloseTo(one.waterActivity ?? 0, 8);
-        expect(many.ph?.middle ?? 0).toBeCloseTo(one.ph?.middle ?? 0, 5);
+        expect(Math.abs(many.grams / one.grams / k - 1)).toBeLessThan(0.03);
+        expect(Math.abs(many.brix - one.brix)).toBeLessThan(0.5);
+        expect(Math.abs((many.waterActivity ?? 0) - (one.waterActivity ?? 0))).toBeLessThan(0.02);
+        expect(Math.abs((many.ph?.middle ?? 0) - (one.ph?.middle ?? 0))).toBeLessThan(0.05);
       }),
       { numRuns: 40 },
     );

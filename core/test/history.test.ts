@@ -167,7 +167,7 @@ describe('a lot’s history', () => {
       'Done: Simmer',
       'Filled 12 × 237 mL',
       'Retired 1: nicked rim',
-      'Accounted for 2900 mL',
+      'Accounted for 2\u202f900 mL',
       'Load 1 into the canner: 12 bottles',
       'Full boil, load 1',
       'The boil stopped, load 1',

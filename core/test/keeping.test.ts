@@ -258,10 +258,12 @@ describe('boiling and processes', () => {
     [1828.9, 20],
   ])('asks at %d m for %d minutes', (metres, minutes) => expect(processTime(berry, metres)).toBe(minutes));
   it('matches only what it was tested on, and says every reason why not', () => {
+    const known = { state: 'strained', pack: 'hot', brix: 60, headspaceInches: 0.5 } as const;
     const product = { kind: 'syrup', fruits: ['sour-cherry'], closure: 'two-piece-lid', nominalMl: 237 };
-    expect(processMismatches(berry, product)).toEqual([]);
-    expect(
-      processMismatches(berry, { kind: 'shrub', fruits: ['quince'], closure: 'swing-top', nominalMl: 500 }),
-    ).toHaveLength(4);
+    expect(processMismatches(berry, { ...product, ...known })).toEqual([]);
+    const other = { kind: 'shrub', fruits: ['quince'], closure: 'swing-top', nominalMl: 500 };
+    expect(processMismatches(berry, { ...other, ...known })).toHaveLength(4);
+    // What is not known is a reason: state, pack, °Bx and headspace.
+    expect(processMismatches(berry, product)).toHaveLength(4);
   });
 });

@@ -1,6 +1,8 @@
 import { parseJot } from '@inch/core/jot';
 import { hurdles } from '@inch/core/keeping';
 import {
+  batchVolume,
+  bottleSize,
   celsiusOf,
   degreesApart,
   degreesShown,
@@ -9,12 +11,15 @@ import {
   readFigure,
   temperature,
   unitsFrom,
+  volume,
+  volumeOfShown,
+  volumeShown,
   weight,
 } from '@inch/core/quantity';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
-beforeEach(() => unitsFrom(() => ({ temperature: 'F', weight: 'us', locale: 'en-US' })));
+beforeEach(() => unitsFrom(() => ({ temperature: 'F', weight: 'us', locale: 'en-US', cup: 'us' })));
 afterEach(() => unitsFrom(() => METRIC));
 
 describe('a kitchen that reads °F', () => {
@@ -90,13 +95,57 @@ describe('a kitchen that weighs in pounds', () => {
   });
 });
 
+describe('a kitchen that pours in fluid ounces', () => {
+  it.each([
+    [29.5735295625 * 8, '8 fl oz', '8 fl oz (237 mL)'],
+    [355, '12 fl oz', '12 fl oz (355 mL)'],
+    [100, '3.4 fl oz', '3.4 fl oz (100 mL)'],
+  ])('%d mL is %s', (ml, said, size) => {
+    expect([volume(ml), bottleSize(ml)]).toEqual([said, size]);
+  });
+
+  it('says a batch in quarts: 32 fl oz', () => {
+    expect(batchVolume(4 * 946.352946)).toBe('4.00 qt');
+  });
+
+  it('types a bare figure off its own jug, to the millilitre, and any other with its measure', () => {
+    const jug = { unit: 'ml', kitchens: true } as const;
+    expect(readFigure('8', jug).value).toBe(237);
+    expect(readFigure('12 oz', jug).value).toBeCloseTo(354.88, 2);
+    expect(readFigure('250 mL', jug).value).toBe(250);
+    expect(readFigure('1 1/2 pints', jug).value).toBeCloseTo(709.76, 2);
+    expect(readFigure('2 lb', jug).problem).toMatch(/not in mL/);
+    expect(readFigure('1', { ...jug, min: 59.147 }).problem).toBe('Not under 2 fl oz.');
+    // What is measured with a pipette is in mL wherever it is.
+    expect(readFigure('10', { unit: 'ml' }).value).toBe(10);
+  });
+
+  it('means the ounce of its own cups', () => {
+    unitsFrom(() => ({ temperature: 'C', weight: 'us', locale: 'en-GB', cup: 'imperial' }));
+    expect(volume(568.261)).toBe('20 fl oz');
+    expect(readFigure('1 pint', { unit: 'ml' }).value).toBeCloseTo(568.26, 2);
+  });
+
+  it('reads what it shows, within what a jug is read to', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 20, max: 20_000, noNaN: true }), (ml) => {
+        expect(Math.abs(volumeOfShown(volumeShown(ml)) - ml)).toBeLessThan(0.7);
+      }),
+    ));
+});
+
 describe('a metric kitchen', () => {
   it('stays as it was', () => {
     unitsFrom(() => METRIC);
     expect([temperature(88.04, 1), limitOfHeat(-18), weight(250), degreesApart(40)]).toEqual([
       ...['88.0 °C', '−18 °C', '250 g', '40 °C'],
     ]);
+    expect([volume(375), volume(12.5, 1), bottleSize(1000), batchVolume(2504)]).toEqual([
+      ...['375 mL', '12.5 mL', '1\u202f000 mL', '2.50 L'],
+    ]);
     expect(readFigure('88', { unit: 'C' }).value).toBe(88);
+    expect(readFigure('250', { unit: 'ml', kitchens: true }).value).toBe(250);
+    expect(readFigure('1 cup', { unit: 'ml' }).problem).toMatch(/Which country's cup/);
     expect(parseJot('t 88').raw).toBe(88);
   });
 });

@@ -19,7 +19,7 @@ type Addition = LotRecord['additions'][number];
 const added = (id: string, ingredientId: string, grams: number, hour: number, stepId = 'step'): Addition => ({
   ...entry(id, T(hour)),
   ...{ stepId, lineId: null, ingredientId, grams, why: 'to taste', from: null },
-  ...{ beforeTrimming: null, entry: null, withdrawals: [] },
+  ...{ beforeTrimming: null, more: false, entry: null, withdrawals: [] },
 });
 
 /** A lot on its way to the shelf or the cold, with more or less of its evidence. */

@@ -178,6 +178,7 @@ describe('gates', () => {
       why: null,
       from: null,
       beforeTrimming: null,
+      more: false,
       entry: null,
       withdrawals: [],
     });

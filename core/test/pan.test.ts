@@ -12,8 +12,8 @@ import {
   vesselDepth,
   vesselVolume,
   volumeAtDepth,
-  waterDensity,
 } from '@inch/core/pan';
+import { waterDensity } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { missesOf, simulatedPans } from '../../scripts/src/simulatedPans.mjs';

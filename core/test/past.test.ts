@@ -1,5 +1,12 @@
 import type { LotRecord } from '@inch/core/lot';
-import { minutesOf, type PastLot, pastLot, spreadOf, yieldMemory } from '@inch/core/planning';
+import {
+  boiledOffBefore,
+  minutesOf,
+  type PastLot,
+  pastLot,
+  spreadOf,
+  yieldMemory,
+} from '@inch/core/planning';
 import { describe, expect, it } from 'vitest';
 import { releasable, T } from './support/lot.ts';
 
@@ -173,5 +180,16 @@ describe('minutes of the next lot', () => {
 
   it('are the formula’s own, at the size, until a lot was made', () => {
     expect(minutesOf(step, { kg: 8, bottles: 0, scale: 2 }, [], 'cherry')).toEqual({ minutes: 90, lots: 0 });
+  });
+});
+
+describe('what past lots boiled off', () => {
+  const lot = (boiledOff: number | null, formulaId = 'f') => ({ formulaId, boiledOff }) as never;
+  it('is their middle, a single lot trusted to a quarter, and nothing of another formula', () => {
+    expect(boiledOffBefore([lot(20)], 'f')).toEqual([15, 20, 25]);
+    expect(boiledOffBefore([lot(18), lot(20), lot(26), lot(null), lot(90, 'other')], 'f')).toEqual([
+      18, 20, 26,
+    ]);
+    expect(boiledOffBefore([lot(20)], 'g')).toBeNull();
   });
 });

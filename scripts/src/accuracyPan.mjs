@@ -1,6 +1,6 @@
 import { equilibriumPh, titrationEndpoint } from '@inch/core/acid';
 import { cylinderCentre } from '@inch/core/heat';
-import { waterDensity } from '@inch/core/pan';
+import { waterDensity } from '@inch/core/sugar';
 import { missesOf, simulatedPans } from './simulatedPans.mjs';
 
 const row = (what, published, computed) => ({

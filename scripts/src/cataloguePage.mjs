@@ -1,4 +1,4 @@
-import { baseBound } from '@inch/core/formula';
+import { baseBound, extractionMethods, TEXTURES, textureOf } from '@inch/core/formula';
 import { catalogue } from '@inch/core/ingredient';
 
 const FAMILIES = {
@@ -43,6 +43,30 @@ function weights(entry) {
     .join(', ');
 }
 
+/** How readily a thing that is drawn from gives up what is in it. */
+const texture = (entry) =>
+  !entry.liquid && ['fruit', 'plant', 'flavouring'].includes(entry.family) ? textureOf(entry, undefined) : '';
+
+const TEXTURE_WORDS = {
+  fine: 'grated or mashed',
+  soft: 'soft, or frozen',
+  chopped: 'firm, chopped',
+  firm: 'firm, large pieces',
+  dried: 'dried',
+};
+
+/** What comes out of a thing by how it is drawn and by its texture, typical with its range. */
+function draws() {
+  const rows = Object.values(extractionMethods).map(({ name, draws }) => {
+    const cells = TEXTURES.map((t) => {
+      const [low, typical, high] = draws[t].map((share) => Math.round(share * 100));
+      return `${typical} (${low}–${high})`;
+    });
+    return `| ${[name, ...cells].join(' | ')} |`;
+  });
+  return `## What comes out of a thing, % of its water and solids\n\nTypical of kitchen practice: set your own share at the step once you have weighed it. An amount that says "chopped", "grated" or "crushed" is taken as cut so.\n\n| drawn | ${TEXTURES.map((t) => TEXTURE_WORDS[t]).join(' | ')} |\n|---|${'---:|'.repeat(TEXTURES.length)}\n${rows.join('\n')}\n`;
+}
+
 /** What of it a kitchen has to mind, in a few words. */
 function notes(entry) {
   return [
@@ -73,6 +97,7 @@ function row(entry) {
     ethanol ? figure(ethanol) : '',
     acidity(entry),
     weights(entry),
+    texture(entry),
     notes(entry),
     entry.source,
   ];
@@ -86,8 +111,8 @@ export function cataloguePage() {
     if (entries.length === 0) return [];
     const sorted = entries.toSorted((a, b) => a.name.localeCompare(b.name, 'en'));
     return [
-      `## ${title}\n\n| entry | water | sucrose | glucose | fructose | insoluble | ethanol | acidity | weighs | mind | source |\n|---|---:|---:|---:|---:|---:|---:|---|---|---|---|\n${sorted.map(row).join('\n')}\n`,
+      `## ${title}\n\n| entry | water | sucrose | glucose | fructose | insoluble | ethanol | acidity | weighs | gives | mind | source |\n|---|---:|---:|---:|---:|---:|---:|---|---|---|---|---|\n${sorted.map(row).join('\n')}\n`,
     ];
   });
-  return `# The catalogue\n\n${catalogue.length} entries, written by \`npm run catalogue\`. Grams of 100 g; what is neither water, sugar, acid nor insoluble is other dissolved solids. Acidity: pH, and titratable acidity as citric acid to pH 8.2 in g per 100 g, both with the width of what is published; the forecast takes their unsafe end. Where the acids of a thing are not known, its base is bounded: all of its minerals, or the worst of its family. Weigh and measure your own: they are preferred to these from then on.\n\n${sections.join('\n')}`;
+  return `# The catalogue\n\n${catalogue.length} entries, written by \`npm run catalogue\`. Grams of 100 g; what is neither water, sugar, acid nor insoluble is other dissolved solids. Acidity: pH, and titratable acidity as citric acid to pH 8.2 in g per 100 g, both with the width of what is published; the forecast takes their unsafe end. Where the acids of a thing are not known, its base is bounded: all of its minerals, or the worst of its family. Weigh and measure your own: they are preferred to these from then on. "Gives": its texture, for what comes out of it.\n\n${draws()}\n${sections.join('\n')}`;
 }

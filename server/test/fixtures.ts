@@ -126,6 +126,8 @@ export async function letterOf(who: Person, more: object = {}): Promise<string> 
     fruits: ['sour-cherry'],
     acids: ['citric-anhydrous'],
     products: ['syrup'],
+    state: 'strained',
+    pack: 'hot',
     brix: null,
     highestPh: null,
     closure: 'two-piece-lid',

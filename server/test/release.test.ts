@@ -158,3 +158,23 @@ describe('a release', () => {
     expect(after.at(-1)).toMatchObject({ action: 'export', payload: { what: 'record' } });
   });
 });
+
+describe('what a lot measured', () => {
+  it('stands with its formula for the next one: as weighed, with the highest finished pH that counts', async () => {
+    const lot = await crew.releasable();
+    const view = await crew.view(lot);
+    const { status, body } = await crew.reader.get(`/api/formulas/${view.product.formulaId}/measured`);
+    expect(status).toBe(200);
+    const mine = body.find((m: { code: string }) => m.code === view.code);
+    const counted = view.readings.filter(
+      (r: { kind: string; sample: string; counts: boolean; struck: unknown }) =>
+        r.kind === 'ph' && r.sample === 'finished' && r.counts && r.struck === null,
+    );
+    expect(mine.ph).toBe(Math.max(...counted.map((r: { value: number }) => r.value)));
+    expect(mine.content.lines[0].said).toBe(`${view.additions[0].grams} g`);
+    await post(crew.maker, lot, 'strikes', { noun: 'reading', entryId: counted[0].id, why: 'misread' });
+    const after = (await crew.reader.get(`/api/formulas/${view.product.formulaId}/measured`)).body;
+    expect(after.some((m: { code: string }) => m.code === view.code)).toBe(counted.length > 1);
+    expect((await crew.reader.get(`/api/formulas/${newId()}/measured`)).status).toBe(404);
+  });
+});

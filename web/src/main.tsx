@@ -42,7 +42,13 @@ createRoot(document.getElementById('root')!).render(
         <Toaster
           position="bottom-right"
           mobileOffset={{ bottom: '7.5rem', left: '0.75rem', right: '0.75rem' }}
-          toastOptions={{ className: '!font-sans !text-base' }}
+          toastOptions={{
+            className: '!font-sans !text-base',
+            // What takes a slip back is pressed with wet fingers.
+            classNames: {
+              actionButton: '!h-14 !rounded-[10px] !bg-rim !px-5 !text-base !font-semibold !text-on-rim',
+            },
+          }}
         />
       </Suspense>
     </PersistQueryClientProvider>

@@ -1,4 +1,4 @@
-import { grouped, money, plural, weight } from '@inch/core/quantity';
+import { grouped, METRIC, money, plural, unitsFrom, weight } from '@inch/core/quantity';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { addressOf } from '../src/data/address.ts';
 import {
@@ -7,6 +7,7 @@ import {
   dayMonth,
   dayMonthYear,
   fromLocalInput,
+  hourOnRule,
   kitchenDay,
   kitchenHour,
   localInput,
@@ -25,6 +26,17 @@ describe('figures as they stand on a screen', () => {
       '1:26:10',
       '−0:34',
     ]);
+  });
+  it('hours along a rule, with the half of the day where the kitchen counts to twelve', () => {
+    const rule = [6, 7, 11, 12, 13, 23].map((hour, i) => hourOnRule(hour, i === 0));
+    expect(rule).toEqual(['6', '7', '11', '12', '13', '23']);
+    unitsFrom(() => ({ ...METRIC, locale: 'en-US' }));
+    try {
+      const twelve = [6, 7, 11, 12, 13, 24].map((hour, i) => hourOnRule(hour, i === 0));
+      expect(twelve).toEqual(['6 AM', '7', '11', '12 PM', '1', '12 AM']);
+    } finally {
+      unitsFrom(() => METRIC);
+    }
   });
   it('spans of time in words', () => {
     expect([5, 89, 90, 120, 600, 1440, 2880].map(minutesInWords)).toEqual([

@@ -150,8 +150,8 @@ const CASES: Case[] = [
     address: `/api/instruments/${meter.id}/calibrations`,
     body: {
       points: [
-        { buffer: 7, mv: -1.5, celsius: 20 },
-        { buffer: 4.01, mv: 172.4, celsius: 20 },
+        { buffer: 7, mv: -1.5, ph: null, celsius: 20 },
+        { buffer: 4.01, mv: 172.4, ph: null, celsius: 20 },
       ],
     },
   },

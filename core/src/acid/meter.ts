@@ -8,9 +8,15 @@ const BUFFER_VALUES: Record<string, readonly number[]> = {
 export interface BufferPoint {
   /** Nominal pH of the buffer at 25 °C. */
   buffer: number;
-  mv: number;
+  /** What it shows, mV; null for a pen that shows pH alone. */
+  mv?: number | null;
+  /** What it shows, pH, once it was set on its buffers; for a pen. */
+  ph?: number | null;
   celsius: number;
 }
+
+/** A point with its millivolts: those of a perfect electrode at the pH that a pen shows. */
+type Read = BufferPoint & { mv: number };
 
 export interface MeterCalibration {
   /** Of the theoretical 59.16 mV per pH at 25 °C, in proportion to absolute temperature. */
@@ -41,15 +47,15 @@ const LOW_STANDARDS = [3, 2, 1.68, 3.56, 3.78] as const;
 
 /** How the third check went: read within 0.05 of a standard that there is, and no other standard below 7 read further out. */
 function lowCheck(
-  points: readonly BufferPoint[],
-  used: readonly BufferPoint[],
+  points: readonly Read[],
+  used: readonly Read[],
   slope: number,
   offset: number,
 ): MeterCalibration['low'] {
   const low = points.filter((p) => p.buffer < 6.9 && !used.includes(p));
   if (low.some((p) => !isStandard(p) && p.buffer < 3.9)) return 'failed';
   if (!low.some((p) => p.buffer < 3.9)) return 'missing';
-  const read = (p: BufferPoint) => 7 - (p.mv - offset) / (slope * theoreticalSlope(p.celsius));
+  const read = (p: Read) => 7 - (p.mv - offset) / (slope * theoreticalSlope(p.celsius));
   return low.every((p) => Math.abs(read(p) - bufferAt(p)) <= 0.05 + 1e-9) ? 'checked' : 'failed';
 }
 
@@ -78,18 +84,23 @@ function verdict(slopePercent: number, offsetMv: number, low: MeterCalibration['
   return [true, `Accepted: ${slope}, offset ${offsetMv.toFixed(1)} mV. ${tail}`];
 }
 
+function asRead(p: BufferPoint): Read {
+  const mv = p.mv ?? (p.ph == null ? Number.NaN : (7 - p.ph) * theoreticalSlope(p.celsius));
+  if (!Number.isFinite(mv) || !(p.celsius >= 0 && p.celsius <= 40))
+    throw new RangeError(
+      `Buffer ${p.buffer}: give its millivolts or the pH it shows, and its temperature between 0 and 40 °C`,
+    );
+  return { ...p, mv };
+}
+
 /**
  * Slope and offset of a pH meter from buffers 7.00 and 4.01, with a third, lower check where one was read.
- * @param points nominal buffer, mV and °C (0–40) of each; @returns slope %, offset mV, whether accepted, the low check, and the reason
+ * @param shown nominal buffer, what it shows (mV, or the pH of a pen that shows no millivolts) and °C (0–40) of each; @returns slope %, offset mV, whether accepted, the low check, and the reason
  * @throws RangeError where 7.00 or 4.01 is missing or a temperature is outside 0–40 °C. Accepts 92–105 % and ±30 mV.
  * @example calibrateMeter([{ buffer: 7, mv: 0, celsius: 25 }, { buffer: 4.01, mv: 176.9, celsius: 25 }]) // { slopePercent: 100.0, offsetMv: 0, accepted: true, low: 'missing' }
  */
-export function calibrateMeter(points: readonly BufferPoint[]): MeterCalibration {
-  for (const p of points)
-    if (!Number.isFinite(p.mv) || !(p.celsius >= 0 && p.celsius <= 40))
-      throw new RangeError(
-        `Buffer ${p.buffer}: give its millivolts, and its temperature between 0 and 40 °C`,
-      );
+export function calibrateMeter(shown: readonly BufferPoint[]): MeterCalibration {
+  const points = shown.map(asRead);
   const seven = points.find((p) => Math.abs(p.buffer - 7) < 0.02);
   const four = points.find((p) => Math.abs(p.buffer - 4.01) < 0.02);
   if (!seven || !four) throw new RangeError('A calibration needs the buffers 7.00 and 4.01');

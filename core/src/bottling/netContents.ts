@@ -1,3 +1,4 @@
+import { volume } from '../quantity/index.ts';
 /**
  * Tolerable negative error of a pre-package's contents in mL, by its nominal contents; what is a percentage is rounded up to a tenth of a mL.
  * @param nominalMl 5–10,000; throws RangeError outside
@@ -45,12 +46,12 @@ export function euNetContents(nominalMl: number, measuredMl: readonly number[]):
   const farShort = measuredMl.filter((ml) => ml < nominalMl - 2 * error - 1e-9).length;
   const reasons: string[] = [];
   if (averageMl < nominalMl - 1e-9)
-    reasons.push(`on average they hold ${averageMl.toFixed(1)} mL, and the label says ${nominalMl}`);
+    reasons.push(`on average they hold ${volume(averageMl, 1)}, and the label says ${volume(nominalMl)}`);
   if (short > MAY_BE_SHORT * measuredMl.length)
-    reasons.push(`${short} of ${measuredMl.length} are short by more than ${error.toFixed(1)} mL`);
+    reasons.push(`${short} of ${measuredMl.length} are short by more than ${volume(error, 1)}`);
   if (farShort > 0)
     reasons.push(
-      `${farShort} ${farShort === 1 ? 'is' : 'are'} short by more than ${(2 * error).toFixed(1)} mL: not to be sold`,
+      `${farShort} ${farShort === 1 ? 'is' : 'are'} short by more than ${volume(2 * error, 1)}: not to be sold`,
     );
   return { averageMl, short, farShort, reasons };
 }
@@ -73,10 +74,10 @@ export function usNetContents(nominalMl: number, measuredMl: readonly number[]):
   const short = measuredMl.filter((ml) => ml < nominalMl - allowed - 1e-9).length;
   const reasons: string[] = [];
   if (averageMl < nominalMl - 1e-9)
-    reasons.push(`on average they hold ${averageMl.toFixed(1)} mL, and the label says ${nominalMl}`);
+    reasons.push(`on average they hold ${volume(averageMl, 1)}, and the label says ${volume(nominalMl)}`);
   if (short > 0)
     reasons.push(
-      `${short} of ${measuredMl.length} ${short === 1 ? 'is' : 'are'} short by more than ${US_SHORTFALL_PERCENT} % (${allowed.toFixed(1)} mL)`,
+      `${short} of ${measuredMl.length} ${short === 1 ? 'is' : 'are'} short by more than ${US_SHORTFALL_PERCENT} % (${volume(allowed, 1)})`,
     );
   return { averageMl, short, farShort: short, reasons };
 }

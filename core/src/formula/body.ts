@@ -4,9 +4,23 @@ import type { LineAmount } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 
+/** Share of what does not dissolve, by weight, from which it settles in the bottle. */
+export const SETTLES = 0.002;
+
+/** Wet pulp takes up so many times the room of its dry matter. */
+const SWOLLEN = 18;
+/** Share of its volume at which pulp is packed and runs no more. */
+const PACKED = 0.64;
+
+/** How many times thicker pulp makes a syrup: Krieger and Dougherty's relation for soft particles, at most two hundred times. */
+function thickenedBy(pulp: number): number {
+  const room = Math.min(0.97 * PACKED, SWOLLEN * pulp);
+  return Math.min(200, (1 - room / PACKED) ** -1.6);
+}
+
 /** How it will run, hot and cold, and what it may do in the bottle. */
 export interface Body {
-  /** mPa·s of a sucrose syrup of its °Bx at 20 °C and at 90 °C; null over 80 °Bx. */
+  /** mPa·s of a sucrose syrup of its °Bx at 20 °C and at 90 °C, as much thicker as its pulp makes it; null over 80 °Bx. */
   cold: number | null;
   hot: number | null;
   /** "runs hot like single cream, cold like olive oil". */
@@ -51,8 +65,10 @@ function grainWord(product: Composition, celsius: number): string | null {
 
 function partWord(content: FormulaContent, product: Composition, brix: number): string | null {
   const share = product.insoluble / (liquidOf(product) + product.insoluble);
-  if (share < 0.002) return null;
+  if (share < SETTLES) return null;
   const strained = content.steps.some((step) => step.kind === 'strain');
+  if (!strained && content.steps.some((step) => step.method === 'blended'))
+    return 'A puree: thick, and it parts as it stands. "Shake well" goes on the label.';
   if (!strained) return 'Fruit stays in it: it floats or sinks until sugar and juice have evened out.';
   return brix < 40
     ? 'Pulp comes through the cloth and will settle in so thin a syrup: "shake well", or filter it.'
@@ -71,8 +87,9 @@ export function bodyOf(
 ): Body {
   const brix = brixOf(product);
   const known = liquidOf(product) > 0 && brix <= 80;
-  const cold = known ? viscosity(brix, 20) : null;
-  const hot = known ? viscosity(brix, 90) : null;
+  const thicker = thickenedBy(product.insoluble / Math.max(1e-9, liquidOf(product) + product.insoluble));
+  const cold = known ? viscosity(brix, 20) * thicker : null;
+  const hot = known ? viscosity(brix, 90) * thicker : null;
   const storage = content.storage === 'shelf' ? 20 : 5;
   return {
     cold,

@@ -1,5 +1,6 @@
 import type { Ingredient } from '../ingredient/index.ts';
 import type { Storage } from '../keeping/index.ts';
+import type { Fire } from '../pan/index.ts';
 import type { OwnMeasure } from '../quantity/index.ts';
 import type { ExtractionMethod, StrainMethod } from './methods.ts';
 
@@ -58,7 +59,11 @@ export interface FormulaStep {
   celsius?: number | undefined;
   /** Draw, heat: whether water boils off. */
   lidOff?: boolean | undefined;
-  /** Water boiled off, g a minute; typical where absent. */
+  /** The lid half on. */
+  lidHalf?: boolean | undefined;
+  /** How high the fire is; medium where absent. */
+  fire?: Fire | undefined;
+  /** Water boiled off, g a minute; by pan, fire and lid where absent. */
   evaporates?: number | undefined;
   /** Reduce: °Bx to stop at. Without any mark to stop at it goes by its minutes. */
   toBrix?: number | undefined;
@@ -93,6 +98,8 @@ export interface FormulaContent {
   bottleMl: number;
   /** Headspace left in it, mL, as it is filled. */
   headspaceMl?: number | undefined;
+  /** Width of the pan it is cooked in, mm; one usual for its batch where absent. */
+  panMm?: number | undefined;
   /** Bottles the batch is for, where its lines are said per bottle. */
   bottles?: number | undefined;
   /** Heat process meant for it, by id; empty for none. */

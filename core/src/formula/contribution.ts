@@ -62,8 +62,8 @@ export function contributions(
   setting: ForecastSetting,
 ): { lines: Contribution[]; steps: Contribution[] } {
   const said = content.lines.map((line) => readLine(line, setting));
-  const { elevationMetres } = setting;
-  const whole = walk(content, said, { elevationMetres });
+  const { elevationMetres, boiledOff } = setting;
+  const whole = walk(content, said, { elevationMetres, boiledOff });
   const amounts = amountsOf(said, whole);
   const known = acidKnown(amounts, whole.product);
   const hide = (c: Contribution): Contribution => (known ? c : { ...c, ph: null });
@@ -74,13 +74,13 @@ export function contributions(
     if (grams === null || !ingredient) return nothing(line.lineId);
     const price = setting.catalogue.pricePerKg(ingredient.id);
     const cost = price === undefined ? null : (price * grams) / 1000;
-    const rest = walk(content, without(said, whole, i), { elevationMetres });
+    const rest = walk(content, without(said, whole, i), { elevationMetres, boiledOff });
     if (liquidOf(rest.product) === 0) return { ...nothing(line.lineId), cost };
     return hide(less(line.lineId, all, measured(rest), cost));
   });
   const steps = content.steps.map((step) => {
     if (!['draw', 'strain', 'reduce', 'heat', 'prepare'].includes(step.kind)) return nothing(step.id);
-    const rest = walk(content, said, { elevationMetres, without: step.id });
+    const rest = walk(content, said, { elevationMetres, boiledOff, without: step.id });
     return hide(less(step.id, all, measured(rest), null));
   });
   return { lines, steps };

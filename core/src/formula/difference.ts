@@ -1,3 +1,4 @@
+import type { Fire } from '../pan/index.ts';
 import { temperature } from '../quantity/index.ts';
 import type { Basis, FormulaContent, FormulaLine, FormulaStep } from './content.ts';
 import { type ExtractionMethod, extractionMethods, type StrainMethod, strainMethods } from './methods.ts';
@@ -94,6 +95,9 @@ const FIGURES: { key: keyof FormulaStep; say: (value: never) => string }[] = [
   { key: 'method', say: (v: ExtractionMethod) => extractionMethods[v].name.toLowerCase() },
   { key: 'cloth', say: (v: StrainMethod) => strainMethods[v].name },
   { key: 'lidOff', say: (v: boolean) => (v ? 'lid off' : 'lid on') },
+  { key: 'lidHalf', say: (v: boolean) => (v ? 'lid half on' : 'lid not half on') },
+  { key: 'fire', say: (v: Fire) => `${v} fire` },
+  { key: 'neverBoil', say: (v: boolean) => (v ? 'never boils' : 'may boil') },
   { key: 'killStep', say: (v: boolean) => (v ? 'boils for a minute' : 'is not heated through') },
 ];
 

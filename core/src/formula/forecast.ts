@@ -1,7 +1,8 @@
 import { type HeatProcess, processTime } from '../heat/index.ts';
-import type { Ingredient } from '../ingredient/index.ts';
+import type { Ingredient, Range } from '../ingredient/index.ts';
 import { waterActivity } from '../keeping/index.ts';
 import { swellingAt } from '../pan/index.ts';
+import { volume } from '../quantity/index.ts';
 import { phOf } from './acidity.ts';
 import { amountsOf, type LineAmount } from './amounts.ts';
 import { balanceOf, type Drink, drinkOf } from './balance.ts';
@@ -10,6 +11,7 @@ import { type Caution, cautions, lowAcidLines } from './cautions.ts';
 import { type Corner, compositionOf } from './composition.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { type Makeup, makeupOf } from './makeup.ts';
+import { type Brought, broughtBy, type MeasuredLot, sameMix } from './measured.ts';
 import { type Foreseen, type Outlook, outlookOf, type PhForecast } from './outlook.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { processesOf } from './processesOf.ts';
@@ -17,7 +19,7 @@ import { readLine, type SaidLine, type Weighing } from './said.ts';
 import { cornerScenario } from './scenario.ts';
 import type { StepOutcome } from './steps.ts';
 import { sugarRoles } from './sugarRole.ts';
-import { acidKnown, unknownBase, whyNoPh, withBase } from './unknown.ts';
+import { acidKnown, whyNoPh, withBase } from './unknown.ts';
 import { type Walked, walk } from './walk.ts';
 
 export interface ForecastSetting extends Weighing {
@@ -28,6 +30,10 @@ export interface ForecastSetting extends Weighing {
   processes?: readonly HeatProcess[] | undefined;
   /** Kind of product, where it is known: a heat process is held against it. */
   kind?: FormulaKind | undefined;
+  /** Water that reductions of the kitchen's own lots of it lost, g a minute. */
+  boiledOff?: Range | undefined;
+  /** Lots of the formula whose finished product was measured. */
+  measured?: readonly MeasuredLot[] | undefined;
 }
 
 export interface Forecast extends Outlook {
@@ -45,6 +51,8 @@ export interface Forecast extends Outlook {
   /** Null where it cannot be computed; `phWhy` then says why. */
   ph: PhForecast | null;
   phWhy: string | null;
+  /** Codes of the kitchen's own lots whose readings the pH rests on where something in it is not known; empty for none. */
+  phFrom: string[];
   /** Information only: never a hurdle. */
   waterActivity: number | null;
   abv: number;
@@ -113,15 +121,17 @@ function forecastPh(
   said: readonly SaidLine[],
   lines: readonly LineAmount[],
   product: Composition,
-  elevationMetres: number,
+  { elevationMetres, boiledOff }: ForecastSetting,
+  brought: Brought,
 ): PhForecast {
   const readings = splitVariants(said);
-  // What is not known brings nothing at the low end, half of the most in the middle, all of it at the high end.
-  const most = unknownBase(lines);
-  const brought = { low: 0, typical: most / 2, high: most };
   const at = (corner: Corner) =>
     readings.map((said) => {
-      const made = walk(content, said, { elevationMetres, scenario: cornerScenario(corner) }).product;
+      const made = walk(content, said, {
+        elevationMetres,
+        boiledOff,
+        scenario: cornerScenario(corner),
+      }).product;
       return phOf(withBase(made, brought[corner])) ?? 0;
     });
   const middle = Math.max(
@@ -155,15 +165,26 @@ function foresee(
   lines: readonly LineAmount[],
   walked: Walked,
   setting: ForecastSetting,
-): Foreseen {
+): Foreseen & Pick<Forecast, 'phFrom'> {
   const { product } = walked;
-  const phWhy = whyNoPh(lines, product, setting.criticalPh);
-  return {
-    ph: phWhy === null ? forecastPh(content, said, lines, product, setting.elevationMetres) : null,
-    phWhy,
-    brix: brixOf(product),
-    makeup: makeupOf(content, lines, walked),
-  };
+  const rest = { brix: brixOf(product), makeup: makeupOf(content, lines, walked) };
+  const brought = broughtBy(lines, setting);
+  const phWhy = whyNoPh(lines, product, setting.criticalPh, brought);
+  if (phWhy === null) {
+    const ph = forecastPh(content, said, lines, product, setting, brought);
+    return { ph, phWhy, phFrom: brought.shownBy, ...rest };
+  }
+  const alike = sameMix(lines, product, setting);
+  if (alike.length === 0) return { ph: null, phWhy, phFrom: [], ...rest };
+  return { ph: measuredPh(alike, rest.brix), phWhy: null, phFrom: alike.map((lot) => lot.code), ...rest };
+}
+
+/** pH of a mix by what lots of the very same one measured, with the model's own error on either side: the fruit of the next is another. */
+function measuredPh(lots: readonly MeasuredLot[], brix: number): PhForecast {
+  const read = lots.map((lot) => lot.ph);
+  const error = modelError(brix, true);
+  const [low, high] = [Math.min(...read), Math.max(...read)];
+  return { middle: (low + high) / 2, low: low - error, high: high + error };
 }
 
 /** Full bottles and what is left over; a batch said per bottle fills the bottles it was said for. */
@@ -202,7 +223,7 @@ function overfull(content: FormulaContent, lines: readonly LineAmount[], millili
   return each > content.bottleMl + 1
     ? [
         {
-          text: `Each bottle would have to hold ${each.toFixed(0)} mL and is said to hold ${content.bottleMl}: put less in each, or take a larger one.`,
+          text: `Each bottle would have to hold ${volume(each, 0)} and is said to hold ${volume(content.bottleMl)}: put less in each, or take a larger one.`,
         },
       ]
     : [];

@@ -1,6 +1,6 @@
 export { type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
-export type { Body } from './body.ts';
+export { type Body, SETTLES } from './body.ts';
 export { inBottlesOf } from './bottleSize.ts';
 export { type Caution, lowAcidLines } from './cautions.ts';
 export { type Chance, chance } from './chance.ts';
@@ -16,14 +16,16 @@ export type {
 } from './content.ts';
 export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
+export { fireOf, lidOf, rateOf } from './fire.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
 export { type Interchange, interchanged, interchanges, saidGrams, sweetExchanges } from './interchange.ts';
 export { type Fault, factsFrom, kills, type Makeup, makeupOf, piecesLeftIn } from './makeup.ts';
+export type { MeasuredLot } from './measured.ts';
+export { type Mend, mendsFor } from './mends.ts';
 export {
   type ExtractionMethod,
   extractionMethods,
-  fullBoil,
-  openSimmer,
+  heldAt,
   type StrainMethod,
   strainMethods,
 } from './methods.ts';
@@ -41,14 +43,15 @@ export {
   volumeOf,
 } from './pan.ts';
 export { keptByWeight, panBefore } from './panBefore.ts';
-export { processedParts } from './processed.ts';
+export { type Jarred, processedParts } from './processed.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export type { SaidLine, Weighing } from './said.ts';
-export { readLine, timesSaid } from './said.ts';
+export { gramsSaid, readLine, timesSaid } from './said.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
 export type { StepOutcome } from './steps.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';
 export { SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
+export { TEXTURES, type Texture, textureOf } from './texture.ts';
 export { baseBound } from './unknown.ts';
 export { walk } from './walk.ts';

@@ -1,4 +1,5 @@
 import { acidFacts } from '../acid/index.ts';
+import type { Pack, ProductState } from '../heat/index.ts';
 import { bringsGerms, mustBoil } from '../ingredient/index.ts';
 import type { HurdleFacts } from '../keeping/index.ts';
 import { limitOfHeat, temperature } from '../quantity/index.ts';
@@ -27,6 +28,14 @@ export interface Makeup {
   pieces: LineAmount[];
   /** Pieces of what is low in acid among them. */
   freshPieces: boolean;
+  /** What is in the jar: strained, blended to a puree, or pieces in their liquid. */
+  state: ProductState;
+  /** Whether it goes into the jar hot, or raw. */
+  pack: Pack;
+  /** g of it. */
+  grams: number;
+  /** Share of it by weight that does not dissolve, 0–1: pulp, which settles. */
+  pulp: number;
   /** °Bx, all dissolved solids counted. */
   brix: number;
   /** % w/w of the liquid. */
@@ -38,12 +47,16 @@ export interface Makeup {
   faults: Fault[];
 }
 
+/** Whether a step is said to heat the whole; a reduction boils without being told to, unless it must never boil. */
+const isSaidToKill = (step: FormulaStep): boolean =>
+  step.killStep ?? (step.kind === 'reduce' && !step.neverBoil && step.minutes !== 0);
+
 /**
- * A kill step is the whole liquid at 90 °C or boiling: one said to be cooler is none.
+ * A kill step is the whole liquid at 90 °C or boiling: one said to be cooler is none, and a boiled reduction is one.
  * @example kills({ id: 'cook', kind: 'heat', title: 'Heat', killStep: true, celsius: 80 }) // false
  */
 export const kills = (step: FormulaStep): boolean =>
-  step.killStep === true && (step.celsius === undefined || step.celsius >= 90);
+  isSaidToKill(step) && (step.celsius === undefined || step.celsius >= 90);
 
 /** Place of the step that each line goes in at, by the place of the line; the first where it names none that is there. */
 function placesOf(content: FormulaContent): number[] {
@@ -88,6 +101,20 @@ export function piecesLeftIn(content: FormulaContent, lines: readonly LineAmount
       isPiece(line) &&
       (places[i]! > lastStrain || content.lines[i]!.basis?.per === 'bottle'),
   );
+}
+
+/** A blender makes a puree of what no cloth takes out again. */
+const stateOf = (content: FormulaContent, pieces: readonly LineAmount[]): ProductState =>
+  pieces.length === 0 ? 'strained' : content.steps.some((s) => s.method === 'blended') ? 'puree' : 'pieces';
+
+/** °C from which what is poured into jars is packed hot. */
+const HOT = 75;
+
+/** Packed hot where the last thing done on the fire was hot; fruit that steeps in the jar goes in raw. */
+function packOf(content: FormulaContent): Pack {
+  if (content.steps.some((step) => step.method === 'jar')) return 'raw';
+  const last = content.steps.findLast((step) => ['draw', 'heat', 'reduce'].includes(step.kind));
+  return last && (last.kind === 'reduce' || heldAt(last) >= HOT) ? 'hot' : 'raw';
 }
 
 /** What has to be boiled and goes in where no kill step follows. */
@@ -205,6 +232,10 @@ export function makeupOf(
     unheated,
     pieces,
     freshPieces: pieces.some((line) => line.ingredient!.lowAcid),
+    state: stateOf(content, pieces),
+    pack: packOf(content),
+    grams,
+    pulp: product.insoluble / Math.max(1e-9, grams + product.insoluble),
     brix: brixOf(product),
     aceticPercent: grams > 0 ? (100 * acetic) / grams : 0,
     abv,

@@ -78,7 +78,7 @@ function processFault(
       : null;
   const [match] = matchFormula([process], {
     ...{ content, lines, brix, kind: setting.kind, elevationMetres: setting.elevationMetres },
-    ...{ ph: ph?.middle ?? null, pieces: makeup.pieces.length > 0 },
+    ...{ ph: ph?.middle ?? null, jarred: makeup },
   });
   const reasons = match!.reasons.map((reason) => reason.replace(/\bthis measured\b/g, 'this is forecast at'));
   return reasons.length > 0 ? `${process.name} does not match: ${reasons.join('; ')}` : null;

@@ -1,5 +1,6 @@
 import { type AcidName, type Acids, acidFacts } from '../acid/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
+import type { Texture } from './texture.ts';
 
 /** Grams of each; acids in mol and base in eq. Everything is conserved or accounted for. */
 export interface Composition {
@@ -14,10 +15,10 @@ export interface Composition {
   baseEquivalents: number;
 }
 
-/** A pan: what runs, and what is still in the fruit and leaves. */
+/** A pan: what runs, and what is still in the fruit and leaves, by their texture. */
 export interface Pan {
   liquid: Composition;
-  fruit: Composition;
+  fruit: Partial<Record<Texture, Composition>>;
 }
 
 /**
@@ -36,7 +37,14 @@ export const nothing = (): Composition => ({
   baseEquivalents: 0,
 });
 
-export const emptyPan = (): Pan => ({ liquid: nothing(), fruit: nothing() });
+export const emptyPan = (): Pan => ({ liquid: nothing(), fruit: {} });
+
+/** All that is still in the fruit and leaves of a pan. */
+export function fruitOf({ fruit }: Pan): Composition {
+  const all = nothing();
+  for (const texture in fruit) pour(all, fruit[texture as Texture]!, 1);
+  return all;
+}
 
 /**
  * Pours `factor` times a composition into another, in place: a simulation pours hundreds of thousands of times.
@@ -115,4 +123,4 @@ export function volumeOf(part: Composition): number {
 export const solidVolumeOf = (part: Composition): number => part.insoluble / 1.5;
 
 /** The whole pan as it stands at equilibrium: liquid and what is left of the fruit, blended. */
-export const blendedPan = (pan: Pan): Composition => pour(shareOf(pan.liquid, 1), pan.fruit, 1);
+export const blendedPan = (pan: Pan): Composition => pour(shareOf(pan.liquid, 1), fruitOf(pan), 1);

@@ -1,28 +1,57 @@
-import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMatch } from '../heat/index.ts';
+import {
+  type HeatProcess,
+  matchProcesses,
+  type Pack,
+  type ProcessedProduct,
+  type ProcessMatch,
+  type ProductState,
+} from '../heat/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 
 const THICKENS = /pectin|gum\b|starch|agar|gelatin/i;
 const isAcid = (e: Ingredient): boolean => e.family === 'acid' || /lemon-juice$/.test(e.id);
+/** What a process names it by: the fresh thing of a frozen or dried one. */
+const named = (e: Ingredient): string => e.formOf ?? e.id;
 const thickens = (e: Ingredient): boolean => THICKENS.test(e.name);
+
+/** g of each acid in a kg of the product. */
+function acidPerKg(lines: readonly LineAmount[], grams: number): Record<string, number> {
+  const of: Record<string, number> = {};
+  for (const { ingredient, used } of lines)
+    if (ingredient && used !== null && grams > 0 && isAcid(ingredient))
+      of[ingredient.id] = (of[ingredient.id] ?? 0) + (1000 * used) / grams;
+  return of;
+}
+
+/** What is in the jar, how it was packed and what it weighs, g. */
+export interface Jarred {
+  state: ProductState;
+  pack: Pack;
+  grams: number;
+}
 
 /**
  * What a heat process is held against of what goes into a product, the same of a formula and of a lot as made: its flavourings, acids,
- * thickeners and pieces.
- * @example processedParts(forecast(cherry, setting).lines, false).fruits // ['sour-cherry']
+ * thickeners, what is in the jar and how it was packed.
+ * @example processedParts(forecast(cherry, setting).lines, { state: 'strained', pack: 'hot', grams: 5000 }).fruits // ['sour-cherry']
  */
 export function processedParts(
   lines: readonly LineAmount[],
-  pieces: boolean,
-): Pick<ProcessedProduct, 'fruits' | 'acids' | 'thickeners' | 'pieces'> {
+  { state, pack, grams }: Jarred,
+): Omit<ProcessedProduct, 'kind' | 'closure' | 'nominalMl'> {
   const entries = [...new Set(lines.flatMap((line) => (line.ingredient ? [line.ingredient] : [])))];
   const fruits = entries.filter((e) => !['sugar', 'water'].includes(e.family) && !isAcid(e) && !thickens(e));
   return {
-    fruits: [...new Set(fruits.map((e) => e.formOf ?? e.id))],
+    fruits: [...new Set(fruits.map(named))],
+    notFruit: fruits.filter((e) => e.family !== 'fruit' && e.family !== 'juice').map(named),
+    lowAcid: fruits.filter((e) => e.lowAcid).map(named),
     acids: entries.filter(isAcid).map((e) => e.id),
+    acidPerKg: acidPerKg(lines, grams),
     thickeners: entries.filter(thickens).map((e) => e.name.toLowerCase()),
-    pieces,
+    state,
+    pack,
   };
 }
 
@@ -30,7 +59,7 @@ export function processedParts(
 export interface FormulaToProcess {
   content: FormulaContent;
   lines: readonly LineAmount[];
-  pieces: boolean;
+  jarred: Jarred;
   brix: number;
   ph: number | null;
   /** Absent where nobody said: it is then not held against the process. */
@@ -39,23 +68,24 @@ export interface FormulaToProcess {
 }
 
 /**
- * Processes held against a formula in two-piece jars of its size, in the order given.
- * @example matchFormula([letter], { content: cherry, lines: forecast(cherry, setting).lines, pieces: false, brix: 50, ph: 3.4, kind: 'syrup', elevationMetres: 719 })[0].reasons // []
+ * Processes held against a formula in two-piece jars of its size, filled as each asks, in the order given.
+ * @example matchFormula([letter], { content: cherry, lines: forecast(cherry, setting).lines, jarred: { state: 'strained', pack: 'hot', grams: 5000 }, brix: 50, ph: 3.4, kind: 'syrup', elevationMetres: 719 })[0].reasons // []
  */
 export function matchFormula(
   processes: readonly HeatProcess[],
-  { content, lines, pieces, brix, ph, kind, elevationMetres }: FormulaToProcess,
+  { content, lines, jarred, brix, ph, kind, elevationMetres }: FormulaToProcess,
 ): ProcessMatch[] {
   return processes.flatMap((process) =>
     matchProcesses(
       [process],
       {
         kind: kind ?? process.products[0] ?? '',
-        ...processedParts(lines, pieces),
+        ...processedParts(lines, jarred),
         brix,
         ph,
         closure: 'two-piece-lid',
         nominalMl: content.bottleMl,
+        headspaceInches: process.headspaceInches,
         fillCelsius: process.hotFill?.celsius ?? null,
       },
       elevationMetres,

@@ -4,6 +4,7 @@ import {
   millilitresIn,
   ownOf,
   parseQuantity,
+  type Shape,
   toGrams,
   type UnitId,
   units,
@@ -23,6 +24,8 @@ export interface SaidLine {
   basis: Basis;
   /** Grams, or a ratio where the basis is another line or the yield; null while something is asked. */
   value: { kind: 'grams' | 'ratio'; amount: number; low: number; high: number } | null;
+  /** How it is cut, where that is said. */
+  cut?: Shape;
   assumption?: string;
   asks?: string;
   askKind?: 'weight-or-volume' | 'cup-school';
@@ -122,11 +125,32 @@ export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
       ingredient,
       basis,
       value: { kind: 'grams', amount: grams, low, high },
+      ...(quantity.shape ? { cut: quantity.shape } : {}),
       ...(assumption ? { assumption } : {}),
     };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     return open(error.message, error.message.startsWith('Which country') ? 'cup-school' : undefined);
+  }
+}
+
+/**
+ * An amount in grams in place of what was said, cut as it was said to be: "512 g grated".
+ * @param grams g; @param said the line's own words
+ * @example gramsSaid(512, '1/2 kg grated') // '512 g grated'
+ */
+export function gramsSaid(grams: number, said: string): string {
+  const cut = cutOf(said);
+  return `${grams} g${cut ? ` ${cut}` : ''}`;
+}
+
+/** How a thing is cut by an amount's own words; undefined where they do not say, or are none. */
+function cutOf(said: string): Shape | undefined {
+  try {
+    return parseQuantity(said).shape;
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return undefined;
   }
 }
 
@@ -140,13 +164,13 @@ const written = (value: number): string => `${Number(value.toPrecision(3))}`;
  * @example timesSaid({ id: 'a', said: '2 kg', ingredientId: 'sugar' }, setting, 1.5) // '3000 g'
  */
 export function timesSaid(line: FormulaLine, weighing: Weighing, times: number): string | null {
-  const { value, basis } = readLine(line, weighing);
+  const { value, basis, cut } = readLine(line, weighing);
   if (!value) return null;
   if (value.kind === 'ratio') return written(value.amount * times);
   const each =
     'each' in basis && basis.each !== undefined ? eachOf(basis.each, basis.by, weighing.cup) / THOUSAND : 1;
   const grams = value.amount * each * times;
-  return `${grams < 20 ? written(grams) : Math.round(grams)} g`;
+  return `${grams < 20 ? written(grams) : Math.round(grams)} g${cut ? ` ${cut}` : ''}`;
 }
 
 /** Bulk density as poured, g/mL; undefined where none is known. */

@@ -7,10 +7,11 @@ import { compositionOf, withAcidity } from './composition.ts';
 import type { FormulaContent } from './content.ts';
 import { type ForecastSetting, modelError, weaklyKnown } from './forecast.ts';
 import { juiceTable } from './juiceTable.ts';
+import { broughtBy } from './measured.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine } from './said.ts';
 import type { Scenario } from './scenario.ts';
-import { unknownBase, whyNoPh, withBase } from './unknown.ts';
+import { whyNoPh, withBase } from './unknown.ts';
 import { walk } from './walk.ts';
 
 /** Middle, 5–95 % band and shape of one figure over many draws. */
@@ -139,7 +140,7 @@ function bottleChances(millilitres: Float64Array, bottleMl: number, wanted: numb
 /**
  * Draws a formula many times over what is only known as a range, a slice at a time so that whoever runs it may stop between slices.
  * Drawn: pH and TA of each fruit (correlation −0.5) with the split of its acids and its solids, one draw a fruit; ranges said; cups and counts;
- * drawn, strained and boiled shares; marks read at the stove; what unknown things bring, evenly from nothing to the most; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
+ * drawn, strained and boiled shares; marks read at the stove; what unknown things bring, evenly between the least and the most; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
  * @param content the formula; @param setting the kitchen's; @param options.scenarios 4,000; @param options.seed the same seed gives the same answer
  * @returns an iterator that yields the draws done and ends in the simulation
  * @example [...simulation(cherry, setting, { scenarios: 40, slice: 20 })].length > 0 // true
@@ -153,8 +154,8 @@ export function* simulation(
   const said = content.lines.map((line) => readLine(line, setting));
   const plain = walk(content, said, setting);
   const amounts = amountsOf(said, plain);
-  const acidKnown = whyNoPh(amounts, plain.product, setting.criticalPh) === null;
-  const most = unknownBase(amounts);
+  const brings = broughtBy(amounts, setting);
+  const acidKnown = whyNoPh(amounts, plain.product, setting.criticalPh, brings) === null;
   const weak = weaklyKnown(amounts);
   const stream = chance(seed);
   const failed = { count: 0 };
@@ -175,7 +176,8 @@ export function* simulation(
     ml[i] = millilitres;
     abv[i] = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
     aw[i] = product.water > 0 ? waterActivity(product) : 1;
-    const brought = most > 0 ? withBase(product, most * stream.even()) : product;
+    const brought =
+      brings.high > 0 ? withBase(product, brings.low + (brings.high - brings.low) * stream.even()) : product;
     if (acidKnown && hasAcid(product))
       ph[i] = (phOf(brought, 1e-4) ?? 7) + (modelError(brix[i]!, weak) / Z95) * stream.normal();
     if ((i + 1) % slice === 0) yield i + 1;

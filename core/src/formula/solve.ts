@@ -3,9 +3,10 @@ import { hasAcid, phOf, taPercent } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
 import type { ForecastSetting } from './forecast.ts';
+import { broughtBy } from './measured.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine, type SaidLine } from './said.ts';
-import { acidKnown, unknownBase, unknownLines, withBase } from './unknown.ts';
+import { acidKnown, unknownLines, withBase } from './unknown.ts';
 import { walk } from './walk.ts';
 
 export type Aim = 'ph' | 'brix' | 'ta' | 'ratio' | 'aw';
@@ -84,7 +85,7 @@ export function whatWouldItTake(
       why: `The acidity of ${unknown.map((l) => l.ingredient!.name.toLowerCase()).join(', ')} is not known. Measure it first.`,
     };
   // The dose has to hold at the worst end of what is not known.
-  const most = ask.aim === 'ph' ? unknownBase(unknown) : 0;
+  const most = ask.aim === 'ph' ? broughtBy(unknown, setting).high : 0;
   const now = amounts[place]!.grams ?? 0;
   const f = (grams: number) =>
     MEASURES[ask.aim](

@@ -1,28 +1,45 @@
 import { boilingPointOfWater } from '../heat/index.ts';
 import { temperature } from '../quantity/index.ts';
-import { boilingPoint, INVERT_PER_SUCROSE, invertedShare } from '../sugar/index.ts';
+import { INVERT_PER_SUCROSE, invertedShare } from '../sugar/index.ts';
 import { phOf } from './acidity.ts';
 import type { FormulaStep } from './content.ts';
-import { DRIVES_OFF, extractionMethods, fullBoil, heldAt, openSimmer, strainMethods } from './methods.ts';
+import {
+  boilsAt,
+  cappedAt,
+  keptAt,
+  minutesTo,
+  onTheFire,
+  rateOf,
+  type Stove,
+  shareIn,
+  tooFar,
+} from './fire.ts';
+import { DRIVES_OFF, extractionMethods, heldAt, strainMethods } from './methods.ts';
 import {
   blendedPan,
   brixOf,
   type Composition,
+  fruitOf,
   liquidOf,
   massOf,
-  nothing,
   type Pan,
   pour,
   shareOf,
   solidsOf,
   volumeOf,
 } from './pan.ts';
-import { boiledBy, shareToBrix, shareToCelsius, shareToFraction, sugarsOf } from './reduction.ts';
+import { boiledBy, shareToBrix, shareToCelsius, shareToFraction } from './reduction.ts';
 import type { Scenario } from './scenario.ts';
+import type { Texture } from './texture.ts';
+
+/** °C of a kitchen, and of what stands in it. */
+export const ROOM = 20;
 
 /** What went through one step, for the record of masses. */
 export interface StepOutcome {
   stepId: string;
+  /** Share of what was in the fruit that this step drew out, 0–1; null where it draws from none. */
+  drew: number | null;
   /** Trimmed off, g. */
   trimmed: number;
   /** Left behind in the cloth, g. */
@@ -34,6 +51,12 @@ export interface StepOutcome {
   /** Of what is in the pan after it. */
   brixAfter: number;
   millilitresAfter: number;
+  /** g of water a minute that the pan loses as the step begins; undefined where it stands on no fire. */
+  rate?: number;
+  /** Heat that went into the pan, kJ; 0 where it stands on no fire. */
+  kilojoules: number;
+  /** How warm it leaves the pan, °C. */
+  celsius: number;
   /** °C of the boil at its end; null where it does not boil. */
   boilsAt: number | null;
   note?: string;
@@ -41,10 +64,13 @@ export interface StepOutcome {
 
 export const noOutcome = (stepId: string): StepOutcome => ({
   stepId,
+  drew: null,
   trimmed: 0,
   retained: 0,
   evaporated: 0,
   minutes: null,
+  kilojoules: 0,
+  celsius: ROOM,
   brixAfter: 0,
   millilitresAfter: 0,
   boilsAt: null,
@@ -52,13 +78,24 @@ export const noOutcome = (stepId: string): StepOutcome => ({
 
 type Result = { pan: Pan; outcome: Partial<StepOutcome> };
 
-/** Moves a share of what is in the fruit into the liquid; what does not dissolve stays, but for its pulp. */
-function drawn(pan: Pan, share: number): Pan {
-  const out = shareOf(pan.fruit, share);
-  const left = shareOf(pan.fruit, 1 - share);
-  left.insoluble = pan.fruit.insoluble;
-  out.insoluble = 0;
-  return { liquid: pour(shareOf(pan.liquid, 1), out, 1), fruit: left };
+/** Moves a share of what is in the fruit into the liquid, by its texture; what does not dissolve stays, but for its pulp. */
+function drawn(pan: Pan, shareFor: (texture: Texture) => number): Pan {
+  const next: Pan = { liquid: shareOf(pan.liquid, 1), fruit: {} };
+  for (const key in pan.fruit) {
+    const texture = key as Texture;
+    const pieces = pan.fruit[texture]!;
+    const share = Math.min(1, shareFor(texture));
+    const { insoluble } = pieces;
+    pour(next.liquid, { ...pieces, insoluble: 0 }, share);
+    next.fruit[texture] = { ...shareOf(pieces, 1 - share), insoluble };
+  }
+  return next;
+}
+
+/** What part of what was in the fruit came out. */
+function drewOf(before: Pan, after: Pan): number | null {
+  const held = liquidOf(fruitOf(before));
+  return held > 0 ? 1 - liquidOf(fruitOf(after)) / held : null;
 }
 
 /** Sucrose split by hot acid over the step's minutes: mass is conserved, water is taken up. */
@@ -90,44 +127,53 @@ function boil(pan: Pan, share: number): { pan: Pan; evaporated: number } {
   return { pan: { ...pan, liquid }, evaporated: massOf(pan.liquid) - massOf(liquid) };
 }
 
-const boilsAt = (liquid: Composition, elevationMetres: number) =>
-  boilingPoint({ ...sugarsOf(liquid), elevationMetres });
-
-function extractionStep(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: number): Result {
+function extractionStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
   const facts = step.method && extractionMethods[step.method];
   const minutes = step.minutes ?? facts?.minutes ?? 0;
-  const celsius = Math.min(heldAt(step), boilingPointOfWater(elevationMetres) + 1);
-  const share = step.draws !== undefined ? scenario.set(step.draws) : facts ? scenario.pick(facts.draws) : 1;
-  const out = drawn(pan, Math.min(1, share));
-  const { pan: next, outcome } = simmer(out, step, celsius, minutes, scenario);
-  const empty = massOf(pan.fruit) === 0 && facts !== undefined;
+  const celsius = Math.min(heldAt(step), boilingPointOfWater(stove.elevationMetres) + 1);
+  const set = step.draws !== undefined ? scenario.set(step.draws) : null;
+  const out = drawn(pan, (texture) => set ?? (facts ? scenario.pick(facts.draws[texture]) : 1));
+  const { pan: next, outcome } = simmer(out, step, { celsius, minutes }, scenario, stove);
+  const drew = drewOf(pan, out);
+  const empty = drew === null && facts !== undefined;
   return {
     pan: next,
-    outcome: empty ? { ...outcome, note: 'There is no fruit in it to draw from.' } : outcome,
+    outcome: { ...outcome, drew, ...(empty ? { note: 'There is no fruit in it to draw from.' } : {}) },
   };
 }
 
-/** Held hot for some minutes: inversion, spirit lost, and water too where the lid is off. */
-function simmer(pan: Pan, step: FormulaStep, celsius: number, minutes: number, scenario: Scenario): Result {
+/** Held hot for some minutes: inversion, spirit lost, and water too, most of it where the lid is off. */
+function simmer(
+  pan: Pan,
+  step: FormulaStep,
+  { celsius, minutes }: { celsius: number; minutes: number },
+  scenario: Scenario,
+  stove: Stove,
+): Result {
   const hot = celsius >= DRIVES_OFF;
   const liquid = inverted(hot ? withoutSpirit(pan.liquid, minutes, scenario) : pan.liquid, celsius, minutes);
   const spirit = massOf(pan.liquid) - massOf(liquid);
-  const rate = hot && step.lidOff ? (step.evaporates ?? scenario.pick(openSimmer)) : 0;
-  const share = liquid.water > 0 ? Math.min(0.99, (rate * minutes) / liquid.water) : 0;
+  const rate = hot && onTheFire(step) ? scenario.pick(rateOf(step, pan, stove)) : 0;
+  const { share, stops } = shareIn(liquid, rate, minutes);
   const boiled = boil({ ...pan, liquid }, share);
-  return { pan: boiled.pan, outcome: { evaporated: boiled.evaporated + spirit } };
+  const note = share > 0 ? tooFar(brixOf(boiled.pan.liquid), stops) : undefined;
+  return {
+    pan: boiled.pan,
+    outcome: { evaporated: boiled.evaporated + spirit, rate, ...(note ? { note } : {}) },
+  };
 }
 
 function strainStep(pan: Pan, step: FormulaStep, scenario: Scenario): Result {
   const facts = step.cloth && strainMethods[step.cloth];
   const keeps = step.keeps !== undefined ? scenario.set(step.keeps) : facts ? scenario.pick(facts.keeps) : 1;
   const share = Math.min(1, keeps);
+  const fruit = fruitOf(pan);
   const liquid = shareOf(pan.liquid, share);
-  liquid.insoluble = (pan.liquid.insoluble + pan.fruit.insoluble) * (facts?.pulp ?? 0) * share;
-  const left = massOf(pan.liquid) + massOf(pan.fruit) - massOf(liquid);
-  const undrawn = liquidOf(pan.fruit);
+  liquid.insoluble = (pan.liquid.insoluble + fruit.insoluble) * (facts?.pulp ?? 0) * share;
+  const left = massOf(pan.liquid) + massOf(fruit) - massOf(liquid);
+  const undrawn = liquidOf(fruit);
   return {
-    pan: { liquid, fruit: nothing() },
+    pan: { liquid, fruit: {} },
     outcome: {
       retained: left,
       ...(undrawn > 0.9 * liquidOf(blendedPan(pan)) && undrawn > 0
@@ -137,31 +183,55 @@ function strainStep(pan: Pan, step: FormulaStep, scenario: Scenario): Result {
   };
 }
 
-function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: number): Result {
-  const rate = step.evaporates ?? scenario.pick(fullBoil);
-  const before = pan.liquid;
-  const hot = inverted(
-    withoutSpirit(before, step.minutes ?? 0, scenario),
-    boilsAt(before, elevationMetres),
-    step.minutes ?? 0,
+/** Share of the water that a reduction boils off until its mark, or in its minutes; where it has neither, none. */
+function shareOff(
+  liquid: Composition,
+  step: FormulaStep,
+  rate: number,
+  { elevationMetres }: Stove,
+  set: Scenario,
+) {
+  const to = (share: number) => cappedAt(liquid, share);
+  if (step.toBrix !== undefined) return to(shareToBrix(liquid, set.mark(step.toBrix)));
+  if (step.toFraction !== undefined)
+    return to(shareToFraction(liquid, Math.min(1, set.set(step.toFraction))));
+  if (step.toCelsius === undefined) return shareIn(liquid, rate, step.minutes ?? 0);
+  return to(
+    cannotReduce(liquid, step, elevationMetres) ? 0 : shareToCelsius(liquid, step.toCelsius, elevationMetres),
   );
+}
+
+function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
+  const { elevationMetres } = stove;
+  const rate = scenario.pick(rateOf(step, pan, stove));
+  const before = pan.liquid;
+  // As long as it is said to boil, or as its mark takes at the rate; both are drawn once.
+  const drawn: Scenario = { ...scenario, mark: once(scenario.mark), set: once(scenario.set) };
+  const minutes = step.minutes ?? minutesTo(before, shareOff(before, step, rate, stove, drawn).share, rate);
+  const long = Number.isFinite(minutes) ? minutes : 0;
+  const hot = inverted(withoutSpirit(before, long, scenario), boilsAt(before, elevationMetres), long);
   const note = cannotReduce(hot, step, elevationMetres);
-  let share = 0;
-  if (step.toBrix !== undefined) share = shareToBrix(hot, scenario.mark(step.toBrix));
-  else if (step.toFraction !== undefined)
-    share = shareToFraction(hot, Math.min(1, scenario.set(step.toFraction)));
-  else if (step.toCelsius !== undefined)
-    share = note ? 0 : shareToCelsius(hot, step.toCelsius, elevationMetres);
-  else if (hot.water > 0) share = Math.min(0.99, (rate * (step.minutes ?? 0)) / hot.water);
+  const { share, stops } = shareOff(hot, step, rate, stove, drawn);
   const boiled = boil({ ...pan, liquid: hot }, share);
   const evaporated = massOf(before) - massOf(boiled.pan.liquid);
+  const says = note ?? (share > 0 ? tooFar(brixOf(boiled.pan.liquid), stops) : undefined);
   return {
     pan: boiled.pan,
     outcome: {
       evaporated,
-      minutes: evaporated / rate,
-      ...(note ? { note } : {}),
+      rate,
+      minutes: stove.untold ? null : minutesTo(hot, share, rate),
+      ...(says ? { note: says } : {}),
     },
+  };
+}
+
+/** A figure drawn at the first asking, and the same from then on. */
+function once(draw: (value: number) => number): (value: number) => number {
+  let drawn: number | undefined;
+  return (value) => {
+    drawn ??= draw(value);
+    return drawn;
   };
 }
 
@@ -182,22 +252,48 @@ function cannotReduce(liquid: Composition, step: FormulaStep, elevationMetres: n
   return undefined;
 }
 
-function act(pan: Pan, step: FormulaStep, scenario: Scenario, elevationMetres: number): Result {
+/** Heated through: never hotter than it boils. */
+function heatStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
+  const celsius =
+    liquidOf(pan.liquid) > 0
+      ? keptAt(step, pan.liquid, stove.elevationMetres)
+      : Math.min(heldAt(step), boilingPointOfWater(stove.elevationMetres));
+  return simmer(pan, step, { celsius, minutes: step.minutes ?? 1 }, scenario, stove);
+}
+
+function act(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
   switch (step.kind) {
     case 'draw':
-      return extractionStep(pan, step, scenario, elevationMetres);
+      return extractionStep(pan, step, scenario, stove);
     case 'strain':
       return strainStep(pan, step, scenario);
     case 'reduce':
-      return reduceStep(pan, step, scenario, elevationMetres);
+      return reduceStep(pan, step, scenario, stove);
     case 'heat':
-      return simmer(pan, step, heldAt(step), step.minutes ?? 1, scenario);
+      return heatStep(pan, step, scenario, stove);
     case 'process':
       // A closed bottle loses nothing; its sugar goes on splitting.
       return { pan: { ...pan, liquid: inverted(pan.liquid, 90, step.minutes ?? 0) }, outcome: {} };
     default:
       return { pan, outcome: {} };
   }
+}
+
+/** kJ to warm a gram by a degree, and to boil a gram of water off. */
+const [WARMS, BOILS] = [0.0038, 2.257];
+
+/** Heat in kJ that a step puts into the pan, from how warm it was, and how warm it leaves it, °C. */
+function heatOf(
+  pan: Pan,
+  step: FormulaStep,
+  evaporated: number,
+  { celsius, elevationMetres }: { celsius: number; elevationMetres: number },
+): Pick<StepOutcome, 'kilojoules' | 'celsius'> {
+  const whole = blendedPan(pan);
+  if (!onTheFire(step) || !(liquidOf(whole) > 0))
+    return { kilojoules: 0, celsius: step.kind === 'add' || step.kind === 'measure' ? celsius : ROOM };
+  const at = keptAt(step, whole, elevationMetres);
+  return { kilojoules: massOf(whole) * WARMS * Math.max(0, at - celsius) + evaporated * BOILS, celsius: at };
 }
 
 /** What is in the pan after a step, as its outcome tells it. */
@@ -212,16 +308,17 @@ function reportOf(pan: Pan, step: FormulaStep, elevationMetres: number): Partial
 
 /**
  * The pan after one step, with what left it: drawn, strained, boiled or held hot. Mass in is mass out and what the outcome names.
- * @param pan what is in it, g; @param step the step; @param walking the figures taken and the kitchen's elevation; untold, only the pan is worked out
+ * @param pan what is in it, g; @param step the step; @param walking the figures taken, where it is cooked, how warm the pan is; untold, only the pan is worked out
  */
 export function afterStep(
   pan: Pan,
   step: FormulaStep,
-  walking: { scenario: Scenario; elevationMetres: number; untold: boolean },
+  walking: Stove & { scenario: Scenario; untold: boolean; celsius: number },
 ): [Pan, StepOutcome] {
   const { scenario, elevationMetres, untold } = walking;
-  const result = act(pan, step, scenario, elevationMetres);
+  const result = act(pan, step, scenario, walking);
   const outcome = noOutcome(step.id);
   if (untold) return [result.pan, outcome];
-  return [result.pan, { ...outcome, ...result.outcome, ...reportOf(result.pan, step, elevationMetres) }];
+  const told = { ...outcome, ...result.outcome, ...reportOf(result.pan, step, elevationMetres) };
+  return [result.pan, { ...told, ...heatOf(pan, step, told.evaporated, walking) }];
 }

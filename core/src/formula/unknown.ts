@@ -63,11 +63,16 @@ const amountWords = (line: LineAmount): string => {
 /**
  * Why there is no pH to forecast; null where there is one. A thing that is not known takes the figure away only where the most it may bring
  * would carry the product over the limit.
- * @param product of typical figures; @param limit the kitchen's critical pH
+ * @param product of typical figures; @param limit the kitchen's critical pH; @param brought what the unknown things bring, and the lots that showed it
  */
-export function whyNoPh(lines: readonly LineAmount[], product: Composition, limit: number): string | null {
+export function whyNoPh(
+  lines: readonly LineAmount[],
+  product: Composition,
+  limit: number,
+  brought: { high: number; shownBy: readonly string[] },
+): string | null {
   const unknown = unknownLines(lines);
-  const untitrated = unknown.find((line) => line.ingredient!.acidity.kind === 'vinegar');
+  const untitrated = unknown.find(isUntitrated);
   if (untitrated)
     return `No figure: the strength of ${untitrated.ingredient!.name.toLowerCase()} is not known. Titrate it before it is used.`;
   if (!hasAcid(product))
@@ -76,8 +81,8 @@ export function whyNoPh(lines: readonly LineAmount[], product: Composition, limi
       : 'No figure: nothing acid is in it.';
   const ph = phOf(product);
   if (ph === null) return 'No figure: there is too little water in it.';
-  const worst = phOf(withBase(product, unknownBase(lines)))!;
-  if (worst <= limit) return null;
+  const worst = phOf(withBase(product, brought.high))!;
+  if (worst <= limit || brought.shownBy.length > 0) return null;
   const names = unknown.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
   if (ph > limit)
     return acidKnown(lines, product) && !unknown.some(isRefused)
@@ -88,6 +93,9 @@ export function whyNoPh(lines: readonly LineAmount[], product: Composition, limi
     .sort((a, b) => b.grams! * baseBound(b.ingredient!) - a.grams! * baseBound(a.ingredient!));
   return `No figure: the acidity of ${most.map((l) => l.ingredient!.name.toLowerCase()).join(', ')} is not known, and ${most.map(amountWords).join(', ')} could take it over pH ${limit}. Measure the pH of a small batch of it, or put in more acid.`;
 }
+
+/** A vinegar whose strength nobody has titrated: no reading of another batch makes it known. */
+export const isUntitrated = ({ ingredient }: LineAmount): boolean => ingredient?.acidity.kind === 'vinegar';
 
 /** A thing whose pH and acidity were said and do not fix its acids: its own figure is not to be believed. */
 const isRefused = ({ ingredient }: LineAmount): boolean => ingredient!.acidity.kind === 'juice';

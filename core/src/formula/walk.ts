@@ -1,9 +1,11 @@
+import type { Range } from '../ingredient/index.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
 import {
   blendedPan,
   type Composition,
   emptyPan,
   liquidOf,
+  nothing,
   type Pan,
   pour,
   solidVolumeOf,
@@ -11,7 +13,8 @@ import {
 } from './pan.ts';
 import { bulkDensity, type SaidLine } from './said.ts';
 import { type Scenario, typical } from './scenario.ts';
-import { afterStep, noOutcome, type StepOutcome } from './steps.ts';
+import { afterStep, noOutcome, ROOM, type StepOutcome } from './steps.ts';
+import { textureOf } from './texture.ts';
 
 /** What a walk through the steps comes to. */
 export interface Walked {
@@ -29,6 +32,8 @@ export interface Walked {
 
 export interface Walking {
   elevationMetres: number;
+  /** What reductions of it lost before, g a minute. */
+  boiledOff?: Range | undefined;
   scenario?: Scenario;
   /** Only the product is wanted, not what each step does: a simulation asks thousands of times. */
   untold?: boolean;
@@ -39,6 +44,14 @@ export interface Walking {
 /** Whether an ingredient is fruit, leaf or peel that has something to be drawn out of it. */
 const isPiece = (line: SaidLine): boolean =>
   !line.ingredient!.liquid && ['fruit', 'plant', 'flavouring'].includes(line.ingredient!.family);
+
+/** Where a line goes in the pan: into what runs, or among the fruit of its texture. */
+function placeOf(pan: Pan, line: SaidLine): Composition {
+  if (!isPiece(line)) return pan.liquid;
+  const texture = textureOf(line.ingredient!, line.cut);
+  pan.fruit[texture] ??= nothing();
+  return pan.fruit[texture];
+}
 
 /** How many bottles a batch fills, and what one holds, mL: what is said in each bottle of one size goes by the size of another. */
 interface Bottles {
@@ -104,7 +117,7 @@ class Pouring {
         this.grams[i] = grams;
         this.used[i] = kept;
         trimmed += grams - kept;
-        pour(isPiece(line) ? pan.fruit : pan.liquid, this.scenario.of(line.ingredient!), kept / 100);
+        pour(placeOf(pan, line), this.scenario.of(line.ingredient!), kept / 100);
       }
       if (still.length === open.length) break;
       open = still;
@@ -148,6 +161,7 @@ function once(
   const pouring = new Pouring(lines, scenario, bottles);
   const places = placesByStep(content);
   let pan = emptyPan();
+  let celsius = ROOM;
   const outcomes: StepOutcome[] = [];
   if (content.steps.length === 0) pouring.into(pan, places.get('') ?? [], undefined);
   for (const step of content.steps) {
@@ -158,9 +172,13 @@ function once(
       : afterStep(pan, step, {
           scenario,
           elevationMetres: walking.elevationMetres,
+          panMm: content.panMm,
+          boiledOff: walking.boiledOff,
           untold: walking.untold ?? false,
+          celsius,
         });
     pan = next;
+    celsius = outcome.celsius;
     outcomes.push({ ...outcome, trimmed });
   }
   const product = blendedPan(pan);

@@ -14,10 +14,16 @@ export {
 } from './match.ts';
 export {
   feetOf,
+  HEATED_IN,
   type HeatProcess,
-  heatProcesses,
   needsSterileJars,
+  PACKS,
+  type Pack,
   PROCESS_METHODS,
+  PRODUCT_STATES,
+  type ProductState,
   processTime,
+  STEAM,
   sterilisingMinutes,
-} from './processes.ts';
+} from './process.ts';
+export { heatProcesses } from './processes.ts';

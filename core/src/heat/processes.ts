@@ -1,116 +1,191 @@
-/** How a bottle is heated. */
-export const PROCESS_METHODS = ['boiling-water', 'hot-fill'] as const;
+import type { HeatProcess, Pack, ProductState } from './process.ts';
 
-/** A heat process as a source publishes it: what it was tested on, and minutes by altitude. */
-export interface HeatProcess {
-  id: string;
-  name: string;
-  source: string;
-  /** Day on which the figures were last read against the source itself; null where nobody has yet. */
-  readOn: string | null;
-  /** Catalogue ingredients whose products were tested; empty for a process that names none. */
-  fruits: readonly string[];
-  /** Acids that its own proportions have; any other breaks the match. */
-  acids: readonly string[];
-  /** Kinds of product, as formula kinds. */
-  products: readonly string[];
-  /** Dissolved solids that its own proportions come to, °Bx; null where the source leaves them open. */
-  brix: { from: number; to: number } | null;
-  /** pH it was tested up to; null where the source gives none. */
-  highestPh: number | null;
-  closure: 'two-piece-lid' | 'any';
-  largestMl: number;
-  headspaceInches: number;
-  method: (typeof PROCESS_METHODS)[number];
-  /** Hot fill: coldest bottle when it is closed, °C, how long it is held, and how long lid down. */
-  hotFill: { celsius: number; holdMinutes: number; invertSeconds: number } | null;
-  /** Minutes in the canner with the fire off and the lid away, before lifting. */
-  restMinutes: number;
-  /** Minutes up to and including an altitude in feet; the last band is open. */
-  bands: readonly { toFeet: number; minutes: number }[];
-}
+const GUIDE = 'USDA Complete Guide to Home Canning (2015), Guide 2';
+const [PINT, QUART, HALF_GALLON] = [475, 950, 1900];
+const OPEN = Number.POSITIVE_INFINITY;
 
-/** Under so many minutes the jars have to be sterile: the bath itself does not make them so. */
-const STERILISES_ALONE = 10;
-
-export const heatProcesses: readonly HeatProcess[] = [
-  {
-    id: 'berry-syrup',
-    name: 'Berry syrup, half pints or pints',
-    source: 'USDA Complete Guide to Home Canning (2015), Guide 2, Berry syrup',
-    readOn: null,
-    fruits: ['blueberry', 'sour-cherry', 'cherry', 'grape', 'raspberry', 'strawberry'],
-    acids: [],
-    products: ['syrup'],
-    // 6¾ cups of sugar (1,350 g) to the 4½ to 5 cups of juice of 6½ cups of berries, boiled for a minute: 57 to 62 °Bx, and a little either way.
-    brix: { from: 55, to: 64 },
-    highestPh: null,
-    closure: 'two-piece-lid',
-    largestMl: 475,
-    headspaceInches: 0.5,
-    method: 'boiling-water',
-    hotFill: null,
-    restMinutes: 5,
-    bands: [
-      { toFeet: 1000, minutes: 10 },
-      { toFeet: 6000, minutes: 15 },
-      { toFeet: Number.POSITIVE_INFINITY, minutes: 20 },
-    ],
-  },
-  {
-    id: 'apple-grape-juice',
-    name: 'Apple or grape juice, pints or quarts, filled boiling into sterile jars',
-    source: 'USDA Complete Guide to Home Canning (2015), Guide 2, Apple juice and Grape juice',
-    readOn: null,
-    fruits: ['apple-juice', 'grape'],
-    acids: [],
-    products: ['juice'],
-    brix: { from: 9, to: 25 },
-    highestPh: null,
-    closure: 'two-piece-lid',
-    largestMl: 950,
-    headspaceInches: 0.25,
-    method: 'boiling-water',
-    hotFill: null,
-    restMinutes: 5,
-    bands: [
-      { toFeet: 1000, minutes: 5 },
-      { toFeet: 6000, minutes: 10 },
-      { toFeet: Number.POSITIVE_INFINITY, minutes: 15 },
-    ],
-  },
+/** Minutes to 1,000, to 6,000 ft and above. */
+const three = (low: number, middle: number, high: number): HeatProcess['bands'] => [
+  { toFeet: 1000, minutes: low },
+  { toFeet: 6000, minutes: middle },
+  { toFeet: OPEN, minutes: high },
+];
+/** Minutes to 1,000, to 3,000, to 6,000 ft and above. */
+const four = (low: number, second: number, third: number, high: number): HeatProcess['bands'] => [
+  { toFeet: 1000, minutes: low },
+  { toFeet: 3000, minutes: second },
+  { toFeet: 6000, minutes: third },
+  { toFeet: OPEN, minutes: high },
 ];
 
-/**
- * Feet of an elevation in metres, without the dust of the division.
- * @example feetOf(304.8) // 1000
- */
-export const feetOf = (metres: number): number => Math.round((metres / 0.3048) * 1e6) / 1e6;
+/** What all processes of the guide have alike: two-piece lids, a boiling-water canner or a vented steam canner, five minutes of rest, nothing added that is not named. */
+const guide = {
+  readOn: null,
+  anyFruitBut: null,
+  acids: [],
+  acidsRequired: [],
+  salt: false,
+  spices: [],
+  thickeners: [],
+  products: [],
+  brix: null,
+  highestPh: null,
+  closure: 'two-piece-lid',
+  method: 'boiling-water',
+  steam: true,
+  hotFill: null,
+  restMinutes: 5,
+} as const;
 
-/**
- * Minutes a process asks for at an elevation, from its own altitude bands.
- * @param process with bands in feet; @param elevationMetres −400 to 5,000, throws RangeError outside
- * @example processTime({ bands: [{ toFeet: 1000, minutes: 10 }, { toFeet: 6000, minutes: 15 }] }, 719) // 15
- */
-export function processTime(process: Pick<HeatProcess, 'bands'>, elevationMetres: number): number {
-  if (!(elevationMetres >= -400 && elevationMetres <= 5000))
-    throw new RangeError(`An elevation of ${elevationMetres} m is outside −400 to 5,000`);
-  const feet = feetOf(elevationMetres);
-  const band = process.bands.find((b) => feet <= b.toFeet);
-  if (!band) throw new RangeError(`The process has no band for ${Math.round(feet)} ft`);
-  return band.minutes;
-}
+/** Berries as the guide names them for canning whole, those left out that count as low-acid here. */
+const BERRIES = [
+  ...['blackberry', 'blueberry', 'bilberry', 'raspberry', 'loganberry'],
+  ...['gooseberry', 'redcurrant', 'whitecurrant', 'blackcurrant'],
+];
+const CHERRIES = ['sour-cherry', 'cherry'];
+const SOFT = { state: 'pieces' as ProductState, headspaceInches: 0.5 };
 
-/**
- * Minutes jars are boiled to be sterile: ten, and one more for every thousand feet above a thousand. @param elevationMetres −400 to 5,000
- * @example sterilisingMinutes(0) // 10
- */
-export const sterilisingMinutes = (elevationMetres: number): number =>
-  10 + Math.max(0, Math.ceil((feetOf(elevationMetres) - 1000) / 1000));
+const inPieces = (
+  id: string,
+  name: string,
+  of: string,
+  fruits: readonly string[],
+  pack: Pack,
+  largestMl: number,
+  bands: HeatProcess['bands'],
+): HeatProcess => ({
+  ...guide,
+  ...SOFT,
+  ...{ id, name, source: `${GUIDE}, ${of}`, fruits, pack, largestMl, bands },
+});
 
-/**
- * Whether a process is too short to make its own jars sterile at an elevation.
- * @example needsSterileJars({ bands: [{ toFeet: 1000, minutes: 5 }] }, 100) // true
- */
-export const needsSterileJars = (process: Pick<HeatProcess, 'bands'>, elevationMetres: number): boolean =>
-  processTime(process, elevationMetres) < STERILISES_ALONE;
+/** Every process that ships: published figures and no others. None has been read against its source here yet. */
+export const heatProcesses: readonly HeatProcess[] = [
+  {
+    ...guide,
+    id: 'berry-syrup',
+    name: 'Berry syrup, half pints or pints',
+    source: `${GUIDE}, Berry syrup`,
+    fruits: ['blueberry', 'sour-cherry', 'cherry', 'grape', 'raspberry', 'strawberry'],
+    products: ['syrup'],
+    ...{ state: 'strained', pack: 'hot' },
+    // 6¾ cups of sugar (1,350 g) to the 4½ to 5 cups of juice of 6½ cups of berries, boiled for a minute: 57 to 62 °Bx, and a little either way.
+    brix: { from: 55, to: 64 },
+    ...{ largestMl: PINT, headspaceInches: 0.5 },
+    bands: three(10, 15, 20),
+  },
+  {
+    ...guide,
+    id: 'apple-grape-juice',
+    name: 'Apple or grape juice, pints or quarts, filled boiling into sterile jars',
+    source: `${GUIDE}, Apple juice and Grape juice`,
+    fruits: ['apple-juice', 'apple', 'grape', 'grape-juice'],
+    ...{ state: 'strained', pack: 'hot' },
+    brix: { from: 9, to: 25 },
+    ...{ largestMl: QUART, headspaceInches: 0.25 },
+    bands: three(5, 10, 15),
+  },
+  {
+    ...guide,
+    id: 'apple-grape-juice-half-gallons',
+    name: 'Apple or grape juice, half gallons, filled boiling',
+    source: `${GUIDE}, Apple juice and Grape juice`,
+    fruits: ['apple-juice', 'apple', 'grape', 'grape-juice'],
+    ...{ state: 'strained', pack: 'hot' },
+    brix: { from: 9, to: 25 },
+    ...{ largestMl: HALF_GALLON, headspaceInches: 0.25, steam: false },
+    bands: four(10, 15, 15, 20),
+  },
+  {
+    ...guide,
+    id: 'fruit-puree',
+    name: 'Fruit puree, sugar to taste, pints or quarts',
+    source: `${GUIDE}, Fruit purees`,
+    fruits: [],
+    anyFruitBut: [
+      'fig',
+      'tomato',
+      'melon',
+      'cantaloupe',
+      'honeydew',
+      'watermelon',
+      'papaya',
+      'mango',
+      'coconut',
+    ],
+    ...{ state: 'puree', pack: 'hot', largestMl: QUART, headspaceInches: 0.25 },
+    bands: four(15, 20, 20, 25),
+  },
+  inPieces(
+    'rhubarb-stewed',
+    'Rhubarb, stewed with sugar, pints or quarts',
+    'Rhubarb, stewed',
+    ['rhubarb'],
+    'hot',
+    QUART,
+    four(15, 20, 20, 25),
+  ),
+  inPieces(
+    'berries-raw-pints',
+    'Berries whole in water, juice or syrup, raw, pints',
+    'Berries, whole',
+    BERRIES,
+    'raw',
+    PINT,
+    four(15, 20, 20, 25),
+  ),
+  inPieces(
+    'berries-raw-quarts',
+    'Berries whole in water, juice or syrup, raw, quarts',
+    'Berries, whole',
+    BERRIES,
+    'raw',
+    QUART,
+    four(20, 25, 30, 35),
+  ),
+  inPieces(
+    'berries-hot',
+    'Berries whole in water, juice or syrup, hot, pints or quarts',
+    'Berries, whole',
+    BERRIES,
+    'hot',
+    QUART,
+    four(15, 20, 20, 25),
+  ),
+  inPieces(
+    'cherries-hot-pints',
+    'Cherries whole in water, juice or syrup, hot, pints',
+    'Cherries, whole',
+    CHERRIES,
+    'hot',
+    PINT,
+    four(15, 20, 20, 25),
+  ),
+  inPieces(
+    'cherries-hot-quarts',
+    'Cherries whole in water, juice or syrup, hot, quarts',
+    'Cherries, whole',
+    CHERRIES,
+    'hot',
+    QUART,
+    four(20, 25, 30, 35),
+  ),
+  {
+    ...guide,
+    id: 'applesauce-pints',
+    name: 'Applesauce, sugar to taste, pints',
+    source: `${GUIDE}, Applesauce`,
+    fruits: ['apple'],
+    ...{ state: 'puree', pack: 'hot', largestMl: PINT, headspaceInches: 0.5 },
+    bands: four(15, 20, 20, 25),
+  },
+  {
+    ...guide,
+    id: 'applesauce-quarts',
+    name: 'Applesauce, sugar to taste, quarts',
+    source: `${GUIDE}, Applesauce`,
+    fruits: ['apple'],
+    ...{ state: 'puree', pack: 'hot', largestMl: QUART, headspaceInches: 0.5 },
+    bands: four(20, 25, 30, 35),
+  },
+];

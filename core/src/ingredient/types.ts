@@ -87,6 +87,8 @@ export interface Ingredient extends Measurable {
   /** The fresh ingredient that this is frozen, dried or bottled. */
   formOf?: string;
   frozen?: boolean;
+  /** Its flesh is firm: uncut, it gives up what is in it slowly. */
+  firm?: boolean;
   /** Boiled or pasteurised by whoever made it. */
   heated?: boolean;
   /** Poisonous until it was boiled. */

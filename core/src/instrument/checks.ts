@@ -5,7 +5,7 @@ import { lastBefore, type RecordedCheck, voidedBy } from './voided.ts';
 
 /** A check of an instrument that has no buffers: distilled water, a known weight, ice, boiling water. */
 export type CheckKind = (typeof CHECK_KINDS)[number];
-export type CheckedKind = 'refractometer' | 'scale' | 'thermometer';
+export type CheckedKind = 'refractometer' | 'scale' | 'thermometer' | 'hydrometer' | 'water-activity-meter';
 
 export interface CheckSpec {
   /** Checks that each have to be good. */
@@ -19,6 +19,8 @@ export const CHECKS: Record<CheckedKind, CheckSpec> = {
   refractometer: { checks: ['water'], goodForDays: 7 },
   scale: { checks: ['weight'], goodForDays: 90 },
   thermometer: { checks: ['ice', 'boil'], goodForDays: 90 },
+  hydrometer: { checks: ['gravity'], goodForDays: 90 },
+  'water-activity-meter': { checks: ['salt'], goodForDays: 7 },
 };
 
 export interface JudgedCheck {
@@ -32,18 +34,26 @@ export interface JudgedCheck {
   reason: string;
 }
 
-const UNITS: Record<CheckKind, string> = { water: '°Bx', weight: 'g', ice: '°C', boil: '°C' };
+const UNITS: Record<CheckKind, string> = {
+  ...{ water: '°Bx', weight: 'g', ice: '°C', boil: '°C' },
+  ...{ gravity: 'SG', salt: 'a_w' },
+};
+const DIGITS: Record<CheckKind, number> = { water: 1, weight: 1, ice: 1, boil: 1, gravity: 3, salt: 3 };
+/** Water activity over a saturated solution of table salt at 25 °C. Source: Greenspan (1977). */
+const SALT = 0.753;
 const REMEDY: Record<CheckKind, string> = {
   water: 'Set its zero with distilled water at 20 °C and check again.',
   weight: 'Level it, change its battery, and check again.',
+  gravity: 'Use distilled water at the temperature it was made for, wipe the spindle dry, and read again.',
+  salt: 'Let salt and sample stand at 25 °C for an hour, and read again; if it still reads so, have it serviced.',
   ice: 'Stir more crushed ice into less water; if it still reads so, retire the thermometer.',
   boil: 'Bring the water to a full boil, bulb off the bottom; if it still reads so, retire the thermometer.',
 };
 
 /**
  * Judges one check of an instrument against what it ought to read.
- * @param check.read what it showed: °Bx, g or °C; @param check.weightGrams of the known weight, over 0, for a scale; @param check.elevationMetres of the kitchen, for boiling water
- * @returns expected, error and verdict: within 0.3 °Bx of zero; 0.5 % and at least 1 g of the weight; 1 °C of ice or of the boil
+ * @param check.read what it showed: °Bx, g, °C, specific gravity or a_w; @param check.weightGrams of the known weight, over 0, for a scale; @param check.elevationMetres of the kitchen, for boiling water
+ * @returns expected, error and verdict: within 0.3 °Bx of zero; 0.5 % and at least 1 g of the weight; 1 °C of ice or of the boil; 0.002 of a gravity of 1; 0.01 of the a_w of saturated salt
  * @throws RangeError on a weight that is not over 0 or a figure that is none
  * @example judgeCheck({ kind: 'ice', read: 0.5, elevationMetres: 0 }) // { expected: 0, error: 0.5, allowed: 1, accepted: true }
  */
@@ -62,11 +72,20 @@ export function judgeCheck(check: {
     weight: check.weightGrams ?? 0,
     ice: 0,
     boil: boilingPointOfWater(check.elevationMetres),
+    gravity: 1,
+    salt: SALT,
   }[kind];
-  const allowed = { water: 0.3, weight: Math.max(1, expected * 0.005), ice: 1, boil: 1 }[kind];
+  const allowed = {
+    water: 0.3,
+    weight: Math.max(1, expected * 0.005),
+    ice: 1,
+    boil: 1,
+    gravity: 0.002,
+    salt: 0.01,
+  }[kind];
   const error = read - expected;
   const accepted = Math.abs(error) <= allowed + 1e-9;
-  const figure = (n: number) => `${n.toFixed(1)} ${UNITS[kind]}`;
+  const figure = (n: number) => `${n.toFixed(DIGITS[kind])} ${UNITS[kind]}`;
   const off = `${error < 0 ? '−' : '+'}${figure(Math.abs(error))}`;
   return {
     expected,
@@ -89,6 +108,8 @@ const NAMES: Record<CheckKind, string> = {
   weight: 'on a known weight',
   ice: 'in ice',
   boil: 'in boiling water',
+  gravity: 'in distilled water',
+  salt: 'on saturated salt',
 };
 
 /**
@@ -107,7 +128,7 @@ export function checkStanding(
   for (const kind of wanted) {
     const own = checks.filter((c) => c.kind === kind);
     const before = lastBefore(own, at);
-    if (!before) return no(`the ${instrument} was not checked ${NAMES[kind]}`);
+    if (!before) return no(`the ${instrument.replaceAll('-', ' ')} was not checked ${NAMES[kind]}`);
     if (!before.accepted) return no(`its last check ${NAMES[kind]} was refused`);
     if (dayOf(at, timeZone) >= addDays(dayOf(before.at, timeZone), goodForDays))
       return no(`its last check ${NAMES[kind]} was over ${goodForDays} days before`);

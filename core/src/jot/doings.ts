@@ -1,6 +1,14 @@
 import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { readSaid } from '../line/index.ts';
-import { amountAt, type CupSchool, parseQuantity, textOf, toGrams, tokensOf } from '../quantity/index.ts';
+import {
+  amountAt,
+  bottleSize,
+  type CupSchool,
+  parseQuantity,
+  textOf,
+  toGrams,
+  tokensOf,
+} from '../quantity/index.ts';
 
 /** Something that went in, as it was said: how much, and of what. */
 export interface Addition {
@@ -46,7 +54,7 @@ export function bottlesIn(rest: string): string | null {
   const size = Number(match[2]!.replace(',', '.'));
   const unit = (match[3] ?? 'ml').toLowerCase();
   const ml = unit === 'cl' ? size * 10 : unit.startsWith('l') ? size * 1000 : size;
-  return `${match[1]} bottles of ${ml} mL. Count them under Bottling as well: a note fills none`;
+  return `${match[1]} bottles of ${bottleSize(ml)}. Count them under Bottling as well: a note fills none`;
 }
 
 export interface JotWeighing {

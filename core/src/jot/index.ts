@@ -13,6 +13,8 @@ export interface Jotting {
   celsius: number | null;
   /** Temperature: minutes it stayed so hot. */
   heldMinutes?: number;
+  /** Sugar: the specific gravity that a hydrometer showed. */
+  gravity?: number;
   /** pH: thinned 1:1 with distilled water. */
   diluted?: true;
   text: string;
@@ -47,7 +49,7 @@ const readings = (rest: string): string[] => {
 };
 
 /**
- * Reads a jotted line, typed or dictated: `b 31.4 @27`, `ph 3.42`, `ta 12.6/10`, `t 88`, `t 96 held 1 min`, `boil 1 min`, `m 2.41 kg`, `d 3 5/8 in`, `add 12 g citric`,
+ * Reads a jotted line, typed or dictated: `b 31.4 @27`, `ph 3.42`, `ta 12.6/10`, `t 88`, `t 96 held 1 min`, `sg 1.250 @22`, `v 2.4 l @85`, `aw 0.842`, `boil 1 min`, `m 2.41 kg`, `d 3 5/8 in`, `add 12 g citric`,
  * `14 x 250 ml`, `note …`, with a lot code anywhere in it.
  * @param line as it came; @returns what was understood, or a note that keeps every word; never throws
  */

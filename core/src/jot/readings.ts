@@ -4,13 +4,15 @@ import {
   celsiusOf,
   depthSaid,
   parseQuantity,
+  readFigure,
   temperature,
   toCelsius,
   toMillimetres,
   type UnitId,
   units,
+  volume,
 } from '../quantity/index.ts';
-import { correctRefractometer } from '../sugar/index.ts';
+import { correctHydrometer, correctRefractometer } from '../sugar/index.ts';
 
 /** What a line was understood to read, in core units: °Bx, pH, g/L as citric, °C, g, mm. */
 export interface Read {
@@ -19,6 +21,8 @@ export interface Read {
   celsius: number | null;
   /** Temperature: minutes it stayed so hot. */
   heldMinutes?: number;
+  /** Sugar: the specific gravity that a hydrometer showed. */
+  gravity?: number;
   /** pH: thinned 1:1 with distilled water. */
   diluted?: true;
   understood: string;
@@ -60,6 +64,59 @@ function brix(rest: string): Read | null {
   } catch (error) {
     return { kind: 'brix', raw, celsius, understood: (error as Error).message };
   }
+}
+
+const GRAVITY = line(`(?:sg|s\\.g\\.|gravity|specific gravity|hydrometer)${IS}(0\\.9\\d+|1[.,]\\d+|1)${AT}`);
+
+/** `sg 1.250 @22`: a hydrometer's specific gravity as °Bx, for one made for 20 °C until another is named. */
+function gravity(rest: string): Read | null {
+  const match = GRAVITY.exec(rest);
+  if (!match) return null;
+  const raw = number(match[1]!);
+  const celsius = celsiusIn(match[2], match[3]);
+  const read = { kind: 'brix' as const, raw, celsius, gravity: raw };
+  try {
+    const { brix } = correctHydrometer({ gravity: raw, celsius: celsius ?? 20 });
+    return {
+      ...read,
+      understood: `Sugar ${brix.toFixed(1)} °Bx at 20 °C (gravity ${raw.toFixed(3)}${celsius === null ? ', taken at 20 °C' : ` at ${temperature(celsius, 0)}`})`,
+    };
+  } catch (error) {
+    return { ...read, understood: (error as Error).message };
+  }
+}
+
+const ACTIVITY = line(`(?:aw|a_w|water activity)${IS}(0[.,]\\d+|[.,]\\d+|1(?:[.,]0+)?)${AT}`);
+
+function activity(rest: string): Read | null {
+  const match = ACTIVITY.exec(rest);
+  if (!match) return null;
+  const raw = number(match[1]!);
+  return {
+    kind: 'water-activity',
+    raw,
+    celsius: celsiusIn(match[2], match[3]),
+    understood: `Water activity ${raw.toFixed(3)}`,
+  };
+}
+
+/** `v 2.4 l @85`, `jug 3 pints`: a volume as it stands, hot or cold. */
+function volumeIn(rest: string): Read | null {
+  const match =
+    /^(?:v|vol|volume|jug|measures?)\s*(?:is|reads?|of|=|:)?\s+(.+?)(?:\s*(?:@|at)\s*([\d.,]+)\s*(?:°|deg(?:rees?)?)?\s*(c|f)?)?$/i.exec(
+      rest,
+    );
+  const quantity = match && quantityOf(match[1]!, 'volume');
+  if (!quantity) return null;
+  const { value } = readFigure(match[1]!, { unit: 'ml' });
+  if (!value) return null;
+  const celsius = celsiusIn(match[2], match[3]);
+  return {
+    kind: 'volume',
+    raw: value,
+    celsius,
+    understood: `Volume ${volume(value, 0)}${celsius === null ? '' : ` at ${temperature(celsius, 0)}`}`,
+  };
 }
 
 const PH = line(`(?:ph|p\\.?\\s?h\\.?)${IS}${NUMBER}${AT}(\\s*,?\\s*(?:diluted|1\\s*:\\s*1).*)?`);
@@ -144,7 +201,7 @@ function boil(rest: string): Read | null {
 }
 
 /** A quantity of one dimension, or null where the words are something else. */
-function quantityOf(text: string, dimension: 'mass' | 'length') {
+function quantityOf(text: string, dimension: 'mass' | 'length' | 'volume') {
   try {
     const quantity = parseQuantity(text);
     return units[quantity.unit as UnitId]?.dimension === dimension ? quantity : null;
@@ -183,4 +240,13 @@ function depth(rest: string): Read | null {
 
 /** The reading that a line's words are, or null where they are none. */
 export const readingIn = (rest: string): Read | null =>
-  brix(rest) ?? ph(rest) ?? acidity(rest) ?? temperatureIn(rest) ?? boil(rest) ?? mass(rest) ?? depth(rest);
+  gravity(rest) ??
+  activity(rest) ??
+  volumeIn(rest) ??
+  brix(rest) ??
+  ph(rest) ??
+  acidity(rest) ??
+  temperatureIn(rest) ??
+  boil(rest) ??
+  mass(rest) ??
+  depth(rest);

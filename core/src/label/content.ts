@@ -1,7 +1,8 @@
 import { spokenDay } from '../calendar/index.ts';
+import { SETTLES } from '../formula/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
-import { catalogueOf, ingredientsAsMade, type LotRecord, standing } from '../lot/index.ts';
+import { catalogueOf, ingredientsAsMade, type LotRecord, makeupAsMade, standing } from '../lot/index.ts';
 import { inWords } from '../quantity/index.ts';
 import type { RulePackId } from './packs.ts';
 import { allergensIn, ingredientStatement } from './statement.ts';
@@ -60,6 +61,14 @@ function keepWords(keeping: LotKeeping): string {
   return `${where} ${openedWords(keeping.openedDays)}`.trim();
 }
 
+/** How it is used: shaken first where pulp settles in it. */
+function useWords(lot: LotRecord): string {
+  const shake = makeupAsMade(lot).pulp >= SETTLES ? 'Shake well before use.' : '';
+  return [lot.product.content.dilution?.replace(/(?<=\w)$/, shake ? '.' : ''), shake]
+    .filter(Boolean)
+    .join(' ');
+}
+
 function fruitWords(lot: LotRecord, pack: RulePackId): string {
   if (pack !== 'eu') return '';
   const made = ingredientsAsMade(lot);
@@ -97,7 +106,7 @@ export function labelContent(lot: LotRecord, keeping: LotKeeping, kitchen: Label
     nominalMl,
     dateLine: keeping.bestBy ? `${word} ${spokenDay(keeping.bestBy)}` : '',
     keepLine: keepWords(keeping),
-    useLine: lot.product.content.dilution ?? '',
+    useLine: useWords(lot),
     lotLine: `Lot ${lot.code}`,
     whoLine: [kitchen.name, kitchen.place].filter(Boolean).join(', '),
     warning: keeping.neverHeated

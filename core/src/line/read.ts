@@ -134,15 +134,16 @@ function severalThings(line: Line, each: boolean, amount: Amount | null, said: s
   });
 }
 
-/** "2 cups rhubarb, chopped": said behind the name, how it is cut belongs to the cup as well, where such a cup is known. */
+/** "2 cups rhubarb, chopped": said behind the name, how it is cut belongs to the amount as well; to a cup of it where such a cup is known. */
 function cutIn(line: Line, entry: Ingredient | undefined, amount: Amount | null, said: string): string {
   const read = amount?.read;
-  if (!read || read.shape || read.plus || ownOf(units, read.unit)?.dimension !== 'volume') return said;
+  const dimension = read && ownOf(units, read.unit)?.dimension;
+  if (!read || read.shape || read.plus || (dimension !== 'volume' && dimension !== 'mass')) return said;
   const cut = line.words
     .read()
     .filter((word) => word.as === 'preparation')
     .map((word) => ownOf(SHAPED, word.text.toLowerCase()))
-    .find((shape) => shape && entry?.gramsPerMl?.[shape]);
+    .find((shape) => shape && (dimension === 'mass' || entry?.gramsPerMl?.[shape]));
   return cut ? `${said} ${cut}` : said;
 }
 

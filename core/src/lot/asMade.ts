@@ -79,10 +79,10 @@ export function cooledInTime(lot: LotRecord, bottling: BottlingEntry): boolean {
  * @example linesNotRecorded({ ...lot, additions: [] }).length // 2
  */
 export function linesNotRecorded(lot: LotRecord): string[] {
-  const recorded = new Set(standing(lot.additions).map((a) => a.lineId));
+  const last = new Map(standing(lot.additions).map((a) => [a.lineId, a]));
   const catalogue = catalogueOf(lot);
   return lot.product.content.lines
-    .filter((line) => !recorded.has(line.id))
+    .filter((line) => last.get(line.id)?.more ?? true)
     .map((line) => catalogue.get(line.ingredientId).name);
 }
 

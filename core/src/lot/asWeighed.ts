@@ -1,6 +1,7 @@
 import {
   type FormulaContent,
   type FormulaLine,
+  gramsSaid,
   keptByWeight,
   type LineAmount,
   lineAmounts,
@@ -33,17 +34,19 @@ export function amountsPlanned(lot: Made, cup: CupSchool | null): LineAmount[] {
   }));
 }
 
-/** Grams recorded of each line: 0 where it was left out, absent where nothing is recorded. */
+/** Grams recorded of each line that is all in: 0 where it was left out, absent where nothing is recorded or more of it follows. */
 function recorded(lot: Made): Map<string, number> {
   const grams = new Map<string, number>();
   for (const a of standing(lot.additions))
     if (a.lineId !== null) grams.set(a.lineId, (grams.get(a.lineId) ?? 0) + a.grams);
+  const last = new Map(standing(lot.additions).map((a) => [a.lineId, a.more]));
+  for (const lineId of grams.keys()) if (last.get(lineId)) grams.delete(lineId);
   return grams;
 }
 
 const inGrams = (line: FormulaLine, grams: number): FormulaLine => ({
   ...line,
-  said: `${grams} g`,
+  said: gramsSaid(grams, line.said),
   basis: { per: 'batch' },
 });
 

@@ -1,4 +1,12 @@
-import { degrees, degreesShown, inWords, limitOfHeat, temperature } from '../quantity/index.ts';
+import {
+  bottleSize,
+  degrees,
+  degreesShown,
+  inWords,
+  limitOfHeat,
+  temperature,
+  volume,
+} from '../quantity/index.ts';
 import { gapSaid } from './gateCount.ts';
 import type { Happening } from './happening.ts';
 import type { LotRecord } from './record.ts';
@@ -16,7 +24,7 @@ function closedWords(b: LotRecord['bottlings'][number]): string {
 export function bottled(lot: LotRecord): Happening[] {
   const fills = lot.bottlings.map((b) => ({
     ...b,
-    title: `Filled ${b.count} × ${b.nominalMl} mL`,
+    title: `Filled ${b.count} × ${bottleSize(b.nominalMl)}`,
     detail: `${b.container}, ${closedWords(b)}${b.withdrawals.length > 0 ? `; out of ${b.withdrawals.map((d) => d.code).join(', ')}` : ''}`,
   }));
   const faults = lot.faults.map((f) => ({
@@ -26,12 +34,12 @@ export function bottled(lot: LotRecord): Happening[] {
   }));
   const tallies = lot.tallies.map((t) => ({
     ...t,
-    title: `Accounted for ${Math.round(t.inPanMl)} mL`,
+    title: `Accounted for ${volume(t.inPanMl, 0)}`,
     detail: `${Math.round(t.filledMl)} in bottles${t.parts.map((p) => `, ${Math.round(p.ml)} ${inWords(p.part)}`).join('')}, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
   }));
   const weighings = lot.weighings.map((w) => ({
     ...w,
-    title: `Weighed a bottle: ${w.netMl.toFixed(1)} mL`,
+    title: `Weighed a bottle: ${volume(w.netMl, 1)}`,
     detail: `${w.grossGrams} g full, ${w.tareGrams} g empty`,
   }));
   const coolings = lot.coolings.map((c) => ({

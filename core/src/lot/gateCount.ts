@@ -1,4 +1,4 @@
-import { inWords } from '../quantity/index.ts';
+import { bottleSize, inWords, volume } from '../quantity/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';
@@ -35,8 +35,8 @@ const leftOut = (lot: LotRecord, lineId: string): boolean => {
  */
 export const gapSaid = (gapMl: number): string =>
   gapMl >= 0
-    ? `${Math.round(gapMl)} mL unaccounted for`
-    : `${Math.round(-gapMl)} mL more accounted for than was there`;
+    ? `${volume(gapMl, 0)} unaccounted for`
+    : `${volume(-gapMl, 0)} more accounted for than was there`;
 
 /** The tally that stands, if what it counted as filled still is what is filled. */
 function tallyMissing(lot: LotRecord): string | null {
@@ -54,7 +54,7 @@ export function countGate(lot: LotRecord): Gate {
   const bottlings = standing(lot.bottlings);
   const evidence = bottlings.map((b) =>
     shown(
-      `${b.count} × ${b.nominalMl} mL counted${b.checked ? ', rims and lids looked at' : ''}`,
+      `${b.count} × ${bottleSize(b.nominalMl)} counted${b.checked ? ', rims and lids looked at' : ''}`,
       'bottling',
       b.id,
     ),
@@ -63,7 +63,7 @@ export function countGate(lot: LotRecord): Gate {
   for (const t of standing(lot.tallies))
     evidence.push(
       shown(
-        `${Math.round(t.inPanMl)} mL in the pan, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
+        `${volume(t.inPanMl, 0)} in the pan, ${gapSaid(t.gapMl)}${t.why ? `: ${t.why}` : ''}`,
         'tally',
         t.id,
       ),
@@ -72,7 +72,7 @@ export function countGate(lot: LotRecord): Gate {
   if (weighed.length > 0) {
     const average = weighed.reduce((sum, w) => sum + w.netMl, 0) / weighed.length;
     evidence.push(
-      shown(`${weighed.length} weighed, ${Math.round(average)} mL on average`, 'weighing', weighed[0]!.id),
+      shown(`${weighed.length} weighed, ${volume(average, 0)} on average`, 'weighing', weighed[0]!.id),
     );
   }
   const missing: string[] = [];

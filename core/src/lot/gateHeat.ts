@@ -13,12 +13,8 @@ const QUESTION = 'Is it processed, or kept cold?';
  * @example whyNotCounted(lot, lot.heatProcesses[0]) // []
  */
 export function whyNotCounted(lot: LotRecord, p: HeatProcessEntry): string[] {
-  const ph = governingPh(lot)?.ph ?? null;
-  return [
-    ...p.mismatches,
-    ...measuredMismatches(p.limits, { brix: finishedBrix(lot), ph }),
-    ...stillToMeasure(p.limits, ph),
-  ];
+  const measured = { brix: finishedBrix(lot), ph: governingPh(lot)?.ph ?? null };
+  return [...p.mismatches, ...measuredMismatches(p.limits, measured), ...stillToMeasure(p.limits, measured)];
 }
 
 /** Whether a process lasted its time, matches, and came after whatever was done to the lot. */

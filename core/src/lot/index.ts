@@ -27,6 +27,7 @@ export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
 export { lotWords, wordsOf } from './lotWords.ts';
 export { asMade, makeupAsMade } from './made.ts';
+export { measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
@@ -67,3 +68,4 @@ export {
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';
+export { amountDoubt, type WeighedIn, weighedIn } from './weighedIn.ts';

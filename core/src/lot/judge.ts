@@ -52,6 +52,20 @@ const BOUNDS: Record<Exclude<ReadingKind, 'note'>, Bounds> = {
     name: 'Depth',
     hint: 'Write the unit, as in 3 5/8 in or 92 mm.',
   },
+  volume: {
+    low: 1,
+    high: 200_000,
+    unit: 'mL',
+    name: 'Volume',
+    hint: 'Write the unit, as in 2.4 L or 3 pints.',
+  },
+  'water-activity': {
+    low: 0.1,
+    high: 1,
+    unit: 'a_w',
+    name: 'Water activity',
+    hint: 'It is a share of 1, as in 0.842.',
+  },
   mass: { low: 0.1, high: 200_000, unit: 'g', name: 'Weight', hint: 'Write the unit, as in 2.41 kg.' },
 };
 

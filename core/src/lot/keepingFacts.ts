@@ -1,6 +1,6 @@
 import { factsFrom, lowAcidLines, type Makeup } from '../formula/index.ts';
 import { type HurdleFacts, USUAL_CRITICAL_PH } from '../keeping/index.ts';
-import { cooledInTime, finishedBrix } from './asMade.ts';
+import { cooledInTime, finishedBrix, finishedReadings } from './asMade.ts';
 import { countedProcesses } from './gateHeat.ts';
 import { soundChecks } from './gateSeal.ts';
 import { governingPh } from './governingPh.ts';
@@ -43,6 +43,7 @@ export function keepingFacts(lot: LotRecord): HurdleFacts {
     ...(ph ? { phAsRead: ph.ph - ph.margin } : {}),
     criticalPh: lot.criticalPh,
     ...(killSeen ? { killSeen } : {}),
+    measuredWaterActivity: finishedReadings(lot, 'water-activity').at(-1)?.value ?? null,
     heatProcess: countedProcesses(lot).length > 0,
     closedHot: bottled ? bottlings.every((b) => b.closing === 'hot') : null,
     sealChecked: soundChecks(lot).length > 0,

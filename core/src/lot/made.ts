@@ -2,12 +2,14 @@ import {
   type FormulaContent,
   type FormulaLine,
   type FormulaStep,
+  gramsSaid,
   keptByWeight,
+  kills,
   type LineAmount,
   type Makeup,
   makeupOf,
   piecesLeftIn,
-  type SaidLine,
+  readLine,
   walk,
 } from '../formula/index.ts';
 import { formulaStepOf, strainedGrams } from './asWeighed.ts';
@@ -57,7 +59,7 @@ function stepsAsMade(lot: LotRecord, heatings: readonly Heating[]): FormulaStep[
     ...step,
     minutes: minutesOf(lot, step),
     toBrix: brixReached(lot, step),
-    killStep: step.killStep === true && shown.has(step.id),
+    killStep: kills(step) && shown.has(step.id),
     ...(step.kind === 'prepare' ? { keeps: undefined } : {}),
   }));
 }
@@ -105,9 +107,10 @@ export function asMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf
   const catalogue = catalogueOf(lot);
   const steps = stepsAsMade(lot, heatings);
   const went = standing(lot.additions).filter((a) => a.grams > 0);
+  const planned = new Map(lot.product.content.lines.map((line) => [line.id, line.said]));
   const lines: FormulaLine[] = went.map((a) => ({
     id: a.id,
-    said: `${a.grams} g`,
+    said: gramsSaid(a.grams, planned.get(a.lineId ?? '') ?? ''),
     ingredientId: a.ingredientId,
     stepId: stepIdOf(lot, a, steps, heatings),
   }));
@@ -144,13 +147,6 @@ function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaCont
   return made;
 }
 
-const inGrams = ({ lineId, ingredient, grams }: LineAmount): SaidLine => ({
-  lineId,
-  ingredient,
-  basis: { per: 'batch' },
-  value: { kind: 'grams', amount: grams!, low: grams!, high: grams! },
-});
-
 /**
  * What a lot is by what went into it, when, and how it was heated: judged by the same walk as a forecast.
  * @param heatings that count: all that are shown, or those that were measured
@@ -159,6 +155,8 @@ const inGrams = ({ lineId, ingredient, grams }: LineAmount): SaidLine => ({
 export function makeupAsMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): Makeup {
   const { content, lines } = asMade(lot, heatings);
   const made = strainedAsWeighed(lot, content);
-  const walked = walk(made, lines.map(inGrams), { elevationMetres: lot.elevationMetres, untold: true });
+  const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
+  const said = made.lines.map((line) => readLine(line, weighing));
+  const walked = walk(made, said, { elevationMetres: lot.elevationMetres, untold: true });
   return makeupOf(made, lines, walked);
 }

@@ -5,9 +5,11 @@ import {
   brixFromDip,
   type PanAddition,
   type PanReading,
+  panOfVolume,
   solidsFromDip,
   type VesselShape,
 } from '../pan/index.ts';
+import { densityAt20 } from '../sugar/index.ts';
 import { formulaStepOf } from './asWeighed.ts';
 import { catalogueOf } from './catalogue.ts';
 import { elapsedAt } from './clock.ts';
@@ -19,7 +21,7 @@ type Look = Reading & { value: number; seconds: number };
 export type Poured = PanAddition & { at: string; acids: Acids; share: number };
 
 /** One standard deviation of a look at the pan, as a share: a scale, a drop on the glass, a ruler in a moving liquid. */
-const NOISE = { mass: 0.008, brix: 0.012, depth: 0.03 } as const;
+const NOISE = { mass: 0.008, brix: 0.012, depth: 0.03, volume: 0.02 } as const;
 /** Two looks this near each other, s, tell of one pan. */
 const TOGETHER = 600;
 /** A thermometer read longer ago than this, ms, says little of the pan now. */
@@ -85,7 +87,7 @@ export function solidsByPairs(
     const near = looks
       .filter(
         (r) =>
-          (r.kind === 'mass' || (r.kind === 'depth' && shape)) &&
+          (r.kind === 'mass' || r.kind === 'volume' || (r.kind === 'depth' && shape)) &&
           Math.abs(r.seconds - sweet.seconds) < TOGETHER &&
           !added.some((a) => between(a.at, r.at, sweet.at)),
       )
@@ -94,12 +96,14 @@ export function solidsByPairs(
     const there =
       near.kind === 'mass'
         ? (near.value * sweet.value) / 100
-        : solidsFromDip({
-            shape: shape!,
-            depthMm: near.value,
-            celsius: warmthAt(lot, looks, near.at, near.seconds > 0),
-            brix: sweet.value,
-          });
+        : near.kind === 'volume'
+          ? (near.value * densityAt20(Math.min(80, sweet.value)) * sweet.value) / 100
+          : solidsFromDip({
+              shape: shape!,
+              depthMm: near.value,
+              celsius: warmthAt(lot, looks, near.at, near.seconds > 0),
+              brix: sweet.value,
+            });
     const since = added.filter((a) => a.at <= sweet.at).reduce((sum, a) => sum + a.solidsGrams, 0);
     if (there - since > 0) found.push(there - since);
   }
@@ -118,13 +122,17 @@ export function panReadings(
     const { seconds, value } = look;
     if (look.kind === 'mass') readings.push({ seconds, grams: value, noise: NOISE.mass });
     if (look.kind === 'brix' && value > 0.5) readings.push({ seconds, brix: value, noise: NOISE.brix });
-    if (look.kind !== 'depth' || !pan.shape) continue;
+    if (look.kind !== 'volume' && (look.kind !== 'depth' || !pan.shape)) continue;
     const solidsGrams =
       pan.solidsGrams + added.filter((a) => a.at <= look.at).reduce((sum, a) => sum + a.solidsGrams, 0);
     try {
       const celsius = warmthAt(lot, looks, look.at, seconds > 0);
-      const dip = brixFromDip({ shape: pan.shape, depthMm: value, celsius, solidsGrams });
-      readings.push({ seconds, grams: dip.grams, noise: NOISE.depth });
+      // A volume stands in the record as it is at 20 °C.
+      const dip =
+        look.kind === 'volume'
+          ? panOfVolume({ hotMillilitres: value, celsius: 20, solidsGrams })
+          : brixFromDip({ shape: pan.shape!, depthMm: value, celsius, solidsGrams });
+      readings.push({ seconds, grams: dip.grams, noise: NOISE[look.kind] });
     } catch (error) {
       // A dip that cannot be, for this pan and its solids, is in the record and tells the forecast nothing.
       if (!(error instanceof RangeError)) throw error;

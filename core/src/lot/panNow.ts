@@ -1,14 +1,16 @@
 import type { AcidName, Acids } from '../acid/index.ts';
-import { type FormulaStep, fullBoil, panBefore, solidsOf } from '../formula/index.ts';
+import { brixOf, type FormulaStep, massOf, type Pan, panBefore, rateOf, solidsOf } from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
   type BrixCorrection,
   brixCorrections,
   depthAtVolume,
+  diameterAt,
   type HeatingForecast,
   heatingForecast,
   type PanPrior,
   reductionForecast,
+  relativeRate,
   swellingAt,
   type VesselShape,
   vesselVolume,
@@ -81,7 +83,36 @@ const orNull = <T>(work: () => T): T | null => {
 
 const volumeOf = (grams: number, brix: number) => grams / densityAt20(Math.min(80, Math.max(0, brix)));
 
-function rateBefore(step: FormulaStep | undefined, vessel: PanVessel | null) {
+/** How wide a vessel is where so much stands in it, mm. */
+function widthAt(shape: VesselShape, millilitres: number): number | undefined {
+  return (
+    orNull(() => diameterAt(shape, depthAtVolume(shape, Math.min(millilitres, vesselVolume(shape))))) ??
+    undefined
+  );
+}
+
+/** What the pan would lose by its width, the step's fire and lid, with how far kitchens lie apart. */
+function typicalRate(
+  step: FormulaStep | undefined,
+  pan: Pan,
+  vessel: PanVessel | null,
+  elevationMetres: number,
+): { gramsPerMinute: number; spread: number } {
+  const boil: FormulaStep = step ?? { id: '', kind: 'reduce', title: '' };
+  const panMm = vessel ? widthAt(vessel.shape, volumeOf(massOf(pan.liquid), brixOf(pan.liquid))) : undefined;
+  const [low, typical, high] = rateOf(boil, pan, { elevationMetres, panMm });
+  if (!(typical > 0)) return { gramsPerMinute: 1, spread: 0.45 };
+  // The rate that the filter carries is that of thin liquid.
+  const thin = relativeRate(pan.liquid.water, solidsOf(pan.liquid));
+  return { gramsPerMinute: typical / thin, spread: Math.min(0.6, (high - low) / (2 * 1.2816 * typical)) };
+}
+
+function rateBefore(
+  step: FormulaStep | undefined,
+  pan: Pan,
+  vessel: PanVessel | null,
+  elevationMetres: number,
+) {
   if (vessel?.learned)
     return {
       gramsPerMinute: vessel.learned.gramsPerMinute,
@@ -89,7 +120,7 @@ function rateBefore(step: FormulaStep | undefined, vessel: PanVessel | null) {
       from: 'this pan before' as const,
     };
   if (step?.evaporates) return { gramsPerMinute: step.evaporates, spread: 0.3, from: 'the formula' as const };
-  return { gramsPerMinute: fullBoil[1], spread: 0.45, from: 'typical' as const };
+  return { ...typicalRate(step, pan, vessel, elevationMetres), from: 'typical' as const };
 }
 
 /** The °Bx at which a step stops; null where it goes by its minutes alone. */
@@ -153,13 +184,14 @@ function gathered(lot: LotRecord, step: LotStep, setting: PanSetting): Known | n
   const shape = setting.vessel?.shape ?? null;
   const made = contentAsWeighed(lot, setting.cup);
   const said = lot.product.content.steps.find((s) => s.id === step.formulaStepId);
-  const { liquid } = panBefore(made, step.formulaStepId, weighingOf(lot, setting.cup), lot.elevationMetres);
+  const before = panBefore(made, step.formulaStepId, weighingOf(lot, setting.cup), lot.elevationMetres);
+  const { liquid } = before;
   const looks = looksAt(lot, step);
   const added = additionsAt(lot, step);
   const pairs = solidsByPairs(lot, looks, added, shape);
   const early = added.filter((a) => a.seconds === 0);
   const solids = pairs.length > 0 ? pairs.reduce((s, p) => s + p, 0) / pairs.length : solidsOf(liquid);
-  const rate = rateBefore(said, setting.vessel);
+  const rate = rateBefore(said, before, setting.vessel, lot.elevationMetres);
   const prior: PanPrior = {
     waterGrams: liquid.water + liquid.ethanol + sumOf(early, 'waterGrams'),
     solidsGrams: solids + sumOf(early, 'solidsGrams'),

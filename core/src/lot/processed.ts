@@ -1,8 +1,8 @@
-import { processedParts } from '../formula/index.ts';
+import { type Jarred, processedParts } from '../formula/index.ts';
 import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMatch } from '../heat/index.ts';
 import { coldestFill, finishedBrix } from './asMade.ts';
 import { governingPh } from './governingPh.ts';
-import { asMade, piecesIn } from './made.ts';
+import { asMade, makeupAsMade } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** The bottle that a process is held against. */
@@ -12,20 +12,39 @@ interface InBottle {
   rated: readonly string[];
   headspaceInches: number | null;
   fillCelsius: number | null;
+  heatedIn?: HeatedIn;
+}
+
+/** °C from which a bottle was filled hot, whatever was planned. */
+const HOT = 75;
+
+/** What is in the jars of a lot as made, and how it was packed: a bottle whose filling was read says so itself. */
+function jarredAs(lot: LotRecord, { fillCelsius }: InBottle): Jarred {
+  const { state, pack, grams } = makeupAsMade(lot);
+  const inJar = lot.product.content.steps.some((step) => step.method === 'jar');
+  if (fillCelsius === null || inJar) return { state, grams, pack };
+  return { state, grams, pack: fillCelsius >= HOT ? 'hot' : 'raw' };
 }
 
 /** A lot as made, in one kind of bottle: what a heat process is matched against, line by line. */
 const processedProduct = (lot: LotRecord, bottle: InBottle): ProcessedProduct => ({
   kind: lot.product.kind,
-  ...processedParts(asMade(lot).lines, piecesIn(lot).length > 0),
+  ...processedParts(asMade(lot).lines, jarredAs(lot, bottle)),
   brix: finishedBrix(lot),
   ph: governingPh(lot)?.ph ?? null,
   ...bottle,
 });
 
+type HeatedIn = NonNullable<ProcessedProduct['heatedIn']>;
+
 /** The kinds of bottle a lot was filled into, as a process is held against them. */
-function bottlesOf(lot: LotRecord, rated: (containerId: string) => readonly string[]): InBottle[] {
+function bottlesOf(
+  lot: LotRecord,
+  rated: (containerId: string) => readonly string[],
+  heatedIn: HeatedIn | undefined,
+): InBottle[] {
   return standing(lot.bottlings).map((b) => ({
+    ...(heatedIn ? { heatedIn } : {}),
     closure: b.closure,
     nominalMl: b.nominalMl,
     rated: rated(b.containerId),
@@ -37,7 +56,8 @@ function bottlesOf(lot: LotRecord, rated: (containerId: string) => readonly stri
 /**
  * Processes held against a lot in every kind of bottle it was filled into: what breaks the match in one of them breaks it. The matching
  * ones first, then those with the fewest reasons against them; none before anything is filled.
- * @param rated processes that a kind of bottle is made for; @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside
+ * @param rated processes that a kind of bottle is made for; @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside;
+ * @param heatedIn water or steam; by each process's own method where it is not said
  * @example matchLot([letter], lot, () => ['boiling-water'], 719)[0].minutes // 15
  */
 export function matchLot(
@@ -45,8 +65,9 @@ export function matchLot(
   lot: LotRecord,
   rated: (containerId: string) => readonly string[],
   elevationMetres: number,
+  heatedIn?: HeatedIn,
 ): ProcessMatch[] {
-  const byBottle = bottlesOf(lot, rated).map((bottle) =>
+  const byBottle = bottlesOf(lot, rated, heatedIn).map((bottle) =>
     matchProcesses(processes, processedProduct(lot, bottle), elevationMetres),
   );
   const [first, ...others] = byBottle;

@@ -1,4 +1,4 @@
-import { depthSaid, temperature, weight } from '../quantity/index.ts';
+import { depthSaid, temperature, volume, weight } from '../quantity/index.ts';
 import type { LotRecord } from './record.ts';
 
 type Reading = LotRecord['readings'][number];
@@ -18,6 +18,8 @@ export function readingSaid(r: Reading, ruler: 'in' | 'mm' = 'mm'): string {
     temperature: `${temperature(r.value, 0)}`,
     boil: `${r.value} min`,
     mass: weight(r.value),
+    volume: volume(r.value, 0),
+    'water-activity': `a_w ${r.value.toFixed(3)}`,
   }[r.kind];
 }
 
@@ -29,6 +31,8 @@ export const readingNames = {
   temperature: 'Thermometer',
   boil: 'Full boil, seen',
   mass: 'Scale',
+  volume: 'Jug',
+  'water-activity': 'Water activity meter',
   note: 'Note',
 } as const;
 

@@ -1,22 +1,6 @@
-import { densityAt20 } from '../sugar/index.ts';
+import { volume } from '../quantity/index.ts';
+import { densityAt20, waterDensity } from '../sugar/index.ts';
 import { depthAtVolume, type VesselShape, volumeAtDepth } from './vessel.ts';
-
-/**
- * Density of water in g/mL, 0–100 °C. Source: Kell (1975).
- * @example waterDensity(20) // 0.9982
- */
-export function waterDensity(celsius: number): number {
-  if (!(celsius >= 0 && celsius <= 110)) throw new RangeError(`${celsius} °C is outside 0 to 110`);
-  const t = celsius;
-  const top =
-    999.83952 +
-    16.945176 * t -
-    7.9870401e-3 * t ** 2 -
-    46.170461e-6 * t ** 3 +
-    105.56302e-9 * t ** 4 -
-    280.54253e-12 * t ** 5;
-  return top / (1 + 16.87985e-3 * t) / 1000;
-}
 
 /**
  * How much larger a liquid is at a temperature in °C than at 20 °C: as water's, within 0.5 % to 65 °Bx.
@@ -47,13 +31,26 @@ export function brixFromDip(read: {
   solidsGrams: number;
 }): Dip {
   const { shape, depthMm, celsius, solidsGrams } = read;
-  if (!(solidsGrams > 0)) throw new RangeError('A dip tells the sugar only of a pan whose solids are known');
   const hotMillilitres = volumeAtDepth(shape, depthMm);
+  return panOfVolume({ hotMillilitres, celsius, solidsGrams });
+}
+
+/**
+ * What a volume read in a jug tells of a pan whose dissolved solids are known.
+ * @param read.hotMillilitres as read, mL; @param read.celsius of the liquid, 0–110; @param read.solidsGrams dissolved in it, over 0
+ * @returns volume hot and at 20 °C in mL, mass in g, °Bx
+ * @throws RangeError where that little liquid cannot hold so much sugar (over 80 °Bx). Source: conserved solids; NBS Circular 440; Kell.
+ * @example panOfVolume({ hotMillilitres: 1000, celsius: 20, solidsGrams: 103.8 }).brix // 10.0
+ */
+export function panOfVolume(read: { hotMillilitres: number; celsius: number; solidsGrams: number }): Dip {
+  const { hotMillilitres, celsius, solidsGrams } = read;
+  if (!(solidsGrams > 0))
+    throw new RangeError('A volume tells the sugar only of a pan whose solids are known');
   const millilitres = hotMillilitres / swellingAt(celsius);
   const volumeOf = (brix: number) => (100 * solidsGrams) / brix / densityAt20(brix);
   if (millilitres < volumeOf(80))
     throw new RangeError(
-      `${depthMm.toFixed(0)} mm is too little for the ${Math.round(solidsGrams)} g dissolved in it: read again, or weigh the pan`,
+      `${volume(hotMillilitres, 0)} is too little for the ${Math.round(solidsGrams)} g dissolved in it: read again, or weigh the pan`,
     );
   let [low, high] = [0.01, 80];
   for (let i = 0; i < 60; i++) {

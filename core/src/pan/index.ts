@@ -1,6 +1,15 @@
 export { acidCorrection } from './acidCorrection.ts';
 export { type BrixCorrection, brixCorrections } from './correction.ts';
-export { brixFromDip, type Dip, depthAtBrix, solidsFromDip, swellingAt, waterDensity } from './dip.ts';
+export { brixFromDip, type Dip, depthAtBrix, panOfVolume, solidsFromDip, swellingAt } from './dip.ts';
+export {
+  type Boiling,
+  evaporationRate,
+  FIRES,
+  type Fire,
+  LIDS,
+  type Lid,
+  typicalPan,
+} from './evaporation.ts';
 export { type HeatingForecast, type HeatReading, heatingForecast } from './heating.ts';
 export {
   type PanAddition,

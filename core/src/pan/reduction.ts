@@ -1,5 +1,5 @@
-import { waterActivity } from '../sugar/index.ts';
 import { earliest } from './earliest.ts';
+import { syrupActivity } from './syrupActivity.ts';
 
 /** One look at the pan: its mass, its °Bx, or both. */
 export interface PanReading {
@@ -51,7 +51,8 @@ export interface ReductionForecast {
  */
 export function relativeRate(waterGrams: number, solidsGrams: number): number {
   if (waterGrams <= 0) return 0.05;
-  return Math.max(0.05, waterActivity({ water: waterGrams, sucrose: Math.max(0, solidsGrams) }));
+  const solids = Math.max(0, solidsGrams);
+  return syrupActivity((100 * solids) / (waterGrams + solids));
 }
 
 /** 80 % of a normal lies within this many standard deviations, and a tenth more for what the linear filter leaves out. */
@@ -67,6 +68,9 @@ interface Belief {
   solids: number;
 }
 
+/** g of water a minute from which on a pan is at an open boil. */
+const BOILS = 20;
+
 /** The belief carried on by some seconds of boiling, in steps of at most half a minute. */
 function carriedOn(belief: Belief, seconds: number): Belief {
   let { water, rate, varWater, varRate, covariance, solids } = belief;
@@ -77,8 +81,8 @@ function carriedOn(belief: Belief, seconds: number): Belief {
     water = Math.max(0, water - rate * f);
     varWater += f * f * varRate - 2 * f * covariance;
     covariance -= f * varRate;
-    // A burner is never quite steady: the rate wanders by about 1 % in a minute.
-    varRate += (0.01 * rate) ** 2 * (dt / 60);
+    // A burner is never quite steady: the rate wanders by about 1 % in a minute of boiling, and a simmer, which takes longer, no further over its time.
+    varRate += (0.01 * rate) ** 2 * (dt / 60) * Math.min(1, (60 * rate) / BOILS);
   }
   return { water, rate, varWater: Math.max(1e-6, varWater), varRate, covariance, solids };
 }

@@ -1,3 +1,4 @@
+import { volume } from '../quantity/index.ts';
 /** One part of a pan, from its lower to its upper rim; straight sided where the two are alike. Millimetres, inside. */
 export interface Frustum {
   heightMm: number;
@@ -112,7 +113,7 @@ export function depthAtVolume(shape: VesselShape, ml: number): number {
   const deepest = vesselDepth(shape);
   const holds = volumeAtDepth(shape, deepest);
   if (!(ml >= 0 && ml <= holds + 1e-6))
-    throw new RangeError(`${Math.round(ml)} mL is outside 0 to ${Math.round(holds)} mL, what the pan holds`);
+    throw new RangeError(`${volume(ml, 0)} is outside 0 to ${volume(holds, 0)}, what the pan holds`);
   let [low, high] = [0, deepest];
   for (let i = 0; i < 60 && high - low > 1e-7; i++) {
     const middle = (low + high) / 2;

@@ -35,8 +35,6 @@ export interface CostBefore {
   unpriced: string[];
 }
 
-/** kJ to warm a gram of it by a degree, and to boil a gram of water off. */
-const [KJ_PER_G_K, KJ_PER_G_BOILED] = [0.0038, 2.257];
 /** Part of a burner's heat that goes into the pan: between gas and induction, typical. */
 const INTO_THE_PAN = 0.5;
 /** A canner's water from the tap to the boil, and kept there, kJ a load: 12 L, then 0.6 kW for half an hour. */
@@ -48,13 +46,10 @@ const CANNER_LOAD_KJ = 12_000 * 0.00419 * 85 + 0.6 * 1800;
  * @example energyOf({ scale: 1, forecast: forecast(cherry, setting) }, 1) > 0 // true
  */
 export function energyOf(
-  making: { scale: number; forecast: Pick<Forecast, 'steps' | 'grams'> },
+  making: { scale: number; forecast: Pick<Forecast, 'steps'> },
   loads: number,
 ): number {
-  const boiled = making.forecast.steps.reduce((sum, s) => sum + s.evaporated, 0);
-  const warmed = making.forecast.grams + boiled;
-  const cooked = making.forecast.steps.some((s) => s.evaporated > 0 || s.boilsAt !== null);
-  const pan = cooked ? warmed * KJ_PER_G_K * 80 + boiled * KJ_PER_G_BOILED : 0;
+  const pan = making.forecast.steps.reduce((sum, step) => sum + step.kilojoules, 0);
   return (making.scale * pan + loads * CANNER_LOAD_KJ) / INTO_THE_PAN / 3600;
 }
 

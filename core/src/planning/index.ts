@@ -45,7 +45,7 @@ export {
 } from './making.ts';
 export { type MemoryOf, minutesOf, type YieldMemory, yieldMemory } from './memory.ts';
 export { type Pack, type PackCover, packsToBuy } from './packs.ts';
-export { mainLine, methodOf, type PastLot, type PastStep, pastLot } from './past.ts';
+export { boiledOffBefore, mainLine, methodOf, type PastLot, type PastStep, pastLot } from './past.ts';
 export { type Divided, dividePicking, type PickingUse, type Ripeness, type Share } from './picking.ts';
 export { costOf, costsOf } from './prices.ts';
 export {

@@ -1,3 +1,4 @@
+import { yieldShown, yieldSign } from '../quantity/index.ts';
 import type { PastLot } from './past.ts';
 import { type PastSpread, spreadOf } from './spread.ts';
 
@@ -23,10 +24,14 @@ const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'];
 
 function sentenceOf(of: MemoryOf, litres: PastSpread, ingredient: string): string {
   const what = of === 'this formula' ? '' : ` of ${ingredient.toLowerCase()}`;
-  const figure = `${litres.middle.toFixed(2)} L per kg`;
+  const [low, middle, high] = [litres.low, litres.middle, litres.high].map(yieldShown) as [
+    number,
+    number,
+    number,
+  ];
+  const figure = `${middle.toFixed(2)} ${yieldSign()}`;
   if (litres.count === 1) return `Your last one${what} gave ${figure}.`;
-  const range =
-    litres.high - litres.low >= 0.005 ? `, ${litres.low.toFixed(2)} to ${litres.high.toFixed(2)}` : '';
+  const range = high - low >= 0.005 ? `, ${low.toFixed(2)} to ${high.toFixed(2)}` : '';
   return `Your last ${NUMBERS[litres.count] ?? litres.count}${what} gave ${figure}${range}.`;
 }
 

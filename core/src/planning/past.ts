@@ -1,6 +1,8 @@
 import { type FormulaContent, forecast } from '../formula/index.ts';
+import type { Range } from '../ingredient/index.ts';
 import { catalogueOf, type LotRecord, lotBottles, standing, stepClock, strainedGrams } from '../lot/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
+import { spreadOf } from './spread.ts';
 
 /** Minutes that one step of a past lot really took, and how big that lot was. */
 export interface PastStep {
@@ -122,4 +124,24 @@ export function pastLot(lot: LotRecord, cup: CupSchool | null, boiledOff: number
     boiledOff,
     steps: stepsOf(lot, grams / 1000, bottles.filled),
   };
+}
+
+/** How far a pan's next lot may lie from the last ones, as a share, where few were seen. */
+const FEW = 0.25;
+const SEEN = 0.1;
+
+/**
+ * Water that the reductions of a formula's past lots boiled off, g a minute: low, middle and high of the last five; null where none was read.
+ * @example boiledOffBefore([], 'f') // null
+ */
+export function boiledOffBefore(past: readonly PastLot[], formulaId: string): Range | null {
+  const read = past.flatMap((p) => (p.formulaId === formulaId && p.boiledOff !== null ? [p.boiledOff] : []));
+  const spread = spreadOf(read.slice(-5));
+  if (!spread) return null;
+  const around = spread.count < 3 ? FEW : SEEN;
+  return [
+    Math.min(spread.low, spread.middle * (1 - around)),
+    spread.middle,
+    Math.max(spread.high, spread.middle * (1 + around)),
+  ];
 }

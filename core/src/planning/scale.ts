@@ -1,5 +1,6 @@
 import { type Forecast, type ForecastSetting, type FormulaContent, forecast } from '../formula/index.ts';
 import { type VesselShape, vesselVolume } from '../pan/index.ts';
+import { volume } from '../quantity/index.ts';
 import { mainLine } from './past.ts';
 import type { PastSpread } from './spread.ts';
 
@@ -147,7 +148,7 @@ function sized(want: Want, facts: Seen, main: string | undefined): { scale: numb
         throw new RangeError('The formula promises no liquid yet: its lines cannot all be weighed');
       return {
         scale: (want.bottles * content.bottleMl) / each,
-        limit: `${want.bottles} bottles of ${content.bottleMl} mL are wanted`,
+        limit: `${want.bottles} bottles of ${volume(content.bottleMl)} are wanted`,
       };
     }
     case 'fruit': {

@@ -276,9 +276,9 @@ function plainAt(
   return shaped(tokens, whole);
 }
 
-/** "2 cups chopped", "1 cup of finely grated": how it is cut changes what a cup of it weighs. */
+/** "2 cups chopped", "500 g of finely grated": how it is cut changes what a cup of it weighs, and how readily it gives its juice. */
 function shaped(tokens: readonly Token[], read: AmountRead): AmountRead {
-  if (dimensionOf(read.unit) !== 'volume') return read;
+  if (!isMatter(read.unit)) return read;
   let i = read.next;
   while (/^(?:of|finely|coarsely|roughly|thinly|freshly)$/.test(tokens[i]?.word ?? '')) i += 1;
   const shape = ownOf(SHAPED, tokens[i]?.word);

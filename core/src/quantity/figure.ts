@@ -1,8 +1,17 @@
 import { isAbout } from './amountAt.ts';
 import { readDigits } from './digits.ts';
-import { celsiusOf, degrees, degreesShown, unitsNow } from './kitchenUnits.ts';
-import { parseQuantity } from './parse.ts';
-import { type UnitId, units } from './units.ts';
+import {
+  celsiusOf,
+  degrees,
+  degreesShown,
+  unitsNow,
+  volumeOfShown,
+  volumeShown,
+  volumeSign,
+} from './kitchenUnits.ts';
+import { ownOf } from './ownOf.ts';
+import { parseQuantity, type Quantity } from './parse.ts';
+import { millilitresIn, type UnitId, units } from './units.ts';
 
 /** What a field asks for: the unit that a bare number is in, and the bounds it lies within, both included. */
 export interface FigureOptions {
@@ -10,6 +19,8 @@ export interface FigureOptions {
   unit: UnitId | '';
   min?: number;
   max?: number;
+  /** Whether a bare number is in the kitchen's own measure of the unit's dimension: fluid ounces where it pours in them. */
+  kitchens?: boolean;
   /** Whether only a whole number is taken. */
   whole?: boolean;
 }
@@ -26,6 +37,8 @@ const EXAMPLE: Partial<Record<UnitId, string>> = {
   mm: '66 or 2 5/8 in',
   min: '25, 1 h or 90 s',
 };
+
+const SIGN: Partial<Record<UnitId, string>> = { ml: 'mL', l: 'L' };
 
 /** What to write for instance, in the kitchen's own degrees first. */
 function exampleOf(unit: UnitId | ''): string {
@@ -62,23 +75,33 @@ function inUnit(text: string, unit: UnitId): number {
   const read = parseQuantity(text);
   if (read.range || read.asks === 'decimal-or-thousands')
     throw new RangeError(`"${text}" may be more than one figure`);
-  // A bare fraction has no unit of its own: it is in that of the field.
-  if (read.unit === 'each') return read.amount;
-  const [from, to] = [units[read.unit as UnitId], units[unit]];
-  if (!from?.size || !to.size || from.dimension !== to.dimension)
-    throw new RangeError(`"${text}" is not in ${unit}`);
-  return (read.amount * from.size) / to.size;
+  return sizeOf(read, unit, text) / units[unit].size!;
 }
 
-function figureOf(text: string, unit: UnitId | ''): number {
+/** A quantity in the core unit of a field's dimension, all its parts together. */
+function sizeOf(read: Quantity, unit: UnitId, text: string): number {
+  const to = units[unit];
+  const more = read.plus ? sizeOf(read.plus, unit, text) : 0;
+  // A bare fraction has no unit of its own: it is in that of the field.
+  if (read.unit === 'each') return read.amount * (to.size ?? 1) + more;
+  // Where a volume is asked for, an ounce is a fluid one.
+  const said = (to.dimension === 'volume' && read.unit === 'oz' ? 'floz' : read.unit) as UnitId;
+  const from = ownOf(units, said);
+  if (!to.size || from?.dimension !== to.dimension || (!from.size && to.dimension !== 'volume'))
+    throw new RangeError(`"${text}" is not in ${SIGN[unit] ?? unit}`);
+  return read.amount * (from.size ?? millilitresIn(said, unitsNow().cup ?? undefined)) + more;
+}
+
+function figureOf(text: string, { unit, kitchens }: FigureOptions): number {
   const bare = BARE.exec(text);
   if (bare) {
     const { value, or } = readDigits(bare[2]!, unit === 'kg' || unit === 'l');
     if (or !== undefined)
       throw new RangeError(`"${text}" is ${value} or ${or}: write it as ${value} or as ${or}`);
     const signed = bare[1] === '-' ? -value : value;
-    // A bare temperature is read off the kitchen's own thermometer.
-    return unit === 'C' ? celsiusOf(signed) : signed;
+    // A bare temperature is read off the kitchen's own thermometer, a volume of the kitchen's off its own jug.
+    if (unit === 'C') return celsiusOf(signed);
+    return unit === 'ml' && kitchens ? volumeOfShown(signed) : signed;
   }
   if (unit === '') throw new RangeError(`"${text}" is not a number`);
   return inUnit(text, unit);
@@ -86,12 +109,19 @@ function figureOf(text: string, unit: UnitId | ''): number {
 
 const shown = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 3 });
 
-function outOfBounds(value: number, { unit, min, max, whole }: FigureOptions): string | null {
-  const of = unit === '' ? '' : ` ${unit === 'C' ? degrees() : unit}`;
-  const said = (bound: number) => shown(unit === 'C' ? degreesShown(bound) : bound);
+/** A bound as the field would show it, with its sign. */
+function boundSaid(bound: number, { unit, kitchens }: FigureOptions): string {
+  if (unit === '') return shown(bound);
+  if (unit === 'C') return `${shown(degreesShown(bound))} ${degrees()}`;
+  if (unit === 'ml' && kitchens) return `${shown(volumeShown(bound))} ${volumeSign()}`;
+  return `${shown(bound)} ${SIGN[unit] ?? unit}`;
+}
+
+function outOfBounds(value: number, options: FigureOptions): string | null {
+  const { min, max, whole } = options;
   if (whole && !Number.isInteger(value)) return 'Write a whole number.';
-  if (min !== undefined && value < min) return `Not under ${said(min)}${of}.`;
-  if (max !== undefined && value > max) return `Not over ${said(max)}${of}.`;
+  if (min !== undefined && value < min) return `Not under ${boundSaid(min, options)}.`;
+  if (max !== undefined && value > max) return `Not over ${boundSaid(max, options)}.`;
   return null;
 }
 
@@ -106,7 +136,7 @@ export function readFigure(text: string, options: FigureOptions): Figure {
   const said = plain(text);
   if (said === '') return { value: null };
   try {
-    const value = figureOf(said, options.unit);
+    const value = figureOf(said, options);
     if (!Number.isFinite(value)) throw new RangeError(`"${text.trim()}" is not a number`);
     const problem = outOfBounds(value, options);
     return problem ? { problem } : { value };

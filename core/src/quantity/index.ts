@@ -25,12 +25,26 @@ export {
   temperature,
   unitsFrom,
   unitsNow,
+  volumeOfShown,
+  volumeShown,
+  volumeSign,
 } from './kitchenUnits.ts';
 export { type NumberRead, numberAt, partBehind } from './numberWords.ts';
 export { ownOf } from './ownOf.ts';
 export { askOf, parseQuantity, type Quantity } from './parse.ts';
 export { priceShown, type ReadPrice, readPrice } from './price.ts';
-export { depthSaid, grouped, money, plural, weight } from './shown.ts';
+export {
+  batchVolume,
+  bottleSize,
+  depthSaid,
+  grouped,
+  money,
+  plural,
+  volume,
+  weight,
+  yieldShown,
+  yieldSign,
+} from './shown.ts';
 export { singular } from './singular.ts';
 export { type Token, textOf, tokensOf, wordOf } from './tokens.ts';
 export {

@@ -1,16 +1,21 @@
-/** What a kitchen says its temperatures and weights in, and how it writes days. */
+import { type CupSchool, cupSchools } from './units.ts';
+
+/** What a kitchen says its temperatures, weights and volumes in, and how it writes days. */
 export interface KitchenUnits {
   temperature: 'C' | 'F';
+  /** g, kg, mL and L; or lb, oz and fl oz. */
   weight: 'metric' | 'us';
   /** How it writes days, hours and money: a language tag whose language is the program's own. */
   locale: Locale;
+  /** Whose cups, pints and fluid ounces it means; null while nobody has said. */
+  cup: CupSchool | null;
 }
 
 /** The ways of writing that a kitchen chooses from: in all of them a point parts the decimals. */
 export const LOCALES = ['en-GB', 'en-US', 'en-CA', 'en-AU', 'en-NZ', 'en-IE', 'en-IN'] as const;
 export type Locale = (typeof LOCALES)[number];
 
-export const METRIC: KitchenUnits = { temperature: 'C', weight: 'metric', locale: 'en-GB' };
+export const METRIC: KitchenUnits = { temperature: 'C', weight: 'metric', locale: 'en-GB', cup: null };
 
 let source: () => KitchenUnits = () => METRIC;
 
@@ -86,3 +91,34 @@ export const degreesApart = (celsius: number, digits = 0): string =>
  * @example localeNow() // 'en-GB'
  */
 export const localeNow = (): Locale => source().locale;
+
+/**
+ * mL in one of the kitchen's fluid ounces or quarts; those of the United States while nobody has said whose.
+ * @example millilitresOf('quart') // 946.35
+ */
+export const millilitresOf = (unit: 'floz' | 'quart'): number => cupSchools[source().cup ?? 'us'][unit];
+
+/**
+ * The sign of the volume that the kitchen's bottles and jugs are marked in.
+ * @example volumeSign() // 'mL'
+ */
+export const volumeSign = (): 'mL' | 'fl oz' => (source().weight === 'us' ? 'fl oz' : 'mL');
+
+/**
+ * A volume as the figure on the kitchen's jug.
+ * @param ml millilitres
+ * @example volumeShown(250) // 250
+ */
+export const volumeShown = (ml: number): number =>
+  source().weight === 'us' ? Number((ml / millilitresOf('floz')).toFixed(2)) : ml;
+
+/**
+ * mL of a figure read off the kitchen's jug: a fluid ounce is poured to the millilitre.
+ * @param shown in the kitchen's measure
+ * @example volumeOfShown(250) // 250
+ */
+export function volumeOfShown(shown: number): number {
+  if (source().weight !== 'us') return shown;
+  const ml = shown * millilitresOf('floz');
+  return ml < 20 ? Number(ml.toFixed(1)) : Math.round(ml);
+}

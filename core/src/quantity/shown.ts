@@ -1,4 +1,4 @@
-import { localeNow, unitsNow } from './kitchenUnits.ts';
+import { localeNow, millilitresOf, unitsNow } from './kitchenUnits.ts';
 import { priceShown } from './price.ts';
 
 /** One format a number of digits: making one costs more than using it a hundred times. */
@@ -37,6 +37,50 @@ export const weight = (grams: number): string => {
     return Math.abs(grams) >= 100 * GRAMS_PER_LB ? `${grouped(grams / GRAMS_PER_LB, 1)} lb` : inPounds(grams);
   return grams >= 10_000 ? `${grouped(grams / 1000, 1)} kg` : `${grouped(grams, grams < 20 ? 1 : 0)} g`;
 };
+
+/**
+ * A volume as the kitchen says it: mL, or fluid ounces to a tenth.
+ * @param ml millilitres; @param digits behind the point, of mL; as it stands where not said
+ * @example volume(250) // '250 mL'
+ */
+export function volume(ml: number, digits?: 0 | 1): string {
+  if (unitsNow().weight === 'us')
+    return `${grouped(ml / millilitresOf('floz'), 1).replace(/\.0$/, '')} fl oz`;
+  return `${digits === undefined && !Number.isInteger(ml) ? ml : grouped(ml, digits ?? 0)} mL`;
+}
+
+/**
+ * What a bottle or jar holds: in a kitchen of fluid ounces with the mL that stands on its glass beside it.
+ * @param ml millilitres
+ * @example bottleSize(250) // '250 mL'
+ */
+export const bottleSize = (ml: number): string =>
+  unitsNow().weight === 'us' ? `${volume(ml)} (${grouped(ml)} mL)` : volume(ml);
+
+/**
+ * What a whole batch comes to: L, or quarts.
+ * @param ml millilitres
+ * @example batchVolume(2504) // '2.50 L'
+ */
+export const batchVolume = (ml: number): string =>
+  unitsNow().weight === 'us' ? `${grouped(ml / millilitresOf('quart'), 2)} qt` : `${grouped(ml / 1000, 2)} L`;
+
+const KG_PER_LB = GRAMS_PER_LB / 1000;
+
+/**
+ * What a weight of fruit gives: L per kg, or quarts per pound.
+ * @param litresPerKg L
+ * @example yieldShown(0.61) // 0.61
+ */
+export const yieldShown = (litresPerKg: number): number =>
+  unitsNow().weight === 'us' ? ((litresPerKg * 1000) / millilitresOf('quart')) * KG_PER_LB : litresPerKg;
+
+/**
+ * The sign of what a weight of fruit gives.
+ * @example yieldSign() // 'L per kg'
+ */
+export const yieldSign = (): 'L per kg' | 'qt per lb' =>
+  unitsNow().weight === 'us' ? 'qt per lb' : 'L per kg';
 
 /**
  * A price with the sign of its currency.

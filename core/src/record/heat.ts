@@ -1,4 +1,4 @@
-import { PROCESS_METHODS } from '../heat/index.ts';
+import { HEATED_IN } from '../heat/index.ts';
 import { numbers } from './bottling.ts';
 import { choice, count, group, list, nullable, number, otherwise, reference, text } from './field.ts';
 import { kind } from './kind.ts';
@@ -22,6 +22,8 @@ const limits = group(
   },
   'Within which limits?',
 );
+/** In what it is heated. */
+const heatedIn = choice(HEATED_IN, 'In what is it heated?');
 const minutes = (ask: string, over = false) => number(0, 240, ask, { over });
 
 export const heatProcess = kind({
@@ -43,11 +45,13 @@ export const heatProcess = kind({
     numbers: numbers('Which bottles were in it?'),
     /** Hot fill: seconds held lid down. */
     invertedSeconds: nullable(number(0, 3600, 'How many seconds lid down?')),
+    /** In what it was heated; by the process's own method where it is not said. */
+    method: nullable(heatedIn),
   },
   kept: {
     name: processName,
     source: processSource,
-    method: choice(PROCESS_METHODS, 'Which method?'),
+    method: heatedIn,
     requiredMinutes: minutes('How many minutes does the source ask for?'),
     /** Of the kitchen when it was done. */
     elevationMetres: nullable(number(-500, 9000, 'How high is the kitchen, m?')),
@@ -69,12 +73,15 @@ export const load = kind({
   said: {
     processId: processKey,
     bottles: count('How many jars?'),
+    /** Water, or steam; water where it is not said. */
+    method: nullable(heatedIn),
     /** Which of them, by number; those not yet in a load where it is not said. */
     numbers: numbers('Which jars, by number?'),
   },
   kept: {
     numbers: numbers('Which jars, by number?'),
     number: count('Which load?'),
+    method: heatedIn,
     name: processName,
     source: processSource,
     requiredMinutes: minutes('How many minutes does the source ask for?'),

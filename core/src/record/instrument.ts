@@ -2,7 +2,7 @@ import { choice, flag, group, list, nullable, number, text } from './field.ts';
 import { kind } from './kind.ts';
 
 /** Ways to check an instrument that has no buffers. */
-export const CHECK_KINDS = ['water', 'weight', 'ice', 'boil'] as const;
+export const CHECK_KINDS = ['water', 'weight', 'ice', 'boil', 'gravity', 'salt'] as const;
 
 export const calibration = kind({
   noun: 'calibration',
@@ -16,7 +16,9 @@ export const calibration = kind({
       group(
         {
           buffer: number(1, 13, 'Which buffer?'),
-          mv: number(-600, 600, 'How many millivolts does it show?'),
+          mv: nullable(number(-600, 600, 'How many millivolts does it show?')),
+          /** Of a pen that shows pH and no millivolts, once it was set on its buffers. */
+          ph: nullable(number(0, 14, 'Which pH does it show?')),
           celsius: number(0, 40, 'How warm is the buffer, °C?'),
         },
         'Which buffer, and what does the meter show?',
@@ -39,7 +41,8 @@ export const check = kind({
   table: 'instrument_check',
   of: 'instrument',
   path: 'checks',
-  summary: 'Check a refractometer on water, a scale on a known weight, a thermometer in ice or boiling water',
+  summary:
+    'Check a refractometer or hydrometer on water, a scale on a known weight, a thermometer in ice or boiling water, a water activity meter on salt',
   verb: 'check',
   said: {
     kind: choice(CHECK_KINDS, 'Checked in what?'),

@@ -16,7 +16,13 @@ import { kind } from './kind.ts';
 /** `answer` says that the recurring prompt of the step was done: it does not move the clock. */
 export const MARKS = ['start', 'pause', 'done', 'reopen', 'answer'] as const;
 /** `boil` is a full rolling boil that was seen, in minutes by the clock: seen, not measured. */
-export const READING_KINDS = ['brix', 'ph', 'ta', 'temperature', 'boil', 'mass', 'depth', 'note'] as const;
+export const READING_KINDS = [
+  ...(['brix', 'ph', 'ta', 'temperature', 'boil', 'mass', 'depth'] as const),
+  /** In a jug, mL as it stands there, hot or cold; its value is that at 20 °C. */
+  'volume',
+  'water-activity',
+  'note',
+] as const;
 export const SAMPLES = ['pan', 'finished'] as const;
 /** How a finished sample was taken: as it is, blended with its solids, or out of a jar opened for it. */
 export const TAKEN = ['as-it-is', 'blended', 'opened-jar'] as const;
@@ -67,6 +73,8 @@ export const addition = kind({
     why: nullable(why('Write a reason of two letters or more.')),
     /** From which bag, picking or bottle it came, in words. */
     from: nullable(text(120, 'From which bag, picking or shop?')),
+    /** Whether more of the line follows: it goes in in parts. */
+    more: flag('Does more of it follow?'),
     /** g of it before trimming, where that was weighed too: so much leaves the stock. */
     beforeTrimming: nullable(grams('How many grams before trimming?')),
   },

@@ -27,7 +27,8 @@ const letter: HeatProcess = {
   ...{ id: 'letter', name: 'Cherry syrup', source: 'A letter', readOn: '2026-05-03' },
   ...{ fruits: ['sour-cherry'], acids: [], products: ['syrup'], brix: null, highestPh: null },
   ...{ closure: 'two-piece-lid', largestMl: 500, headspaceInches: 0.5, method: 'boiling-water' },
-  ...{ hotFill: null, restMinutes: 5 },
+  ...{ hotFill: null, restMinutes: 5, state: 'strained', pack: 'hot', steam: false },
+  ...{ anyFruitBut: null, acidsRequired: [], salt: false, spices: [], thickeners: [] },
   bands: [
     { toFeet: 1000, minutes: 10 },
     { toFeet: 6000, minutes: 15 },
@@ -35,6 +36,7 @@ const letter: HeatProcess = {
 } as HeatProcess;
 const jarred: ProcessedProduct = {
   ...{ kind: 'syrup', fruits: ['sour-cherry'], acids: [], thickeners: [], pieces: false, brix: 50, ph: 3.4 },
+  pack: 'hot',
   ...{ closure: 'two-piece-lid', nominalMl: 237, headspaceInches: 0.5, rated: ['boiling-water'] },
 };
 

@@ -1,4 +1,4 @@
-import { heatProcessRoutes, type NewProcess, type OwnProcess } from '@inch/contract/heatProcess';
+import { heatProcessRoutes, type NewProcess, OwnProcess } from '@inch/contract/heatProcess';
 import { type HeatProcess, heatProcesses } from '@inch/core/heat';
 import type { z } from 'zod';
 import { type Database, insert, rows, toSql } from '../database/pool.ts';
@@ -12,7 +12,7 @@ export async function ownProcesses(db: Database, kitchenId: string): Promise<Own
     'SELECT id, content FROM own_process WHERE kitchen_id = ? ORDER BY at DESC, id DESC',
     [kitchenId],
   );
-  return found.map((r) => ({ ...JSON.parse(r.content), id: r.id }));
+  return found.map((r) => OwnProcess.parse({ ...JSON.parse(r.content), id: r.id }));
 }
 
 /** A process that ships or is the kitchen's own; null where there is none of that id. */

@@ -157,7 +157,8 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const session = known === undefined ? await sessionOf(app.pool, req) : known;
     try {
       admit(route.access, session?.account ?? null);
-      await inUnits(session!.kitchen.units, () => answer(session!, req, res));
+      const { units, cupSchool } = session!.kitchen;
+      await inUnits({ ...units, cup: cupSchool }, () => answer(session!, req, res));
     } catch (error) {
       if (session && refused && (isRefusal(error) || error instanceof ZodError))
         await inWriting(app.pool, session, (writing) =>

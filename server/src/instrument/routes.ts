@@ -23,6 +23,7 @@ export async function addInstrument(
     kind: body.kind,
     name: body.name,
     compensated: body.compensated,
+    made_for_celsius: body.kind === 'hydrometer' ? (body.madeForCelsius ?? 20) : null,
     created_at: toSql(w.now),
   });
   await journal(w, 'instrument', body.id, 'add', body);

@@ -120,10 +120,11 @@ export async function instrumentsOf(
     kind: Instrument['kind'];
     name: string;
     compensated: number;
+    made_for_celsius: number | null;
     retired_at: string | null;
   }>(
     db,
-    'SELECT id, kind, name, compensated, retired_at FROM instrument WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, kind, name',
+    'SELECT id, kind, name, compensated, made_for_celsius, retired_at FROM instrument WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, kind, name',
     [kitchen.id],
   );
   const calibrations = await newestFirst(
@@ -137,12 +138,13 @@ export async function instrumentsOf(
     found.map((i) => i.id),
   );
   const today = dayOf(now, kitchen.timeZone);
-  return found.map(({ retired_at, ...i }) => {
+  return found.map(({ retired_at, made_for_celsius, ...i }) => {
     const own = calibrations.get(i.id)!;
     const last = own[0];
     return {
       ...i,
       compensated: i.compensated === 1,
+      madeForCelsius: made_for_celsius,
       retired: retired_at !== null,
       calibratedToday: last?.accepted === true && dayOf(last.at, kitchen.timeZone) === today,
       calibrations: own.slice(0, SHOWN),

@@ -1,5 +1,5 @@
 import type { NewLot } from '@inch/contract/lot';
-import type { FormulaContent } from '@inch/core/formula';
+import { type FormulaContent, kills } from '@inch/core/formula';
 import { lotCode } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
@@ -56,7 +56,7 @@ export async function beginLot(
       kind: step.kind,
       title: step.title,
       minutes: step.minutes ?? null,
-      kill_step: step.killStep ?? false,
+      kill_step: kills(step),
     });
   await journal(
     w,

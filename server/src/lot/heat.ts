@@ -1,5 +1,5 @@
 import { loadClock, whyNotMarked } from '@inch/core/bottling';
-import { type HeatProcess, lethality, type MeasuredLimits } from '@inch/core/heat';
+import { type HEATED_IN, lethality, type MeasuredLimits } from '@inch/core/heat';
 import { freeNumbers, lotBottles, matchLot, standing } from '@inch/core/lot';
 import type { Entries, Kept } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
@@ -14,12 +14,14 @@ import { fullLot } from './change.ts';
 import { openOutOfLimits } from './deviations.ts';
 import type { StoredLot } from './store.ts';
 
+type HeatedIn = (typeof HEATED_IN)[number];
+
 /** A process as it stands for one lot, here: matched with it line by line, with its minutes at the kitchen's elevation. */
 interface Matched {
   processId: string | null;
   name: string;
   source: string;
-  method: HeatProcess['method'];
+  method: HeatedIn;
   requiredMinutes: number;
   restMinutes: number;
   mismatches: string[];
@@ -30,7 +32,12 @@ interface Matched {
 
 const ANY_LIMITS: MeasuredLimits = { brix: null, highestPh: null };
 
-async function matchedWith(w: Writing, lot: StoredLot, id: string): Promise<Matched> {
+async function matchedWith(
+  w: Writing,
+  lot: StoredLot,
+  id: string,
+  heatedIn: HeatedIn | null,
+): Promise<Matched> {
   const process = await processOf(w.tx, w.kitchen.id, id);
   if (!process)
     throw invalid('processId', 'There is no such process. Choose one, or give your own with its source.');
@@ -38,7 +45,9 @@ async function matchedWith(w: Writing, lot: StoredLot, id: string): Promise<Matc
   const rated = (container: string) => containers.find((c) => c.id === container)?.rated ?? [];
   // °Bx and pH may be measured later: they are matched with the limits as they then stand.
   const limits = { brix: process.brix, highestPh: process.highestPh };
-  const [match] = matchLot([{ ...process, ...ANY_LIMITS }], lot, rated, w.kitchen.elevationMetres);
+  const method = heatedIn ?? process.method;
+  const open = { ...process, ...ANY_LIMITS };
+  const [match] = matchLot([open], lot, rated, w.kitchen.elevationMetres, method);
   if (!match) throw invalid('processId', 'Count the bottles first: the process depends on them.');
   const minutes = process.method === 'hot-fill' ? process.hotFill!.holdMinutes : match.minutes;
   if (minutes === null) throw invalid('processId', match.reasons.at(-1)!);
@@ -46,7 +55,7 @@ async function matchedWith(w: Writing, lot: StoredLot, id: string): Promise<Matc
     processId: process.id,
     name: process.name,
     source: process.source,
-    method: process.method,
+    method,
     requiredMinutes: minutes,
     restMinutes: process.restMinutes,
     invertSeconds: process.hotFill?.invertSeconds ?? 0,
@@ -58,7 +67,12 @@ async function matchedWith(w: Writing, lot: StoredLot, id: string): Promise<Matc
 type HeatProcessKept = Kept<Entries['heat-process']>;
 
 /** Typed minutes are recorded and open nothing: a process that counts is in the list, entered by the owner with its source. */
-const ownWords = (said: { name: string; source: string; requiredMinutes: number | null }): Matched => {
+const ownWords = (said: {
+  name: string;
+  source: string;
+  requiredMinutes: number | null;
+  method: HeatedIn | null;
+}): Matched => {
   if (said.source === '' || said.requiredMinutes === null)
     throw invalid(
       'source',
@@ -68,7 +82,7 @@ const ownWords = (said: { name: string; source: string; requiredMinutes: number 
     processId: null,
     name: said.name || 'Own process',
     source: said.source,
-    method: 'boiling-water',
+    method: said.method ?? 'boiling-water',
     requiredMinutes: said.requiredMinutes,
     mismatches: ['it is in no list: the owner enters a process with its source, product, jar and altitudes'],
     ...{ restMinutes: 0, invertSeconds: 0, limits: ANY_LIMITS },
@@ -92,7 +106,7 @@ export const judgeHeatProcess: Judge<'heat-process'> = async ({ w, lot: head, sa
   if (said.bottles !== null && said.bottles > filled)
     throw invalid('bottles', `Only ${filled} bottles are filled.`);
   refuseNumbers(lot, said.numbers, said.bottles);
-  const matched = said.processId ? await matchedWith(w, lot, said.processId) : ownWords(said);
+  const matched = said.processId ? await matchedWith(w, lot, said.processId, said.method) : ownWords(said);
   const { invertSeconds, restMinutes: _, ...process } = matched;
   const inverted = said.invertedSeconds ?? 0;
   if (invertSeconds > inverted)
@@ -109,8 +123,12 @@ export const judgeLoad: Judge<'load'> = async ({ w, lot: head, said }) => {
   const { left } = lotBottles(lot);
   const failed = standing(lot.sealChecks).reduce((sum, c) => sum + c.failed, 0);
   if (said.bottles > left + failed) throw invalid('bottles', `Only ${left + failed} bottles are there.`);
-  const { method, invertSeconds: _, processId: __, ...process } = await matchedWith(w, lot, said.processId);
-  if (method !== 'boiling-water')
+  const {
+    invertSeconds: _,
+    processId: __,
+    ...process
+  } = await matchedWith(w, lot, said.processId, said.method);
+  if (process.method === 'hot-fill')
     throw invalid('processId', 'That is a hot fill: it needs no canner. Record it under Process.');
   refuseNumbers(lot, said.numbers, said.bottles);
   const numbers = said.numbers ?? freeNumbers(lot, said.bottles);
@@ -125,13 +143,13 @@ export const judgeLoad: Judge<'load'> = async ({ w, lot: head, said }) => {
 /** The process that a load was, once the fire went off after its time. */
 async function writeProcessOf(w: Writing, lot: StoredLot, load: StoredLot['loads'][number], at: string) {
   const minutes = Math.round((loadClock(load, at).boiledSeconds / 60) * 100) / 100;
-  const { processId, name, source, requiredMinutes, mismatches, limits, bottles, numbers } = load;
+  const { processId, name, source, method, requiredMinutes, mismatches, limits, bottles, numbers } = load;
   await writeEntry(w, 'heat-process', lot.id, {
     id: newId(),
     at,
     values: {
-      ...{ processId, name, source, requiredMinutes, mismatches, limits, bottles, numbers, minutes },
-      ...{ method: 'boiling-water', invertedSeconds: null, loadId: load.id },
+      ...{ processId, name, source, method, requiredMinutes, mismatches, limits, bottles, numbers, minutes },
+      ...{ invertedSeconds: null, loadId: load.id },
       elevationMetres: w.kitchen.elevationMetres,
     },
   });

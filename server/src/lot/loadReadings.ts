@@ -1,4 +1,4 @@
-import { type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/instrument';
+import { CHECKS, type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/instrument';
 import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
 import type { Database } from '../database/pool.ts';
 import { entriesOf, type Found } from '../entry/read.ts';
@@ -14,7 +14,7 @@ interface Trusted {
   checks: Map<string, KeptCheck[]>;
 }
 
-const CHECKED = new Set<string>(['refractometer', 'scale', 'thermometer']);
+const CHECKED = new Set<string>(Object.keys(CHECKS));
 
 /** Whether a reading counts, by the checks of its instrument before it and after it. @param timeZone of its lot */
 function standingOf({ entry, row }: Reading, { calibrations, checks }: Trusted, timeZone: string) {
@@ -22,6 +22,8 @@ function standingOf({ entry, row }: Reading, { calibrations, checks }: Trusted, 
   if (entry.simulated) return { counts: false, whyNot: 'it was taken with a simulated instrument' };
   if (kind === 'ph' && value !== null)
     return meterStanding({ value, at }, instrumentId ? calibrations.get(instrumentId)! : null, timeZone);
+  if (kind === 'water-activity' && instrumentId === null)
+    return { counts: false, whyNot: 'no water activity meter was named' };
   if (kind === 'brix' && entry.celsius === null && row.compensated !== 1)
     return { counts: false, whyNot: 'no temperature was given' };
   if (instrumentId && CHECKED.has(String(row.instrument_kind)))

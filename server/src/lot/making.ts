@@ -1,8 +1,10 @@
+import { amountDoubt } from '@inch/core/lot';
 import { asDrawn } from '@inch/core/stock';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
+import { fullLot } from './change.ts';
 import type { LotHead } from './head.ts';
 
 /** Starts, pauses, finishes or reopens a step. */
@@ -55,6 +57,9 @@ export const judgeAddition: Judge<'addition'> = async (judging) => {
   const entry = (await catalogueNow(w.tx, w.kitchen.id)).find(said.ingredientId);
   if (!entry) throw invalid('ingredientId', 'Choose an ingredient of the catalogue.');
   refuseUnlikely(said, lot.content);
+  const full = await fullLot(w, lot.id);
+  const doubt = said.why ? null : amountDoubt(full, said, full.cupSchool);
+  if (doubt) throw invalid('why', doubt, 'urn:inch:doubtful-amount');
   const taken = entry.family === 'water' ? [] : await stockFor(judging);
   const asItIs = taken.reduce((own, { stock }) => asDrawn(own, stock), entry);
   const cause = { kind: 'used', lotId: lot.id, entryId: said.id, at } as const;

@@ -1,6 +1,7 @@
 import { parseJot } from '@inch/core/jot';
 import { judgeReading as judged } from '@inch/core/lot';
-import { correctRefractometer } from '@inch/core/sugar';
+import { swellingAt } from '@inch/core/pan';
+import { correctHydrometer, correctRefractometer } from '@inch/core/sugar';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { asked, invalid } from '../http/problem.ts';
 import { holdWhereAsked } from './change.ts';
@@ -10,6 +11,8 @@ const MEASURES: Record<string, string> = {
   'ph-meter': 'ph',
   thermometer: 'temperature',
   scale: 'mass',
+  hydrometer: 'brix',
+  'water-activity-meter': 'water-activity',
 };
 
 function compensated({ named, said }: Judging<'reading'>): boolean {
@@ -31,12 +34,43 @@ function titrated(said: string): number | null {
   return jot.kind === 'ta' ? jot.raw : null;
 }
 
+/** Specific gravity that a hydrometer showed: as it was said, or as the figure of one that was named; null where it is another reading. */
+function gravityOf({ named, said }: Judging<'reading'>): number | null {
+  if (said.kind !== 'brix') return null;
+  if (named.instrumentId?.kind === 'hydrometer') return said.raw;
+  const jot = parseJot(said.said);
+  return jot.kind === 'brix' ? (jot.gravity ?? null) : null;
+}
+
+/** What a reading comes to at 20 °C. */
+function comesTo(judging: Judging<'reading'>, raw: number | null): number | null {
+  const { said, named } = judging;
+  const { celsius } = said;
+  if (raw === null) return null;
+  if (said.kind === 'volume')
+    return celsius === null ? raw : raw / asked('celsius', () => swellingAt(celsius));
+  if (said.kind !== 'brix') return raw;
+  const gravity = gravityOf(judging);
+  const madeFor = Number(named.instrumentId?.made_for_celsius ?? 20);
+  if (gravity !== null)
+    return asked('raw', () =>
+      correctHydrometer({ gravity, celsius: celsius ?? madeFor, madeForCelsius: madeFor }),
+    ).brix;
+  return celsius === null
+    ? raw
+    : asked('celsius', () =>
+        correctRefractometer({ reading: raw, celsius, compensated: compensated(judging) }),
+      ).brix;
+}
+
 /** Keeps a reading as read and as corrected; what cannot be is refused, what is unlikely asks for a word why. */
 export const judgeReading: Judge<'reading'> = async (judging) => {
   const { w, lot, said, at } = judging;
   const corrects = compensated(judging);
-  const raw = said.kind === 'ta' ? titrated(said.said) : said.raw;
-  const { verdict, sentence } = judged(said.kind, raw, {
+  const gravity = gravityOf(judging);
+  const raw = said.kind === 'ta' ? titrated(said.said) : (gravity ?? said.raw);
+  const value = comesTo(judging, raw);
+  const { verdict, sentence } = judged(said.kind, gravity === null ? raw : value, {
     sample: said.sample,
     targetBrix: targetBrixOf(lot.content),
     celsius: corrects ? null : said.celsius,
@@ -47,11 +81,6 @@ export const judgeReading: Judge<'reading'> = async (judging) => {
   if (said.kind === 'note' && said.said === '') throw invalid('said', 'Write the note.');
   if (said.simulated && said.instrumentId)
     throw invalid('instrumentId', 'What a simulated instrument showed names no real one.');
-  const { celsius } = said;
-  const value =
-    said.kind === 'brix' && celsius !== null
-      ? asked('celsius', () => correctRefractometer({ reading: raw!, celsius, compensated: corrects })).brix
-      : raw;
   const finishedPh = said.kind === 'ph' && said.sample === 'finished' && lot.state !== 'making';
   return { kept: { raw, value }, after: async () => finishedPh && holdWhereAsked(w, lot.id, at) };
 };

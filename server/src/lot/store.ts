@@ -169,6 +169,21 @@ export async function lotsOutOf(
   return withRecords(db, heads);
 }
 
+/** The lots of a formula begun last, newest first. */
+export async function lotsOfFormula(
+  db: Database,
+  kitchen: In,
+  formulaId: string,
+  limit: number,
+): Promise<StoredLot[]> {
+  const heads = await rows<HeadRow>(
+    db,
+    `${HEAD} WHERE l.kitchen_id = ? AND v.formula_id = ? ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
+    [kitchen.id, formulaId],
+  );
+  return (await readable(db, heads)).lots;
+}
+
 /** The lot of the same formula begun last before another; null where that was the first. */
 export async function lotBefore(db: Database, kitchen: In, lot: StoredLot): Promise<StoredLot | null> {
   const heads = await rows<HeadRow>(

@@ -3,7 +3,7 @@ import type { LotView } from '@inch/contract/lot';
 import { spokenDay } from '@inch/core/calendar';
 import { boilingPointOfWater, feetOf } from '@inch/core/heat';
 import { datedBack, type LotRecord } from '@inch/core/lot';
-import { temperature } from '@inch/core/quantity';
+import { bottleSize, temperature } from '@inch/core/quantity';
 import { lateSaid } from '@inch/core/record';
 import { momentIn, type Sheet } from './paper.ts';
 
@@ -36,7 +36,7 @@ export function verdict(lot: LotView, kitchen: Kitchen): { words: string; releas
 export function head(lot: LotView, kitchen: Kitchen): string[] {
   const filled = lot.bottlings
     .filter((b) => b.struck === null)
-    .map((b) => `${b.count} × ${b.nominalMl} mL ${b.container}`);
+    .map((b) => `${b.count} × ${bottleSize(b.nominalMl)} ${b.container}`);
   const { bestBy, dateWord, madeOn } = lot.keeping;
   return [
     `${kitchen.name}, ${kitchen.place}`,

@@ -1,4 +1,5 @@
 import { type Instrument, instrumentRoutes, NewInstrument } from '@inch/contract/instrument';
+import { degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useInstruments } from '../data/instruments.ts';
 import { send } from '../data/record.ts';
@@ -22,15 +23,21 @@ const KINDS: Record<Instrument['kind'], string> = {
   refractometer: 'Refractometer',
   thermometer: 'Thermometer',
   scale: 'Scale',
+  hydrometer: 'Hydrometer',
+  'water-activity-meter': 'Water activity meter',
 };
 
 function AddInstrument() {
   const form = useDeedForm({
     of: 'instrument',
     draft: 'instrument',
-    empty: { kind: 'ph-meter', name: '', compensated: false },
+    empty: { kind: 'ph-meter', name: '', compensated: false, madeFor: degreesShown(20).toFixed(0) },
     schema: NewInstrument,
-    read: (a) => a,
+    read: ({ madeFor: _, ...a }, fields) => ({
+      ...a,
+      madeForCelsius: a.kind === 'hydrometer' ? fields.figure('madeFor', { unit: 'C' }) : null,
+    }),
+    fieldAt: (path) => (path === 'madeForCelsius' ? 'madeFor' : undefined),
     write: (body) =>
       send(instrumentRoutes.add, { of: 'instrument', code: 'Instrument', words: body.name, body }),
     done: 'Instrument added',
@@ -47,10 +54,21 @@ function AddInstrument() {
           ))}
         </Choice>
         <Field label="Name" {...form.field('name')} />
-        <label className="flex min-h-6 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('compensated')} />{' '}
-          corrects for temperature by itself
-        </label>
+        {form.values.kind === 'hydrometer' && (
+          <Field
+            label={`Made for, ${degrees()}`}
+            hint="It stands on the spindle; many are made for 15.6 °C (60 °F)."
+            figure
+            inputMode="decimal"
+            {...form.field('madeFor')}
+          />
+        )}
+        {form.values.kind === 'refractometer' && (
+          <label className="flex min-h-6 items-center gap-2">
+            <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('compensated')} />{' '}
+            corrects for temperature by itself
+          </label>
+        )}
         <Button type="submit">Add instrument</Button>
       </fieldset>
     </form>
@@ -100,7 +118,16 @@ function Calibrations({ meter }: { meter: Instrument }) {
   );
 }
 
-const CHECK_NAMES = { water: 'water', weight: 'weight', ice: 'ice', boil: 'boiling' } as const;
+const CHECK_NAMES = {
+  gravity: 'water',
+  salt: 'salt',
+  water: 'water',
+  weight: 'weight',
+  ice: 'ice',
+  boil: 'boiling',
+} as const;
+
+const digitsOf = (kind: keyof typeof CHECK_NAMES): number => (kind === 'gravity' || kind === 'salt' ? 3 : 1);
 
 function KeptChecks({ instrument }: { instrument: Instrument }) {
   if (instrument.checks.length === 0) return <p className="py-3 text-ink-2">Never checked here.</p>;
@@ -110,8 +137,8 @@ function KeptChecks({ instrument }: { instrument: Instrument }) {
         <tr key={c.id} className="border-b border-steel-line">
           <td className="py-1.5 pr-3 whitespace-nowrap">{dayAndTime(c.at)}</td>
           <td className="py-1.5 pr-3">{CHECK_NAMES[c.kind]}</td>
-          <td className="figure py-1.5 pr-3">{c.read.toFixed(1)}</td>
-          <td className="figure py-1.5 pr-3">{c.expected.toFixed(1)}</td>
+          <td className="figure py-1.5 pr-3">{c.read.toFixed(digitsOf(c.kind))}</td>
+          <td className="figure py-1.5 pr-3">{c.expected.toFixed(digitsOf(c.kind))}</td>
           <td className="py-1.5 pr-3">
             <Verdict accepted={c.accepted} />
           </td>
@@ -166,6 +193,7 @@ function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; ma
         {KINDS[i.kind]}
         {i.kind === 'refractometer' &&
           (i.compensated ? ', corrects for temperature by itself' : ', corrected here to 20 °C')}
+        {i.madeForCelsius !== null && `, made for ${temperature(i.madeForCelsius)}`}
         {!good && i.whyNot && `: ${i.whyNot}`}
       </p>
       {mayWrite && !i.retired && i.kind === 'ph-meter' && <Calibrate meter={i} />}
@@ -175,7 +203,14 @@ function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; ma
   );
 }
 
-const ORDER: Instrument['kind'][] = ['ph-meter', 'refractometer', 'thermometer', 'scale'];
+const ORDER: Instrument['kind'][] = [
+  'ph-meter',
+  'refractometer',
+  'thermometer',
+  'scale',
+  'hydrometer',
+  'water-activity-meter',
+];
 
 /** The instruments of the kitchen, each with what it was calibrated or checked by: a reading counts only while that is good. */
 export function Bench() {
@@ -203,7 +238,8 @@ export function Bench() {
       <h1>Bench</h1>
       <p className="mt-1 text-ink-2">
         A calibration is good for its day; readings under pH 4.01 need the low check as well. A refractometer
-        is zeroed every week, a scale and a thermometer are checked every three months.
+        is zeroed every week, as is a water activity meter; a scale, a thermometer and a hydrometer are
+        checked every three months. A pen that shows only pH is calibrated by what it shows in its buffers.
       </p>
       {sorted.length === 0 && (
         <Empty title="No instruments yet">

@@ -26,13 +26,17 @@ const LOW_CHECKS = [
 /** Buffers stand in the room, where nothing else is said. */
 const warm = (): string => degreesShown(20).toFixed(0);
 
-const emptyAnswers = () => ({
+const emptyAnswers = (shows: 'mV' | 'pH') => ({
+  shows,
   ...{ seven: { mv: '', celsius: warm() }, four: { mv: '', celsius: warm() } },
   ...{ low: { mv: '', celsius: warm() }, lowWith: '3' },
 });
 
+/** Whether a meter was calibrated last by the pH that it shows: a pen has no millivolts. */
+const showsPh = (meter: Instrument): boolean => meter.calibrations[0]?.points[0]?.ph != null;
+
 function useCalibration(meter: Instrument) {
-  const [empty] = useState(emptyAnswers);
+  const [empty] = useState(() => emptyAnswers(showsPh(meter) ? 'pH' : 'mV'));
   return useDeedForm({
     of: 'instrument',
     draft: `calibration ${meter.id}`,
@@ -40,9 +44,18 @@ function useCalibration(meter: Instrument) {
     schema: bodyOf('calibration'),
     read: (a, fields) => ({
       points: STANDARDS.flatMap(({ key, buffer }) => {
-        const mv = fields.figure(`${key}.mv`, { unit: '' });
+        const shown = fields.figure(`${key}.mv`, { unit: '' });
         const celsius = fields.figure(`${key}.celsius`, { unit: 'C' });
-        return mv === null ? [] : [{ buffer: buffer ?? Number(a.lowWith), mv, celsius }];
+        if (shown === null || celsius === null) return [];
+        const pen = a.shows === 'pH';
+        return [
+          {
+            buffer: buffer ?? Number(a.lowWith),
+            mv: pen ? null : shown,
+            ph: pen ? shown : null,
+            celsius,
+          },
+        ];
       }),
     }),
     fieldAt: (path, values) => {
@@ -87,7 +100,12 @@ function StandardRow({ form, standard }: { form: Calibration; standard: (typeof 
         )}
       </th>
       <td className="w-40 py-1.5">
-        <Field label={`${name}, millivolts`} labelHidden figure {...form.field(`${key}.mv`)} />
+        <Field
+          label={`${name}, ${form.values.shows === 'pH' ? 'pH' : 'millivolts'}`}
+          labelHidden
+          figure
+          {...form.field(`${key}.mv`)}
+        />
       </td>
       <td className="w-28 py-1.5 pl-3">
         <Field label={`${name}, ${degrees()}`} labelHidden figure {...form.field(`${key}.celsius`)} />
@@ -104,11 +122,17 @@ export function Calibrate({ meter }: { meter: Instrument }) {
   return (
     <form className="py-4" onSubmit={form.submit}>
       <DraftNote form={form} />
+      <Choice className="mb-3 w-56" label="It shows" {...form.field('shows')}>
+        <option value="mV">millivolts</option>
+        <option value="pH">pH alone, as a pen does</option>
+      </Choice>
       <table>
         <thead>
           <tr className="text-left text-sm text-ink-2">
             <th className="pb-1 font-semibold">Standard</th>
-            <th className="pb-1 font-semibold">Millivolts</th>
+            <th className="pb-1 font-semibold">
+              {form.values.shows === 'pH' ? 'It shows, pH' : 'Millivolts'}
+            </th>
             <th className="pb-1 pl-3 font-semibold">{degrees()}</th>
           </tr>
         </thead>

@@ -17,13 +17,15 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 
 const ASKS: Record<CheckKind, { title: string; label: string }> = {
+  gravity: { title: 'Distilled water at the temperature it was made for', label: 'It reads' },
+  salt: { title: 'Table salt, wet with a little water, at 25 °C', label: 'It reads, a_w' },
   water: { title: 'A drop of distilled water at 20 °C', label: 'It reads, °Bx' },
   weight: { title: 'A known weight', label: 'It reads, g' },
   ice: { title: 'Crushed ice and a little water, stirred', label: 'It reads' },
   boil: { title: 'Water at a full boil', label: 'It reads' },
 };
 
-const UNITS = { water: '', weight: 'g', ice: 'C', boil: 'C' } as const;
+const UNITS = { gravity: '', salt: '', water: '', weight: 'g', ice: 'C', boil: 'C' } as const;
 
 /** What a check comes to before it is kept; null while there is nothing to judge. */
 function judged(check: Parameters<typeof judgeCheck>[0]): JudgedCheck | null {

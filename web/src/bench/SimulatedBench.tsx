@@ -1,5 +1,5 @@
 import { brixOf } from '@inch/core/formula';
-import { depthSaid, grouped, temperature } from '@inch/core/quantity';
+import { depthSaid, temperature, volume } from '@inch/core/quantity';
 import { simulatedDepth, simulatedVolume } from '@inch/core/simulated';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -153,7 +153,7 @@ function Pan({ simulation }: { simulation: Simulation }) {
         />
         <p className="figure mt-1">
           <span className="text-ink-2">ruler</span> <strong>{depthSaid(depth, unit)}</strong>{' '}
-          <span className="text-ink-2">· {grouped(hotMillilitres)} mL</span>
+          <span className="text-ink-2">· {volume(hotMillilitres, 0)}</span>
         </p>
         <p className="figure">
           <strong>{temperature(pan.celsius, 0)}</strong>{' '}

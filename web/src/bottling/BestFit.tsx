@@ -1,6 +1,6 @@
 import type { Container } from '@inch/contract/container';
 import type { LotView } from '@inch/contract/lot';
-import { depthSaid, grouped, plural } from '@inch/core/quantity';
+import { bottleSize, depthSaid, plural, volume, volumeSign } from '@inch/core/quantity';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
@@ -52,10 +52,10 @@ function Size({
     <li className="grid grid-cols-[1fr_12rem_6rem] items-center gap-4 border-b border-steel-line py-2 max-sm:grid-cols-[1fr_5.5rem]">
       <span>
         <span className="font-semibold">{container.name}</span>{' '}
-        <span className="figure">{container.nominalMl} mL</span>
+        <span className="figure">{bottleSize(container.nominalMl)}</span>
         <span className="block text-sm text-ink-2">
           {plural(toHand, 'piece')} in stock
-          {container.brimfulMl !== null && `, ${container.brimfulMl} mL to the brim`}
+          {container.brimfulMl !== null && `, ${volume(container.brimfulMl)} to the brim`}
         </span>
       </span>
       <span className="max-sm:hidden">
@@ -88,7 +88,7 @@ function Drawn({ rows, over, colour }: { rows: readonly SizeRow[]; over: number;
     <div
       className="flex max-w-3xl flex-wrap items-end gap-1"
       role="img"
-      aria-label={`${plural(count, 'full bottle')}${short ? ` and a short one of ${Math.round(over)} mL` : ''}`}
+      aria-label={`${plural(count, 'full bottle')}${short ? ` and a short one of ${volume(over, 0)}` : ''}`}
     >
       {chosen.flatMap((r) =>
         Array.from({ length: Math.min(60, bottlesIn(r.count)) }, (_, n) => (
@@ -104,7 +104,7 @@ function Drawn({ rows, over, colour }: { rows: readonly SizeRow[]; over: number;
         <span className="ml-3 flex items-end gap-1.5 border-l border-steel-line pl-4">
           <BottleGlyph share={short} colour={colour} height={44} />
           <span className="text-sm text-ink-2">
-            <span className="figure font-bold text-ink">{Math.round(over)} mL</span>
+            <span className="figure font-bold text-ink">{volume(over, 0)}</span>
             <br />
             the kitchen’s own
           </span>
@@ -137,8 +137,8 @@ function Filled({ filled, over, noFit }: { filled: number; over: number; noFit: 
       )}
       {filled > 0 && (
         <>
-          <span className="figure font-bold text-ink">{grouped(filled)} mL</span> in bottles,{' '}
-          {over >= -0.5 ? `${grouped(Math.max(0, over))} mL over` : `${grouped(-over)} mL more than there is`}
+          <span className="figure font-bold text-ink">{volume(filled, 0)}</span> in bottles,{' '}
+          {over >= -0.5 ? `${volume(Math.max(0, over), 0)} over` : `${volume(-over, 0)} more than there is`}
         </>
       )}
     </p>
@@ -163,13 +163,13 @@ function ScarceLids({ rows, lids }: Pick<Props, 'rows' | 'lids'>) {
 export function BestFit(props: Props) {
   const { lot, rows, millilitres, error } = props;
   const filled = rows.reduce((sum, r) => sum + bottlesIn(r.count) * r.container.nominalMl, 0);
-  const toFill = figureIn(millilitres, { unit: 'ml', min: 0 }) ?? 0;
+  const toFill = figureIn(millilitres, { unit: 'ml', kitchens: true, min: 0 }) ?? 0;
   const over = toFill - filled;
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-end gap-4">
         <Field
-          label="To fill, mL"
+          label={`To fill, ${volumeSign()}`}
           className="w-40"
           figure
           inputMode="decimal"

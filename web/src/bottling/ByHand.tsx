@@ -11,15 +11,29 @@ import { WhenField } from '../ui/WhenField.tsx';
 
 const EMPTY = {
   ...{ processId: '', source: '', requiredMinutes: '', minutes: '' },
-  ...{ bottles: '', invertedSeconds: '', at: '' },
+  ...{ bottles: '', invertedSeconds: '', at: '', method: '' },
 };
 
+/** How an atmospheric steam canner is used. Source: NCHFP (2015). */
+export const STEAM_WORDS =
+  'Water to its mark, vented to a full column of steam before the time begins; at most 45 minutes, jars up to a quart.';
+
 /** A process that was not clocked here: from the list, or named with its source. */
-export function ByHand({ lot, processes }: { lot: LotView; processes: readonly HeatProcess[] }) {
+export function ByHand({
+  lot,
+  processes,
+  chosen = '',
+}: {
+  lot: LotView;
+  processes: readonly HeatProcess[];
+  /** The process that was asked for by its button. */
+  chosen?: string;
+}) {
+  const isHot = (id: string) => processes.find((p) => p.id === id)?.method === 'hot-fill';
   const form = useDeedForm({
     of: 'entry',
     draft: `heat-process ${lot.id}`,
-    empty: EMPTY,
+    empty: { ...EMPTY, processId: chosen },
     schema: bodyOf('heat-process'),
     read: (a, fields) => ({
       processId: a.processId || null,
@@ -28,6 +42,7 @@ export function ByHand({ lot, processes }: { lot: LotView; processes: readonly H
       minutes: fields.figure('minutes', { unit: 'min' }) ?? undefined,
       bottles: fields.figure('bottles', { unit: '', whole: true }),
       invertedSeconds: fields.figure('invertedSeconds', { unit: '' }),
+      method: a.method === 'atmospheric-steam' && !isHot(a.processId) ? a.method : null,
       ...happened(a.at),
     }),
     write: (body) => recordEntry('heat-process', lot, body),
@@ -72,6 +87,16 @@ export function ByHand({ lot, processes }: { lot: LotView; processes: readonly H
             {...form.field('requiredMinutes')}
           />
         </>
+      )}
+      {!hot && (
+        <Choice
+          label="In"
+          hint={form.values.method === 'atmospheric-steam' ? STEAM_WORDS : undefined}
+          {...form.field('method')}
+        >
+          <option value="">a boiling-water canner</option>
+          <option value="atmospheric-steam">an atmospheric steam canner</option>
+        </Choice>
       )}
       {hot && (
         <Field label="Seconds lid down" figure inputMode="numeric" {...form.field('invertedSeconds')} />

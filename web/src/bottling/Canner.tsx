@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import type { CannerFill } from '@inch/core/bottling';
 import { vesselDepth, vesselVolume } from '@inch/core/pan';
-import { degrees, depthSaid, grouped, temperature } from '@inch/core/quantity';
+import { batchVolume, degrees, depthSaid, temperature } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { serverNow } from '../data/serverClock.ts';
@@ -69,7 +69,7 @@ function Water({ state, fill }: { state: CannerState; fill: CannerFill }) {
     <dl className="grid gap-2">
       <Fact name="Water before the jars">
         <span className="figure text-2xl font-bold">{depthSaid(fill.beforeMm, unit)}</span>,{' '}
-        {grouped(fill.waterMl / 1000, 1)} L of {grouped(vesselVolume(state.canner!.shape) / 1000, 1)}
+        {batchVolume(fill.waterMl)} of {batchVolume(vesselVolume(state.canner!.shape))}
       </Fact>
       <Fact name="With them, an inch over the lids">
         <span className="figure text-lg font-bold">{depthSaid(fill.withJarsMm, unit)}</span>

@@ -2,7 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { type CoolingStage, coolingClock } from '@inch/core/bottling';
 import { cooledIn } from '@inch/core/lot';
-import { degrees, limitOfHeat, plural, temperature } from '@inch/core/quantity';
+import { bottleSize, degrees, limitOfHeat, plural, temperature } from '@inch/core/quantity';
 import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -177,7 +177,7 @@ export function Cooling({ lot, open }: { lot: LotView; open: boolean }) {
       <Ruled
         key={b.id}
         className="mb-6"
-        title={`${plural(b.count, 'bottle')} of ${b.nominalMl} mL, ${b.closing === 'cooled' ? 'cooled open' : 'closed hot'} since ${clockTime(b.at)}`}
+        title={`${plural(b.count, 'bottle')} of ${bottleSize(b.nominalMl)}, ${b.closing === 'cooled' ? 'cooled open' : 'closed hot'} since ${clockTime(b.at)}`}
       >
         {b.closing === 'hot' ? (
           <p className="py-3 font-semibold text-hold">

@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { lotBottles } from '@inch/core/lot';
-import { grouped } from '@inch/core/quantity';
+import { grouped, volume, volumeShown } from '@inch/core/quantity';
 import { usePast } from '../data/plans.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSetting } from '../data/useSetting.ts';
@@ -17,7 +17,12 @@ interface Mark {
 /** Millilitres along a rule: what was promised, what the pan held, what is in bottles. */
 function MlRule({ marks, filled, colour }: { marks: readonly Mark[]; filled: number; colour: string }) {
   const top = Math.max(...marks.map((m) => m.ml), filled, 1) * 1.06;
-  const nice = [100, 200, 250, 500, 1000, 2000, 2500, 5000, 10_000].find((s) => top / s <= 14) ?? 20_000;
+  // Marks at round figures of the kitchen's own measure.
+  const each = top / volumeShown(top);
+  const nice =
+    each *
+    ([2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 2500, 5000].find((s) => top / each / s <= 14) ??
+      10_000);
   const x = (ml: number) => 12 + (ml / top) * 616;
   const ticks = Array.from({ length: Math.floor(top / nice) + 1 }, (_, i) => i * nice);
   return (
@@ -25,7 +30,7 @@ function MlRule({ marks, filled, colour }: { marks: readonly Mark[]; filled: num
       viewBox="0 0 640 74"
       className="w-full max-w-3xl"
       role="img"
-      aria-label={`${grouped(filled)} mL in bottles; ${marks.map((m) => `${m.says} ${grouped(m.ml)} mL`).join('; ')}`}
+      aria-label={`${volume(filled, 0)} in bottles; ${marks.map((m) => `${m.says} ${volume(m.ml, 0)}`).join('; ')}`}
     >
       <rect x={12} y={22} width={Math.max(0, x(filled) - 12)} height={22} fill={colour} className="level" />
       <path d="M12 44H628" stroke="var(--ink-2)" strokeWidth="1.5" />
@@ -39,7 +44,7 @@ function MlRule({ marks, filled, colour }: { marks: readonly Mark[]; filled: num
             className="figure text-[12px] max-sm:text-[22px]"
             fill="var(--ink-2)"
           >
-            {grouped(ml)}
+            {grouped(ml / each)}
           </text>
         </g>
       ))}
@@ -83,9 +88,9 @@ export function Expected({ lot }: { lot: LotView }) {
           <div key={m.says}>
             <dt className="text-sm font-semibold text-ink-2">{m.says}</dt>
             <dd>
-              <span className="figure text-lg font-bold">{grouped(m.ml)}</span> mL
+              <span className="figure text-lg font-bold">{volume(m.ml, 0)}</span>
               <span className="figure block">
-                {Math.floor(m.ml / bottle)} × {bottle} mL
+                {Math.floor(m.ml / bottle)} × {volume(bottle)}
               </span>
               <span className="block text-sm text-ink-2">{m.how}</span>
             </dd>
@@ -94,7 +99,7 @@ export function Expected({ lot }: { lot: LotView }) {
         <div>
           <dt className="text-sm font-semibold text-ink-2">In bottles</dt>
           <dd>
-            <span className="figure text-lg font-bold">{grouped(millilitres)}</span> mL
+            <span className="figure text-lg font-bold">{volume(millilitres, 0)}</span>
             <span className="figure block">{lot.bottles.filled} filled</span>
             {promised && millilitres > 0 && (
               <span className="block text-sm text-ink-2">

@@ -1,9 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
-import { degrees, degreesShown, depthSaid, inWords, plural } from '@inch/core/quantity';
+import { bottleSize, degrees, degreesShown, depthSaid, inWords, plural } from '@inch/core/quantity';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
+import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { dayAndTime } from '../ui/dates.ts';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { BottleTicks } from './BottleTicks.tsx';
 import { Expected } from './Expected.tsx';
@@ -27,14 +27,21 @@ function Row({ lot, bottling: b, failed }: { lot: LotView; bottling: Bottling; f
     <div id={`entry-${b.id}`} className="border-b border-steel-line py-3">
       <p>
         <span className="figure text-lg font-bold">
-          {b.count} × {b.nominalMl} mL
+          {b.count} × {bottleSize(b.nominalMl)}
         </span>{' '}
         {b.container}, {closedWords(b)}
         {b.headspaceInches !== null && `, ${depthSaid(b.headspaceInches * 25.4, 'in')} headspace`}
         {b.checked ? ', rims and lids looked at' : ''}{' '}
         <span className="text-sm text-ink-2">
           {dayAndTime(b.at)}, {b.by}
-        </span>
+        </span>{' '}
+        <StrikeEntry
+          lot={lot}
+          noun="bottling"
+          entryId={b.id}
+          by={b.by}
+          named={`the filling of ${b.count} bottles`}
+        />
       </p>
       <div
         className="mt-2 flex max-w-2xl flex-wrap gap-1"

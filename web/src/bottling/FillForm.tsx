@@ -2,7 +2,7 @@ import type { Container } from '@inch/contract/container';
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { fillBottles, thermalShock } from '@inch/core/bottling';
-import { degrees, degreesApart, limitOfHeat, readFigure } from '@inch/core/quantity';
+import { degrees, degreesApart, limitOfHeat, readFigure, volumeShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { z } from 'zod';
 import { useContainers } from '../data/containers.ts';
@@ -32,6 +32,7 @@ interface Answers {
   middleCelsius: string;
   lastCelsius: string;
   glassCelsius: string;
+  headspaceInches: string;
   hoursTo21: string;
   hoursToCold: string;
   place: string;
@@ -90,7 +91,14 @@ function Rating({ sizes, shelf }: { sizes: readonly Container[]; shelf: boolean 
 
 const usual = (shelf: boolean): Answers => ({
   ...{ closing: shelf ? 'hot' : 'cooled', fillCelsius: '', middleCelsius: '', lastCelsius: '' },
-  ...{ glassCelsius: '', hoursTo21: '', hoursToCold: '', place: shelf ? 'cellar' : 'cold room', at: '' },
+  ...{
+    glassCelsius: '',
+    headspaceInches: '',
+    hoursTo21: '',
+    hoursToCold: '',
+    place: shelf ? 'cellar' : 'cold room',
+    at: '',
+  },
   ...{ rims: false, rings: false, lids: false, ml: '', counts: {} },
 });
 
@@ -108,6 +116,7 @@ function fillingsOf(a: Answers, fields: FieldReader<Answers>, idOf: (containerId
     middleCelsius: celsius('middleCelsius'),
     lastCelsius: celsius('lastCelsius'),
     glassCelsius: celsius('glassCelsius'),
+    headspaceInches: fields.figure('headspaceInches', { unit: 'in' }),
     checked: a.rims && a.rings && a.lids,
     hoursTo21: hours('hoursTo21'),
     hoursToCold: hours('hoursToCold'),
@@ -153,6 +162,13 @@ function Temperatures({ form }: { form: Form }) {
       {field('middleCelsius', `A middle one, ${degrees()}`)}
       {field('lastCelsius', `Last bottle, ${degrees()}`)}
       {field('glassCelsius', `Glass before, ${degrees()}`)}
+      <Field
+        label="Headspace, in"
+        figure
+        placeholder="1/2"
+        hint="Empty means the jar’s own. A heat process asks for its own."
+        {...form.field('headspaceInches')}
+      />
       <Shock glass={glassCelsius} fill={fillCelsius} />
     </>
   );
@@ -266,7 +282,7 @@ export function FillForm({ lot }: { lot: LotView }) {
   const rest = useRest(lot);
   const [noFit, setNoFit] = useState(false);
   if (!rows) return <Bars rows={4} />;
-  const millilitres = form.values.ml || (rest > 0 ? String(Math.round(rest)) : '');
+  const millilitres = form.values.ml || (rest > 0 ? String(Math.round(volumeShown(rest) * 10) / 10) : '');
   const chosen = rows.filter((r) => (readFigure(r.count, { unit: '' }).value ?? 0) > 0);
   return (
     <form className="grid gap-5 py-4" onSubmit={form.submit}>
@@ -277,7 +293,7 @@ export function FillForm({ lot }: { lot: LotView }) {
         millilitres={millilitres}
         setMillilitres={(ml) => form.set('ml', ml)}
         setCount={(id, count) => form.set('counts', { ...form.values.counts, [id]: count })}
-        fit={() => setNoFit(!fit(readFigure(millilitres, { unit: 'ml' }).value ?? 0))}
+        fit={() => setNoFit(!fit(readFigure(millilitres, { unit: 'ml', kitchens: true }).value ?? 0))}
         noFit={noFit && chosen.length === 0}
         lids={lids}
         error={form.error('counts')}

@@ -8,6 +8,7 @@ import { useRecord } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
+import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
 import { clockTime } from '../ui/dates.ts';
@@ -16,6 +17,7 @@ import { duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { figureIn, problemIn } from '../ui/typed.ts';
+import { STEAM_WORDS } from './ByHand.tsx';
 
 type Load = LotView['loads'][number];
 type Kind = Load['marks'][number]['kind'];
@@ -118,18 +120,31 @@ function LoadRow({ lot, load, open }: { lot: LotView; load: Load; open: boolean 
         </div>
       )}
       {write.error && <p className="mt-2 font-semibold text-stop">{write.error.message}</p>}
+      {open && (
+        <StrikeEntry lot={lot} noun="load" entryId={load.id} by={load.by} named={`load ${load.number}`} />
+      )}
     </li>
   );
 }
 
 const WHOLE = { unit: '', whole: true, min: 1 } as const;
 
-function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly ProcessMatch[] }) {
+function NewLoadForm({
+  lot,
+  matches,
+  chosen,
+}: {
+  lot: LotView;
+  matches: readonly ProcessMatch[];
+  chosen: string;
+}) {
   const { kitchen } = useSession();
   const boiling = matches.filter((m) => m.process.method === 'boiling-water' && m.minutes !== null);
   const rest = lot.bottles.filled - bottlesProcessed(lot);
   const [count, setCount] = useState<string | null>(null);
-  const [processId, setProcess] = useState('');
+  const [asked, setProcess] = useState<string | null>(null);
+  const processId = asked ?? chosen;
+  const [steam, setSteam] = useState(false);
   const [which, setWhich] = useState('');
   const write = useRecord('load', lot, { after: () => setCount(null) });
   if (boiling.length === 0) return null;
@@ -146,6 +161,7 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
         write.run({
           processId: processId || boiling[0]!.process.id,
           bottles: jars!,
+          method: steam ? 'atmospheric-steam' : null,
           numbers: asksWhich ? named : null,
         });
       }}
@@ -156,6 +172,16 @@ function NewLoadForm({ lot, matches }: { lot: LotView; matches: readonly Process
             {m.process.name}, {m.minutes} min
           </option>
         ))}
+      </Choice>
+      <Choice
+        className="col-start-1"
+        label="In"
+        value={steam ? 'steam' : 'water'}
+        onChange={(e) => setSteam(e.target.value === 'steam')}
+        hint={steam ? STEAM_WORDS : undefined}
+      >
+        <option value="water">a boiling-water canner</option>
+        <option value="steam">an atmospheric steam canner</option>
       </Choice>
       <Field
         label="Jars"
@@ -189,11 +215,14 @@ export function Loads({
   open,
   matches,
   shut,
+  chosen,
 }: {
   lot: LotView;
   open: boolean;
   matches: readonly ProcessMatch[];
   shut: boolean;
+  /** The process that was asked for by its button. */
+  chosen: string;
 }) {
   const { kitchen } = useSession();
   const loads = lot.loads.filter((l) => l.struck === null);
@@ -225,7 +254,7 @@ export function Loads({
               The canner holds {kitchen.workshop.cannerHolds}: {rest} bottles are {more} loads.
             </p>
           )}
-          <NewLoadForm lot={lot} matches={matches} />
+          <NewLoadForm lot={lot} matches={matches} chosen={chosen} />
         </>
       )}
     </Ruled>

@@ -2,6 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import {
   boilingPointOfWater,
   feetOf,
+  type HeatProcess,
   heatProcesses,
   minutesAsked,
   needsSterileJars,
@@ -43,7 +44,15 @@ function Height({ lot }: { lot: LotView }) {
   );
 }
 
-function Match({ match, elevation }: { match: ProcessMatch; elevation: number }) {
+function Match({
+  match,
+  elevation,
+  choose,
+}: {
+  match: ProcessMatch;
+  elevation: number;
+  choose: ((id: string) => void) | null;
+}) {
   const { process, minutes, reasons, waits } = match;
   const fits = reasons.length === 0;
   return (
@@ -68,6 +77,11 @@ function Match({ match, elevation }: { match: ProcessMatch; elevation: number })
               </>
             )}
           </span>
+        )}
+        {fits && choose && (
+          <Button size="small" tone="plain" className="ml-auto" onClick={() => choose(process.id)}>
+            Do this one
+          </Button>
         )}
       </p>
       <p className="text-sm text-ink-2">
@@ -97,7 +111,15 @@ function Match({ match, elevation }: { match: ProcessMatch; elevation: number })
 }
 
 /** Every process held against this lot in these bottles: those that match, then the closest, with every reason. */
-function Matches({ matches, shut }: { matches: readonly ProcessMatch[]; shut: boolean }) {
+function Matches({
+  matches,
+  shut,
+  choose,
+}: {
+  matches: readonly ProcessMatch[];
+  shut: boolean;
+  choose: ((id: string) => void) | null;
+}) {
   const { kitchen, account } = useSession();
   const [entering, setEntering] = useState(false);
   const fitting = matches.filter((m) => m.reasons.length === 0);
@@ -118,7 +140,7 @@ function Matches({ matches, shut }: { matches: readonly ProcessMatch[]; shut: bo
     >
       <ul>
         {[...fitting, ...shown].map((m) => (
-          <Match key={m.process.id} match={m} elevation={kitchen.elevationMetres} />
+          <Match key={m.process.id} match={m} elevation={kitchen.elevationMetres} choose={choose} />
         ))}
       </ul>
       {fitting.length === 0 && shut && (
@@ -137,9 +159,31 @@ function Matches({ matches, shut }: { matches: readonly ProcessMatch[]; shut: bo
   );
 }
 
+/** A hot fill has no canner: how hot the coldest bottle was closed, how long it was held, and how long lid down. */
+function HotFill({ lot, process }: { lot: LotView; process: HeatProcess }) {
+  const { celsius, holdMinutes, invertSeconds } = process.hotFill!;
+  return (
+    <Ruled title="Hot fill" className="mt-5">
+      <ol className="list-decimal py-3 pl-6">
+        <li>
+          Fill and close each bottle at {temperature(celsius)} or over; read the first, a middle one and the
+          last.
+        </li>
+        <li>
+          Hold it closed for {holdMinutes} min{invertSeconds > 0 && `, of it lid down for ${invertSeconds} s`}
+          .
+        </li>
+        <li>Write down what was done.</li>
+      </ol>
+      <ByHand lot={lot} processes={[process]} chosen={process.id} />
+    </Ruled>
+  );
+}
+
 /** From the filled bottle to one that keeps: which process, the canner, its loads, what the bottle felt of it. */
 export function Process({ lot, open }: { lot: LotView; open: boolean }) {
   const { kitchen } = useSession();
+  const [chosen, setChosen] = useState('');
   const processes = [...useOwnProcesses(), ...heatProcesses];
   const containers = useContainers().data ?? [];
   const rated = (id: string) => containers.find((c) => c.id === id)?.rated ?? [];
@@ -157,11 +201,24 @@ export function Process({ lot, open }: { lot: LotView; open: boolean }) {
   const fitting = matches.filter((m) => m.reasons.length === 0);
   const ph = governingPh(lot);
   const shut = lot.gates.some((g) => g.id === 'heat' && !g.open);
+  const hot = fitting.find((m) => m.process.id === chosen)?.process.method === 'hot-fill';
+  const choose = open
+    ? (id: string) => {
+        setChosen(id);
+        document.getElementById('do-process')?.scrollIntoView({ block: 'start' });
+      }
+    : null;
   return (
     <>
       <Height lot={lot} />
-      <Loads lot={lot} open={open} matches={fitting} shut={shut} />
-      <Matches matches={matches} shut={shut} />
+      <div id="do-process">
+        {hot ? (
+          <HotFill key={chosen} lot={lot} process={fitting.find((m) => m.process.id === chosen)!.process} />
+        ) : (
+          <Loads key={chosen} lot={lot} open={open} matches={fitting} shut={shut} chosen={chosen} />
+        )}
+      </div>
+      <Matches matches={matches} shut={shut} choose={choose} />
       {open && (
         <Fold title="How deep, and when to light it" open={false}>
           <Canner lot={lot} />

@@ -4,6 +4,7 @@ import { failuresOpen, sealsFrom } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { serverNow } from '../data/serverClock.ts';
 import { useNow } from '../data/useNow.ts';
+import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -44,7 +45,14 @@ function Checks({ lot }: { lot: LotView }) {
             {c.failedBottles.length > 0 && `, number ${c.failedBottles.join(', ')}`}{' '}
             <span className="text-sm text-ink-2">
               {dayAndTime(c.at)}, {c.by}
-            </span>
+            </span>{' '}
+            <StrikeEntry
+              lot={lot}
+              noun="seal-check"
+              entryId={c.id}
+              by={c.by}
+              named={`the check of ${c.checked} lids`}
+            />
           </p>
           {signs
             .filter((s) => c.signs.includes(s.id))

@@ -2,7 +2,7 @@ import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { type TallyPart, tallyUp } from '@inch/core/bottling';
 import { gapSaid } from '@inch/core/lot';
-import { grouped, inWords } from '@inch/core/quantity';
+import { grouped, inWords, volume, volumeShown, volumeSign } from '@inch/core/quantity';
 import { TALLY_PARTS } from '@inch/core/record';
 import { useState } from 'react';
 import { recordEntry } from '../data/record.ts';
@@ -10,11 +10,11 @@ import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useSetting } from '../data/useSetting.ts';
+import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { expectation } from './expecting.ts';
@@ -88,7 +88,7 @@ function Recorded({ lot }: { lot: LotView }) {
       <div key={t.id} id={`entry-${t.id}`} className="py-3">
         <Bar inPanMl={t.inPanMl} filledMl={t.filledMl} parts={t.parts} colour={lot.product.colour} />
         <p className="mt-1">
-          <span className="figure font-bold">{grouped(t.inPanMl)} mL</span> in the pan:{' '}
+          <span className="figure font-bold">{volume(t.inPanMl, 0)}</span> in the pan:{' '}
           <span className="figure">{grouped(t.filledMl)}</span> in bottles
           {t.parts
             .filter((p) => p.ml > 0)
@@ -98,7 +98,8 @@ function Recorded({ lot }: { lot: LotView }) {
         </p>
         <p className="text-sm text-ink-2">
           {t.why && `${t.why} · `}
-          {dayAndTime(t.at)}, {t.by}
+          {dayAndTime(t.at)}, {t.by}{' '}
+          <StrikeEntry lot={lot} noun="tally" entryId={t.id} by={t.by} named="what was accounted for" />
         </p>
       </div>
     ));
@@ -111,8 +112,8 @@ function TallyForm({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
   const setting = useSetting();
   const [expected] = useState(() => expectation(lot, setting, [], serverNow()).inPan);
-  const suggested = expected ? String(Math.round(expected.ml)) : '';
-  const ml = { unit: 'ml', min: 0 } as const;
+  const suggested = expected ? String(volumeShown(Math.round(expected.ml))) : '';
+  const ml = { unit: 'ml', kitchens: true, min: 0 } as const;
   const form = useDeedForm({
     of: 'entry',
     draft: `tally ${lot.id}`,
@@ -135,7 +136,7 @@ function TallyForm({ lot }: { lot: LotView }) {
       <DraftNote form={form} />
       <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
         <Field
-          label="In the pan before filling, mL"
+          label={`In the pan before filling, ${volumeSign()}`}
           figure
           inputMode="decimal"
           hint={form.values.inPanMl === suggested ? expected?.how : undefined}
@@ -144,7 +145,7 @@ function TallyForm({ lot }: { lot: LotView }) {
         {TALLY_PARTS.map((part) => (
           <Field
             key={part}
-            label={`${part.charAt(0).toUpperCase()}${inWords(part).slice(1)}, mL`}
+            label={`${part.charAt(0).toUpperCase()}${inWords(part).slice(1)}, ${volumeSign()}`}
             figure
             inputMode="decimal"
             {...form.field(part)}
@@ -155,7 +156,7 @@ function TallyForm({ lot }: { lot: LotView }) {
         <>
           <Bar inPanMl={body.inPanMl} filledMl={filledMl} parts={body.parts} colour={lot.product.colour} />
           <p role="status">
-            <span className="figure font-bold">{grouped(filledMl)} mL</span> in bottles,{' '}
+            <span className="figure font-bold">{volume(filledMl, 0)}</span> in bottles,{' '}
             <State tone={result.asks ? 'hold' : 'go'}>
               {gapSaid(result.gapMl)}, {Math.abs(result.gapPercent).toFixed(1)} % of it
             </State>

@@ -1,7 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { netContents } from '@inch/core/bottling';
-import { plural } from '@inch/core/quantity';
+import { bottleSize, plural, volume } from '@inch/core/quantity';
 import { useContainers } from '../data/containers.ts';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -45,7 +45,7 @@ function Verdict({ lot, bottling }: { lot: LotView; bottling: Bottling }) {
       <Dots nominal={bottling.nominalMl} weighed={net} colour={lot.product.colour} />
       <p>
         {plural(net.length, 'bottle')} of {bottling.container.toLowerCase()}:{' '}
-        <span className="figure font-bold">{averageMl.toFixed(1)} mL</span> on average at 20 °C
+        <span className="figure font-bold">{volume(averageMl, 1)}</span> on average at 20 °C
         <State tone={reasons.length > 0 ? 'hold' : 'go'} className="block text-sm">
           {reasons.length > 0
             ? reasons.join('; ')
@@ -81,7 +81,7 @@ function WeighForm({ lot, bottlings }: { lot: LotView; bottlings: readonly Bottl
       <Choice label="Filling" {...form.field('bottlingId')}>
         {bottlings.map((b) => (
           <option key={b.id} value={b.id}>
-            {b.count} × {b.nominalMl} mL {b.container}
+            {b.count} × {bottleSize(b.nominalMl)} {b.container}
           </option>
         ))}
       </Choice>

@@ -42,6 +42,8 @@ function panHolds(lot: LotView, now: string): Expectation['inPan'] {
   const read = lot.readings.filter((r) => r.struck === null && r.value !== null);
   const mass = read.filter((r) => r.kind === 'mass').at(-1);
   const brix = read.filter((r) => r.kind === 'brix' && r.counts).at(-1);
+  const jug = read.filter((r) => r.kind === 'volume').at(-1);
+  if (jug && (!mass || jug.at > mass.at)) return { ml: jug.value!, how: 'measured in a jug' };
   if (mass && brix) return { ml: volumeAt20(mass.value!, brix.value!), how: 'weighed, with its °Bx' };
   const step = presentStep(lot.steps, now) ?? [...lot.steps].sort((a, b) => a.position - b.position).at(-1);
   const pan = step ? panOf(lot, step, now) : null;

@@ -7,6 +7,7 @@ import { newId } from './api.ts';
 import type { WrittenNoun } from './keys.ts';
 import { type Outcome, type OutcomeOf, outbox } from './outbox/outbox.ts';
 import { serverNow } from './serverClock.ts';
+import { offerToStrike } from './strikeIt.ts';
 import { useWrite, type WriteOptions } from './useWrite.ts';
 
 /** The lot that something is recorded of. */
@@ -19,22 +20,24 @@ export interface OfLot {
 export type SaidOf<N extends PostedNoun> = Omit<EntryInput<N>, 'id'> & { id?: string };
 
 /** Records one entry of a lot, by the one way in which anything is recorded. @param words how it reads while it waits */
-export function recordEntry<N extends PostedNoun>(
+export async function recordEntry<N extends PostedNoun>(
   noun: N,
   lot: OfLot,
   said: SaidOf<N>,
-  words: string = entries[noun].summary,
+  words?: string,
 ): Promise<Outcome> {
   const body = { id: newId(), at: serverNow(), ...(said as object) };
-  return outbox.write({
+  const outcome = await outbox.write({
     address: `/api/lots/${lot.id}/${entries[noun].path}`,
     of: 'entry',
     noun,
     lotId: lot.id,
     code: lot.code,
-    words,
+    words: words ?? entries[noun].summary,
     body,
   });
+  if (outcome.sent) offerToStrike(lot, noun, body.id, words);
+  return outcome;
 }
 
 /** Records entries of one kind of a lot; `shownAs` is how one reads while it waits. */

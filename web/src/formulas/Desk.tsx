@@ -1,5 +1,5 @@
 import type { Formula } from '@inch/contract/formula';
-import type { Forecast } from '@inch/core/formula';
+import type { Forecast, FormulaContent, Mend } from '@inch/core/formula';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { useMayWrite } from '../data/session.tsx';
@@ -91,6 +91,8 @@ function ForecastAside({
       contributions={seen.brings}
       colour={draft.colour}
       criticalPh={seen.setting.criticalPh}
+      mends={seen.mends}
+      mend={mayWrite ? (mend) => change({ do: 'content', change: mendedBy(mend) }) : undefined}
       askFor={mayWrite ? (aim, value) => ask({ aim, value }) : undefined}
     >
       {mayWrite && (
@@ -103,6 +105,14 @@ function ForecastAside({
       )}
     </ForecastPanel>
   );
+}
+
+/** What a mend changes of a formula. */
+function mendedBy(mend: Mend): Partial<FormulaContent> {
+  if (mend.do === 'cold') return { storage: 'cold', processId: undefined };
+  return mend.do === 'process'
+    ? { processId: mend.id }
+    : { processId: mend.id, bottleMl: Math.round(mend.largestMl) };
 }
 
 /** A list or a recipe pasted or read from a file: into an empty draft with its steps, into one that has lines as more lines. */
@@ -139,7 +149,7 @@ function PasteRecipe({ draft, change }: { draft: Draft; change: (change: Change)
 export function Desk(props: Props) {
   const { formula, after = 0, meanwhile, discard } = props;
   const { draft, change, save, restored } = useDesk(props);
-  const seen = useForecast(draft);
+  const seen = useForecast(draft, formula?.id);
   const mayWrite = useMayWrite();
   return (
     <Sheet asideLabel="Forecast" aside={<ForecastAside draft={draft} change={change} seen={seen} />}>

@@ -1,7 +1,7 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import { type Forecast, type FormulaContent, forecast } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
-import { grouped, plural } from '@inch/core/quantity';
+import { batchVolume, plural } from '@inch/core/quantity';
 import { useMemo } from 'react';
 import { useSetting } from '../data/useSetting.ts';
 
@@ -42,7 +42,7 @@ export function Figures({ formula }: { formula: FormulaHead }) {
       <span className="max-md:hidden">
         <Keeps forecast={f} />
       </span>
-      <span className="figure text-right text-ink-2 max-md:hidden">{grouped(f.millilitres / 1000, 2)} L</span>
+      <span className="figure text-right text-ink-2 max-md:hidden">{batchVolume(f.millilitres)}</span>
     </>
   );
 }

@@ -1,9 +1,9 @@
-import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula';
-import { grouped, money } from '@inch/core/quantity';
+import type { Contribution, Forecast, FormulaContent, Mend } from '@inch/core/formula';
+import { batchVolume, bottleSize, grouped, money, plural, volume } from '@inch/core/quantity';
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useSession } from '../data/session.tsx';
-
+import { Button } from '../ui/Button.tsx';
 import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Term } from '../ui/Term.tsx';
@@ -22,6 +22,9 @@ interface Props {
   criticalPh: number;
   /** A level pointed at in a glass: what would it take to stand there. */
   askFor?: ((aim: 'ph' | 'brix', value: number) => void) | undefined;
+  /** What would let a lot of it be released. */
+  mends: readonly Mend[];
+  mend?: ((mend: Mend) => void) | undefined;
   /** What stands between the figures and the rest. */
   children?: ReactNode;
 }
@@ -58,7 +61,16 @@ function bandWords({ forecast: f, simulated }: Props): string {
   const spread = simulated.result?.ph;
   const under = simulated.result?.chances.phUnderLimit;
   if (!f.ph) return f.phWhy ?? '';
-  if (!spread) return `pH ${f.ph.low.toFixed(2)} to ${f.ph.high.toFixed(2)} at the outmost.`;
+  const rests = f.phFrom.length > 0 ? ` It rests on what you measured of ${f.phFrom.join(', ')}.` : '';
+  return `${bandOf(f.ph, spread, under)}${rests}`;
+}
+
+function bandOf(
+  ph: NonNullable<Forecast['ph']>,
+  spread: { low: number; high: number } | null | undefined,
+  under: number | null | undefined,
+): string {
+  if (!spread) return `pH ${ph.low.toFixed(2)} to ${ph.high.toFixed(2)} at the outmost.`;
   return `pH ${spread.low.toFixed(2)} to ${spread.high.toFixed(2)} in nine batches of ten; ${((under ?? 0) * 100).toFixed(0)} in a hundred at or under the limit.`;
 }
 
@@ -79,8 +91,8 @@ function Yield({ forecast: f, content, children }: Pick<Props, 'forecast' | 'con
   return (
     <div className="flex flex-col">
       <dl className="mt-7 flex flex-col gap-3.5">
-        <Figure value={`${grouped(f.millilitres / 1000, 2)} L`} name="yield" />
-        <Figure value={String(f.bottles)} name={`× ${content.bottleMl} mL`} />
+        <Figure value={batchVolume(f.millilitres)} name="yield" />
+        <Figure value={String(f.bottles)} name={`× ${volume(content.bottleMl)}`} />
         <Figure value={perBottle} name="a bottle, to buy" />
       </dl>
       <div className="mt-4">{children}</div>
@@ -103,6 +115,27 @@ function Figures({ forecast: f }: Props) {
         name={<Term of="process">process</Term>}
       />
     </dl>
+  );
+}
+
+function mendSaid(mend: Mend): string {
+  if (mend.do === 'process') return `Choose “${mend.name}”`;
+  if (mend.do === 'jar') return `“${mend.name}” in jars up to ${bottleSize(mend.largestMl)}`;
+  return `Store it cold: ${plural(mend.time.count, mend.time.unit)}`;
+}
+
+/** What would mend it, each a press away. */
+function Mends({ mends, mend }: Pick<Props, 'mends' | 'mend'>) {
+  if (mends.length === 0) return null;
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-2">
+      <span className="text-sm text-ink-2">What would mend it:</span>
+      {mends.map((m) => (
+        <Button key={mendSaid(m)} size="small" tone="plain" disabled={!mend} onClick={() => mend?.(m)}>
+          {mendSaid(m)}
+        </Button>
+      ))}
+    </div>
   );
 }
 
@@ -141,6 +174,7 @@ export function ForecastPanel(props: Props) {
       <Glasses {...props} />
       <p className={`mt-1 text-sm ${f.ph ? 'text-ink-2' : 'font-semibold text-hold'}`}>{bandWords(props)}</p>
       {f.grams > 0 && <Headline forecast={f} />}
+      {f.grams > 0 && <Mends mends={props.mends} mend={props.mend} />}
       <Figures {...props} />
       <Tabs.Root defaultValue="hurdles" className="mt-5">
         <Tabs.List aria-label="What it rests on" className="flex justify-between border-b border-steel-line">

@@ -1,5 +1,5 @@
 import type { FormulaContent, Simulation } from '@inch/core/formula';
-import { grouped } from '@inch/core/quantity';
+import { grouped, volume } from '@inch/core/quantity';
 
 import { Distribution } from './Distribution.tsx';
 
@@ -74,7 +74,11 @@ export function HowSure({
         )}
         <Chance words="a_w at or under 0.85, calculated: no hurdle" chance={s.chances.waterUnder085} />
         {s.chances.bottles.map(({ count, chance }) => (
-          <Chance key={count} words={`at least ${count} bottles of ${content.bottleMl} mL`} chance={chance} />
+          <Chance
+            key={count}
+            words={`at least ${count} bottles of ${volume(content.bottleMl)}`}
+            chance={chance}
+          />
         ))}
       </dl>
       <p className="mt-3 text-sm text-ink-2">

@@ -1,5 +1,5 @@
 import type { Forecast, FormulaContent } from '@inch/core/formula';
-import { temperature } from '@inch/core/quantity';
+import { temperature, volume } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
 import { Term } from '../ui/Term.tsx';
 
@@ -56,7 +56,7 @@ export function InTheGlass({ forecast: f, content }: { forecast: Forecast; conte
       </table>
       {drink ? (
         <p className="mt-2 text-sm text-ink-2">
-          A glass of 250 mL holds {drink.sugarGrams.toFixed(0)} g of sugar
+          A glass of {volume(250)} holds {drink.sugarGrams.toFixed(0)} g of sugar
           {drink.acidGrams === null ? '' : ` and ${drink.acidGrams.toFixed(1)} g of acid`}; a bottle makes{' '}
           {drink.glasses.toFixed(0)}.
         </p>
@@ -83,8 +83,8 @@ export function InTheGlass({ forecast: f, content }: { forecast: Forecast; conte
       )}
       {content.headspaceMl !== undefined && hotMl !== null && f.bottles > 0 && (
         <p className="mt-2 text-sm text-ink-2">
-          Hot it fills {hotMl.toFixed(0)} mL of the bottle’s{' '}
-          {(content.bottleMl + content.headspaceMl).toFixed(0)}; cold {content.bottleMl} mL.
+          Hot it fills {volume(hotMl, 0)} of the bottle’s {volume(content.bottleMl + content.headspaceMl, 0)},
+          and cold {volume(content.bottleMl)}.
           {hotMl - content.bottleMl > content.headspaceMl && (
             <strong className="text-hold"> That is over the rim: leave more headspace.</strong>
           )}

@@ -9,6 +9,7 @@ import { weight } from '@inch/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 
 import type { Change } from './draft.ts';
 
@@ -179,6 +180,7 @@ export function howWeighed(amount: Forecast['lines'][number]): string {
     said.push(`${weight(amount.used)} after trimming`);
   if (amount.assumption) said.push(amount.assumption);
   const { own } = amount.ingredient ?? {};
-  if (own) said.push(own.from === 'measured' ? `as you measured it on ${own.on}` : 'from its label');
+  if (own)
+    said.push(own.from === 'measured' ? `as you measured it on ${dayMonthYear(own.on)}` : 'from its label');
   return said.join(' · ');
 }

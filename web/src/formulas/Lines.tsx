@@ -1,5 +1,5 @@
 import type { Contribution, Forecast, FormulaLine, FormulaStep } from '@inch/core/formula';
-import { weight } from '@inch/core/quantity';
+import { unitsNow, weight } from '@inch/core/quantity';
 import { MoreHorizontal } from 'lucide-react';
 import { type KeyboardEvent, memo, useCallback, useMemo, useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
@@ -21,7 +21,7 @@ interface Props {
 }
 
 const COLUMNS =
-  'grid grid-cols-[1.75rem_7.5rem_1fr_5.25rem_3.6rem_3.8rem_2.25rem] items-center gap-x-1.5 max-sm:grid-cols-[1.75rem_6.5rem_1fr_2.25rem]';
+  'grid grid-cols-[1.75rem_7.5rem_1fr_6.5rem_3.6rem_3.8rem_2.25rem] items-center gap-x-1.5 max-sm:grid-cols-[1.75rem_6.5rem_1fr_2.25rem]';
 
 /** A change with its sign: +0.03, −2.1, or a dash where there is nothing to say. */
 export const signed = (value: number | null | undefined, digits: number): string => {
@@ -137,7 +137,7 @@ const LineRow = memo(
                 value={line.ingredientId}
                 onChoose={(ingredientId) => change({ do: 'line', id: line.id, change: { ingredientId } })}
               />
-              <span className="figure text-right max-sm:hidden">
+              <span className="figure text-right text-[14px] whitespace-nowrap max-sm:hidden">
                 {amount.grams === null ? '–' : weight(amount.grams)}
               </span>
               <span className="figure text-right text-sm text-ink-2 max-sm:hidden">
@@ -209,7 +209,7 @@ export function Lines({ draft, forecast, change, contributions }: Props) {
         <span />
         <span />
         <span />
-        <span className="text-right">grams</span>
+        <span className="text-right">{unitsNow().weight === 'us' ? 'weight' : 'grams'}</span>
         <span className="text-right">to pH</span>
         <span className="text-right">to °Bx</span>
       </div>

@@ -1,6 +1,6 @@
 import { type Formula, formulaRoutes } from '@inch/contract/formula';
 import type { Forecast } from '@inch/core/formula';
-import { plural } from '@inch/core/quantity';
+import { bottleSize, plural } from '@inch/core/quantity';
 import { useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
 import { useOwnCatalogue } from '../data/catalogue.ts';
@@ -47,7 +47,11 @@ export function MoreMenu({
         sendOut(
           fileName(draft.name, 'jsonld'),
           'application/ld+json',
-          asRecipe(draft, catalogue, `${plural(forecast.bottles, 'bottle')} of ${draft.content.bottleMl} mL`),
+          asRecipe(
+            draft,
+            catalogue,
+            `${plural(forecast.bottles, 'bottle')} of ${bottleSize(draft.content.bottleMl)}`,
+          ),
         ),
     },
     {

@@ -1,4 +1,5 @@
 import { ingredientRoutes, NewMeasure, type OwnCatalogue } from '@inch/contract/ingredient';
+import { volume, volumeSign } from '@inch/core/quantity';
 import { useCatalogue } from '../data/catalogue.ts';
 import { send } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -21,7 +22,7 @@ function AddMeasure() {
     read: (a, fields) => ({
       name: a.name,
       ingredientId: null,
-      millilitres: fields.figure('millilitres', { unit: 'ml' }),
+      millilitres: fields.figure('millilitres', { unit: 'ml', kitchens: true }),
     }),
     write: (body) =>
       send(ingredientRoutes.measure, { of: 'ingredient', code: 'Measure', words: body.name, body }),
@@ -31,7 +32,13 @@ function AddMeasure() {
     <form className="mt-3 flex flex-wrap items-start gap-3" onSubmit={form.submit}>
       <DraftNote form={form} />
       <Field className="w-48" label="One of yours" placeholder="mug, capful, ladle" {...form.field('name')} />
-      <Field className="w-36" label="holds, mL" figure inputMode="decimal" {...form.field('millilitres')} />
+      <Field
+        className="w-36"
+        label={`holds, ${volumeSign()}`}
+        figure
+        inputMode="decimal"
+        {...form.field('millilitres')}
+      />
       <Button type="submit" tone="plain" className="mt-6" disabled={form.busy}>
         Save
       </Button>
@@ -82,7 +89,9 @@ export function OwnMeasures({ own }: { own: OwnCatalogue }) {
               {m.name}
               {m.ingredientId && ` of ${nameOf(m.ingredientId)}`}
             </span>
-            <span className="figure flex-1">{m.grams !== null ? `${m.grams} g` : `${m.millilitres} mL`}</span>
+            <span className="figure flex-1">
+              {m.grams !== null ? `${m.grams} g` : volume(m.millilitres!)}
+            </span>
             {mayWrite && <DeleteMeasure measure={m} />}
           </li>
         ))}

@@ -1,6 +1,6 @@
 import { processFits } from '@inch/core/formula';
 import { heatProcesses } from '@inch/core/heat';
-import { limitOfHeat } from '@inch/core/quantity';
+import { limitOfHeat, volumeOfShown, volumeShown, volumeSign } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSetting } from '../data/useSetting.ts';
 import { Choice, Field } from '../ui/Field.tsx';
@@ -102,12 +102,27 @@ function Keeping({ draft, change }: Props) {
           <option value="frozen">frozen</option>
         </Choice>
         <Own
-          label="Bottle, mL"
-          value={content.bottleMl}
-          set={(ml) => ml !== undefined && ml >= 10 && set({ bottleMl: ml })}
+          label={`Bottle, ${volumeSign()}`}
+          value={volumeShown(content.bottleMl)}
+          set={(shown) => {
+            const ml = shown === undefined ? 0 : volumeOfShown(shown);
+            if (ml >= 10) set({ bottleMl: ml });
+          }}
         />
-        <Own label="Headspace, mL" value={content.headspaceMl} set={(headspaceMl) => set({ headspaceMl })} />
+        <Own
+          label={`Headspace, ${volumeSign()}`}
+          value={content.headspaceMl === undefined ? undefined : volumeShown(content.headspaceMl)}
+          set={(shown) => set({ headspaceMl: shown === undefined ? undefined : volumeOfShown(shown) })}
+        />
         <Process draft={draft} change={change} />
+        <Own
+          label="Pan across, mm"
+          value={content.panMm}
+          set={(panMm) =>
+            set({ panMm: panMm !== undefined && panMm >= 60 && panMm <= 1000 ? panMm : undefined })
+          }
+          hint="Empty means one usual for its batch."
+        />
         <Field
           className="col-span-2"
           label="How it is used, for the label"

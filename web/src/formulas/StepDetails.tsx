@@ -3,11 +3,23 @@ import {
   extractionMethods,
   type Forecast,
   type FormulaStep,
-  fullBoil,
+  fireOf,
+  heldAt,
+  kills,
+  lidOf,
   type StrainMethod,
   strainMethods,
 } from '@inch/core/formula';
-import { celsiusOf, degrees, degreesShown, limitOfHeat, temperature, weight } from '@inch/core/quantity';
+import { FIRES, type Fire, LIDS } from '@inch/core/pan';
+import {
+  batchVolume,
+  celsiusOf,
+  degrees,
+  degreesShown,
+  limitOfHeat,
+  temperature,
+  weight,
+} from '@inch/core/quantity';
 import { minutesInWords } from '../ui/format.ts';
 import { Figure, Share, Tick } from '../ui/StepFigures.tsx';
 import { drawnBy } from './draft.ts';
@@ -15,13 +27,17 @@ import { drawnBy } from './draft.ts';
 interface Props {
   step: FormulaStep;
   n: number;
+  /** Share that a drawing step draws by the forecast. */
+  drew?: number | null | undefined;
+  /** g of water a minute that it loses by the forecast. */
+  rate?: number | undefined;
   set: (part: Partial<FormulaStep>) => void;
 }
 
 const choice =
   'max-w-52 rounded-md border border-transparent bg-transparent py-0.5 text-sm text-ink-2 [field-sizing:content] hover:border-steel focus:border-steel';
 
-function DrawDetails({ step, n, set }: Props) {
+function DrawDetails({ step, n, drew, set }: Props) {
   const facts = step.method && extractionMethods[step.method];
   return (
     <>
@@ -42,7 +58,7 @@ function DrawDetails({ step, n, set }: Props) {
         key={step.method ?? ''}
         label={`Step ${n}, percent extracted`}
         value={step.draws}
-        typical={facts?.draws[1]}
+        typical={drew ?? facts?.draws.soft[1]}
         words="% extracted"
         set={(draws) => set({ draws })}
       />
@@ -51,9 +67,52 @@ function DrawDetails({ step, n, set }: Props) {
         checked={step.killStep ?? false}
         set={(killStep) => set({ killStep })}
       />
-      {(step.killStep || step.method === 'cooked') && (
-        <Tick label="lid off" checked={step.lidOff ?? false} set={(lidOff) => set({ lidOff })} />
-      )}
+      {heldAt(step) >= 60 && <OnTheFire step={step} n={n} set={set} />}
+    </>
+  );
+}
+
+const LID_SAYS = { on: 'lid on', half: 'lid half on', off: 'lid off' } as const;
+const FIRE_SAYS = { low: 'low fire', medium: 'medium fire', full: 'full fire' } as const;
+
+/** What every heated step has: its lid, its fire, and whether it must never boil. */
+function OnTheFire({ step, n, set }: Props) {
+  return (
+    <>
+      <select
+        aria-label={`Step ${n}, lid`}
+        className={choice}
+        value={lidOf(step)}
+        onChange={(e) =>
+          set({
+            lidOff: e.target.value === 'off' || undefined,
+            lidHalf: e.target.value === 'half' || undefined,
+          })
+        }
+      >
+        {LIDS.filter((lid) => lid !== 'on' || step.kind !== 'reduce').map((lid) => (
+          <option key={lid} value={lid}>
+            {LID_SAYS[lid]}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label={`Step ${n}, fire`}
+        className={choice}
+        value={fireOf(step)}
+        onChange={(e) => set({ fire: e.target.value as Fire })}
+      >
+        {FIRES.map((fire) => (
+          <option key={fire} value={fire}>
+            {FIRE_SAYS[fire]}
+          </option>
+        ))}
+      </select>
+      <Tick
+        label="simmer, never boil"
+        checked={step.neverBoil ?? false}
+        set={(neverBoil) => set({ neverBoil: neverBoil || undefined })}
+      />
     </>
   );
 }
@@ -111,7 +170,7 @@ const FRESH: Record<Mark, Partial<FormulaStep>> = {
   time: {},
 };
 
-function ReduceDetails({ step, n, set }: Props) {
+function ReduceDetails({ step, n, rate, set }: Props) {
   const mark = markOf(step);
   return (
     <>
@@ -158,11 +217,12 @@ function ReduceDetails({ step, n, set }: Props) {
           set={(shown) => shown !== undefined && set({ toCelsius: celsiusOf(shown) })}
         />
       )}
-      <Tick label="boils, 1 min" checked={step.killStep ?? false} set={(killStep) => set({ killStep })} />
+      <Tick label="boils, 1 min" checked={kills(step)} set={(killStep) => set({ killStep })} />
+      <OnTheFire step={step} n={n} set={set} />
       <Figure
         label={`Step ${n}, grams boiled off a minute`}
         value={step.evaporates}
-        typical={fullBoil[1]}
+        typical={rate === undefined ? undefined : Math.round(rate)}
         unit="g a minute"
         set={(evaporates) => set({ evaporates })}
       />
@@ -171,10 +231,10 @@ function ReduceDetails({ step, n, set }: Props) {
 }
 
 /** What a kind of step asks besides its words: how much comes through, where to stop, whether it boils. */
-export function StepDetails({ step, n, set }: Props) {
-  if (step.kind === 'draw') return <DrawDetails step={step} n={n} set={set} />;
+export function StepDetails({ step, n, drew, rate, set }: Props) {
+  if (step.kind === 'draw') return <DrawDetails step={step} n={n} drew={drew} set={set} />;
   if (step.kind === 'strain') return <StrainDetails step={step} n={n} set={set} />;
-  if (step.kind === 'reduce') return <ReduceDetails step={step} n={n} set={set} />;
+  if (step.kind === 'reduce') return <ReduceDetails step={step} n={n} rate={rate} set={set} />;
   if (step.kind === 'prepare')
     return (
       <Share
@@ -187,11 +247,14 @@ export function StepDetails({ step, n, set }: Props) {
     );
   if (step.kind === 'heat')
     return (
-      <Tick
-        label={`${limitOfHeat(90)} or boils, 1 min`}
-        checked={step.killStep ?? false}
-        set={(killStep) => set({ killStep })}
-      />
+      <>
+        <Tick
+          label={`${limitOfHeat(90)} or boils, 1 min`}
+          checked={step.killStep ?? false}
+          set={(killStep) => set({ killStep })}
+        />
+        <OnTheFire step={step} n={n} set={set} />
+      </>
     );
   return null;
 }
@@ -207,6 +270,6 @@ export function stepOutcomeWords(step: FormulaStep, outcome: Forecast['steps'][n
   if (outcome.boilsAt !== null && step.kind === 'reduce')
     said.push(`boils at ${temperature(outcome.boilsAt, 1)}`);
   if (['draw', 'strain', 'reduce'].includes(step.kind) && outcome.millilitresAfter > 1)
-    said.push(`${(outcome.millilitresAfter / 1000).toFixed(2)} L at ${outcome.brixAfter.toFixed(0)} °Bx`);
+    said.push(`${batchVolume(outcome.millilitresAfter)} at ${outcome.brixAfter.toFixed(0)} °Bx`);
   return said.join(' · ');
 }

@@ -1,7 +1,7 @@
 import type { FormulaStep } from '@inch/core/formula';
 import { celsiusOf, degrees, degreesShown } from '@inch/core/quantity';
 import { useState } from 'react';
-import { Figure, Tick } from '../ui/StepFigures.tsx';
+import { Figure } from '../ui/StepFigures.tsx';
 
 interface Props {
   step: FormulaStep;
@@ -66,9 +66,6 @@ export function StepMind({ step, n, set }: Props) {
           unit={`${degrees()} held`}
           set={(shown) => set({ celsius: shown === undefined ? undefined : celsiusOf(shown) })}
         />
-      )}
-      {hot && (
-        <Tick label="never boil" checked={step.neverBoil ?? false} set={(neverBoil) => set({ neverBoil })} />
       )}
     </span>
   );

@@ -82,7 +82,7 @@ function StepRow({ step, index, count, change, outcome, cautions }: RowProps) {
                 </option>
               ))}
             </select>
-            <StepDetails step={step} n={n} set={set} />
+            <StepDetails step={step} n={n} drew={outcome?.drew} rate={outcome?.rate} set={set} />
             <StepMind step={step} n={n} set={set} />
             {words && <span className="figure basis-full text-[13px]">{words}</span>}
           </div>

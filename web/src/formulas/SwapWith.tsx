@@ -1,4 +1,5 @@
 import { type Swap, sameWith } from '@inch/core/formula';
+import { batchVolume } from '@inch/core/quantity';
 import { useMemo, useState } from 'react';
 import { useSetting } from '../data/useSetting.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
@@ -25,7 +26,7 @@ function Figures({ swap }: { swap: Swap }) {
     ['°Bx', swap.before.brix.toFixed(1), swap.after.brix.toFixed(1)],
     ['acid, %', swap.before.taPercent?.toFixed(2) ?? '–', swap.after.taPercent?.toFixed(2) ?? '–'],
     ['pH', swap.before.ph?.middle.toFixed(2) ?? '–', swap.after.ph?.middle.toFixed(2) ?? '–'],
-    ['yield, L', (swap.before.millilitres / 1000).toFixed(2), (swap.after.millilitres / 1000).toFixed(2)],
+    ['yield', batchVolume(swap.before.millilitres), batchVolume(swap.after.millilitres)],
   ] as const;
   return (
     <table className="mt-4 w-full">

@@ -1,5 +1,5 @@
 import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula';
-import { money } from '@inch/core/quantity';
+import { money, volume } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSession } from '../data/session.tsx';
 
@@ -79,7 +79,7 @@ export function WhatDoesWhat({
   const [of, setOf] = useState<Of>('ph');
   const say = (value: number): string => {
     if (of === 'cost') return money(Math.round(value), kitchen.currency);
-    if (of === 'millilitres') return `${signed(value, 0)} mL`;
+    if (of === 'millilitres') return `${value < 0 ? '−' : '+'}${volume(Math.abs(value), 0)}`;
     return signed(value, of === 'ph' ? 2 : 1);
   };
   const nameOfLine = new Map(forecast.lines.map((l) => [l.lineId, l.ingredient?.name ?? '']));

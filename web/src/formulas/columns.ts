@@ -1,7 +1,7 @@
 import type { Formula } from '@inch/contract/formula';
 import { type Forecast, type ForecastSetting, type FormulaContent, forecast } from '@inch/core/formula';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
-import { grouped, money, weight } from '@inch/core/quantity';
+import { grouped, money, volume, weight } from '@inch/core/quantity';
 
 /** One formula version, as a column of a comparison. */
 export interface Column {
@@ -57,7 +57,7 @@ export const FIGURES: { name: string; of: (c: Column, currency: string) => strin
   { name: 'a_w, calculated', of: ({ forecast: f }) => f.waterActivity?.toFixed(3) ?? '–' },
   { name: 'Alcohol, % ABV', of: ({ forecast: f }) => f.abv.toFixed(1) },
   { name: 'Yield, L', of: ({ forecast: f }) => grouped(f.millilitres / 1000, 2) },
-  { name: 'Bottles', of: ({ forecast: f, content }) => `${f.bottles} × ${content.bottleMl} mL` },
+  { name: 'Bottles', of: ({ forecast: f, content }) => `${f.bottles} × ${volume(content.bottleMl)}` },
   {
     name: 'A bottle costs',
     of: ({ forecast: f }, currency) =>

@@ -4,9 +4,13 @@ import {
   type ForecastSetting,
   type FormulaContent,
   forecast,
+  mendsFor,
   withBand,
 } from '@inch/core/formula';
+import { boiledOffBefore, type PastLot } from '@inch/core/planning';
 import { useMemo } from 'react';
+import { useMeasuredLots } from '../data/formulas.ts';
+import { usePast } from '../data/plans.ts';
 import { useSetting } from '../data/useSetting.ts';
 import type { Draft } from './draft.ts';
 import { type Simulated, useSimulation } from './useSimulation.ts';
@@ -24,16 +28,26 @@ function drawn(
 }
 
 /** The forecast of a draft: figures at once with every key, the drawing in a worker behind them. */
-export function useForecast(draft: Draft) {
+export function useForecast(draft: Draft, formulaId: string | undefined) {
   const kitchen = useSetting();
+  const measured = useMeasuredLots(formulaId);
+  const past = usePast().data;
+  const boiledOff = useMemo(
+    () => (formulaId && past ? (boiledOffBefore(past as PastLot[], formulaId) ?? undefined) : undefined),
+    [past, formulaId],
+  );
   const { content, kind } = draft;
-  const setting = useMemo(() => ({ ...kitchen, kind }), [kitchen, kind]);
+  const setting = useMemo(
+    () => ({ ...kitchen, kind, measured, boiledOff }),
+    [kitchen, kind, measured, boiledOff],
+  );
   const plain = useMemo(() => forecast(content, setting), [content, setting]);
+  const mends = useMemo(() => mendsFor(content, setting, plain), [content, setting, plain]);
   const brings = useMemo(() => contributions(content, setting), [content, setting]);
   const simulated = useSimulation(content, setting);
   const shown = useMemo(
     () => drawn(plain, content, setting, simulated),
     [plain, content, setting, simulated],
   );
-  return { setting, content, shown, brings, simulated };
+  return { setting, content, shown, brings, mends, simulated };
 }

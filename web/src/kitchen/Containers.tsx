@@ -1,7 +1,7 @@
 import { type Container, ContainerMeasures, containerRoutes, NewContainer } from '@inch/contract/container';
 import { CLOSURES } from '@inch/core/bottling';
 import { PROCESS_METHODS } from '@inch/core/heat';
-import { depthSaid, inWords } from '@inch/core/quantity';
+import { bottleSize, depthSaid, inWords, volume, volumeShown, volumeSign } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useContainers } from '../data/containers.ts';
@@ -19,7 +19,7 @@ import { figureIn } from '../ui/typed.ts';
 function measuredSaid(c: Container): string {
   const said = [
     c.headspaceInches !== null && `${depthSaid(c.headspaceInches * 25.4, 'in')} headspace`,
-    c.brimfulMl !== null && `${c.brimfulMl} mL to the brim`,
+    c.brimfulMl !== null && `${volume(c.brimfulMl)} to the brim`,
     c.tareGrams !== null && `${c.tareGrams} g empty`,
     c.rated.length > 0 ? `made for ${c.rated.join(' and ')}` : 'made for no heat process',
   ];
@@ -32,7 +32,7 @@ function useMeasures(c: Container, onClose: () => void) {
     of: 'container',
     draft: `measures ${c.id}`,
     empty: {
-      brimfulMl: text(c.brimfulMl),
+      brimfulMl: text(c.brimfulMl === null ? null : volumeShown(c.brimfulMl)),
       tareGrams: text(c.tareGrams),
       headspaceInches:
         c.headspaceInches === null ? '' : depthSaid(c.headspaceInches * 25.4, 'in').replace(' in', ''),
@@ -41,7 +41,7 @@ function useMeasures(c: Container, onClose: () => void) {
     hasId: false,
     schema: ContainerMeasures,
     read: (a, fields) => ({
-      brimfulMl: fields.figure('brimfulMl', { unit: 'ml', min: 0 }),
+      brimfulMl: fields.figure('brimfulMl', { unit: 'ml', kitchens: true, min: 0 }),
       tareGrams: fields.figure('tareGrams', { unit: 'g', min: 0 }),
       headspaceInches: fields.figure('headspaceInches', { unit: 'in', min: 0 }),
       rated: a.rated,
@@ -79,11 +79,15 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
       <form className="grid grid-cols-2 gap-4 max-sm:grid-cols-1" onSubmit={form.submit}>
         <DraftNote form={form} />
         <Field
-          label="Volume to the brim, mL"
+          label={`Volume to the brim, ${volumeSign()}`}
           figure
           inputMode="decimal"
           {...form.field('brimfulMl')}
-          hint="Weigh it full of water: 1 g is 1 mL."
+          hint={
+            volumeSign() === 'mL'
+              ? 'Weigh it full of water: 1 g is 1 mL.'
+              : 'Weigh it full of water: 1 g is 1 mL; write 250 mL.'
+          }
         />
         <Field
           label="Empty, with its closure, g"
@@ -127,7 +131,7 @@ function AddContainer() {
     schema: NewContainer,
     read: (a, fields) => ({
       name: a.name,
-      nominalMl: fields.figure('nominalMl', { unit: 'ml', min: 1 }) ?? undefined,
+      nominalMl: fields.figure('nominalMl', { unit: 'ml', kitchens: true, min: 1 }) ?? undefined,
       heightMm: fields.figure('heightMm', { unit: 'mm', min: 1 }) ?? undefined,
       diameterMm: fields.figure('diameterMm', { unit: 'mm', min: 1 }) ?? undefined,
       closure: a.closure,
@@ -146,7 +150,7 @@ function AddContainer() {
         placeholder="Half-pint jar"
         {...form.field('name')}
       />
-      <Field label="mL" figure inputMode="decimal" {...form.field('nominalMl')} />
+      <Field label={volumeSign()} figure inputMode="decimal" {...form.field('nominalMl')} />
       <Field label="High, mm" figure inputMode="decimal" {...form.field('heightMm')} />
       <Field label="Across, mm" figure inputMode="decimal" {...form.field('diameterMm')} />
       <Choice className="col-span-2" label="Closed with" {...form.field('closure')}>
@@ -199,7 +203,7 @@ export function Containers({ mayWrite }: { mayWrite: boolean }) {
             </span>
             <span className="flex items-baseline gap-3">
               <span className="figure text-sm text-ink-2">
-                {c.nominalMl} mL · {c.heightMm} × {c.diameterMm} mm · {inWords(c.closure)}
+                {bottleSize(c.nominalMl)} · {c.heightMm} × {c.diameterMm} mm · {inWords(c.closure)}
               </span>
               {mayWrite && <Retire container={c} />}
               {mayWrite && !c.retired && (

@@ -1,4 +1,4 @@
-import { grouped } from '@inch/core/quantity';
+import { bottleSize, grouped } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
@@ -11,7 +11,9 @@ type OwnProcess = ReturnType<typeof useOwnProcesses>[number];
 /** "syrup, jars up to 475 mL; 15 min to 6,000 ft": what a process was tested with, in one line. */
 function tested(p: OwnProcess): string {
   const bands = p.bands.map((b) => `${b.minutes} min to ${grouped(b.toFeet)} ft`).join(', ');
-  return `${p.products.join(' or ')}, jars up to ${p.largestMl} mL; ${bands}`;
+  const inJar =
+    p.state === null || p.pack === null ? 'how it was packed not said' : `${p.state}, packed ${p.pack}`;
+  return `${p.products.join(' or ')}, ${inJar}, jars up to ${bottleSize(p.largestMl)}; ${bands}`;
 }
 
 /** Heat processes that the owner entered, each with its source. They are never changed: a newer one is entered beside them. */

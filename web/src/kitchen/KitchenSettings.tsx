@@ -135,12 +135,12 @@ function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
         <option value="F">°F, limits with °C beside</option>
       </Choice>
       <Choice
-        label="Weights in"
+        label="Weights and volumes in"
         {...form.field('weight')}
-        hint="From about an ounce on; acids and spices stay in grams. Amounts are typed in either."
+        hint="Acids and spices under an ounce stay in grams. Amounts are typed in either."
       >
-        <option value="metric">g and kg</option>
-        <option value="us">lb and oz</option>
+        <option value="metric">g, kg and mL</option>
+        <option value="us">lb, oz and fl oz</option>
       </Choice>
       <Choice
         label="Days and hours written as in"

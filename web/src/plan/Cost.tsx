@@ -1,6 +1,6 @@
 import type { Plan } from '@inch/contract/plan';
 import { type CostBefore, costsOf, dayLotsOf, hardestOf, itemMaking, type Making } from '@inch/core/planning';
-import { money } from '@inch/core/quantity';
+import { bottleSize, money } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 import { minutesInWords } from '../ui/format.ts';
@@ -95,7 +95,7 @@ function ProductCost({
       <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_19rem]">
         <CostParts cost={cost} colour={making.formula.colour} hardest={hardest} />
         <dl className="grid content-start gap-3">
-          <Figure name={`A bottle of ${making.content.bottleMl} mL`} value={cost.perBottle} />
+          <Figure name={`A bottle of ${bottleSize(making.content.bottleMl)}`} value={cost.perBottle} />
           <Figure name="A litre" value={cost.perLitre} />
           <Figure
             name={`A litre as drunk${making.content.waterParts ? `, 1 to ${making.content.waterParts} of water` : ''}`}

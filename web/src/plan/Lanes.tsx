@@ -9,7 +9,7 @@ import {
 import { BURNER, CANNER, type Clash, HANDS } from '@inch/core/planning';
 import { plural } from '@inch/core/quantity';
 import type { KeyboardEvent } from 'react';
-import { clockTime, dayAndTime, kitchenHour, weekdayAndDay } from '../ui/dates.ts';
+import { clockTime, dayAndTime, hourOnRule, kitchenHour, weekdayAndDay } from '../ui/dates.ts';
 import { minutesInWords } from '../ui/format.ts';
 import { instantOn, lengthOf, placeOf, type Stretch } from './axis.ts';
 import type { LaidLot, LaidPlanStep } from './hours.ts';
@@ -32,13 +32,13 @@ function HourRule({ axis }: { axis: readonly Stretch[] }) {
             <span className="absolute top-7 left-1 text-[13px] font-bold whitespace-nowrap">
               {weekdayAndDay(s.from)}
             </span>
-            {hoursIn(s).map((ms) => (
+            {hoursIn(s).map((ms, i) => (
               <span
                 key={ms}
                 className="absolute top-0 border-l-[1.5px] border-ink pl-1 text-[12px] leading-6"
                 style={{ left: placeOf([s], ms) - s.left, height: 22 }}
               >
-                <span className="figure">{Math.floor(kitchenHour(ms))}</span>
+                <span className="figure">{hourOnRule(Math.floor(kitchenHour(ms)), i === 0)}</span>
               </span>
             ))}
           </div>

@@ -1,6 +1,6 @@
 import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
 import { type CostBefore, drunkLitre, type Making } from '@inch/core/planning';
-import { money, priceShown } from '@inch/core/quantity';
+import { money, priceShown, volumeShown, volumeSign } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -37,7 +37,7 @@ function typedOf(item: Item, making: Making, currency: string): Typed {
     price: shown(item.priceMinor),
     name: bought?.name ?? '',
     bought: shown(bought?.priceMinor),
-    ml: bought ? String(bought.millilitres) : '',
+    ml: bought ? String(volumeShown(bought.millilitres)) : '',
     water: String(bought?.waterParts ?? making.content.waterParts ?? ''),
   };
 }
@@ -53,7 +53,10 @@ function usePrices({ plan, item, making }: Omit<Props, 'cost'>) {
     schema: PlanChange,
     read: (t, fields) => {
       const priceMinor = fields.price('price', currency);
-      const [bought, ml] = [fields.price('bought', currency), fields.figure('ml', { unit: 'ml', min: 1 })];
+      const [bought, ml] = [
+        fields.price('bought', currency),
+        fields.figure('ml', { unit: 'ml', kitchens: true, min: 1 }),
+      ];
       const waterParts = fields.figure('water', { unit: '', min: 0, max: 100 }) ?? 0;
       const other =
         bought === null || ml === null
@@ -82,7 +85,7 @@ function PriceFields({ form }: { form: PricesForm }) {
       />
       <Field label="A bought product" placeholder="raspberry syrup" {...form.field('name')} />
       <Field label={`Its price, ${currency}`} figure inputMode="decimal" {...form.field('bought')} />
-      <Field label="Its mL" figure inputMode="numeric" {...form.field('ml')} />
+      <Field label={`Its ${volumeSign()}`} figure inputMode="numeric" {...form.field('ml')} />
       <Field label="Parts of water to it" figure inputMode="decimal" {...form.field('water')} />
     </div>
   );

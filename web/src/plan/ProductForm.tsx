@@ -2,7 +2,7 @@ import type { FormulaHead } from '@inch/contract/formula';
 import type { Plan } from '@inch/contract/plan';
 import type { Want } from '@inch/core/planning';
 import { type Making, makingOf, partsFor, usualContainer } from '@inch/core/planning';
-import { grouped, parseQuantity, plural, toGrams, weight } from '@inch/core/quantity';
+import { bottleSize, grouped, parseQuantity, plural, toGrams, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { newId } from '../data/api.ts';
@@ -91,7 +91,7 @@ function ComesTo({ making }: { making: Making }) {
   return (
     <div className="border-l-4 border-rim py-1 pl-4">
       <p className="text-lg">
-        <strong className="figure">{whole.bottles}</strong> bottles of {making.content.bottleMl} mL
+        <strong className="figure">{whole.bottles}</strong> bottles of {bottleSize(making.content.bottleMl)}
         {whole.bottlesLow < whole.bottlesHigh && (
           <span className="text-ink-2">
             {' '}
@@ -200,7 +200,7 @@ function SizeFields({ product, planning, item }: { product: Product; planning: P
           .filter((c) => !c.retired || c.id === item?.containerId)
           .map((c) => (
             <option key={c.id} value={c.id}>
-              {c.name}, {c.nominalMl} mL
+              {c.name}, {bottleSize(c.nominalMl)}
             </option>
           ))}
       </Choice>

@@ -1,5 +1,5 @@
 import { type MemoryOf, type PastLot, type PastSpread, spreadOf, yieldMemory } from '@inch/core/planning';
-import { plural } from '@inch/core/quantity';
+import { plural, yieldShown, yieldSign } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { dayMonthYear } from '../ui/dates.ts';
@@ -70,16 +70,21 @@ function Strip({
 
 const FIGURES: {
   name: string;
-  unit: string;
+  unit: () => string;
   digits: number;
   of: (p: PastLot) => number | null;
   times?: number;
 }[] = [
-  { name: 'Strained', unit: 'kg per kg', digits: 2, of: (p) => p.juicePerKg },
-  { name: 'In bottles', unit: 'L per kg', digits: 2, of: (p) => p.litresPerKg },
-  { name: 'Of the forecast', unit: '%', digits: 0, of: (p) => p.ofPromised, times: 100 },
-  { name: 'Lost in trimming', unit: '%', digits: 1, of: (p) => p.trimLoss, times: 100 },
-  { name: 'Boiled off', unit: 'g a minute', digits: 0, of: (p) => p.boiledOff },
+  {
+    name: 'Strained',
+    unit: () => (yieldSign() === 'L per kg' ? 'kg per kg' : 'lb per lb'),
+    digits: 2,
+    of: (p) => p.juicePerKg,
+  },
+  { name: 'In bottles', unit: yieldSign, digits: 2, of: (p) => yieldShown(p.litresPerKg) },
+  { name: 'Of the forecast', unit: () => '%', digits: 0, of: (p) => p.ofPromised, times: 100 },
+  { name: 'Lost in trimming', unit: () => '%', digits: 1, of: (p) => p.trimLoss, times: 100 },
+  { name: 'Boiled off', unit: () => 'g a minute', digits: 0, of: (p) => p.boiledOff },
 ];
 
 function FigureRow({
@@ -100,14 +105,14 @@ function FigureRow({
   const at = (v: number) => v.toFixed(figure.digits);
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const pad = Math.max((most - least) * 0.25, Math.abs(spread.middle) * 0.05, 1e-6);
-  const said = `${figure.name}: ${at(spread.middle)} ${figure.unit}, ${at(spread.low)} to ${at(spread.high)}, ${plural(spread.count, 'lot')}`;
+  const said = `${figure.name}: ${at(spread.middle)} ${figure.unit()}, ${at(spread.low)} to ${at(spread.high)}, ${plural(spread.count, 'lot')}`;
   return (
     <li className="grid grid-cols-[11rem_14.500rem_1fr] items-center gap-x-5 border-b border-steel-line py-1 max-md:grid-cols-1">
       <span className="text-ink-2">{figure.name}</span>
       <Strip spread={spread} low={least - pad} high={most + pad} colour={colour} said={said} />
       <span>
         <strong className="figure">
-          {at(spread.middle)} {figure.unit}
+          {at(spread.middle)} {figure.unit()}
         </strong>
         {spread.count > 1 && (
           <span className="figure text-sm text-ink-2">

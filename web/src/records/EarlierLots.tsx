@@ -1,5 +1,5 @@
 import type { EarlierLot } from '@inch/contract/spreadsheet';
-import { grouped, plural } from '@inch/core/quantity';
+import { plural, volume } from '@inch/core/quantity';
 import { useEarlierLots } from '../data/spreadsheets.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { FindField } from '../ui/FindField.tsx';
@@ -19,8 +19,8 @@ function said(lot: EarlierLot): string {
   return [
     bottles === null
       ? ''
-      : `${plural(bottles, 'bottle')}${bottleMl === null ? '' : ` of ${grouped(bottleMl)} mL`}`,
-    bottles === null && bottleMl !== null ? `${grouped(bottleMl)} mL` : '',
+      : `${plural(bottles, 'bottle')}${bottleMl === null ? '' : ` of ${volume(bottleMl)}`}`,
+    bottles === null && bottleMl !== null ? volume(bottleMl) : '',
     lot.sold > 0 ? `${lot.sold} sold` : '',
     bestBy === null ? '' : `best by ${day(bestBy)}`,
     ph === null ? '' : `pH ${ph}`,

@@ -1,6 +1,6 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotHead } from '@inch/contract/lot';
-import { inWords, plural } from '@inch/core/quantity';
+import { bottleSize, inWords, plural } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -65,7 +65,7 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
       <Choice label="From" {...form.field('group')}>
         {lot.bottles.groups.map((g, i) => (
           <option key={g.place + g.bottlingId} value={i}>
-            {g.place}: {g.count} × {g.nominalMl} mL
+            {g.place}: {g.count} × {bottleSize(g.nominalMl)}
           </option>
         ))}
       </Choice>

@@ -1,15 +1,14 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import type { TodayView } from '@inch/contract/today';
 import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
-import { presentStep } from '@inch/core/lot';
+import { presentStep, weighedIn } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
-import { toast } from 'sonner';
 import { call, newId, queryClient } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useInstruments } from '../data/instruments.ts';
-import { keys, readAgain } from '../data/keys.ts';
+import { keys } from '../data/keys.ts';
 import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
@@ -22,21 +21,8 @@ const MEASURES: Record<string, string> = {
   ph: 'ph-meter',
   temperature: 'thermometer',
   mass: 'scale',
+  'water-activity': 'water-activity-meter',
 };
-
-/** What was jotted can be taken back at once: it is struck, and stays in the record. */
-function offerToStrike(lotId: string, noun: 'reading' | 'addition', entryId: string, words: string): void {
-  toast(words, {
-    action: {
-      label: 'Strike',
-      onClick: () =>
-        void call(lotRoutes.strike, {
-          params: { id: lotId },
-          body: { noun, entryId, why: 'a slip in jotting' },
-        }).then(() => readAgain('entry')),
-    },
-  });
-}
 
 /** The lot as it was last read, so that a line can be jotted while the server is away. */
 async function lotOf(code: string): Promise<LotView> {
@@ -51,8 +37,11 @@ async function lotOf(code: string): Promise<LotView> {
 /** Keeps something that went in: on the formula's line that it belongs to and that is still open, else as an extra. */
 async function keepAddition(code: string, { ingredientId, grams }: { ingredientId: string; grams: number }) {
   const lot = await lotOf(code);
-  const recorded = new Set(lot.additions.filter((a) => a.struck === null).map((a) => a.lineId));
-  const line = lot.lines.find((l) => l.ingredientId === ingredientId && !recorded.has(l.lineId));
+  const line = lot.lines.find((l) => l.ingredientId === ingredientId && weighedIn(lot, l.lineId).open);
+  // Less than the formula asks for is a part of it: the stove says when it is all.
+  const asked = line?.now ?? line?.grams ?? null;
+  const more =
+    line !== undefined && asked !== null && weighedIn(lot, line.lineId).grams + grams < 0.97 * asked;
   const step = lot.steps.find((s) => s.formulaStepId === line?.formulaStepId);
   const id = newId();
   const said = {
@@ -61,11 +50,10 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
     lineId: line?.lineId ?? null,
     ingredientId,
     grams,
+    more,
     why: line ? null : 'jotted',
   };
-  const outcome = await recordEntry('addition', lot, said, `${weight(grams)} of ${ingredientId}`);
-  if (outcome.sent) offerToStrike(lot.id, 'addition', id, `${code}: ${weight(grams)} in`);
-  return outcome;
+  return recordEntry('addition', lot, said, `${weight(grams)} of ${ingredientId} in`);
 }
 
 async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
@@ -76,9 +64,7 @@ async function keepReading(code: string, jot: Jotting, instrumentId: string | nu
   const id = newId();
   const { kind, raw, celsius, heldMinutes = null, diluted = false } = jot;
   const reading = { id, stepId, kind, said, raw, celsius, heldMinutes, diluted, instrumentId };
-  const outcome = await recordEntry('reading', lot, reading, jot.understood);
-  if (outcome.sent) offerToStrike(lot.id, 'reading', id, `${code}: ${jot.understood}`);
-  return outcome;
+  return recordEntry('reading', lot, reading, jot.understood);
 }
 
 interface Props {

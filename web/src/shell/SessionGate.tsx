@@ -32,13 +32,14 @@ export function SessionGate({ children }: { children: ReactNode }) {
         <TakeOver owners={data.owners} />
       </Suspense>
     );
-  const { timeZone, units } = data.kitchen;
+  const { timeZone, units, cupSchool } = data.kitchen;
   showTimesOf(timeZone);
-  unitsFrom(() => units);
+  const kitchenUnits = { ...units, cup: cupSchool };
+  unitsFrom(() => kitchenUnits);
   // Other units are other words everywhere: what was drawn before is drawn anew.
   return (
     <SessionContext value={data}>
-      <Fragment key={`${units.temperature} ${units.weight} ${units.locale}`}>{children}</Fragment>
+      <Fragment key={Object.values(kitchenUnits).join(' ')}>{children}</Fragment>
     </SessionContext>
   );
 }

@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import type { PanNow } from '@inch/core/lot';
-import { depthSaid, grouped, weight } from '@inch/core/quantity';
+import { batchVolume, depthSaid, weight } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -12,7 +12,6 @@ import { useRulerUnit } from '../ui/ruler.ts';
 import { Caution } from '../ui/State.tsx';
 
 type Step = LotView['steps'][number];
-const litres = (ml: number) => `${grouped(ml / 1000, 2)} L`;
 
 /** Which pan the lot is in; asked once, told to every device. */
 export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
@@ -49,7 +48,7 @@ export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
         <option value="">Choose a pan</option>
         {pans.map((pan) => (
           <option key={pan.id} value={pan.id}>
-            {pan.name}, {litres(pan.holdsMl)}
+            {pan.name}, {batchVolume(pan.holdsMl)}
           </option>
         ))}
       </select>
@@ -71,13 +70,13 @@ function PanWords({ lot, pan, boils }: { lot: LotView; pan: PanNow; boils: boole
     <div className="mt-2 leading-snug">
       <p>
         {lot.vessel ? `${lot.vessel.name} · ` : ''}
-        <strong className="figure whitespace-nowrap">{litres(pan.hotMillilitres)}</strong> in it now,{' '}
+        <strong className="figure whitespace-nowrap">{batchVolume(pan.hotMillilitres)}</strong> in it now,{' '}
         <strong className="figure whitespace-nowrap">{weight(pan.grams)}</strong>
       </p>
       {pan.target && (
         <p>
           at {pan.target.brix.toFixed(0)} °Bx it will be{' '}
-          <strong className="figure">{litres(pan.target.millilitres)}</strong>
+          <strong className="figure">{batchVolume(pan.target.millilitres)}</strong>
           {bottles !== null && bottles > 0 && `, ${bottles} bottles`}
         </p>
       )}
@@ -122,8 +121,9 @@ export function PanSide({ lot, step, pan }: { lot: LotView; step: Step | null; p
           />
           {pan && pan.depthMm === null && (
             <Caution className="mt-2">
-              This pan does not hold that much: <span className="figure">{litres(pan.hotMillilitres)}</span>{' '}
-              for {litres(lot.vessel.holdsMl)}. Choose a larger one.
+              This pan does not hold that much:{' '}
+              <span className="figure">{batchVolume(pan.hotMillilitres)}</span> for{' '}
+              {batchVolume(lot.vessel.holdsMl)}. Choose a larger one.
             </Caution>
           )}
           <div className="mt-1 flex items-center justify-between">

@@ -1,71 +1,16 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/lot';
 import { howTaken, readingNames, readingSaid } from '@inch/core/lot';
 import { temperature } from '@inch/core/quantity';
 import { useState } from 'react';
-import { call } from '../data/api.ts';
 import { NOT_SENT } from '../data/outbox/overlay.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
+import { StrikeDialog } from '../parts/lot/StrikeEntry.tsx';
 import { Button } from '../ui/Button.tsx';
-import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime } from '../ui/dates.ts';
-import { Field } from '../ui/Field.tsx';
 import { useRulerUnit } from '../ui/ruler.ts';
 import { PhotographReading, ReadingPictures } from './Photographs.tsx';
 
 type Reading = LotView['readings'][number];
-
-function StrikeDialog({
-  lot,
-  reading,
-  onClose,
-}: {
-  lot: LotView;
-  reading: Reading | null;
-  onClose: () => void;
-}) {
-  const [why, setWhy] = useState('');
-  const write = useWrite(
-    'entry',
-    () =>
-      call(lotRoutes.strike, {
-        params: { id: lot.id },
-        body: { noun: 'reading', entryId: reading!.id, why },
-      }),
-    { after: onClose },
-  );
-  return (
-    <Dialog open={reading !== null} onClose={onClose} title="Strike this reading">
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          write.run(undefined);
-        }}
-      >
-        <p className="text-ink-2">
-          It stays in the record, struck through, with your name, the time and the reason. Take the right one
-          beside it.
-        </p>
-        <Field
-          label="Why"
-          autoFocus
-          value={why}
-          onChange={(e) => setWhy(e.target.value)}
-          error={write.fields.why}
-        />
-        <div className="flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button tone="stop" type="submit" disabled={write.busy || why.trim().length < 2}>
-            Strike
-          </Button>
-        </div>
-      </form>
-    </Dialog>
-  );
-}
 
 function ReadingRow({
   lot,
@@ -140,12 +85,9 @@ export function Readings({ lot }: { lot: LotView }) {
           />
         ))}
       </ul>
-      <StrikeDialog
-        key={striking?.id ?? 'none'}
-        lot={lot}
-        reading={striking}
-        onClose={() => setStriking(null)}
-      />
+      {striking && (
+        <StrikeDialog lot={lot} noun="reading" entryId={striking.id} onClose={() => setStriking(null)} />
+      )}
     </>
   );
 }

@@ -88,16 +88,26 @@ function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: strin
 }
 
 const FIRST: Partial<Record<Step['kind'], Kind[]>> = {
-  reduce: ['depth', 'brix', 'temperature', 'mass'],
+  reduce: ['depth', 'brix', 'temperature', 'mass', 'volume'],
   heat: ['temperature', 'brix'],
-  strain: ['mass', 'depth', 'brix'],
+  strain: ['mass', 'volume', 'depth', 'brix'],
   measure: ['brix', 'ph', 'ta'],
   prepare: ['mass', 'note'],
   draw: ['temperature', 'brix', 'depth'],
 };
 
 /** Instruments of a step first, the others behind them. */
-function Instruments({ lot, step, big }: { lot: LotView; step: Step; big: boolean }) {
+function Instruments({
+  lot,
+  step,
+  big,
+  at,
+}: {
+  lot: LotView;
+  step: Step;
+  big: boolean;
+  at: string | undefined;
+}) {
   const [taking, setTaking] = useState<Kind | null>(null);
   const [all, setAll] = useState(false);
   useKey('d', 'dip', () => setTaking('depth'));
@@ -131,6 +141,7 @@ function Instruments({ lot, step, big }: { lot: LotView; step: Step; big: boolea
           stepId={step.id}
           kind={taking}
           finished={step.kind === 'measure'}
+          at={at}
           onClose={() => setTaking(null)}
         />
       )}
@@ -155,11 +166,25 @@ function Next({ lot, step }: { lot: LotView; step: Step }) {
   );
 }
 
+/** When what is written down happened, by lot: it stays set from step to step until it is changed. */
+const happenedAt = new Map<string, string>();
+
+function useWhen(lotId: string): [string, (when: string) => void] {
+  const [when, setWhen] = useState(happenedAt.get(lotId) ?? '');
+  return [
+    when,
+    (next) => {
+      happenedAt.set(lotId, next);
+      setWhen(next);
+    },
+  ];
+}
+
 /** The step in hand: its clock or minutes left, what goes in, what to read, and what to mind. */
 export function StepDesk({ lot, step, pan, now, big = false }: Props) {
   const clock = stepClock(step, now);
   const mayWrite = useMayWrite();
-  const [when, setWhen] = useState('');
+  const [when, setWhen] = useWhen(lot.id);
   const at = fromLocalInput(when);
   const reducing = step.kind === 'reduce';
   return (
@@ -181,7 +206,7 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
       {mayWrite && (
         <div className="mt-4 flex flex-wrap gap-2">
           <ClockButtons lot={lot} step={step} clock={clock} at={at} />
-          <Instruments lot={lot} step={step} big={big} />
+          <Instruments lot={lot} step={step} big={big} at={at} />
         </div>
       )}
       <Alerts lot={lot} step={step} pan={pan} now={now} />
@@ -215,7 +240,9 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
           label="Written down later? It happened at"
           value={when}
           onChange={setWhen}
-          hint={AT_HINT}
+          hint={
+            when === '' ? AT_HINT : 'Readings and amounts are written down as of then, until it is emptied.'
+          }
         />
       )}
     </div>

@@ -3,7 +3,8 @@ import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
 import { PH_SAMPLE, samplesAsked, type Taken } from '@inch/core/lot';
-import { degrees, degreesShown, temperature } from '@inch/core/quantity';
+import { volumeAtDepth } from '@inch/core/pan';
+import { batchVolume, degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { useInstruments } from '../data/instruments.ts';
 import { recordEntry } from '../data/record.ts';
@@ -12,9 +13,10 @@ import { type Attached, useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
+import { clockTime } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { figureIn } from '../ui/typed.ts';
-import { correctionSaid, jotted, type Kind, kinds, rawOf, saidOf, unreadIn } from './taking.ts';
+import { correctionSaid, gravitySaid, jotted, type Kind, kinds, rawOf, saidOf, unreadIn } from './taking.ts';
 
 export { kinds };
 
@@ -52,6 +54,8 @@ interface Props {
   stepId: string | null;
   kind: Kind;
   finished: boolean;
+  /** When it was read, where that was earlier. */
+  at?: string | undefined;
   onClose: () => void;
 }
 
@@ -97,9 +101,10 @@ function LiveFigure({
 }
 
 /** The form of one reading: what was read goes down as it was put, and the server reads it again. */
-function useReading({ lot, stepId, kind, finished, onClose }: Props) {
+function useReading({ lot, stepId, kind, finished, at, onClose }: Props) {
   const all = useInstruments().data ?? [];
-  const own = all.filter((i) => i.kind === kinds[kind].instrument && !i.retired);
+  const { instrument, or } = kinds[kind];
+  const own = all.filter((i) => (i.kind === instrument || i.kind === or) && !i.retired);
   const live = useLiveFigure(kinds[kind].instrument);
   const asked = kind === 'ph' ? samplesAsked(lot) : null;
   const chosenOf = (id: string) =>
@@ -117,11 +122,15 @@ function useReading({ lot, stepId, kind, finished, onClose }: Props) {
       const unread = a.text.trim() === '' ? 'What did you read?' : unreadIn(kind, a.text);
       if (unread !== undefined) fields.problem('text', unread);
       return {
+        ...(at ? { at } : {}),
         stepId,
         kind,
         sample: a.sample,
         taken: a.sample === 'finished' ? a.taken : 'as-it-is',
-        said: a.live === '' ? saidOf(kind, a.text, a.warmth) : `${saidOf(kind, a.text, a.warmth)}, ${a.live}`,
+        said:
+          a.live === ''
+            ? saidOf(kind, a.text, a.warmth, chosenOf(a.instrumentId)?.kind)
+            : `${saidOf(kind, a.text, a.warmth)}, ${a.live}`,
         raw: rawOf(kind, a.text),
         celsius: fields.figure('warmth', { unit: 'C' }),
         heldMinutes: kind === 'temperature' ? fields.figure('held', { unit: 'min' }) : null,
@@ -147,18 +156,38 @@ function useReading({ lot, stepId, kind, finished, onClose }: Props) {
 type Reading = ReturnType<typeof useReading>;
 
 /** What is read of a sample whose own temperature matters. */
-const WITH_WARMTH: ReadonlySet<Kind> = new Set<Kind>(['brix', 'ph']);
+const WITH_WARMTH: ReadonlySet<Kind> = new Set<Kind>(['brix', 'ph', 'volume']);
+
+/** What stands in the lot's vessel at a depth; nothing where its shape is not known, or it is not that deep. */
+function heldAt({ vessel }: LotView, depthMm: number): string {
+  if (!vessel) return '';
+  try {
+    return `: ${batchVolume(volumeAtDepth(vessel.shape, depthMm))} in the ${vessel.name.toLowerCase()}`;
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return `: ${error.message}`;
+  }
+}
 
 /** What is read, and how it is understood while it is typed. */
-function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: Reading }) {
+function WhatIsRead({
+  lot,
+  kind,
+  reading: { form, chosen },
+}: {
+  lot: LotView;
+  kind: Kind;
+  reading: Reading;
+}) {
   const { text, warmth } = form.values;
   const raw = rawOf(kind, text);
+  const hydrometer = chosen?.kind === 'hydrometer' ? chosen : null;
   return (
     <>
       <div className="grid grid-cols-2 gap-4">
         <Field
           className={WITH_WARMTH.has(kind) || kind === 'temperature' ? '' : 'col-span-2'}
-          label={kinds[kind].label}
+          label={hydrometer ? 'Hydrometer reading, as 1.250' : kinds[kind].label}
           figure={kind !== 'note'}
           autoFocus
           {...form.field('text')}
@@ -183,11 +212,16 @@ function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: 
       </div>
       {kind === 'brix' && (
         <p aria-live="polite" className="figure font-bold">
-          {correctionSaid(raw, figureIn(warmth, { unit: 'C' }), chosen?.compensated ?? false)}
+          {hydrometer
+            ? gravitySaid(raw, figureIn(warmth, { unit: 'C' }), hydrometer.madeForCelsius ?? 20)
+            : correctionSaid(raw, figureIn(warmth, { unit: 'C' }), chosen?.compensated ?? false)}
         </p>
       )}
       {(kind === 'ta' || kind === 'depth') && raw !== null && (
-        <p className="text-ink-2">{parseJot(jotted(kind, text)).understood}</p>
+        <p className="text-ink-2">
+          {parseJot(jotted(kind, text)).understood}
+          {kind === 'depth' && heldAt(lot, raw)}
+        </p>
       )}
     </>
   );
@@ -196,7 +230,7 @@ function WhatIsRead({ kind, reading: { form, chosen } }: { kind: Kind; reading: 
 /** What it was a sample of, and how that was taken. */
 function SampleFields({ kind, reading: { form, asked } }: { kind: Kind; reading: Reading }) {
   const { sample, taken } = form.values;
-  if (!(kind === 'brix' || kind === 'ph' || kind === 'ta')) return null;
+  if (!['brix', 'ph', 'ta', 'water-activity'].includes(kind)) return null;
   const counts = !asked || asked.includes(taken);
   return (
     <>
@@ -259,7 +293,7 @@ function ReadingForm(props: Props) {
           if (WITH_WARMTH.has(kind)) form.set('warmth', warm);
         }}
       />
-      <WhatIsRead kind={kind} reading={reading} />
+      <WhatIsRead lot={props.lot} kind={kind} reading={reading} />
       {form.values.live === '' ? (
         <InstrumentNote kind={kind} instrument={chosen} />
       ) : (
@@ -297,7 +331,11 @@ function ReadingForm(props: Props) {
 /** One reading: what was read, how it is corrected, and whether it will count. */
 export function TakeReading({ open, ...props }: Props & { open: boolean }) {
   return (
-    <Dialog open={open} onClose={props.onClose} title={`${kinds[props.kind].name}, lot ${props.lot.code}`}>
+    <Dialog
+      open={open}
+      onClose={props.onClose}
+      title={`${kinds[props.kind].name}, lot ${props.lot.code}${props.at ? `, at ${clockTime(props.at)}` : ''}`}
+    >
       <ReadingForm {...props} />
     </Dialog>
   );

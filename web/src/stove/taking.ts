@@ -2,16 +2,29 @@ import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
 import { degrees, temperature } from '@inch/core/quantity';
-import { correctRefractometer } from '@inch/core/sugar';
+import { correctHydrometer, correctRefractometer } from '@inch/core/sugar';
 import { figureIn, problemIn } from '../ui/typed.ts';
 
 export type Kind = LotView['readings'][number]['kind'];
 
 export const kinds: Record<
   Kind,
-  { name: string; label: string; instrument: Instrument['kind'] | null; key: string }
+  {
+    name: string;
+    label: string;
+    instrument: Instrument['kind'] | null;
+    /** Another that measures it as well. */
+    or?: Instrument['kind'];
+    key: string;
+  }
 > = {
-  brix: { name: 'Sugar', label: 'Refractometer reading, °Bx', instrument: 'refractometer', key: 'b' },
+  brix: {
+    name: 'Sugar',
+    label: 'Refractometer reading, °Bx',
+    instrument: 'refractometer',
+    or: 'hydrometer',
+    key: 'b',
+  },
   ph: { name: 'pH', label: 'pH', instrument: 'ph-meter', key: 'p' },
   ta: { name: 'Acid', label: 'mL of 0.1 N base on mL of sample, as 12.6/10', instrument: null, key: 'a' },
   temperature: {
@@ -30,6 +43,18 @@ export const kinds: Record<
   },
   mass: { name: 'Weight', label: 'Weight, as in 2.41 kg', instrument: 'scale', key: 'm' },
   depth: { name: 'Dip', label: 'Depth, as 3 5/8 in or 92 mm', instrument: null, key: 'd' },
+  volume: {
+    name: 'Volume',
+    label: 'Volume in the jug, as 2.4 L or 3 pints',
+    instrument: null,
+    key: 'v',
+  },
+  'water-activity': {
+    name: 'Water activity',
+    label: 'Water activity, as 0.842',
+    instrument: 'water-activity-meter',
+    key: 'w',
+  },
   note: { name: 'Note', label: 'What you see', instrument: null, key: 'o' },
 };
 
@@ -44,6 +69,8 @@ export function rawOf(kind: Kind, text: string): number | null {
     return jot.kind === kind ? jot.raw : null;
   }
   if (kind === 'temperature') return figureIn(text, { unit: 'C' });
+  if (kind === 'volume') return figureIn(text, { unit: 'ml', kitchens: true });
+  if (kind === 'water-activity') return figureIn(text);
   return kind === 'mass' ? figureIn(text, { unit: 'g' }) : null;
 }
 
@@ -66,8 +93,24 @@ export function correctionSaid(
   }
 }
 
+/** What a hydrometer's figure comes to, while it is typed. */
+export function gravitySaid(
+  gravity: number | null,
+  celsius: number | null,
+  madeForCelsius: number,
+): string | null {
+  if (gravity === null) return null;
+  try {
+    const c = correctHydrometer({ gravity, celsius: celsius ?? madeForCelsius, madeForCelsius });
+    return `${c.brix.toFixed(1)} °Bx at 20 °C (made for ${temperature(madeForCelsius)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
 /** How a reading is written down from its form: the words as they were put. */
-export function saidOf(kind: Kind, text: string, warmth: string): string {
+export function saidOf(kind: Kind, text: string, warmth: string, by?: Instrument['kind']): string {
+  if (by === 'hydrometer') return `sg ${text}${warmth ? ` @${warmth}` : ''}`;
   if (kind === 'ta' || kind === 'depth') return jotted(kind, text);
   if (kind === 'boil') return `boil ${text} min`;
   return kind === 'note' ? text : `${text}${warmth ? ` @${warmth}` : ''}`;
@@ -78,5 +121,6 @@ export function unreadIn(kind: Kind, text: string): string | undefined {
   if (kind === 'note' || text.trim() === '' || rawOf(kind, text) !== null) return undefined;
   if (kind === 'ta') return 'Write mL of base on mL of sample, such as 12.6/10.';
   if (kind === 'depth') return 'Write a depth such as 3 5/8 in or 92 mm.';
+  if (kind === 'volume') return problemIn(text, { unit: 'ml', kitchens: true });
   return problemIn(text, { unit: kind === 'temperature' ? 'C' : kind === 'mass' ? 'g' : '' });
 }

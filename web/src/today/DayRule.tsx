@@ -2,7 +2,7 @@ import type { TodayView } from '@inch/contract/today';
 import { plural } from '@inch/core/quantity';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import { clockTime, instantAt, kitchenDay, kitchenHour } from '../ui/dates.ts';
+import { clockTime, hourOnRule, instantAt, kitchenDay, kitchenHour } from '../ui/dates.ts';
 
 const HOURS = 16;
 /** So many lots are drawn: what is due below them stays in sight. */
@@ -76,7 +76,7 @@ function Steel({ start }: { start: number }) {
           className="figure absolute top-7 text-[15px] font-bold"
           style={{ left: `calc(1% + ${(i / HOURS) * 98}% + 5px)` }}
         >
-          {start + i}
+          {hourOnRule(start + i, i === 0)}
         </span>
       ))}
     </div>

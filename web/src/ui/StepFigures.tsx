@@ -66,7 +66,7 @@ export function Time({
   return (
     <input
       aria-label={label}
-      className={`${small} w-24`}
+      className={`${small} w-28`}
       defaultValue={minutes === undefined ? '' : minutesInWords(minutes)}
       placeholder="25 min, 2 d"
       onChange={(e) => set(minutesFrom(e.target.value))}

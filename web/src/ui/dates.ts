@@ -17,6 +17,14 @@ const styles = {
   week: { weekday: 'short', day: 'numeric', month: 'short' },
 } satisfies Record<string, Intl.DateTimeFormatOptions>;
 
+/** Whether the kitchen counts its hours twice to twelve. */
+const toTwelve = (): boolean =>
+  new Intl.DateTimeFormat(localeNow(), { hour: 'numeric' }).resolvedOptions().hour12 === true;
+
+/** 09:10, but 9:10 AM. */
+const styleOf = (style: keyof typeof styles): Intl.DateTimeFormatOptions =>
+  style === 'time' && toTwelve() ? { ...styles.time, hour: 'numeric' } : styles[style];
+
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 /** A calendar day is no instant: it is the same day in every zone, and shown as it stands. */
@@ -27,7 +35,7 @@ function shown(style: keyof typeof styles, when: string | number): string {
   const timeZone = isDay(when) ? 'UTC' : zone;
   const locale = localeNow();
   const key = `${style} ${timeZone} ${locale}`;
-  const format = formats.get(key) ?? new Intl.DateTimeFormat(locale, { ...styles[style], timeZone });
+  const format = formats.get(key) ?? new Intl.DateTimeFormat(locale, { ...styleOf(style), timeZone });
   formats.set(key, format);
   return format.format(new Date(when)).replace(',', '');
 }
@@ -36,9 +44,17 @@ function shown(style: keyof typeof styles, when: string | number): string {
 export const clockTime = (instant: string | number): string => shown('time', instant);
 /** An hour of the kitchen's clock as it is written there: 17:33, or 5:33 PM. */
 export const clockSaid = (clock: string): string =>
-  new Intl.DateTimeFormat(localeNow(), { ...styles.time, timeZone: 'UTC' }).format(
+  new Intl.DateTimeFormat(localeNow(), { ...styleOf('time'), timeZone: 'UTC' }).format(
     new Date(`1970-01-01T${clock.slice(0, 5)}:00Z`),
   );
+/** An hour on a rule of hours: 17; where the kitchen counts twice to twelve "5", and "12 PM" or "6 AM" where a half of the day begins or it is the first. */
+export function hourOnRule(hour: number, first: boolean): string {
+  const format = new Intl.DateTimeFormat(localeNow(), { hour: 'numeric', timeZone: 'UTC' });
+  if (!toTwelve()) return String(hour);
+  const parts = format.formatToParts(new Date(hour * 3_600_000));
+  const of = (type: Intl.DateTimeFormatPartTypes) => parts.find((p) => p.type === type)?.value ?? '';
+  return first || hour % 12 === 0 ? `${of('hour')} ${of('dayPeriod')}` : of('hour');
+}
 /** The kitchen's clock at an instant as a field keeps it: 17:33. */
 export const wallClock = (instant: string | number): string => wallOf(instant, zone).slice(11, 16);
 /** Wednesday 25 November */

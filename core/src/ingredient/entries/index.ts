@@ -20,6 +20,7 @@ import { staples } from './pantry.ts';
 import { spices } from './spice.ts';
 import { sweetThings } from './sweet.ts';
 import { sweeteners } from './sweetener.ts';
+import { withTexture } from './texture.ts';
 
 const all: readonly Ingredient[] = [
   ...[
@@ -37,4 +38,6 @@ const all: readonly Ingredient[] = [
 ];
 
 /** Every entry that ships: each figure typical, with its public source. */
-export const entries: readonly Ingredient[] = [...all, ...kindsOf(all)].map(withCuts);
+export const entries: readonly Ingredient[] = [...all.map(withTexture), ...kindsOf(all.map(withTexture))].map(
+  withCuts,
+);

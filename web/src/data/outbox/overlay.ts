@@ -87,6 +87,7 @@ function withOne(lot: LotView, { noun, body }: Waiting, instruments: Compensatin
               lineId: (body.lineId as string | null) ?? null,
               ingredientId: body.ingredientId as string,
               grams: body.grams as number,
+              more: body.more === true,
               why: (body.why as string | null) ?? null,
               from: (body.from as string | null) ?? null,
               beforeTrimming: (body.beforeTrimming as number | null) ?? null,

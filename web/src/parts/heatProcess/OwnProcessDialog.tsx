@@ -1,5 +1,6 @@
 import { heatProcessRoutes } from '@inch/contract/heatProcess';
-import { degrees, readFigure } from '@inch/core/quantity';
+import type { Pack, ProductState } from '@inch/core/heat';
+import { degrees, readFigure, volumeSign } from '@inch/core/quantity';
 import { call } from '../../data/api.ts';
 import { useCatalogue } from '../../data/catalogue.ts';
 import type { FieldReader } from '../../data/fieldReader.ts';
@@ -18,6 +19,7 @@ interface Band {
 }
 const EMPTY = {
   ...{ name: '', source: '', readOn: '', kind: 'syrup', fruits: '', acids: '', brixFrom: '', brixTo: '' },
+  ...{ acidsRequired: '', spices: '', salt: 'no', state: '', pack: '', steam: 'no' },
   ...{ highestPh: '', closure: 'two-piece-lid', largestMl: '475', headspaceInches: '0.5' },
   ...{ method: 'boiling-water', restMinutes: '5', fill: '88', hold: '2', invert: '60' },
   bands: [{ toFeet: '', minutes: '' }] as Band[],
@@ -92,7 +94,7 @@ function Bands({
 /** What is sent of the form: every figure as read. */
 function processFrom(f: Form, fields: FieldReader<Form>, named: ReturnType<typeof useNamed>) {
   const hot = f.method === 'hot-fill';
-  const idsOf = (name: 'fruits' | 'acids') => {
+  const idsOf = (name: 'fruits' | 'acids' | 'spices') => {
     const { ids, unknown } = named(f[name]);
     if (unknown.length > 0) fields.problem(name, `Not in the catalogue: ${unknown.join(', ')}.`);
     return ids;
@@ -105,13 +107,19 @@ function processFrom(f: Form, fields: FieldReader<Form>, named: ReturnType<typeo
     readOn: f.readOn || null,
     fruits: idsOf('fruits'),
     acids: idsOf('acids'),
+    acidsRequired: requiredFrom(f.acidsRequired, fields, named),
+    salt: f.salt === 'yes',
+    spices: idsOf('spices'),
+    state: (f.state || null) as ProductState | null,
+    pack: (f.pack || null) as Pack | null,
     products: [f.kind],
     brix: brix[0] !== null && brix[1] !== null ? { from: brix[0], to: brix[1] } : null,
     highestPh: fields.figure('highestPh', { unit: '' }),
     closure: f.closure,
-    largestMl: fields.figure('largestMl', { unit: 'ml' }),
+    largestMl: fields.figure('largestMl', { unit: 'ml', kitchens: true }),
     headspaceInches: fields.figure('headspaceInches', { unit: 'in' }),
     method: f.method,
+    steam: !hot && f.steam === 'yes',
     hotFill: hot
       ? {
           celsius: fields.figure('fill', { unit: 'C' }),
@@ -122,6 +130,25 @@ function processFrom(f: Form, fields: FieldReader<Form>, named: ReturnType<typeo
     restMinutes: hot ? 0 : fields.figure('restMinutes', { unit: 'min' }),
     bands: bandsFrom(f.bands, fields, holdMinutes),
   };
+}
+
+/** "citric acid 2.5, bottled lemon juice 60": acids that have to be in it, with g of each in a kg. */
+function requiredFrom(text: string, fields: FieldReader<Form>, named: ReturnType<typeof useNamed>) {
+  const parts = text
+    .split(/,(?!\d)/)
+    .map((part) => part.trim())
+    .filter(Boolean);
+  return parts.flatMap((part) => {
+    const [, name, amount] = /^(.*?)\s+([\d.,]+)\s*(?:g)?$/.exec(part) ?? [];
+    const { ids } = named(name ?? '');
+    const { value } = readFigure(amount ?? '', { unit: 'g' });
+    if (ids[0] && value) return [{ id: ids[0], gramsPerKg: value }];
+    fields.problem(
+      'acidsRequired',
+      `"${part}": write an acid of the catalogue and its g in a kg, as in "citric acid 2.5".`,
+    );
+    return [];
+  });
 }
 
 function bandsFrom(bands: readonly Band[], fields: FieldReader<Form>, holdMinutes: number | null) {
@@ -172,8 +199,33 @@ function ProductFields({ form }: { form: OwnProcess }) {
         {...form.field('fruits')}
       />
       <Field label="Acids in it" hint="Any other acid breaks the match." {...form.field('acids')} />
+      <Field
+        label="Acids it has to have, g in a kg"
+        hint="The least of each, as in “citric acid 2.5”."
+        {...form.field('acidsRequired')}
+      />
+      <Field label="Spices it may have" hint="Any other breaks the match." {...form.field('spices')} />
+      <Choice label="Salt" {...form.field('salt')}>
+        <option value="no">none</option>
+        <option value="yes">it may have salt</option>
+      </Choice>
+      <Choice
+        label="What was in the jar"
+        hint="Not said in its source: then it matches nothing."
+        {...form.field('state')}
+      >
+        <option value="">not said</option>
+        <option value="strained">strained liquid</option>
+        <option value="puree">puree</option>
+        <option value="pieces">pieces in liquid</option>
+      </Choice>
+      <Choice label="Packed" {...form.field('pack')}>
+        <option value="">not said</option>
+        <option value="hot">hot</option>
+        <option value="raw">raw, with hot liquid over it</option>
+      </Choice>
       <div className="grid grid-cols-3 gap-3">
-        <Field label="°Bx from" figure {...form.field('brixFrom')} />
+        <Field label="°Bx from" hint="Empty: sugar to taste." figure {...form.field('brixFrom')} />
         <Field label="°Bx to" figure {...form.field('brixTo')} />
         <Field label="pH up to" figure {...form.field('highestPh')} />
       </div>
@@ -186,7 +238,7 @@ function HeatFields({ form }: { form: OwnProcess }) {
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Largest jar, mL" figure {...form.field('largestMl')} />
+        <Field label={`Largest jar, ${volumeSign()}`} figure {...form.field('largestMl')} />
         <Field label="Headspace, in" figure {...form.field('headspaceInches')} />
       </div>
       <Choice label="Closure" {...form.field('closure')}>
@@ -204,7 +256,13 @@ function HeatFields({ form }: { form: OwnProcess }) {
           <Field label="Lid down, s" figure {...form.field('invert')} />
         </div>
       ) : (
-        <Field label="Rest before lifting, min" figure {...form.field('restMinutes')} />
+        <>
+          <Field label="Rest before lifting, min" figure {...form.field('restMinutes')} />
+          <Choice label="Atmospheric steam canner" {...form.field('steam')}>
+            <option value="no">not in its source</option>
+            <option value="yes">its source allows it</option>
+          </Choice>
+        </>
       )}
     </>
   );

@@ -144,7 +144,7 @@ export const counter = new Counter();
 export const useAttached = (): readonly Attached[] => useSyncExternalStore(counter.subscribe, counter.list);
 
 /** The attached instrument of a kind, while it says something. */
-export function useLiveFigure(kind: SpeakingKind | null): Attached | null {
+export function useLiveFigure(kind: string | null): Attached | null {
   const all = useAttached();
   return all.find((a) => a.kind === kind && a.value !== null) ?? null;
 }

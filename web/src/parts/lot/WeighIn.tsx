@@ -1,4 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
+import { weighedIn } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -9,6 +10,7 @@ import { State } from '../../ui/State.tsx';
 import { useLiveFigure } from '../instrument/attached.ts';
 import { CoverOpen } from '../stock/CoverOpen.tsx';
 import { FromStock, useFit } from '../stock/FromStock.tsx';
+import { StrikeEntry } from './StrikeEntry.tsx';
 import { type Line, type LineForm, recordedOf, useLine } from './useLine.ts';
 
 /** How much of what was planned really came onto the scale: for what has no line to follow. */
@@ -48,8 +50,8 @@ function WhereFrom({ name, done, water }: { name: string; done: Done; water: boo
   );
 }
 
-/** What stands recorded of a line, with the amount planned beside it where that was another. */
-function Recorded({ line, done, water }: { line: Line; done: Done; water: boolean }) {
+/** What stands recorded of a line, with the amount planned beside it where that was another; each part can be struck. */
+function Recorded({ lot, line, done, water }: { lot: LotView; line: Line; done: Done; water: boolean }) {
   return (
     <li className="flex items-center gap-3 border-b border-steel-line py-3">
       <State tone={done.grams > 0 ? 'go' : 'hold'}>{done.grams > 0 ? 'in' : 'left out'}</State>
@@ -60,8 +62,28 @@ function Recorded({ line, done, water }: { line: Line; done: Done; water: boolea
       {line.grams !== null && done.grams > 0 && Math.abs(done.grams - line.grams) > 1 && (
         <span className="figure text-sm text-ink-2">of {weight(line.grams)}</span>
       )}
+      <Parts lot={lot} line={line} parts={done.parts} />
     </li>
   );
+}
+
+/** What went in of a line, part by part, each with the way to put it right. */
+function Parts({ lot, line, parts }: { lot: LotView; line: Line; parts: Done['parts'] }) {
+  return parts.map((part) => {
+    const said = part.grams > 0 ? weight(part.grams) : 'left out';
+    return (
+      <span key={part.id} className="flex items-baseline gap-1 text-sm text-ink-2">
+        {parts.length > 1 && <span className="figure">{said}</span>}
+        <StrikeEntry
+          lot={lot}
+          noun="addition"
+          entryId={part.id}
+          by={part.by}
+          named={`${line.name}, ${said}`}
+        />
+      </span>
+    );
+  });
 }
 
 /** What the line is, and what it became where it follows something that was weighed. */
@@ -115,8 +137,10 @@ interface LineProps {
 /** A line to be weighed in, or left out with a reason. */
 function OpenLine(props: LineProps) {
   const { lot, line } = props;
-  const { form, water, text, body } = useLine(props);
-  const { leaving, from } = form.values;
+  const { form, water, text, soFar, body } = useLine(props);
+  const { leaving, from, more } = form.values;
+  const { parts } = weighedIn(lot, line.lineId);
+  const doubt = leaving ? undefined : form.error('why');
   const trims = lot.product.content.steps.some((s) => s.id === line.formulaStepId && s.kind === 'prepare');
   const stockError = form.error('from');
   return (
@@ -148,14 +172,44 @@ function OpenLine(props: LineProps) {
             />
           )}
           <Button type="submit" className="min-h-14" disabled={form.busy}>
-            {leaving ? 'Leave out' : 'Weighed in'}
+            {leaving ? 'Leave out' : more ? 'Part of it in' : soFar > 0 ? 'That is all' : 'Weighed in'}
           </Button>
           <Button tone="quiet" className="min-h-14" onClick={() => form.set('leaving', !leaving)}>
             {leaving ? 'it goes in' : 'left out…'}
           </Button>
         </div>
+        {soFar > 0 && (
+          <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
+            <span>
+              <strong className="figure">{weight(soFar)}</strong> in so far, more of it follows
+            </span>
+            <Parts lot={lot} line={line} parts={parts} />
+          </p>
+        )}
+        {doubt && (
+          <div className="mt-2 grid max-w-xl gap-2">
+            <p role="alert" className="font-semibold text-hold">
+              {doubt}
+            </p>
+            <Field
+              label="Why"
+              large
+              value={form.values.why}
+              onChange={(e) => form.set('why', e.target.value)}
+            />
+          </div>
+        )}
         {!leaving && (
           <div className="flex flex-wrap items-center gap-x-2 text-base">
+            <label className="flex min-h-14 items-center gap-2 pr-2">
+              <input
+                type="checkbox"
+                className="size-6 accent-[var(--rim)]"
+                checked={more}
+                onChange={(e) => form.set('more', e.target.checked)}
+              />
+              more of it follows
+            </label>
             <Suggested lot={lot} line={line} form={form} />
             {!water && (
               <FromStock
@@ -188,7 +242,11 @@ function OpenLine(props: LineProps) {
 export function LineToAdd(props: LineProps) {
   const done = recordedOf(props.lot, props.line);
   const water = useCatalogue().find(props.line.ingredientId)?.family === 'water';
-  return done ? <Recorded line={props.line} done={done} water={water} /> : <OpenLine {...props} />;
+  return done ? (
+    <Recorded lot={props.lot} line={props.line} done={done} water={water} />
+  ) : (
+    <OpenLine {...props} />
+  );
 }
 
 /** The lines that go in at a step, each to be weighed in or left out with a word why. */

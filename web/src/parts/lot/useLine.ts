@@ -1,5 +1,6 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
+import { amountDoubt, weighedIn } from '@inch/core/lot';
 import { parseQuantity, toGrams, weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { recordEntry } from '../../data/record.ts';
@@ -10,9 +11,11 @@ import { type TakenFrom, useTaken } from '../stock/FromStock.tsx';
 
 export type Line = LotView['lines'][number];
 
-/** What stands recorded of a line: its grams, or that it was left out. */
-export const recordedOf = (lot: LotView, line: Line) =>
-  lot.additions.find((a) => a.lineId === line.lineId && a.struck === null);
+/** What stands recorded of a line that is all in, or was left out; undefined while any of it is to follow. */
+export function recordedOf(lot: LotView, line: Line) {
+  const { parts, grams, open } = weighedIn(lot, line.lineId);
+  return open ? undefined : { ...parts.at(-1)!, grams, parts };
+}
 
 /** Reads an amount of a line in any measure; a bare number is grams. */
 function useGramsOf(line: Line) {
@@ -38,9 +41,17 @@ interface Answers {
   leaving: boolean;
   why: string;
   before: string;
+  more: boolean;
   from: TakenFrom;
 }
-const EMPTY: Answers = { typed: null, leaving: false, why: '', before: '', from: { by: 'oldest' } };
+const EMPTY: Answers = {
+  typed: null,
+  leaving: false,
+  why: '',
+  before: '',
+  more: false,
+  from: { by: 'oldest' },
+};
 
 /** What is written of a line: grams and where they came from, or a reason. */
 interface Where {
@@ -55,7 +66,9 @@ export function useLine({ lot, line, stepId, at }: Where) {
   const gramsOf = useGramsOf(line);
   const taken = useTaken(line.ingredientId);
   const water = useCatalogue().find(line.ingredientId)?.family === 'water';
-  const planned = line.now === null ? '' : String(Math.round(line.now * 10) / 10);
+  const soFar = weighedIn(lot, line.lineId).grams;
+  const left = line.now === null ? null : Math.max(0, line.now - soFar);
+  const planned = left === null ? '' : String(Math.round(left * 10) / 10);
   const form = useDeedForm({
     of: 'entry',
     draft: `line ${lot.id} ${line.lineId}`,
@@ -63,11 +76,17 @@ export function useLine({ lot, line, stepId, at }: Where) {
     schema: bodyOf('addition'),
     read: (a, fields) => {
       const common = { stepId, lineId: line.lineId, ingredientId: line.ingredientId, ...(at ? { at } : {}) };
-      if (a.leaving) return { ...common, grams: 0, why: a.why, beforeTrimming: null, ...taken(a.from, 0) };
+      if (a.leaving)
+        return { ...common, grams: 0, why: a.why, more: false, beforeTrimming: null, ...taken(a.from, 0) };
       const grams = fields.taken('typed', gramsOf(a.typed ?? planned));
+      const doubt =
+        grams === undefined || a.why.trim() !== ''
+          ? null
+          : amountDoubt(lot, { lineId: line.lineId, grams, more: a.more }, lot.cupSchool);
+      if (doubt) fields.problem('why', doubt);
       const gross = a.before.trim() === '' ? undefined : fields.taken('before', gramsOf(a.before));
       return {
-        ...{ ...common, grams, why: null, beforeTrimming: gross ?? null },
+        ...{ ...common, grams, why: a.why.trim() || null, more: a.more, beforeTrimming: gross ?? null },
         ...taken(a.from, water ? 0 : (gross ?? grams ?? 0)),
       };
     },
@@ -88,6 +107,6 @@ export function useLine({ lot, line, stepId, at }: Where) {
       ),
   });
   const text = form.values.typed ?? planned;
-  return { form, water, text, body: form.body };
+  return { form, water, text, soFar, body: form.body };
 }
 export type LineForm = ReturnType<typeof useLine>['form'];
