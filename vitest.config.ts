@@ -10,7 +10,7 @@ export default defineConfig({
         resolve,
         ssr,
         // What is computed keeps nothing from one file to the next.
-        test: { name: 'core', isolate: false, include: ['core/test/**/*.test.ts'], testTimeout: 120_000 },
+        test: { name: 'core', isolate: false, include: ['core/test/**/*.test.ts'], testTimeout: 300_000 },
       },
       {
         resolve,
@@ -19,10 +19,10 @@ export default defineConfig({
           name: 'contract',
           isolate: false,
           include: ['contract/test/**/*.test.ts'],
-          testTimeout: 120_000,
+          testTimeout: 300_000,
         },
       },
-      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 60_000 } },
+      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 300_000 } },
       {
         resolve,
         ssr,
@@ -30,8 +30,8 @@ export default defineConfig({
         test: {
           name: 'scripts',
           include: ['scripts/test/**/*.test.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
         },
       },
       {
@@ -43,8 +43,8 @@ export default defineConfig({
           include: ['server/test/**/*.test.ts'],
           globalSetup: ['server/test/setup.ts'],
           fileParallelism: false,
-          testTimeout: 180_000,
-          hookTimeout: 180_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
         },
       },
       {
@@ -57,10 +57,10 @@ export default defineConfig({
           // A browser waits more than it works: three keep two processors busy.
           maxWorkers: 3,
           sequence: { groupOrder: 1 },
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
           // Many programs share the machine: a page may take its time, and is looked at until then.
-          expect: { poll: { timeout: 15_000 } },
+          expect: { poll: { timeout: 30_000 } },
         },
       },
     ],

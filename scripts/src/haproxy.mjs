@@ -13,7 +13,8 @@ const configuration = ({ databasePort, port, nodes, servers }) => `
 global
   maxconn 2000
 defaults
-  timeout connect 2s
+  timeout connect 5s
+  timeout check 5s
   retries 2
   option redispatch
 

@@ -32,10 +32,15 @@ const KINDS = [
 
 export const writeOf = (kitchen, i) => KINDS[i % KINDS.length](kitchen, i);
 
+/** How long a device goes on sending: a cluster takes a while to agree that one of its nodes is gone, and a loaded machine takes it slowly. */
+const PATIENCE_MS = 300_000;
+
 /** Sends one write until it is acknowledged, under the same id each time, as a device with a queue does. @returns how often it was tried again, and its 5xx */
 export async function sendUntilKept(house, client, { path, body }) {
   const seen = { retried: 0, fiveHundreds: 0 };
-  for (let attempt = 0; attempt < 400; attempt++) {
+  const until = Date.now() + PATIENCE_MS;
+  let last = 'no answer';
+  for (let attempt = 0; Date.now() < until; attempt++) {
     seen.retried = attempt;
     try {
       const response = await fetch(`${house.url}${path}`, {
@@ -46,6 +51,7 @@ export async function sendUntilKept(house, client, { path, body }) {
       });
       const answer = await response.text();
       if (response.status === 201) return seen;
+      last = `${response.status} ${answer.slice(0, 400)}`;
       // That the database is away (503), or the server behind a proxy (502, 504), is asked for where it is killed.
       if (response.status >= 500 && ![502, 503, 504].includes(response.status)) seen.fiveHundreds += 1;
       if (response.status < 500)
@@ -54,10 +60,11 @@ export async function sendUntilKept(house, client, { path, body }) {
         });
     } catch (error) {
       if (error.final) throw error;
+      last = error.message;
     }
     await sleep(50);
   }
-  throw new Error(`${path} was not acknowledged in 400 tries`);
+  throw new Error(`${path} was not acknowledged in ${PATIENCE_MS / 1000} s, the last time: ${last}`);
 }
 
 /** Writers at once. */
