@@ -7,6 +7,8 @@ import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
 import { heldAt } from './methods.ts';
 import { acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
+import type { StepOutcome } from './steps.ts';
+import type { Walked } from './walk.ts';
 
 /** Something that keeps a product from being released, whatever is measured of it. */
 export interface Fault {
@@ -58,6 +60,10 @@ const isSaidToKill = (step: FormulaStep): boolean =>
 export const kills = (step: FormulaStep): boolean =>
   isSaidToKill(step) && (step.celsius === undefined || step.celsius >= 90);
 
+/** Whether a reduction stands at its mark already, so that nobody has to boil it: no heating, unless it is said to be one. */
+const isPassed = (step: FormulaStep, outcome: StepOutcome | undefined): boolean =>
+  step.kind === 'reduce' && step.killStep === undefined && outcome?.evaporated === 0;
+
 /** Place of the step that each line goes in at, by the place of the line; the first where it names none that is there. */
 function placesOf(content: FormulaContent): number[] {
   const order = new Map(content.steps.map((step, i) => [step.id, i]));
@@ -108,13 +114,35 @@ const stateOf = (content: FormulaContent, pieces: readonly LineAmount[]): Produc
   pieces.length === 0 ? 'strained' : content.steps.some((s) => s.method === 'blended') ? 'puree' : 'pieces';
 
 /** °C from which what is poured into jars is packed hot. */
-const HOT = 75;
+export const PACKED_HOT = 75;
+/** Minutes that a pan may stand, or run through a cloth, and be hot still. */
+const STAYS_HOT = { rest: 10, strain: 30 };
 
-/** Packed hot where the last thing done on the fire was hot; fruit that steeps in the jar goes in raw. */
-function packOf(content: FormulaContent): Pack {
-  if (content.steps.some((step) => step.method === 'jar')) return 'raw';
-  const last = content.steps.findLast((step) => ['draw', 'heat', 'reduce'].includes(step.kind));
-  return last && (last.kind === 'reduce' || heldAt(last) >= HOT) ? 'hot' : 'raw';
+/** Whether a pan is hot after a step, by whether it was before: what cools it, or may have, leaves it cold. */
+function hotAfter(step: FormulaStep, hot: boolean): boolean {
+  if (step.kind === 'reduce') return true;
+  if (step.kind === 'draw' || step.kind === 'heat') return heldAt(step) >= PACKED_HOT;
+  if (step.celsius !== undefined && step.celsius < PACKED_HOT) return false;
+  if (step.kind === 'rest') return hot && (step.minutes ?? Number.POSITIVE_INFINITY) <= STAYS_HOT.rest;
+  if (step.kind === 'strain') return hot && step.cloth !== 'drip' && (step.minutes ?? 0) <= STAYS_HOT.strain;
+  return hot;
+}
+
+/** Share of the whole that may go in cold after the last heat and leave it hot: a fifth takes it from 95 °C to 80. */
+const COLD_SHARE = 0.2;
+
+/** Packed hot where the pan is hot when the jars are filled; fruit that steeps in the jar goes in raw. */
+function packOf(content: FormulaContent, lines: readonly LineAmount[]): Pack {
+  const { steps } = content;
+  if (steps.some((step) => step.method === 'jar')) return 'raw';
+  const filled = steps.findIndex((step) => step.kind === 'fill' || step.kind === 'process');
+  const before = filled === -1 ? steps : steps.slice(0, filled);
+  if (!before.reduce((hot, step) => hotAfter(step, hot), false)) return 'raw';
+  const lastHeat = before.findLastIndex((step) => hotAfter(step, false));
+  const places = placesOf(content);
+  const all = lines.reduce((sum, line) => sum + (line.used ?? 0), 0);
+  const cold = lines.reduce((sum, line, i) => sum + (places[i]! > lastHeat ? (line.used ?? 0) : 0), 0);
+  return cold > COLD_SHARE * all ? 'raw' : 'hot';
 }
 
 /** What has to be boiled and goes in where no kill step follows. */
@@ -212,17 +240,17 @@ function readsAsSugar(lines: readonly LineAmount[], product: Composition, abv: n
 /**
  * What a product is by its content and the walk through its steps.
  * @param content steps in their order, a kill step where the whole is heated; @param lines what goes in, g, in the order of the content's;
- * @param walked composition of the product, g, and its mL at 20 °C
- * @example makeupOf(cherry, forecast(cherry, setting).lines, { product: nothing(), millilitres: 0 }).killStep // true
+ * @param walked composition of the product, g, its mL at 20 °C, and what each step did
+ * @example makeupOf(cherry, forecast(cherry, setting).lines, { product: nothing(), millilitres: 0, outcomes: [] }).killStep // true
  */
 export function makeupOf(
   content: FormulaContent,
   lines: readonly LineAmount[],
-  walked: { product: Composition; millilitres: number },
+  walked: Pick<Walked, 'product' | 'millilitres' | 'outcomes'>,
 ): Makeup {
-  const { product, millilitres } = walked;
+  const { product, millilitres, outcomes } = walked;
   const grams = liquidOf(product);
-  const lastKill = content.steps.findLastIndex(kills);
+  const lastKill = content.steps.findLastIndex((step, i) => kills(step) && !isPassed(step, outcomes[i]));
   const unheated = unheatedAfter(content, lines, lastKill);
   const pieces = piecesLeftIn(content, lines);
   const acetic = (product.acids.acetic ?? 0) * acidFacts.acetic.molarMass;
@@ -233,7 +261,7 @@ export function makeupOf(
     pieces,
     freshPieces: pieces.some((line) => line.ingredient!.lowAcid),
     state: stateOf(content, pieces),
-    pack: packOf(content),
+    pack: packOf(content, lines),
     grams,
     pulp: product.insoluble / Math.max(1e-9, grams + product.insoluble),
     brix: brixOf(product),

@@ -119,6 +119,20 @@ function sharesOf(lines: readonly LineAmount[]): Map<string, number> {
   return shares;
 }
 
+const mixes = new WeakMap<MeasuredLot, { catalogue: unknown; of: Map<string, number> }>();
+
+/** Share of each thing in a lot, worked out once: it is asked at every key. */
+function mixOf(lot: MeasuredLot, setting: MeasuredSetting): Map<string, number> {
+  const known = mixes.get(lot);
+  if (known?.catalogue === setting.catalogue) return known.of;
+  const said = lot.content.lines.map((line) => readLine(line, setting));
+  const of = sharesOf(
+    amountsOf(said, walk(lot.content, said, { elevationMetres: setting.elevationMetres })),
+  );
+  mixes.set(lot, { catalogue: setting.catalogue, of });
+  return of;
+}
+
 /** Lots of the very same mix, where nothing acid of known strength is in a product: their readings stand for what cannot be computed. */
 export function sameMix(
   lines: readonly LineAmount[],
@@ -128,10 +142,7 @@ export function sameMix(
   if (hasAcid(product) || unknownLines(lines).some(isUntitrated)) return [];
   const wanted = sharesOf(lines);
   return (setting.measured ?? []).filter((lot) => {
-    const said = lot.content.lines.map((line) => readLine(line, setting));
-    const made = sharesOf(
-      amountsOf(said, walk(lot.content, said, { elevationMetres: setting.elevationMetres })),
-    );
+    const made = mixOf(lot, setting);
     const ids = new Set([...wanted.keys(), ...made.keys()]);
     return [...ids].every((id) => Math.abs((wanted.get(id) ?? 0) - (made.get(id) ?? 0)) <= ALIKE);
   });

@@ -6,12 +6,11 @@ import {
   type ProcessMatch,
   type ProductState,
 } from '../heat/index.ts';
-import type { Ingredient } from '../ingredient/index.ts';
+import { type Ingredient, isAcidifier } from '../ingredient/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 
 const THICKENS = /pectin|gum\b|starch|agar|gelatin/i;
-const isAcid = (e: Ingredient): boolean => e.family === 'acid' || /lemon-juice$/.test(e.id);
 /** What a process names it by: the fresh thing of a frozen or dried one. */
 const named = (e: Ingredient): string => e.formOf ?? e.id;
 const thickens = (e: Ingredient): boolean => THICKENS.test(e.name);
@@ -20,7 +19,7 @@ const thickens = (e: Ingredient): boolean => THICKENS.test(e.name);
 function acidPerKg(lines: readonly LineAmount[], grams: number): Record<string, number> {
   const of: Record<string, number> = {};
   for (const { ingredient, used } of lines)
-    if (ingredient && used !== null && grams > 0 && isAcid(ingredient))
+    if (ingredient && used !== null && grams > 0 && isAcidifier(ingredient))
       of[ingredient.id] = (of[ingredient.id] ?? 0) + (1000 * used) / grams;
   return of;
 }
@@ -42,12 +41,12 @@ export function processedParts(
   { state, pack, grams }: Jarred,
 ): Omit<ProcessedProduct, 'kind' | 'closure' | 'nominalMl'> {
   const entries = [...new Set(lines.flatMap((line) => (line.ingredient ? [line.ingredient] : [])))];
-  const fruits = entries.filter((e) => !['sugar', 'water'].includes(e.family) && !isAcid(e) && !thickens(e));
+  const fruits = entries.filter((e) => !['sugar', 'water'].includes(e.family) && !isAcidifier(e) && !thickens(e));
   return {
     fruits: [...new Set(fruits.map(named))],
     notFruit: fruits.filter((e) => e.family !== 'fruit' && e.family !== 'juice').map(named),
     lowAcid: fruits.filter((e) => e.lowAcid).map(named),
-    acids: entries.filter(isAcid).map((e) => e.id),
+    acids: entries.filter(isAcidifier).map((e) => e.id),
     acidPerKg: acidPerKg(lines, grams),
     thickeners: entries.filter(thickens).map((e) => e.name.toLowerCase()),
     state,

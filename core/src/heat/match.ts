@@ -65,7 +65,10 @@ function ofFruits(process: HeatProcess, product: ProcessedProduct): string[] {
 }
 
 function ofAcids(process: HeatProcess, { acids = [], acidPerKg }: ProcessedProduct): string[] {
-  const allowed = new Set([...process.acids, ...process.acidsRequired.map((acid) => acid.id)]);
+  const allowed = new Set([
+    ...[...process.acids, ...process.fruits, ...process.spices],
+    ...process.acidsRequired.map((acid) => acid.id),
+  ]);
   const others = acids.filter((acid) => !allowed.has(acid));
   const reasons = others.length > 0 ? [`it was tested without ${words(others)}`] : [];
   for (const { id, gramsPerKg } of process.acidsRequired) {

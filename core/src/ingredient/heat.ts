@@ -23,3 +23,10 @@ export function bringsGerms(entry: Ingredient): boolean {
  */
 export const mustBoil = (entry: Ingredient): boolean =>
   entry.frozen === true || entry.poisonousRaw === true || entry.formOf === 'elderberry';
+
+/**
+ * Whether an ingredient is put in for its acid: crystals, vinegars, lemon and lime juice.
+ * @example isAcidifier(catalogue.get('cider-vinegar')) // true
+ */
+export const isAcidifier = ({ family, id, formOf }: Pick<Ingredient, 'family' | 'id' | 'formOf'>): boolean =>
+  family === 'acid' || family === 'vinegar' || /(?:lemon|lime)-juice$/.test(formOf ?? id);

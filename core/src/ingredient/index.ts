@@ -3,7 +3,7 @@ import { catalogueWith, type KitchenCatalogue, type OwnPart } from './kitchenCat
 import type { Ingredient } from './types.ts';
 
 export { askedOf } from './asked.ts';
-export { bringsGerms, mustBoil } from './heat.ts';
+export { bringsGerms, isAcidifier, mustBoil } from './heat.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';

@@ -1,4 +1,4 @@
-import { type Jarred, processedParts } from '../formula/index.ts';
+import { type Jarred, PACKED_HOT, processedParts } from '../formula/index.ts';
 import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMatch } from '../heat/index.ts';
 import { coldestFill, finishedBrix } from './asMade.ts';
 import { governingPh } from './governingPh.ts';
@@ -15,15 +15,12 @@ interface InBottle {
   heatedIn?: HeatedIn;
 }
 
-/** °C from which a bottle was filled hot, whatever was planned. */
-const HOT = 75;
-
 /** What is in the jars of a lot as made, and how it was packed: a bottle whose filling was read says so itself. */
 function jarredAs(lot: LotRecord, { fillCelsius }: InBottle): Jarred {
   const { state, pack, grams } = makeupAsMade(lot);
   const inJar = lot.product.content.steps.some((step) => step.method === 'jar');
   if (fillCelsius === null || inJar) return { state, grams, pack };
-  return { state, grams, pack: fillCelsius >= HOT ? 'hot' : 'raw' };
+  return { state, grams, pack: fillCelsius >= PACKED_HOT ? 'hot' : 'raw' };
 }
 
 /** A lot as made, in one kind of bottle: what a heat process is matched against, line by line. */

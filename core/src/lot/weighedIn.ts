@@ -1,3 +1,4 @@
+import { isAcidifier } from '../ingredient/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { weight } from '../quantity/index.ts';
 import { lotLines } from './asWeighed.ts';
@@ -32,9 +33,6 @@ const [TWICE, HALF] = [1.95, 0.55];
 /** An acid may not fall short by more than the scale's own error. */
 const ACID_SHORT = 0.97;
 
-const isAcid = (entry: { id: string; family: string }): boolean =>
-  entry.family === 'acid' || entry.family === 'vinegar' || /(?:lemon|lime)-juice$/.test(entry.id);
-
 /**
  * What is unlike the formula in an amount that goes in, as a question; null where nothing is. A shortfall of acid is always asked about.
  * @param lot the lot before it; @param said grams of a line, and whether more of it follows; @param cup school of cups it was begun under
@@ -54,7 +52,7 @@ export function amountDoubt(
   const question = `The formula asks for ${weight(asked)} of ${line.name.toLowerCase()}, and this makes ${weight(total)}.`;
   if (total > TWICE * asked) return `${question} Weigh it again, or say why it is so much.`;
   if (said.more) return null;
-  const acid = isAcid(catalogueOf(lot).get(line.ingredientId));
+  const acid = isAcidifier(catalogueOf(lot).get(line.ingredientId));
   if (acid && total < ACID_SHORT * asked)
     return `${question} Acid is what keeps it: put in the rest, or say why it is less.`;
   return total < HALF * asked
