@@ -1,4 +1,5 @@
 import { FIRES } from '@inch/core/pan';
+import { THICKNESSES } from '@inch/core/sugar';
 import { z } from 'zod';
 import { Ingredient, OwnMeasure } from './ingredient.ts';
 import { route } from './route.ts';
@@ -31,6 +32,8 @@ export const Basis = z.discriminatedUnion('per', [
   z.object({ per: z.literal('yield'), by: z.enum(['weight', 'volume']), each: Each }),
   /** In each bottle of so many mL; of the formula's own size where it is not said. */
   z.object({ per: z.literal('bottle'), ml: z.number().gt(0, 'Over 0 mL.').max(20_000).optional() }),
+  /** As much as covers what is in the pan when it goes in. */
+  z.object({ per: z.literal('cover') }),
 ]);
 
 export const FormulaLine = z.object({
@@ -57,6 +60,8 @@ export const FormulaStep = z.object({
   method: z.enum(['cold', 'cooked', 'infused', 'blended', 'peel', 'jar']).optional(),
   draws: share('Something has to be drawn.').optional(),
   cloth: z.enum(['press', 'drip', 'filter']).optional(),
+  liquidAway: z.boolean().optional(),
+  sugarStays: z.boolean().optional(),
   celsius: z.number().min(-20, 'Not under −20 °C.').max(130, 'At most 130 °C.').optional(),
   lidOff: z.boolean().optional(),
   lidHalf: z.boolean().optional(),
@@ -64,6 +69,7 @@ export const FormulaStep = z.object({
   evaporates: z.number().gt(0, 'Over 0 g a minute.').max(1000, 'At most 1,000 g a minute.').optional(),
   toBrix: z.number().min(5, 'Not under 5 °Bx.').max(80, 'At most 80 °Bx.').optional(),
   toFraction: share('Something has to be left.').optional(),
+  toThickness: z.enum(THICKNESSES).optional(),
   toCelsius: z.number().min(90, 'Not under 90 °C.').max(125, 'At most 125 °C.').optional(),
   killStep: z.boolean().optional(),
   toleranceMinutes: z.number().min(0).max(10_000, 'At most 10,000 minutes.').optional(),

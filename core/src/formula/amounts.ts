@@ -26,6 +26,8 @@ function whyOpen(line: SaidLine, lines: readonly SaidLine[]): string {
   if (basis.per === 'yield')
     return 'There is no liquid in the pan when it goes in. Let it go in after the straining.';
   if (basis.per === 'batch') return 'How much? Write an amount, as in "250 g".';
+  if (basis.per === 'cover')
+    return 'There is nothing in the pan to cover when it goes in: write an amount, or let it go in after the fruit.';
   const other = lines.find((l) => l.lineId === basis.lineId);
   if (!other || basis.lineId === line.lineId) return 'Which line does it follow? Choose one.';
   const name = other.ingredient?.name.toLowerCase() ?? 'the line it follows';

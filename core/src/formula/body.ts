@@ -3,20 +3,11 @@ import { brixRunningLike, runsLike, sucroseSupersaturation, viscosity } from '..
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
+import { pulpOf, thickenedBy } from './pulp.ts';
+import { takesOut } from './strain.ts';
 
 /** Share of what does not dissolve, by weight, from which it settles in the bottle. */
 export const SETTLES = 0.002;
-
-/** Wet pulp takes up so many times the room of its dry matter. */
-const SWOLLEN = 18;
-/** Share of its volume at which pulp is packed and runs no more. */
-const PACKED = 0.64;
-
-/** How many times thicker pulp makes a syrup: Krieger and Dougherty's relation for soft particles, at most two hundred times. */
-function thickenedBy(pulp: number): number {
-  const room = Math.min(0.97 * PACKED, SWOLLEN * pulp);
-  return Math.min(200, (1 - room / PACKED) ** -1.6);
-}
 
 /** How it will run, hot and cold, and what it may do in the bottle. */
 export interface Body {
@@ -64,9 +55,9 @@ function grainWord(product: Composition, celsius: number): string | null {
 }
 
 function partWord(content: FormulaContent, product: Composition, brix: number): string | null {
-  const share = product.insoluble / (liquidOf(product) + product.insoluble);
+  const share = pulpOf(product);
   if (share < SETTLES) return null;
-  const strained = content.steps.some((step) => step.kind === 'strain');
+  const strained = content.steps.some(takesOut);
   if (!strained && content.steps.some((step) => step.method === 'blended'))
     return 'A puree: thick, and it parts as it stands. "Shake well" goes on the label.';
   if (!strained) return 'Fruit stays in it: it floats or sinks until sugar and juice have evened out.';
@@ -87,7 +78,7 @@ export function bodyOf(
 ): Body {
   const brix = brixOf(product);
   const known = liquidOf(product) > 0 && brix <= 80;
-  const thicker = thickenedBy(product.insoluble / Math.max(1e-9, liquidOf(product) + product.insoluble));
+  const thicker = thickenedBy(pulpOf(product));
   const cold = known ? viscosity(brix, 20) * thicker : null;
   const hot = known ? viscosity(brix, 90) * thicker : null;
   const storage = content.storage === 'shelf' ? 20 : 5;

@@ -2,6 +2,7 @@ import type { Ingredient } from '../ingredient/index.ts';
 import type { Storage } from '../keeping/index.ts';
 import type { Fire } from '../pan/index.ts';
 import type { OwnMeasure } from '../quantity/index.ts';
+import type { Thickness } from '../sugar/index.ts';
 import type { ExtractionMethod, StrainMethod } from './methods.ts';
 
 export type FormulaKind = 'syrup' | 'cordial' | 'shrub' | 'concentrate';
@@ -24,7 +25,9 @@ export type Basis =
   | { per: 'line'; lineId: string; by: 'weight' | 'volume'; each?: string | undefined }
   | { per: 'yield'; by: 'weight' | 'volume'; each?: string | undefined }
   /** In each bottle of so many mL; of the formula's own size where it is not said. */
-  | { per: 'bottle'; ml?: number | undefined };
+  | { per: 'bottle'; ml?: number | undefined }
+  /** As much as covers what is in the pan when it goes in. */
+  | { per: 'cover' };
 
 /** A line as the cook says it. It goes into the pan at its step; without one, at the first. */
 export interface FormulaLine {
@@ -55,6 +58,10 @@ export interface FormulaStep {
   draws?: number | undefined;
   /** Strain: pressed for yield, left to drip, or filtered clear. */
   cloth?: StrainMethod | undefined;
+  /** Strain: the liquid is thrown away, and what was soaked in it goes on. */
+  liquidAway?: boolean | undefined;
+  /** Strain: sugar that did not dissolve stays in the cloth; it is stirred in where absent. */
+  sugarStays?: boolean | undefined;
   /** Draw, heat: temperature held, °C; the method's own where absent. */
   celsius?: number | undefined;
   /** Draw, heat: whether water boils off. */
@@ -71,6 +78,8 @@ export interface FormulaStep {
   toFraction?: number | undefined;
   /** Reduce: temperature of the boil to stop at, °C. */
   toCelsius?: number | undefined;
+  /** Reduce: how thick it looks when it is done. */
+  toThickness?: Thickness | undefined;
   /** The whole liquid reaches 90 °C or boils for a minute here. */
   killStep?: boolean | undefined;
   /** Minutes by which it may end early or late before that is marked; a fifth of its time where absent. */

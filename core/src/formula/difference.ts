@@ -1,5 +1,6 @@
 import type { Fire } from '../pan/index.ts';
 import { temperature } from '../quantity/index.ts';
+import { type Thickness, thicknesses } from '../sugar/index.ts';
 import type { Basis, FormulaContent, FormulaLine, FormulaStep } from './content.ts';
 import { type ExtractionMethod, extractionMethods, type StrainMethod, strainMethods } from './methods.ts';
 import type { Weighing } from './said.ts';
@@ -21,6 +22,7 @@ const nameIn = (weighing: Pick<Weighing, 'catalogue'>, line: FormulaLine): strin
 export function basisWords(basis: Basis | undefined, nameOf: (lineId: string) => string): string {
   if (!basis || basis.per === 'batch') return '';
   if (basis.per === 'bottle') return ' in each bottle';
+  if (basis.per === 'cover') return ', enough to cover';
   const each = basis.each?.replace(/^1 /, '');
   if (each !== undefined) return ` per ${each} of ${basis.per === 'yield' ? 'juice' : nameOf(basis.lineId)}`;
   if (basis.per === 'yield')
@@ -37,7 +39,9 @@ function lineWords(
     const found = content.lines.find((l) => l.id === id);
     return found ? nameIn(weighing, found).toLowerCase() : 'a line that is gone';
   };
-  return `${line.said.trim() || 'no amount'}${basisWords(line.basis, other)}`;
+  return line.basis?.per === 'cover'
+    ? 'enough to cover'
+    : `${line.said.trim() || 'no amount'}${basisWords(line.basis, other)}`;
 }
 
 function lineDifferences(
@@ -91,9 +95,12 @@ const FIGURES: { key: keyof FormulaStep; say: (value: never) => string }[] = [
   { key: 'toBrix', say: (v: number) => `to ${v} °Bx` },
   { key: 'toFraction', say: (v: number) => `to ${Math.round(v * 100)} % of the volume` },
   { key: 'toCelsius', say: (v: number) => `to ${temperature(v)}` },
+  { key: 'toThickness', say: (v: Thickness) => `until it ${thicknesses[v].says}` },
   { key: 'celsius', say: (v: number) => `at ${temperature(v)}` },
   { key: 'method', say: (v: ExtractionMethod) => extractionMethods[v].name.toLowerCase() },
   { key: 'cloth', say: (v: StrainMethod) => strainMethods[v].name },
+  { key: 'liquidAway', say: (v: boolean) => (v ? 'the liquid is thrown away' : 'the liquid goes on') },
+  { key: 'sugarStays', say: (v: boolean) => (v ? 'sugar stays in the cloth' : 'sugar is stirred in') },
   { key: 'lidOff', say: (v: boolean) => (v ? 'lid off' : 'lid on') },
   { key: 'lidHalf', say: (v: boolean) => (v ? 'lid half on' : 'lid not half on') },
   { key: 'fire', say: (v: Fire) => `${v} fire` },

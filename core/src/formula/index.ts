@@ -29,6 +29,7 @@ export {
   type StrainMethod,
   strainMethods,
 } from './methods.ts';
+export type { StepOutcome } from './outcome.ts';
 export type { PhForecast } from './outlook.ts';
 export {
   brixOf,
@@ -49,7 +50,6 @@ export type { SaidLine, Weighing } from './said.ts';
 export { gramsSaid, readLine, timesSaid } from './said.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
-export type { StepOutcome } from './steps.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';
 export { SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
 export { TEXTURES, type Texture, textureOf } from './texture.ts';

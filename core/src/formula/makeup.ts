@@ -6,8 +6,9 @@ import { limitOfHeat, temperature } from '../quantity/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
 import { heldAt } from './methods.ts';
+import type { StepOutcome } from './outcome.ts';
 import { acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
-import type { StepOutcome } from './steps.ts';
+import { takesOut } from './strain.ts';
 import type { Walked } from './walk.ts';
 
 /** Something that keeps a product from being released, whatever is measured of it. */
@@ -100,7 +101,7 @@ const isPiece = ({ ingredient }: LineAmount): boolean =>
  */
 export function piecesLeftIn(content: FormulaContent, lines: readonly LineAmount[]): LineAmount[] {
   const places = placesOf(content);
-  const lastStrain = content.steps.findLastIndex((step) => step.kind === 'strain');
+  const lastStrain = content.steps.findLastIndex(takesOut);
   return lines.filter(
     (line, i) =>
       line.grams !== null &&

@@ -126,9 +126,7 @@ function mixOf(lot: MeasuredLot, setting: MeasuredSetting): Map<string, number> 
   const known = mixes.get(lot);
   if (known?.catalogue === setting.catalogue) return known.of;
   const said = lot.content.lines.map((line) => readLine(line, setting));
-  const of = sharesOf(
-    amountsOf(said, walk(lot.content, said, { elevationMetres: setting.elevationMetres })),
-  );
+  const of = sharesOf(amountsOf(said, walk(lot.content, said, { elevationMetres: setting.elevationMetres })));
   mixes.set(lot, { catalogue: setting.catalogue, of });
   return of;
 }

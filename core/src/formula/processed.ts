@@ -41,7 +41,9 @@ export function processedParts(
   { state, pack, grams }: Jarred,
 ): Omit<ProcessedProduct, 'kind' | 'closure' | 'nominalMl'> {
   const entries = [...new Set(lines.flatMap((line) => (line.ingredient ? [line.ingredient] : [])))];
-  const fruits = entries.filter((e) => !['sugar', 'water'].includes(e.family) && !isAcidifier(e) && !thickens(e));
+  const fruits = entries.filter(
+    (e) => !['sugar', 'water'].includes(e.family) && !isAcidifier(e) && !thickens(e),
+  );
   return {
     fruits: [...new Set(fruits.map(named))],
     notFruit: fruits.filter((e) => e.family !== 'fruit' && e.family !== 'juice').map(named),

@@ -1,6 +1,13 @@
 import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
 import { namedIn } from '../ingredient/index.ts';
-import { type Alternative, type BasisSaid, type LineThing, readSaid, type WordRead } from '../line/index.ts';
+import {
+  type Alternative,
+  type BasisSaid,
+  COVERS_WHAT,
+  type LineThing,
+  readSaid,
+  type WordRead,
+} from '../line/index.ts';
 import { tokensOf, units, wordOf } from '../quantity/index.ts';
 import type { Basis } from './content.ts';
 
@@ -81,10 +88,25 @@ function usualBy({ line, basis }: Read): 'weight' | 'volume' {
 const dimensionOf = (word: string) =>
   Object.values(units).find((unit) => unit.spoken.includes(word))?.dimension;
 
+const COVERED: ReadonlySet<string | undefined> = new Set(['fruit', 'plant', 'flavouring']);
+
+/** What covers needs something that it covers; an amount of its own stands. */
+function cover(line: ReadListLine, all: readonly Read[], catalogue: KitchenCatalogue): void {
+  const pieces = all.some((other) => {
+    const entry = other.line === line ? undefined : catalogue.find(other.line.ingredientId);
+    return entry && !entry.liquid && COVERED.has(entry.family);
+  });
+  if (!pieces || line.said !== '' || line.query !== COVERS_WHAT) return;
+  delete line.query;
+  line.said = 'to cover';
+  line.basis = { per: 'cover' };
+}
+
 /** Gives a line its basis, the thing it follows found among the others; asks where it is not there. */
 function follow(read: Read, all: readonly Read[], catalogue: KitchenCatalogue): void {
   const { line, basis } = read;
   if (basis.per === 'batch') return;
+  if (basis.per === 'cover') return cover(line, all, catalogue);
   if (basis.per === 'bottle') {
     line.basis = basis;
     return;

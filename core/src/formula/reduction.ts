@@ -1,7 +1,8 @@
 import { acidFacts } from '../acid/index.ts';
 import { waterActivity } from '../keeping/index.ts';
-import { activityBoilingAt } from '../sugar/index.ts';
+import { activityBoilingAt, LOOKED_AT, viscosity } from '../sugar/index.ts';
 import { brixOf, type Composition, nothing, pour, solidsOf, volumeOf } from './pan.ts';
+import { pulpOf, thickenedBy } from './pulp.ts';
 
 /** Never boiled quite dry: at most this share of the water goes. */
 const DRIEST = 0.99;
@@ -39,6 +40,15 @@ function bisect(reached: (share: number) => boolean): number {
 export function shareToFraction(liquid: Composition, fraction: number): number {
   const aim = volumeOf(liquid) * fraction;
   return bisect((share) => volumeOf(boiledBy(liquid, share)) <= aim);
+}
+
+/** Share of the water to boil off until it is so thick at 95 °C, mPa·s, its pulp counted. */
+export function shareToThickness(liquid: Composition, mPas: number): number {
+  const thick = (share: number) => {
+    const left = boiledBy(liquid, share);
+    return viscosity(Math.min(80, brixOf(left)), LOOKED_AT) * thickenedBy(pulpOf(left));
+  };
+  return bisect((share) => thick(share) >= mPas);
 }
 
 /** Share of the water to boil off until it boils at a temperature in °C at an elevation in m. */

@@ -10,6 +10,7 @@ import {
   units,
 } from '../quantity/index.ts';
 import type { Basis, FormulaLine } from './content.ts';
+import { COVERS_BY } from './covering.ts';
 
 /** What weighing a formula's lines needs to know of the kitchen. */
 export interface Weighing {
@@ -64,6 +65,10 @@ function ratioOf(said: string): SaidLine['value'] | undefined {
   return at(quantity.amount * size, low * size, high * size);
 }
 
+/** Enough to cover: how much that is the pan tells, within a quarter. */
+const ENOUGH = { kind: 'ratio', amount: 1, low: 0.75, high: 1.25 } as const;
+const COVERS = `covers what is in the pan by ${COVERS_BY} mm`;
+
 /** g or mL that an amount is for, where no other is said. */
 const THOUSAND = 1000;
 
@@ -96,6 +101,8 @@ export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
     ...(askKind ? { askKind } : {}),
   });
   if (!ingredient) return open('Choose an ingredient.');
+  if (basis.per === 'cover')
+    return { lineId: line.id, ingredient, basis, value: { ...ENOUGH }, assumption: COVERS };
   if (line.said.trim() === '')
     return open(basis.per === 'batch' ? 'How much? Write an amount, as in "250 g".' : 'How much to each?');
   try {
@@ -165,7 +172,7 @@ const written = (value: number): string => `${Number(value.toPrecision(3))}`;
  */
 export function timesSaid(line: FormulaLine, weighing: Weighing, times: number): string | null {
   const { value, basis, cut } = readLine(line, weighing);
-  if (!value) return null;
+  if (!value || basis.per === 'cover') return null;
   if (value.kind === 'ratio') return written(value.amount * times);
   const each =
     'each' in basis && basis.each !== undefined ? eachOf(basis.each, basis.by, weighing.cup) / THOUSAND : 1;

@@ -1,5 +1,7 @@
 import type { Range } from '../ingredient/index.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
+import { covering } from './covering.ts';
+import { noOutcome, ROOM, type StepOutcome } from './outcome.ts';
 import {
   blendedPan,
   type Composition,
@@ -13,7 +15,7 @@ import {
 } from './pan.ts';
 import { bulkDensity, type SaidLine } from './said.ts';
 import { type Scenario, typical } from './scenario.ts';
-import { afterStep, noOutcome, ROOM, type StepOutcome } from './steps.ts';
+import { afterStep } from './steps.ts';
 import { textureOf } from './texture.ts';
 
 /** What a walk through the steps comes to. */
@@ -66,22 +68,28 @@ class Pouring {
   private readonly lines: readonly SaidLine[];
   private readonly scenario: Scenario;
   private readonly bottles: Bottles;
+  private readonly panMm: number | undefined;
 
-  constructor(lines: readonly SaidLine[], scenario: Scenario, bottles: Bottles) {
+  constructor(lines: readonly SaidLine[], scenario: Scenario, bottles: Bottles, panMm: number | undefined) {
     this.lines = lines;
     this.scenario = scenario;
     this.bottles = bottles;
+    this.panMm = panMm;
     this.grams = lines.map(() => null);
     this.used = lines.map(() => null);
     this.index = new Map(lines.map((line, i) => [line.lineId, i]));
   }
 
   /** Grams of a line by its basis; null while what it follows has none. */
-  private weigh(line: SaidLine, liquid: Composition): number | null {
+  private weigh(line: SaidLine, liquid: Composition, pan: Pan): number | null {
     if (!line.value || !line.ingredient) return null;
     const amount = this.scenario.amount(line.value, line.assumption !== undefined);
     const { basis } = line;
     if (basis.per === 'batch') return amount;
+    if (basis.per === 'cover') {
+      const ml = covering(pan, this.panMm);
+      return ml === null ? null : amount * ml * (bulkDensity(line.ingredient) ?? 1);
+    }
     if (basis.per === 'bottle')
       return amount * this.bottles.count * (this.bottles.ml / (basis.ml ?? this.bottles.ml));
     const ratio = line.value.kind === 'ratio';
@@ -102,12 +110,14 @@ class Pouring {
   into(pan: Pan, wanted: readonly number[], step: FormulaStep | undefined): number {
     const byYield = wanted.some((i) => this.lines[i]!.basis.per === 'yield');
     const before = byYield ? pour(emptyPan().liquid, pan.liquid, 1) : pan.liquid;
-    let [open, trimmed] = [[...wanted], 0];
+    // What covers the rest goes in when the rest is in.
+    const covers = (i: number) => Number(this.lines[i]!.basis.per === 'cover');
+    let [open, trimmed] = [[...wanted].sort((a, b) => covers(a) - covers(b)), 0];
     for (let pass = 0; open.length > 0 && pass <= wanted.length; pass++) {
       const still: number[] = [];
       for (const i of open) {
         const line = this.lines[i]!;
-        const grams = this.weigh(line, before);
+        const grams = this.weigh(line, before, pan);
         if (grams === null) {
           still.push(i);
           continue;
@@ -158,7 +168,7 @@ function once(
   bottles: Bottles,
 ): Walked {
   const scenario = walking.scenario ?? typical;
-  const pouring = new Pouring(lines, scenario, bottles);
+  const pouring = new Pouring(lines, scenario, bottles, content.panMm);
   const places = placesByStep(content);
   let pan = emptyPan();
   let celsius = ROOM;

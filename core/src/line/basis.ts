@@ -16,6 +16,8 @@ import type { Words } from './words.ts';
 export type BasisSaid =
   | { per: 'batch' }
   /** The liquid in the pan; an amount is for `each` of it, as it was said ("1 pint"), a ratio is of all of it. */
+  /** As much as covers what is in the pan. */
+  | { per: 'cover' }
   | { per: 'yield'; by: 'weight' | 'volume' | undefined; each?: string; ratio?: string }
   | { per: 'bottle'; ml?: number }
   | { per: 'other'; name: string; by: 'weight' | 'volume' | undefined; each?: string; ratio?: string };
@@ -270,11 +272,15 @@ function partsRead(words: Words): BasisRead | null {
   return null;
 }
 
+/** What is asked of something that covers, where nothing is in the list for it to cover. */
+export const COVERS_WHAT =
+  'How much covers it? Write what you pour, as in “1.5 L”; correct it once you have poured.';
+
 /** What only the pan can tell: how much covers, fills, or is the rest. */
 const POURED: [RegExp, string][] = [
   [
     /(?:, )?(?:(?:just |barely )?enough (?:of )?)?(?<name>(?:[^ ]+ )*?)(?:just |barely )?(?:enough )?to (?:just |barely )?cover(?: (?:it|them|everything|the [^ ,]+))?(?= |$)/,
-    'How much covers it? Write what you pour, as in “1.5 L”; correct it once you have poured.',
+    COVERS_WHAT,
   ],
   [
     /(?:, )?to (?:fill|(?:the )?(?:headspace|brim|top|neck)|top up)(?: (?:up|the (?:jars?|bottles?)))?(?= |$)/,
@@ -295,7 +301,7 @@ function pouredRead(words: Words): BasisRead | null {
       taken.all.filter((token) => !name.has(token)),
       'basis',
     );
-    return { basis: { per: 'batch' }, asks };
+    return { basis: { per: asks === COVERS_WHAT ? 'cover' : 'batch' }, asks };
   }
   return null;
 }

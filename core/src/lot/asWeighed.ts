@@ -180,7 +180,13 @@ export function lotLines(lot: Made, cup: CupSchool | null): LotLine[] {
       grams: planned[i]!.used,
       now: now.get(line.id) ?? planned[i]!.used,
       follows:
-        basis.per === 'line' ? nameOf(basis.lineId) : basis.per === 'yield' ? 'what was strained' : null,
+        basis.per === 'line'
+          ? nameOf(basis.lineId)
+          : basis.per === 'yield'
+            ? 'what was strained'
+            : basis.per === 'cover'
+              ? 'what it covers'
+              : null,
     };
   });
 }

@@ -17,7 +17,7 @@ import {
   waterAfter,
 } from '../pan/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
-import { boilingPoint, brixFromBoilingPoint, densityAt20 } from '../sugar/index.ts';
+import { boilingPoint, brixFromBoilingPoint, brixLooking, densityAt20 } from '../sugar/index.ts';
 import { contentAsWeighed, weighingOf } from './asWeighed.ts';
 import { elapsedAt, stepClock } from './clock.ts';
 import { additionsAt, looksAt, type Poured, panReadings, solidsByPairs, warmthAt } from './panEvents.ts';
@@ -129,6 +129,7 @@ function targetBrix(step: FormulaStep | undefined, start: PanPrior, elevationMet
   if (step.toBrix !== undefined) return step.toBrix;
   if (step.toCelsius !== undefined)
     return orNull(() => brixFromBoilingPoint({ celsius: step.toCelsius!, elevationMetres }).brix);
+  if (step.toThickness !== undefined) return brixLooking(step.toThickness)[1];
   if (step.toFraction === undefined || start.solidsGrams <= 0) return null;
   const begun = start.waterGrams + start.solidsGrams;
   const aim = step.toFraction * volumeOf(begun, (100 * start.solidsGrams) / begun);

@@ -1,4 +1,5 @@
 import type { ExtractionMethod, FormulaStep, StrainMethod } from '../formula/index.ts';
+import type { Thickness } from '../sugar/index.ts';
 import { brixIn, type Clause, celsiusIn, fractionIn, minutesIn, withoutBoiled } from './clause.ts';
 
 /** What is in the pan when a clause is read. */
@@ -45,6 +46,10 @@ function heated(said: string, clause: Clause): Partial<StepRead> {
   };
 }
 
+/** A soak that is thrown away, and what was soaked goes on. */
+const THROWN =
+  /\b(?:discard|throw away|pour away|pour off|tip away)\b.*\b(?:water|liquid|liquor|soak\w*|brine)\b|\bdrain\b(?!.*\b(?:into|through|reserv|keep|sav)\w*)(?=.*\b(?:discard|rinse|water away)\b)/;
+
 function strained(said: string): StepRead {
   const minutes = minutesIn(said);
   const cloth: StrainMethod | null = /coffee filter|filter paper|paper filter/.test(said)
@@ -57,8 +62,23 @@ function strained(said: string): StepRead {
   return {
     kind: 'strain',
     ...(minutes === undefined ? {} : { minutes }),
+    ...(THROWN.test(said) ? { liquidAway: true } : {}),
     ...(cloth ? { cloth } : /\b(?:cloth|muslin|cheesecloth|linen)\b/.test(said) ? { cloth: 'drip' } : {}),
   };
+}
+
+/** Looks that end a boil, as recipes say them. */
+const LOOKS: readonly [RegExp, Thickness][] = [
+  [/\bthread/, 'thread'],
+  [/\bsheet/, 'sheet'],
+  [/\bcoats?\b.*\bspoon|\bspoon\b.*\bcoated|\bsyrupy|\bthick(?:ened)? syrup|\bnappe\b/, 'coats'],
+  [/\bfilm\b/, 'film'],
+];
+
+/** How thick it is to look, where a clause says so: minutes said beside it are a guess at the same thing. */
+function looksIn(said: string): Partial<StepRead> {
+  const look = LOOKS.find(([words]) => words.test(said));
+  return look ? { toThickness: look[1] } : {};
 }
 
 function reduced(said: string, clause: Clause): StepRead {
@@ -70,9 +90,12 @@ function reduced(said: string, clause: Clause): StepRead {
   ];
   return {
     kind: 'reduce',
+    ...(clause.neverBoil ? { neverBoil: true } : {}),
+    ...(/\bsimmer|\bgentl|low heat/.test(said) && !BOILS.test(said) ? { fire: 'low' as const } : {}),
     ...(minutes === undefined ? {} : { minutes }),
     ...(toFraction === undefined ? {} : { toFraction }),
     ...(toBrix === undefined ? {} : { toBrix }),
+    ...((toFraction ?? toBrix ?? celsius) === undefined ? looksIn(said) : {}),
     ...(celsius !== undefined && celsius > 100 && celsius <= 125 ? { toCelsius: celsius } : {}),
     ...(!clause.neverBoil && BOILS.test(said) && (minutes ?? 0) >= 1 ? { killStep: true } : {}),
   };
@@ -89,9 +112,9 @@ const PROCESS =
 const FILL =
   /\b(?:pour|ladle|funnel|decant|transfer|pack|divide)\b.*\b(?:bottles?|jars?)\b|^bottle\b|\bfill (?:the |your )?(?:\w+ )*(?:bottles?|jars?)|\b(?:seal|cap|cork)\b|^\s*(?:then )?bottle\b/;
 const STRAIN =
-  /\b(?:strain|sieve|drip|hang|filter|squeez|press|wring|drain)\w*|\bthrough (?:a |the )?(?:fine )?(?:sieve|muslin|cloth|cheesecloth|jelly bag|colander)/;
+  /\b(?:discard|throw away|pour away|pour off|tip away) (?:the |this |their |that )?(?:soaking )?(?:water|liquid|liquor|brine)|\b(?:strain|sieve|drip|hang|filter|squeez|press|wring|drain)\w*|\bthrough (?:a |the )?(?:fine )?(?:sieve|muslin|cloth|cheesecloth|jelly bag|colander)/;
 const REDUCE =
-  /\breduc\w*|\bboil(?:ed)? down\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
+  /\bcoats? (?:the )?(?:back of )?(?:a |the )?(?:\w+ )?spoon|\b(?:in|to) (?:a |the )?(?:fine |long )?(?:threads?|sheets?)\b|\breduc\w*|\bboil(?:ed)? down\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
 
 /** °C from which a temperature is one of a pan on the fire. */
 const WARM = 40;

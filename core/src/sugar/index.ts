@@ -7,6 +7,14 @@ export { INVERT_PER_SUCROSE, inversionRate, invertedShare } from './inversion.ts
 export { mixedBrix, volumeAt20 } from './mix.ts';
 export { brixFromRefractiveIndex, refractiveIndexAt20 } from './refraction.ts';
 export { sucroseSaturation, sucroseSupersaturation } from './saturation.ts';
+export {
+  brixLooking,
+  LOOKED_AT,
+  THICKNESSES,
+  type Thickness,
+  type ThicknessFacts,
+  thicknesses,
+} from './thickness.ts';
 export { brixRunningLike, runsLike, viscosity } from './viscosity.ts';
 export { waterDensity } from './water.ts';
 export { waterActivity } from './waterActivity.ts';

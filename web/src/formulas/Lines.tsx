@@ -129,7 +129,9 @@ const LineRow = memo(
                 value={line.said}
                 onChange={(e) => change({ do: 'line', id: line.id, change: { said: e.target.value } })}
                 onKeyDown={byKeys}
-                placeholder={follows ? 'half, 1:2, 200 g' : '2 cups'}
+                placeholder={
+                  follows ? 'half, 1:2, 200 g' : line.basis?.per === 'cover' ? 'to cover' : '2 cups'
+                }
                 className="min-w-0 rounded-md border border-transparent bg-transparent px-2 py-1 font-semibold hover:border-steel focus:border-steel"
               />
               <IngredientPicker

@@ -1,5 +1,6 @@
 import { extractionMethods, type FormulaStep, strainMethods } from '@inch/core/formula';
 import { limitOfHeat, temperature } from '@inch/core/quantity';
+import { thicknesses } from '@inch/core/sugar';
 import { Button } from '../ui/Button.tsx';
 import { STEP_KINDS } from './stepKinds.ts';
 import type { Review } from './useReview.ts';
@@ -21,6 +22,8 @@ export function stepFacts(step: FormulaStep): string {
     toFraction === undefined ? '' : `until ${Math.round(100 * toFraction)} % is left`,
     toBrix === undefined ? '' : `to ${toBrix} °Bx`,
     toCelsius === undefined ? '' : `until it boils at ${temperature(toCelsius)}`,
+    step.toThickness === undefined ? '' : `until it ${thicknesses[step.toThickness].says}`,
+    step.liquidAway ? 'the liquid is thrown away' : '',
     step.killStep ? `reaches ${limitOfHeat(90)} or boils for a minute` : '',
     step.neverBoil ? 'kept under the boil' : '',
     step.lidOff ? 'lid off' : '',

@@ -23,6 +23,7 @@ import {
 import { minutesInWords } from '../ui/format.ts';
 import { Figure, Share, Tick } from '../ui/StepFigures.tsx';
 import { drawnBy } from './draft.ts';
+import { HowThick } from './HowThick.tsx';
 
 interface Props {
   step: FormulaStep;
@@ -144,15 +145,26 @@ function StrainDetails({ step, n, set }: Props) {
         words="% through"
         set={(keeps) => set({ keeps })}
       />
+      <Tick
+        label="the liquid is thrown away"
+        checked={step.liquidAway ?? false}
+        set={(liquidAway) => set({ liquidAway: liquidAway || undefined })}
+      />
+      <Tick
+        label="sugar that did not dissolve stays behind"
+        checked={step.sugarStays ?? false}
+        set={(sugarStays) => set({ sugarStays: sugarStays || undefined })}
+      />
     </>
   );
 }
 
-type Mark = 'toBrix' | 'toFraction' | 'toCelsius' | 'time';
+type Mark = 'toBrix' | 'toFraction' | 'toCelsius' | 'toThickness' | 'time';
 const MARKS: Record<Mark, string> = {
   toBrix: 'to °Bx',
   toFraction: 'to a part of it',
   toCelsius: 'to a temperature',
+  toThickness: 'until it looks',
   time: 'for its minutes',
 };
 const markOf = (step: FormulaStep): Mark =>
@@ -160,13 +172,16 @@ const markOf = (step: FormulaStep): Mark =>
     ? 'toFraction'
     : step.toCelsius !== undefined
       ? 'toCelsius'
-      : step.toBrix !== undefined
-        ? 'toBrix'
-        : 'time';
+      : step.toThickness !== undefined
+        ? 'toThickness'
+        : step.toBrix !== undefined
+          ? 'toBrix'
+          : 'time';
 const FRESH: Record<Mark, Partial<FormulaStep>> = {
   toBrix: { toBrix: 50 },
   toFraction: { toFraction: 0.5 },
   toCelsius: { toCelsius: 103 },
+  toThickness: { toThickness: 'coats' },
   time: {},
 };
 
@@ -183,6 +198,7 @@ function ReduceDetails({ step, n, rate, set }: Props) {
             toBrix: undefined,
             toFraction: undefined,
             toCelsius: undefined,
+            toThickness: undefined,
             ...FRESH[e.target.value as Mark],
           })
         }
@@ -216,6 +232,9 @@ function ReduceDetails({ step, n, rate, set }: Props) {
           unit={degrees()}
           set={(shown) => shown !== undefined && set({ toCelsius: celsiusOf(shown) })}
         />
+      )}
+      {step.toThickness !== undefined && (
+        <HowThick n={n} chosen={step.toThickness} set={(toThickness) => set({ toThickness })} />
       )}
       <Tick label="boils, 1 min" checked={kills(step)} set={(killStep) => set({ killStep })} />
       <OnTheFire step={step} n={n} set={set} />
@@ -259,6 +278,10 @@ export function StepDetails({ step, n, drew, rate, set }: Props) {
   return null;
 }
 
+/** °Bx after a step: between two where it stops by its looks. */
+const brixWords = ({ brixAfter, brixLooks }: Forecast['steps'][number]): string =>
+  brixLooks ? `${brixLooks.map((brix) => brix.toFixed(0)).join(' to ')} °Bx` : `${brixAfter.toFixed(0)} °Bx`;
+
 /** What a step does to the pan, as forecast. */
 export function stepOutcomeWords(step: FormulaStep, outcome: Forecast['steps'][number] | undefined): string {
   if (!outcome) return '';
@@ -270,6 +293,6 @@ export function stepOutcomeWords(step: FormulaStep, outcome: Forecast['steps'][n
   if (outcome.boilsAt !== null && step.kind === 'reduce')
     said.push(`boils at ${temperature(outcome.boilsAt, 1)}`);
   if (['draw', 'strain', 'reduce'].includes(step.kind) && outcome.millilitresAfter > 1)
-    said.push(`${batchVolume(outcome.millilitresAfter)} at ${outcome.brixAfter.toFixed(0)} °Bx`);
+    said.push(`${batchVolume(outcome.millilitresAfter)} at ${brixWords(outcome)}`);
   return said.join(' · ');
 }

@@ -98,7 +98,7 @@ function saidFor(
   grams: number,
 ): string {
   const formulaLine = content.lines.find((l) => l.id === lineId);
-  const follows = formulaLine?.basis && formulaLine.basis.per !== 'batch';
+  const follows = formulaLine?.basis && !['batch', 'cover'].includes(formulaLine.basis.per);
   if (!follows || !line?.grams) return saidGrams(grams);
   return timesSaid(formulaLine, setting, grams / line.grams) ?? saidGrams(grams);
 }

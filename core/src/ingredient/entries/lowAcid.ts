@@ -15,6 +15,7 @@ export const lowAcidThings: readonly Ingredient[] = [
   }),
   lowAcid('date', 'Dates', [20.5, 23.8, 19.9, 19.6, 7.5], [6.3, 6.5, 6.6], {
     minerals: [656, 39, 43],
+    dried: true,
     ...fruit,
     gramsPerPiece: { each: 7 },
   }),

@@ -35,7 +35,7 @@ function basisFrom(code: string, idOf: (number: number) => string): FormulaLine[
   if (code.startsWith('yield by ') && by) return { per: 'yield', by, ...each };
   const bottle = /^bottle of (\d+(?:\.\d+)?) mL$/.exec(code);
   if (bottle) return { per: 'bottle', ml: Number(bottle[1]) };
-  return code === 'bottle' || code === 'batch' ? { per: code } : undefined;
+  return code === 'bottle' || code === 'batch' || code === 'cover' ? { per: code } : undefined;
 }
 
 interface Row {

@@ -1,0 +1,102 @@
+import type { Range } from '../ingredient/index.ts';
+import { temperature } from '../quantity/index.ts';
+import { type Thickness, thicknesses } from '../sugar/index.ts';
+import type { FormulaStep } from './content.ts';
+import { boilsAt, cappedAt, minutesTo, rateOf, type Stove, shareIn, tooFar } from './fire.ts';
+import { boil, inverted, withoutSpirit } from './onFire.ts';
+import type { Result } from './outcome.ts';
+import { brixOf, type Composition, liquidOf, massOf, type Pan, solidsOf } from './pan.ts';
+import { boiledBy, shareToBrix, shareToCelsius, shareToFraction, shareToThickness } from './reduction.ts';
+import type { Scenario } from './scenario.ts';
+
+/** Share of the water that a reduction boils off until its mark, or in its minutes; where it has neither, none. */
+function shareOff(
+  liquid: Composition,
+  step: FormulaStep,
+  rate: number,
+  { elevationMetres }: Stove,
+  set: Scenario,
+) {
+  const to = (share: number) => cappedAt(liquid, share);
+  if (step.toBrix !== undefined) return to(shareToBrix(liquid, set.mark(step.toBrix)));
+  if (step.toThickness !== undefined) return to(shareToThickness(liquid, set.pick(looks(step.toThickness))));
+  if (step.toFraction !== undefined)
+    return to(shareToFraction(liquid, Math.min(1, set.set(step.toFraction))));
+  if (step.toCelsius === undefined) return shareIn(liquid, rate, step.minutes ?? 0);
+  return to(
+    cannotReduce(liquid, step, elevationMetres) ? 0 : shareToCelsius(liquid, step.toCelsius, elevationMetres),
+  );
+}
+
+/** Boiled down to its mark, or for its minutes. */
+export function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
+  const { elevationMetres } = stove;
+  const rate = scenario.pick(rateOf(step, pan, stove));
+  const before = pan.liquid;
+  // As long as it is said to boil, or as its mark takes at the rate; both are drawn once.
+  const drawn: Scenario = {
+    ...scenario,
+    ...{ mark: once(scenario.mark), set: once(scenario.set), pick: once(scenario.pick) },
+  };
+  const minutes = step.minutes ?? minutesTo(before, shareOff(before, step, rate, stove, drawn).share, rate);
+  const long = Number.isFinite(minutes) ? minutes : 0;
+  const hot = inverted(withoutSpirit(before, long, scenario), boilsAt(before, elevationMetres), long);
+  const note = cannotReduce(hot, step, elevationMetres);
+  const { share, stops } = shareOff(hot, step, rate, stove, drawn);
+  const boiled = boil({ ...pan, liquid: hot }, share);
+  const evaporated = massOf(before) - massOf(boiled.pan.liquid);
+  const says = note ?? (share > 0 ? tooFar(brixOf(boiled.pan.liquid), stops) : undefined);
+  return {
+    pan: boiled.pan,
+    outcome: {
+      evaporated,
+      rate,
+      minutes: stove.untold ? null : minutesTo(hot, share, rate),
+      ...(step.toThickness === undefined || stove.untold
+        ? {}
+        : { brixLooks: brixLooks(hot, step.toThickness) }),
+      ...(says ? { note: says } : {}),
+    },
+  };
+}
+
+/** mPa·s of a look as a range that is drawn from. */
+const looks = (thickness: Thickness): Range => thicknesses[thickness].mPas;
+
+/** °Bx between which it may stand when it looks so thick. */
+function brixLooks(liquid: Composition, thickness: Thickness): [number, number] {
+  const at = (mPas: number) => brixOf(boiledBy(liquid, shareToThickness(liquid, mPas)));
+  const [low, , high] = looks(thickness);
+  return [at(low), at(high)];
+}
+
+/** A figure drawn at the first asking, and the same from then on. */
+function once<T>(draw: (value: T) => number): (value: T) => number {
+  let drawn: number | undefined;
+  return (value) => {
+    drawn ??= draw(value);
+    return drawn;
+  };
+}
+
+/** Why a reduction does nothing, in words; undefined where it does something. */
+function cannotReduce(liquid: Composition, step: FormulaStep, elevationMetres: number): string | undefined {
+  if (liquidOf(liquid) === 0) return 'There is nothing in the pan yet.';
+  const brix = brixOf(liquid);
+  if (step.toBrix !== undefined) {
+    if (solidsOf(liquid) === 0) return 'There is nothing dissolved in it to reduce to.';
+    // What is entered to a tenth is not over its mark by less.
+    if (brix > step.toBrix + 0.05)
+      return `It is already at ${brix.toFixed(0)} °Bx, over the ${step.toBrix} °Bx asked for; nothing is boiled off.`;
+  }
+  if (step.toThickness !== undefined) {
+    if (solidsOf(liquid) === 0) return 'Water alone never thickens.';
+    if (shareToThickness(liquid, looks(step.toThickness)[2]) === 0)
+      return 'It looks thicker than that already; nothing is boiled off.';
+  }
+  if (step.toCelsius !== undefined && solidsOf(liquid) === 0)
+    return 'Water alone never gets hotter than its boil.';
+  if (step.toCelsius !== undefined && boilsAt(liquid, elevationMetres) >= step.toCelsius)
+    return `It boils at ${temperature(boilsAt(liquid, elevationMetres), 1)} already, over the ${temperature(step.toCelsius)} asked for.`;
+  return undefined;
+}
