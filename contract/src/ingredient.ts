@@ -92,6 +92,7 @@ export const Ingredient = z.object({
   heated: z.boolean().optional(),
   poisonousRaw: z.boolean().optional(),
   firm: z.boolean().optional(),
+  pigment: z.enum(['anthocyanin', 'betalain', 'carotenoid', 'chlorophyll']).optional(),
   frozen: z.boolean().optional(),
   dried: z.boolean().optional(),
   own: z.object({ from: z.enum(['label', 'measured']), on: z.string() }).optional(),

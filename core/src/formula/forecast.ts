@@ -8,6 +8,7 @@ import { amountsOf, type LineAmount } from './amounts.ts';
 import { balanceOf, type Drink, drinkOf } from './balance.ts';
 import { type Body, bodyOf } from './body.ts';
 import { type Caution, cautions, lowAcidLines } from './cautions.ts';
+import { type ColourForecast, colourOf } from './colour.ts';
 import { type Corner, compositionOf } from './composition.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { type Makeup, makeupOf } from './makeup.ts';
@@ -67,6 +68,8 @@ export interface Forecast extends Outlook {
   /** The drink at its dilution; null where none is said. */
   drink: Drink | null;
   body: Body;
+  /** What heat makes of its colour. */
+  colour: ColourForecast;
   /** Minor units of the kitchen's money; null while a line has no price. */
   cost: number | null;
   /** Lines whose price is not known. */
@@ -286,6 +289,7 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
       content.waterParts !== undefined && grams > 0
         ? drinkOf(product, content.waterParts, content.bottleMl, known)
         : null,
+    colour: colourOf(content, lines, walked.outcomes),
     body: bodyOf(content, lines, product, foreseen.ph?.middle ?? null),
     ...costOf(lines, setting),
     processMinutes: process ? processTime(process, setting.elevationMetres) : null,

@@ -4,6 +4,7 @@ export { type Body, SETTLES } from './body.ts';
 export { inBottlesOf } from './bottleSize.ts';
 export { type Caution, lowAcidLines } from './cautions.ts';
 export { type Chance, chance } from './chance.ts';
+export { type ColourForecast, colourOf } from './colour.ts';
 export { compositionOf } from './composition.ts';
 export type {
   Basis,

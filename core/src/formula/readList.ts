@@ -106,7 +106,10 @@ function cover(line: ReadListLine, all: readonly Read[], catalogue: KitchenCatal
 function follow(read: Read, all: readonly Read[], catalogue: KitchenCatalogue): void {
   const { line, basis } = read;
   if (basis.per === 'batch') return;
-  if (basis.per === 'cover') return cover(line, all, catalogue);
+  if (basis.per === 'cover') {
+    cover(line, all, catalogue);
+    return;
+  }
   if (basis.per === 'bottle') {
     line.basis = basis;
     return;

@@ -8,7 +8,7 @@ export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
-export type { Acidity, Allergen, Family, Ingredient, Range } from './types.ts';
+export type { Acidity, Allergen, Family, Ingredient, Pigment, Range } from './types.ts';
 export { warningFor, warnings } from './warned.ts';
 export { allWords, isIdle } from './words.ts';
 

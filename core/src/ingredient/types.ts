@@ -42,6 +42,9 @@ export type Family =
   | 'sweetener'
   | 'preservative';
 
+/** What colours a fruit or a leaf: red to blue, beet red, yellow to orange, green. */
+export type Pigment = 'anthocyanin' | 'betalain' | 'carotenoid' | 'chlorophyll';
+
 export type Allergen =
   | 'milk'
   | 'egg'
@@ -94,6 +97,8 @@ export interface Ingredient extends Measurable {
   /** Poisonous until it was boiled. */
   poisonousRaw?: boolean;
   dried?: boolean;
+  /** What its colour is of, where it has one that heat takes. */
+  pigment?: Pigment;
   /** Set on a kitchen's own entry: from a label, or measured by itself on a day. */
   own?: { from: 'label' | 'measured'; on: string };
   /** Shares of a whole citrus fruit by weight: its zest, its pith, its juice with the pulp, its pips. */

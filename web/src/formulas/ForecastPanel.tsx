@@ -206,7 +206,7 @@ export function ForecastPanel(props: Props) {
           <WhatDoesWhat content={content} forecast={f} contributions={contributions} />
         </Tabs.Content>
         <Tabs.Content value="glass">
-          <InTheGlass forecast={f} content={content} />
+          <InTheGlass forecast={f} content={content} colour={colour} />
         </Tabs.Content>
       </Tabs.Root>
     </div>

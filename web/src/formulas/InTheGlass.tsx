@@ -2,6 +2,7 @@ import type { Forecast, FormulaContent } from '@inch/core/formula';
 import { temperature, volume } from '@inch/core/quantity';
 import type { ReactNode } from 'react';
 import { Term } from '../ui/Term.tsx';
+import { ColourBand } from './ColourBand.tsx';
 
 function Row({ name, bottle, drink }: { name: ReactNode; bottle: string; drink: string | undefined }) {
   return (
@@ -19,7 +20,16 @@ const fixed = (value: number | null | undefined, digits: number, unit = '') =>
   value === null || value === undefined ? '–' : `${value.toFixed(digits)}${unit}`;
 
 /** Sweet against sharp in the bottle and in the drink, and how it runs and may turn out. */
-export function InTheGlass({ forecast: f, content }: { forecast: Forecast; content: FormulaContent }) {
+export function InTheGlass({
+  forecast: f,
+  content,
+  colour,
+}: {
+  forecast: Forecast;
+  content: FormulaContent;
+  /** Of the product, as it is drawn. */
+  colour: string;
+}) {
   const { drink, body } = f;
   const faults = [body.sets, body.grains, body.parts].filter((text) => text !== null);
   const hotMl = f.millilitres > 0 ? (content.bottleMl * f.hotMillilitres) / f.millilitres : null;
@@ -63,6 +73,7 @@ export function InTheGlass({ forecast: f, content }: { forecast: Forecast; conte
       ) : (
         <p className="mt-2 text-sm text-ink-2">Say how many parts of water it takes, and see the drink.</p>
       )}
+      <ColourBand forecast={f} colour={colour} />
       <h3 className="mt-4 border-b border-ink pb-1 text-sm font-semibold text-ink-2">Body</h3>
       {body.runs && (
         <p className="mt-2">

@@ -17,6 +17,7 @@ import { moreJuices } from './juiceMore.ts';
 import { kindsOf } from './kinds.ts';
 import { lowAcidThings } from './lowAcid.ts';
 import { staples } from './pantry.ts';
+import { withPigment } from './pigment.ts';
 import { spices } from './spice.ts';
 import { sweetThings } from './sweet.ts';
 import { sweeteners } from './sweetener.ts';
@@ -38,6 +39,6 @@ const all: readonly Ingredient[] = [
 ];
 
 /** Every entry that ships: each figure typical, with its public source. */
-export const entries: readonly Ingredient[] = [...all.map(withTexture), ...kindsOf(all.map(withTexture))].map(
-  withCuts,
-);
+export const entries: readonly Ingredient[] = [...all.map(withTexture), ...kindsOf(all.map(withTexture))]
+  .map(withCuts)
+  .map(withPigment);
