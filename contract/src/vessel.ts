@@ -1,3 +1,4 @@
+import { KIT_USES } from '@inch/core/formula';
 import { z } from 'zod';
 import { route } from './route.ts';
 import { Id, Name, Written } from './values.ts';
@@ -28,8 +29,8 @@ export const VesselMaterial = z.enum([
   'cloth',
 ]);
 
-/** A pan is cooked in; a canner holds jars under boiling water. */
-export const VesselUse = z.enum(['pan', 'canner']);
+/** A pan is cooked in; a canner holds jars under boiling water; a blender, a drip bag and a crock part a batch that they do not hold. */
+export const VesselUse = z.enum(['pan', 'canner', ...KIT_USES]);
 
 export const Vessel = z.object({
   id: z.string(),

@@ -100,6 +100,7 @@ const brownSaid = (minutes: number): string =>
 /**
  * What heat and time make of the colour: how much of its pigment is left, by first-order loss, and how far its sugar browns.
  * @param content the formula; @param lines as weighed, g; @param outcomes of its steps, °C and minutes
+ * @example colourOf(cherry, forecast(cherry, setting).lines, []).pigment // 'anthocyanin'
  * @returns shares 0–1 with their range, and minutes at 100 °C; information, never a limit
  */
 export function colourOf(

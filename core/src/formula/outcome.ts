@@ -16,6 +16,8 @@ export interface StepOutcome {
   evaporated: number;
   /** Minutes that the boiling asks for at the rate taken; null where nothing is boiled off. */
   minutes: number | null;
+  /** mL that stand in the vessel as it begins, fruit and all. */
+  holdsMl: number;
   /** Of what is in the pan after it. */
   brixAfter: number;
   millilitresAfter: number;
@@ -41,6 +43,7 @@ export const noOutcome = (stepId: string): StepOutcome => ({
   minutes: null,
   kilojoules: 0,
   celsius: ROOM,
+  holdsMl: 0,
   brixAfter: 0,
   millilitresAfter: 0,
   boilsAt: null,

@@ -4,7 +4,17 @@ import { boilsAt, keptAt, type Stove } from './fire.ts';
 import { extractionMethods, heldAt } from './methods.ts';
 import { heatOf, inverted, simmer } from './onFire.ts';
 import { noOutcome, type Result, type StepOutcome } from './outcome.ts';
-import { blendedPan, brixOf, fruitOf, liquidOf, type Pan, pour, shareOf, volumeOf } from './pan.ts';
+import {
+  blendedPan,
+  brixOf,
+  fruitOf,
+  liquidOf,
+  type Pan,
+  pour,
+  shareOf,
+  solidVolumeOf,
+  volumeOf,
+} from './pan.ts';
 import { reduceStep } from './reduce.ts';
 import type { Scenario } from './scenario.ts';
 import { strainStep } from './strain.ts';
@@ -77,6 +87,12 @@ function act(pan: Pan, step: FormulaStep, { scenario, celsius, ...stove }: Walki
   }
 }
 
+/** mL of all that is in a pan, fruit and all. */
+function standsIn(pan: Pan): number {
+  const whole = blendedPan(pan);
+  return volumeOf(whole) + solidVolumeOf(whole);
+}
+
 /** What is in the pan after a step, as its outcome tells it. */
 function reportOf(pan: Pan, step: FormulaStep, elevationMetres: number): Partial<StepOutcome> {
   const { liquid } = pan;
@@ -97,5 +113,5 @@ export function afterStep(pan: Pan, step: FormulaStep, walking: Walking): [Pan, 
   const outcome = noOutcome(step.id);
   if (untold) return [result.pan, outcome];
   const told = { ...outcome, ...result.outcome, ...reportOf(result.pan, step, elevationMetres) };
-  return [result.pan, { ...told, ...heatOf(pan, step, told.evaporated, walking) }];
+  return [result.pan, { ...told, holdsMl: standsIn(pan), ...heatOf(pan, step, told.evaporated, walking) }];
 }

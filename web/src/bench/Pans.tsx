@@ -28,6 +28,15 @@ const MATERIALS: Record<Vessel['material'], string> = {
   cloth: 'cloth',
 };
 
+/** What each is for, after its volume. */
+const USES: Record<Vessel['use'], string> = {
+  pan: ', half of it for a boil',
+  canner: ', a canner',
+  blender: ', a blender, filled to seven tenths',
+  bag: ', a drip bag',
+  crock: ', a crock',
+};
+
 const COLOUR = '#8E1230';
 
 /** What is asked of a pan, as typed. */
@@ -102,8 +111,11 @@ function NewPan() {
         ))}
       </Choice>
       <Choice label="Used as" {...form.field('use')}>
-        <option value="pan">a pan, crock or drip bag</option>
+        <option value="pan">a pan</option>
         <option value="canner">a canner for jars</option>
+        <option value="blender">a blender</option>
+        <option value="bag">a drip bag or jelly bag</option>
+        <option value="crock">a crock or bowl that a draw stands in</option>
       </Choice>
       <Choice label="Known by" {...form.field('kind')}>
         <option value="straight">its width and height, straight sides</option>
@@ -146,10 +158,10 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
       <div className="min-w-48 flex-1">
         <p className="text-lg font-semibold">{pan.name}</p>
         <p className="text-ink-2">
-          {MATERIALS[pan.material]}, holds <span className="figure">{grouped(pan.holdsMl / 1000, 2)} L</span>,
-          half of it for a boil
+          {MATERIALS[pan.material]}, holds <span className="figure">{grouped(pan.holdsMl / 1000, 2)} L</span>
+          {USES[pan.use]}
         </p>
-        <p className="mt-1">
+        <p className={pan.use === 'pan' ? 'mt-1' : 'hidden'}>
           {pan.learned ? (
             <>
               Boils off <strong className="figure">{pan.learned.gramsPerMinute.toFixed(0)} g</strong> a

@@ -1,7 +1,16 @@
 import { vesselRoutes } from '@inch/contract/vessel';
+import { type Forecast, type FormulaContent, roundsOf, roundsSaid } from '@inch/core/formula';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';
 
 export const useVessels = () =>
   useQuery({ queryKey: keys.list('vessel'), queryFn: () => call(vesselRoutes.list) });
+
+/** Steps of a batch that the kitchen's blender, bag or crock takes in several rounds, each in a sentence. */
+export function useRounds(content: FormulaContent, forecast: Forecast, scale = 1): Map<string, string> {
+  const kit = (useVessels().data ?? []).filter((vessel) => !vessel.retired);
+  return new Map(
+    roundsOf(content, forecast.steps, kit, scale).map((rounds) => [rounds.stepId, roundsSaid(rounds)]),
+  );
+}

@@ -6,6 +6,7 @@ import {
   type StepKind,
 } from '@inch/core/formula';
 import { MoreHorizontal } from 'lucide-react';
+import { useRounds } from '../data/vessels.ts';
 import { Button } from '../ui/Button.tsx';
 import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -23,9 +24,11 @@ interface RowProps {
   change: (change: Change) => void;
   outcome: Forecast['steps'][number] | undefined;
   cautions: readonly string[];
+  /** In how many rounds it is done, in a sentence. */
+  rounds: string | undefined;
 }
 
-function StepRow({ step, index, count, change, outcome, cautions }: RowProps) {
+function StepRow({ step, index, count, change, outcome, cautions, rounds }: RowProps) {
   const n = index + 1;
   const set = (part: Partial<FormulaStep>) => change({ do: 'step', id: step.id, change: part });
   const words = stepOutcomeWords(step, outcome);
@@ -86,6 +89,7 @@ function StepRow({ step, index, count, change, outcome, cautions }: RowProps) {
             <StepMind step={step} n={n} set={set} />
             {words && <span className="figure basis-full text-[13px]">{words}</span>}
           </div>
+          {rounds && <p className="pl-[3.9rem] text-sm">{rounds}</p>}
           {[...(outcome?.note ? [outcome.note] : []), ...cautions].map((text) => (
             <p key={text} className="pl-[3.9rem] text-sm font-semibold text-hold">
               {text}
@@ -108,6 +112,7 @@ export function Steps({
   change: (change: Change) => void;
 }) {
   const { steps } = draft.content;
+  const rounds = useRounds(draft.content, forecast);
   return (
     <Ruled title="Steps" className="mt-6">
       <Sortable
@@ -124,6 +129,7 @@ export function Steps({
               count={steps.length}
               change={change}
               outcome={forecast.steps[i]}
+              rounds={rounds.get(step.id)}
               cautions={forecast.cautions.filter((c) => c.stepId === step.id).map((c) => c.text)}
             />
           ))}

@@ -1,11 +1,15 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import { lotRoutes, NewLot } from '@inch/contract/lot';
-import { useState } from 'react';
+import { type FormulaContent, forecast } from '@inch/core/formula';
+import { kitchenCatalogue } from '@inch/core/ingredient';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useFormulas } from '../data/formulas.ts';
 import { send } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
+import { useSetting } from '../data/useSetting.ts';
+import { useRounds } from '../data/vessels.ts';
 import { Button } from '../ui/Button.tsx';
 import { fromLocalInput, localInput } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
@@ -38,6 +42,34 @@ function useStartLot(formulaId: string) {
   });
 }
 
+/** What of the batch has to be done in several rounds, told before it is begun. */
+function InRounds({ formula, scale }: { formula: FormulaHead | undefined; scale: string }) {
+  const setting = useSetting();
+  const content = (formula?.content ?? NOTHING) as unknown as FormulaContent;
+  const made = useMemo(() => {
+    const catalogue = content.own ? kitchenCatalogue(content.own) : setting.catalogue;
+    return forecast(content, { ...setting, catalogue });
+  }, [content, setting]);
+  const times = Number(scale.replace(',', '.'));
+  const rounds = useRounds(content, made, times > 0 ? times : 1);
+  return (
+    <ul className="grid gap-1 text-sm">
+      {content.steps.flatMap((step) => {
+        const said = rounds.get(step.id);
+        return said
+          ? [
+              <li key={step.id} className="border-l-4 border-rim py-0.5 pl-3">
+                {step.title}: {said}
+              </li>,
+            ]
+          : [];
+      })}
+    </ul>
+  );
+}
+
+const NOTHING = { lines: [], steps: [], storage: 'cold', bottleMl: 250 } as const;
+
 function StartLotForm({ formulas, chosen }: { formulas: readonly FormulaHead[]; chosen: string }) {
   const form = useStartLot(chosen);
   return (
@@ -56,6 +88,7 @@ function StartLotForm({ formulas, chosen }: { formulas: readonly FormulaHead[]; 
         {...form.field('scale')}
         hint="1 makes it as written; 2 doubles every line."
       />
+      <InRounds formula={formulas.find((f) => f.id === form.values.formulaId)} scale={form.values.scale} />
       <WhenField
         kind="moment"
         label="Begun"
