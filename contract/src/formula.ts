@@ -31,7 +31,12 @@ export const Basis = z.discriminatedUnion('per', [
   z.object({ per: z.literal('line'), lineId: key, by: z.enum(['weight', 'volume']), each: Each }),
   z.object({ per: z.literal('yield'), by: z.enum(['weight', 'volume']), each: Each }),
   /** In each bottle of so many mL; of the formula's own size where it is not said. */
-  z.object({ per: z.literal('bottle'), ml: z.number().gt(0, 'Over 0 mL.').max(20_000).optional() }),
+  z.object({
+    per: z.literal('bottle'),
+    ml: z.number().gt(0, 'Over 0 mL.').max(20_000).optional(),
+    /** As much as fills it, with all else in it, to its headspace. */
+    fills: z.literal(true).optional(),
+  }),
   /** As much as covers what is in the pan when it goes in. */
   z.object({ per: z.literal('cover') }),
 ]);

@@ -68,6 +68,8 @@ const PlannedLine = z.object({
   now: z.number().nullable(),
   /** What it follows, in words; null for an amount of its own. */
   follows: z.string().nullable(),
+  /** It goes in jar by jar, while they are filled. */
+  byJar: z.boolean(),
 });
 
 export const LotView = LotRecord.extend({

@@ -40,6 +40,8 @@ describe('a lot filled with something in each bottle', () => {
     const lot = releasable();
     const [fruit, sugar] = lot.product.content.lines;
     const lines = [fruit!, { ...sugar!, basis: { per: 'bottle' as const } }];
+    // A jar is opened once it is filled.
+    lot.readings[1]!.at = T(3.05);
     return { ...lot, product: { ...lot.product, content: { ...lot.product.content, lines } } };
   };
   const tick = (bottle: number) => ({ ...entry(`k${bottle}`, T(3.1)), lineId: 'sugar', bottle });

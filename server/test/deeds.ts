@@ -18,7 +18,14 @@ export const deedsOf = (crew: Crew, meter: string): Record<string, (lot: Started
     }),
   'a pH over the limit': (lot) =>
     post(crew.maker, lot, 'readings', {
-      ...{ kind: 'ph', raw: 4.9, celsius: 21, sample: 'finished', instrumentId: meter },
+      ...{
+        kind: 'ph',
+        raw: 4.9,
+        celsius: 21,
+        sample: 'finished',
+        instrumentId: meter,
+        because: 'read twice',
+      },
     }),
   'a note': (lot) => post(crew.maker, lot, 'readings', { kind: 'note', said: 'clear as glass' }),
   'a weighing-in': (lot) =>

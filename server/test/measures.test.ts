@@ -26,7 +26,14 @@ describe('what is measured besides', () => {
     const lot = await crew.filled();
     const instrumentId = await instrument({ kind: 'hydrometer', madeForCelsius: 20 });
     // 60 °Bx at 20 °C: 1.28646 over water's 0.99820.
-    const body = { kind: 'brix', raw: 1.28878, celsius: 20, sample: 'finished', instrumentId };
+    const body = {
+      kind: 'brix',
+      raw: 1.28878,
+      celsius: 20,
+      sample: 'finished',
+      instrumentId,
+      because: 'boiled longer',
+    };
     const unchecked = await read(lot, body);
     expect(unchecked.value).toBeCloseTo(60, 1);
     expect(unchecked).toMatchObject({ counts: false, raw: 1.28878 });

@@ -22,6 +22,8 @@ export interface LineAmount {
 /** Why a line that was read still has no grams: what it follows is not there. */
 function whyOpen(line: SaidLine, lines: readonly SaidLine[]): string {
   const { basis } = line;
+  if (basis.per === 'bottle' && basis.fills)
+    return 'For how many bottles is it? Say so under "Bottles in the batch"; they have to hold all that is in it.';
   if (basis.per === 'bottle') return 'For how many bottles is it? Say so under "Bottles in the batch".';
   if (basis.per === 'yield')
     return 'There is no liquid in the pan when it goes in. Let it go in after the straining.';

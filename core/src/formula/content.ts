@@ -25,7 +25,12 @@ export type Basis =
   | { per: 'line'; lineId: string; by: 'weight' | 'volume'; each?: string | undefined }
   | { per: 'yield'; by: 'weight' | 'volume'; each?: string | undefined }
   /** In each bottle of so many mL; of the formula's own size where it is not said. */
-  | { per: 'bottle'; ml?: number | undefined }
+  | {
+      per: 'bottle';
+      ml?: number | undefined;
+      /** As much as fills it, with all else in it, to its headspace. */
+      fills?: true | undefined;
+    }
   /** As much as covers what is in the pan when it goes in. */
   | { per: 'cover' };
 

@@ -21,7 +21,7 @@ const nameIn = (weighing: Pick<Weighing, 'catalogue'>, line: FormulaLine): strin
  */
 export function basisWords(basis: Basis | undefined, nameOf: (lineId: string) => string): string {
   if (!basis || basis.per === 'batch') return '';
-  if (basis.per === 'bottle') return ' in each bottle';
+  if (basis.per === 'bottle') return basis.fills ? ', to the headspace' : ' in each bottle';
   if (basis.per === 'cover') return ', enough to cover';
   const each = basis.each?.replace(/^1 /, '');
   if (each !== undefined) return ` per ${each} of ${basis.per === 'yield' ? 'juice' : nameOf(basis.lineId)}`;

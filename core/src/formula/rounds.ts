@@ -42,7 +42,7 @@ function usedFor(step: FormulaStep): KitUse | null {
 
 /**
  * What a step's rounds are, in a sentence.
- * @example roundsSaid({ stepId: 'b', vessel: 'Blender', rounds: 3, eachMl: 1000, ofMl: 3000 }) // '3.0 L is more than the blender takes: 3 rounds of 1.0 L.'
+ * @example roundsSaid({ stepId: 'b', vessel: 'Blender', rounds: 3, eachMl: 1000, ofMl: 3000 }) // '3.00 L is more than the blender takes: 3 rounds of 1.00 L.'
  */
 export const roundsSaid = ({ vessel, rounds, eachMl, ofMl }: Rounds): string =>
   `${batchVolume(ofMl)} is more than the ${vessel.toLowerCase()} takes: ${plural(rounds, 'round')} of ${batchVolume(eachMl)}.`;

@@ -67,6 +67,8 @@ function ratioOf(said: string): SaidLine['value'] | undefined {
 
 /** Enough to cover: how much that is the pan tells, within a quarter. */
 const ENOUGH = { kind: 'ratio', amount: 1, low: 0.75, high: 1.25 } as const;
+/** As much as fills a bottle: a jar that is packed tighter or looser takes a tenth more or less. */
+const TOPPED = { kind: 'ratio', amount: 1, low: 0.9, high: 1.1 } as const;
 const COVERS = `covers what is in the pan by ${COVERS_BY} mm`;
 
 /** g or mL that an amount is for, where no other is said. */
@@ -103,6 +105,14 @@ export function readLine(line: FormulaLine, weighing: Weighing): SaidLine {
   if (!ingredient) return open('Choose an ingredient.');
   if (basis.per === 'cover')
     return { lineId: line.id, ingredient, basis, value: { ...ENOUGH }, assumption: COVERS };
+  if (basis.per === 'bottle' && basis.fills)
+    return {
+      lineId: line.id,
+      ingredient,
+      basis,
+      value: { ...TOPPED },
+      assumption: 'fills each bottle to its headspace',
+    };
   if (line.said.trim() === '')
     return open(basis.per === 'batch' ? 'How much? Write an amount, as in "250 g".' : 'How much to each?');
   try {
@@ -172,7 +182,7 @@ const written = (value: number): string => `${Number(value.toPrecision(3))}`;
  */
 export function timesSaid(line: FormulaLine, weighing: Weighing, times: number): string | null {
   const { value, basis, cut } = readLine(line, weighing);
-  if (!value || basis.per === 'cover') return null;
+  if (!value || basis.per === 'cover' || ('fills' in basis && basis.fills)) return null;
   if (value.kind === 'ratio') return written(value.amount * times);
   const each =
     'each' in basis && basis.each !== undefined ? eachOf(basis.each, basis.by, weighing.cup) / THOUSAND : 1;

@@ -87,7 +87,6 @@ function act(pan: Pan, step: FormulaStep, { scenario, celsius, ...stove }: Walki
   }
 }
 
-/** mL of all that is in a pan, fruit and all. */
 function standsIn(pan: Pan): number {
   const whole = blendedPan(pan);
   return volumeOf(whole) + solidVolumeOf(whole);

@@ -90,6 +90,10 @@ class Pouring {
       const ml = covering(pan, this.panMm);
       return ml === null ? null : amount * ml * (bulkDensity(line.ingredient) ?? 1);
     }
+    if (basis.per === 'bottle' && basis.fills) {
+      const room = this.bottles.count * this.bottles.ml - roomOf(pan);
+      return room > 0 ? amount * room * (bulkDensity(line.ingredient) ?? 1) : null;
+    }
     if (basis.per === 'bottle')
       return amount * this.bottles.count * (this.bottles.ml / (basis.ml ?? this.bottles.ml));
     const ratio = line.value.kind === 'ratio';
@@ -111,7 +115,10 @@ class Pouring {
     const byYield = wanted.some((i) => this.lines[i]!.basis.per === 'yield');
     const before = byYield ? pour(emptyPan().liquid, pan.liquid, 1) : pan.liquid;
     // What covers the rest goes in when the rest is in.
-    const covers = (i: number) => Number(this.lines[i]!.basis.per === 'cover');
+    const covers = (i: number) => {
+      const { basis } = this.lines[i]!;
+      return basis.per === 'cover' ? 1 : basis.per === 'bottle' && basis.fills ? 2 : 0;
+    };
     let [open, trimmed] = [[...wanted].sort((a, b) => covers(a) - covers(b)), 0];
     for (let pass = 0; open.length > 0 && pass <= wanted.length; pass++) {
       const still: number[] = [];
@@ -134,6 +141,12 @@ class Pouring {
     }
     return trimmed;
   }
+}
+
+/** mL that a pan takes up, fruit and all. */
+function roomOf(pan: Pan): number {
+  const whole = blendedPan(pan);
+  return volumeOf(whole) + solidVolumeOf(whole);
 }
 
 function byVolume(line: SaidLine, amount: number, ratio: boolean, ml: number): number | null {

@@ -3,15 +3,18 @@ import { catalogueOf } from './catalogue.ts';
 import { stepClock } from './clock.ts';
 import { heatEndedAt } from './heating.ts';
 import { piecesIn } from './made.ts';
+import { linesByJar } from './numbered.ts';
 import { type BottlingEntry, type LotRecord, type Reading, standing, type Taken } from './record.ts';
 
 /** When the last thing went in; a finished reading before it says nothing of the bottle. */
 export function lastAdditionAt(lot: LotRecord): string {
-  return (
-    standing(lot.additions)
-      .filter((a) => a.grams > 0)
-      .at(-1)?.at ?? ''
-  );
+  const byJar = linesByJar(lot);
+  const poured = standing(lot.additions)
+    .filter((a) => a.grams > 0 && !byJar.has(a.lineId ?? ''))
+    .map((a) => a.at);
+  // What goes in jar by jar goes in with the filling, whenever its sum is written down.
+  const filled = byJar.size > 0 ? standing(lot.bottlings).map((b) => b.at) : [];
+  return [...poured, ...filled].sort().at(-1) ?? '';
 }
 
 /** Readings of the finished product that stand and count, taken after the last thing went in. */
@@ -76,13 +79,15 @@ export function cooledInTime(lot: LotRecord, bottling: BottlingEntry): boolean {
 
 /**
  * The formula's lines not yet recorded as in, or as left out with a word why.
+ * @param of what goes in jar by jar is recorded while the jars are filled: the pan alone is asked about before
  * @example linesNotRecorded({ ...lot, additions: [] }).length // 2
  */
-export function linesNotRecorded(lot: LotRecord): string[] {
+export function linesNotRecorded(lot: LotRecord, of: 'all' | 'the pan' = 'all'): string[] {
   const last = new Map(standing(lot.additions).map((a) => [a.lineId, a]));
   const catalogue = catalogueOf(lot);
+  const byJar = of === 'all' ? new Set() : linesByJar(lot);
   return lot.product.content.lines
-    .filter((line) => last.get(line.id)?.more ?? true)
+    .filter((line) => (last.get(line.id)?.more ?? true) && !byJar.has(line.id))
     .map((line) => catalogue.get(line.ingredientId).name);
 }
 

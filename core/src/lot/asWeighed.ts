@@ -5,22 +5,16 @@ import {
   keptByWeight,
   type LineAmount,
   lineAmounts,
-  type Weighing,
 } from '../formula/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
-import { catalogueOf } from './catalogue.ts';
+import { catalogueOf, weighingOf } from './catalogue.ts';
+import { gramsTicked } from './jarByJar.ts';
 import { type LotRecord, standing } from './record.ts';
 
 type Made = Pick<
   LotRecord,
   'product' | 'additions' | 'readings' | 'steps' | 'scale' | 'elevationMetres' | 'bottlings'
 >;
-
-/** How a lot's words are weighed: the cups it was begun under, its own catalogue. */
-export const weighingOf = (lot: Made, cup: CupSchool | null): Weighing => ({
-  cup: cup ?? undefined,
-  catalogue: catalogueOf(lot),
-});
 
 /**
  * Grams of every line as the formula says them, times the size of this lot.
@@ -151,13 +145,15 @@ export interface LotLine {
   now: number | null;
   /** What it follows, in words; null for an amount of its own. */
   follows: string | null;
+  /** It goes in jar by jar, while they are filled. */
+  byJar: boolean;
 }
 
 /**
  * Lines of a lot with the amounts planned and the amounts that now go in. @param cup school of cups of the lot
  * @example lotLines(lot, 'us').map((line) => line.name) // ['Sour cherries, stoned', 'Sugar, white']
  */
-export function lotLines(lot: Made, cup: CupSchool | null): LotLine[] {
+export function lotLines(lot: LotRecord, cup: CupSchool | null): LotLine[] {
   const { content } = lot.product;
   const catalogue = catalogueOf(lot);
   const planned = amountsPlanned(lot, cup);
@@ -178,7 +174,8 @@ export function lotLines(lot: Made, cup: CupSchool | null): LotLine[] {
       name: catalogue.get(line.ingredientId).name,
       said: line.said,
       grams: planned[i]!.used,
-      now: now.get(line.id) ?? planned[i]!.used,
+      now: gramsTicked(lot, line.id, cup) ?? now.get(line.id) ?? planned[i]!.used,
+      byJar: basis.per === 'bottle',
       follows:
         basis.per === 'line'
           ? nameOf(basis.lineId)

@@ -1,4 +1,6 @@
+import type { Weighing } from '../formula/index.ts';
 import { type KitchenCatalogue, kitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
+import type { CupSchool } from '../quantity/index.ts';
 import type { LotRecord } from './record.ts';
 
 /**
@@ -13,3 +15,12 @@ export function catalogueOf(lot: Pick<LotRecord, 'product' | 'additions'>): Kitc
   const byId = new Map([...(own?.ingredients ?? []), ...added].map((entry) => [entry.id, entry]));
   return kitchenCatalogue({ ingredients: [...byId.values()], measures: own?.measures });
 }
+
+/** How a lot's words are weighed: the cups it was begun under, its own catalogue. */
+export const weighingOf = (
+  lot: Pick<LotRecord, 'product' | 'additions'>,
+  cup: CupSchool | null,
+): Weighing => ({
+  cup: cup ?? undefined,
+  catalogue: catalogueOf(lot),
+});

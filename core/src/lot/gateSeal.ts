@@ -1,3 +1,4 @@
+import { type Closure, type ClosureFacts, closures } from '../bottling/index.ts';
 import { inWords } from '../quantity/index.ts';
 import { type Gate, gate, shown } from './gate.ts';
 import { numbersOf, workedOverAt } from './numbered.ts';
@@ -54,6 +55,13 @@ export function failuresOpen(lot: LotRecord): number {
 const bottlesIn = (checks: readonly SealCheckEntry[]): number =>
   new Set(checks.flatMap((c) => numbersOf(c, c.checked))).size;
 
+/** How the closures of a lot are spoken of; plainly where it has several kinds. */
+function wordsOf(lot: LotRecord): Pick<ClosureFacts, 'parts' | 'done'> {
+  const kinds = new Set(standing(lot.bottlings).map((b) => b.closure as Closure));
+  const [only] = kinds;
+  return kinds.size === 1 && only && closures[only] ? closures[only] : { parts: 'closures', done: 'checked' };
+}
+
 /** Every seal checked undisturbed in its time, every failure with its fate, and what was processed again checked again. */
 export function sealGate(lot: LotRecord): Gate {
   const bottlings = standing(lot.bottlings);
@@ -61,9 +69,10 @@ export function sealGate(lot: LotRecord): Gate {
   if (from === null) return gate('seal', QUESTION, [], 'Nothing is filled yet.');
   const checks = standing(lot.sealChecks);
   const counted = soundChecks(lot);
+  const said = wordsOf(lot);
   const evidence = checks.map((c) =>
     shown(
-      `${c.checked} pressed, ${c.failed} failed${c.signs.length > 0 ? `; seen: ${c.signs.join(', ')}` : ''}`,
+      `${c.checked} ${said.done}, ${c.failed} failed${c.signs.length > 0 ? `; seen: ${c.signs.join(', ')}` : ''}`,
       'seal-check',
       c.id,
     ),
@@ -82,10 +91,8 @@ export function sealGate(lot: LotRecord): Gate {
   if (checked < filled - broken)
     return shut(
       checks.length > counted.length
-        ? 'The bottles had not stood 12 hours: press the lids again.'
-        : lot.storage === 'shelf'
-          ? `Press all ${filled} lids after 12 to 24 hours undisturbed${checked > 0 ? `; ${checked} different ones were` : ''}.`
-          : `Check all ${filled} caps.`,
+        ? `The bottles had not stood 12 hours: check the ${said.parts} again.`
+        : `Check all ${filled} ${said.parts}${lot.storage === 'shelf' ? ' after 12 to 24 hours undisturbed' : ''}${checked > 0 ? `; ${checked} different ones were` : ''}.`,
     );
   const since = again
     .map((f) => f.at)
@@ -94,7 +101,7 @@ export function sealGate(lot: LotRecord): Gate {
   if (since) {
     const due = new Date(Date.parse(since) + 12 * HOUR).toISOString();
     const second = bottlesIn(checks.filter((c) => c.at >= due));
-    if (second < anew) return shut(`Press the ${anew} processed again, 12 to 24 hours after.`);
+    if (second < anew) return shut(`Check the ${anew} processed again, 12 to 24 hours after.`);
   }
   return gate('seal', QUESTION, evidence, null);
 }

@@ -22,6 +22,7 @@ export { governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
 export type { Happening } from './happening.ts';
 export { type Heating, heatingsOf } from './heating.ts';
 export { historyOf } from './history.ts';
+export { gramsInJar, gramsTicked } from './jarByJar.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
@@ -29,10 +30,11 @@ export { lotWords, wordsOf } from './lotWords.ts';
 export { asMade, makeupAsMade } from './made.ts';
 export { measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
-export { freeNumbers, numberedBottles } from './numbered.ts';
+export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type PanNow, type PanVessel, panNow } from './panNow.ts';
 export { matchLot } from './processed.ts';
+export { readingDoubt } from './readingDoubt.ts';
 export { howTaken, readingNames, readingSaid } from './readingSaid.ts';
 export {
   type Addition,

@@ -1,5 +1,5 @@
 import { temperature } from '../quantity/index.ts';
-import type { ReadingKind, Sample } from './record.ts';
+import type { ReadingKind } from './record.ts';
 
 export interface JudgedReading {
   verdict: 'fine' | 'doubtful' | 'impossible';
@@ -71,31 +71,19 @@ const BOUNDS: Record<Exclude<ReadingKind, 'note'>, Bounds> = {
 
 const fine: JudgedReading = { verdict: 'fine', sentence: null };
 
-function doubt(kind: ReadingKind, value: number, context: ReadingContext): string | null {
-  if (
-    kind === 'brix' &&
-    context.sample === 'finished' &&
-    context.targetBrix !== null &&
-    Math.abs(value - context.targetBrix) > 15
-  )
-    return `${value} °Bx is far from the ${context.targetBrix.toFixed(0)} °Bx this product is made to. Read it again, or say what is different.`;
-  if (kind === 'ph' && (value < 1.8 || value > 8))
-    return `pH ${value} is unusual for a bottle of fruit. Read it again, or say what is different.`;
+function doubt(kind: ReadingKind, value: number): string | null {
   if (kind === 'temperature' && value > 125)
     return `${temperature(value)} is hotter than a syrup boils. Was it read in °F? Write ${value}F, or say what is different.`;
   return null;
 }
 
 export interface ReadingContext {
-  sample: Sample;
-  /** °Bx the finished product is made to; null where the formula has none. */
-  targetBrix: number | null;
   celsius: number | null;
 }
 
 /**
  * Whether a value can be what it says it is: fine, doubtful (kept only with a word why) or impossible (refused).
- * @example judgeReading('ph', 14, { sample: 'pan', targetBrix: null, celsius: null }).verdict // 'impossible'
+ * @example judgeReading('ph', 14, { celsius: null }).verdict // 'impossible'
  */
 export function judgeReading(
   kind: ReadingKind,
@@ -116,6 +104,6 @@ export function judgeReading(
       verdict: 'impossible',
       sentence: `A sample at ${temperature(context.celsius)} cannot be corrected. Bring it between 10 and 30 °C and read again.`,
     };
-  const sentence = doubt(kind, value, context);
+  const sentence = doubt(kind, value);
   return sentence ? { verdict: 'doubtful', sentence } : fine;
 }

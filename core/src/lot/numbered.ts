@@ -62,6 +62,13 @@ export function processNumbers(lot: LotRecord, p: HeatProcessEntry): readonly nu
 }
 
 /**
+ * Lines of a lot that go in jar by jar, by id.
+ * @example linesByJar(lot).size // 0
+ */
+export const linesByJar = (lot: Pick<LotRecord, 'product'>): ReadonlySet<string> =>
+  new Set(lot.product.content.lines.filter((line) => line.basis?.per === 'bottle').map((line) => line.id));
+
+/**
  * When a filled lot was worked over last: when something went into it after it was filled; empty where nothing did. What was earned
  * before has to be earned again. What goes in bottle by bottle goes in with the filling.
  * @example workedOverAt(lot) // ''
@@ -69,9 +76,7 @@ export function processNumbers(lot: LotRecord, p: HeatProcessEntry): readonly nu
 export function workedOverAt(lot: LotRecord): string {
   const filled = standing(lot.bottlings)[0]?.at;
   if (!filled) return '';
-  const byBottle = new Set(
-    lot.product.content.lines.filter((l) => l.basis?.per === 'bottle').map((l) => l.id),
-  );
+  const byBottle = linesByJar(lot);
   return (
     standing(lot.additions)
       .filter((a) => a.grams > 0 && a.at > filled && !byBottle.has(a.lineId ?? ''))

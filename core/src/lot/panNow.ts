@@ -18,7 +18,8 @@ import {
 } from '../pan/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { boilingPoint, brixFromBoilingPoint, brixLooking, densityAt20 } from '../sugar/index.ts';
-import { contentAsWeighed, weighingOf } from './asWeighed.ts';
+import { contentAsWeighed } from './asWeighed.ts';
+import { weighingOf } from './catalogue.ts';
 import { elapsedAt, stepClock } from './clock.ts';
 import { additionsAt, looksAt, type Poured, panReadings, solidsByPairs, warmthAt } from './panEvents.ts';
 import type { LotRecord, LotStep } from './record.ts';

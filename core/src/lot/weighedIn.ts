@@ -3,6 +3,7 @@ import type { CupSchool } from '../quantity/index.ts';
 import { weight } from '../quantity/index.ts';
 import { lotLines } from './asWeighed.ts';
 import { catalogueOf } from './catalogue.ts';
+import { gramsTicked } from './jarByJar.ts';
 import { type Addition, type LotRecord, standing } from './record.ts';
 
 /** What stands weighed in of a formula's line. */
@@ -44,12 +45,12 @@ export function amountDoubt(
   cup: CupSchool | null,
 ): string | null {
   const line = lotLines(lot, cup).find((l) => l.lineId === said.lineId);
-  const asked = line?.now ?? line?.grams ?? null;
-  // What goes in bottle by bottle is counted by its ticks.
-  const perBottle = lot.product.content.lines.find((l) => l.id === said.lineId)?.basis?.per === 'bottle';
-  if (!line || perBottle || asked === null || !(asked > 0) || !(said.grams > 0)) return null;
+  // What goes in jar by jar is held against the jars that were ticked for it.
+  const asked = line?.byJar ? gramsTicked(lot, line.lineId, cup) : (line?.now ?? line?.grams ?? null);
+  if (!line || asked === null || !(asked > 0) || !(said.grams > 0)) return null;
   const total = weighedIn(lot, line.lineId).grams + said.grams;
-  const question = `The formula asks for ${weight(asked)} of ${line.name.toLowerCase()}, and this makes ${weight(total)}.`;
+  const from = line.byJar ? 'The jars ticked for it ask for' : 'The formula asks for';
+  const question = `${from} ${weight(asked)} of ${line.name.toLowerCase()}, and this makes ${weight(total)}.`;
   if (total > TWICE * asked) return `${question} Weigh it again, or say why it is so much.`;
   if (said.more) return null;
   const acid = isAcidifier(catalogueOf(lot).get(line.ingredientId));

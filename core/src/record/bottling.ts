@@ -4,7 +4,7 @@ import { lineKey, why, withdrawals } from './making.ts';
 
 export const CLOSINGS = ['hot', 'cooled'] as const;
 /** What retires a piece of glass, a ring or a lid. */
-export const GLASS_FAULTS = ['nicked-rim', 'crack', 'bent-ring', 'lid-used-once'] as const;
+export const GLASS_FAULTS = ['nicked-rim', 'crack', 'bent-ring', 'rusty-ring', 'lid-used-once'] as const;
 /** Where liquid went that is not in bottles for sale. */
 export const TALLY_PARTS = [
   'short-bottle',

@@ -16,7 +16,7 @@ const containerOf = async (w: Writing, id: string) =>
   (await containersOf(w.tx, w.kitchen.id)).find((c) => c.id === id)!;
 
 function refuseUntold(lot: StoredLot): void {
-  const open = lot.state === 'making' ? linesNotRecorded(lot) : [];
+  const open = lot.state === 'making' ? linesNotRecorded(lot, 'the pan') : [];
   if (open.length > 0)
     throw new Problem(
       409,
@@ -52,7 +52,11 @@ export const judgeTick: Judge<'tick'> = async ({ w, lot: head, said }) => {
   return { kept: {}, ...(there ? { already: there.id } : {}) };
 };
 
-const RETIRED: Record<string, string> = { 'bent-ring': 'ring:two-piece', 'lid-used-once': 'lid:two-piece' };
+const RETIRED: Record<string, string> = {
+  'bent-ring': 'ring:two-piece',
+  'rusty-ring': 'ring:two-piece',
+  'lid-used-once': 'lid:two-piece',
+};
 
 /** Retires a nicked rim, a crack, a bent ring or a used lid; it leaves the stock as wasted. */
 export const judgeFault: Judge<'fault'> = ({ w, lot, said, at }) => {

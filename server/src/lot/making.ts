@@ -1,3 +1,4 @@
+import type { FormulaContent } from '@inch/core/formula';
 import { amountDoubt } from '@inch/core/lot';
 import { asDrawn } from '@inch/core/stock';
 import type { Judge, Judging } from '../entry/judge.ts';
@@ -19,8 +20,11 @@ export const judgeOrigin: Judge<'origin'> = ({ named }) => {
 /** Says which vessel the lot is in from now on. */
 export const judgePlacing: Judge<'placing'> = () => ({ kept: {} });
 
-/** Closed bottles take nothing more; what is to be worked over again is held first. */
-function refuseClosed(lot: LotHead): void {
+/** Closed bottles take nothing more, but the sum of what went in jar by jar; what is to be worked over again is held first. */
+function refuseClosed(lot: LotHead, lineId: string | null): void {
+  const lines = (JSON.parse(lot.content) as FormulaContent).lines;
+  const byJar = lines.find((line) => line.id === lineId)?.basis?.per === 'bottle';
+  if (byJar && lot.state === 'resting') return;
   if (['resting', 'bottled', 'released'].includes(lot.state))
     throw new Problem(
       409,
@@ -53,7 +57,7 @@ const stockFor = ({ w, said, at }: Judging<'addition'>): Promise<Withdrawn[]> =>
 /** Records what went in, or that it was left out and why; it leaves the stock, the oldest first. */
 export const judgeAddition: Judge<'addition'> = async (judging) => {
   const { w, lot, said, at } = judging;
-  refuseClosed(lot);
+  refuseClosed(lot, said.lineId);
   const entry = (await catalogueNow(w.tx, w.kitchen.id)).find(said.ingredientId);
   if (!entry) throw invalid('ingredientId', 'Choose an ingredient of the catalogue.');
   refuseUnlikely(said, lot.content);

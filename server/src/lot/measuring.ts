@@ -1,10 +1,10 @@
 import { parseJot } from '@inch/core/jot';
-import { judgeReading as judged } from '@inch/core/lot';
+import { judgeReading as judged, readingDoubt } from '@inch/core/lot';
 import { swellingAt } from '@inch/core/pan';
 import { correctHydrometer, correctRefractometer } from '@inch/core/sugar';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { asked, invalid } from '../http/problem.ts';
-import { holdWhereAsked } from './change.ts';
+import { fullLot, holdWhereAsked } from './change.ts';
 
 const MEASURES: Record<string, string> = {
   refractometer: 'brix',
@@ -21,11 +21,6 @@ function compensated({ named, said }: Judging<'reading'>): boolean {
   if (MEASURES[String(instrument.kind)] !== said.kind)
     throw invalid('instrumentId', 'That instrument does not measure this.');
   return instrument.compensated === 1;
-}
-
-function targetBrixOf(content: string): number | null {
-  const steps = (JSON.parse(content) as { steps: { toBrix?: number }[] }).steps;
-  return steps.filter((s) => s.toBrix !== undefined).at(-1)?.toBrix ?? null;
 }
 
 /** Acidity in g/L as citric of a titration as it was said: worked out here, whatever the device made of it. */
@@ -63,6 +58,20 @@ function comesTo(judging: Judging<'reading'>, raw: number | null): number | null
       ).brix;
 }
 
+/** What of a finished product's reading is unlike the lot's own forecast; in the pan it may still be anything. */
+async function unlikeForecast(
+  { w, lot, said }: Judging<'reading'>,
+  value: number | null,
+): Promise<string | null> {
+  // What a kitchen file brings in was read long ago: it can be asked about no more.
+  if (w.now !== w.entered.at) return null;
+  // A bottle out of a released lot is evidence at once: it may hold the lot.
+  if (['released', 'closed', 'recalled'].includes(lot.state)) return null;
+  if (value === null || said.sample !== 'finished' || !['ph', 'brix'].includes(said.kind)) return null;
+  const full = await fullLot(w, lot.id);
+  return readingDoubt(full, { ...said, value }, full.cupSchool);
+}
+
 /** Keeps a reading as read and as corrected; what cannot be is refused, what is unlikely asks for a word why. */
 export const judgeReading: Judge<'reading'> = async (judging) => {
   const { w, lot, said, at } = judging;
@@ -71,13 +80,11 @@ export const judgeReading: Judge<'reading'> = async (judging) => {
   const raw = said.kind === 'ta' ? titrated(said.said) : (gravity ?? said.raw);
   const value = comesTo(judging, raw);
   const { verdict, sentence } = judged(said.kind, gravity === null ? raw : value, {
-    sample: said.sample,
-    targetBrix: targetBrixOf(lot.content),
     celsius: corrects ? null : said.celsius,
   });
   if (verdict === 'impossible') throw invalid('raw', sentence!);
-  if (verdict === 'doubtful' && !said.because)
-    throw invalid('because', sentence!, 'urn:inch:doubtful-reading');
+  const doubt = said.because ? null : (sentence ?? (await unlikeForecast(judging, value)));
+  if (doubt) throw invalid('because', doubt, 'urn:inch:doubtful-reading');
   if (said.kind === 'note' && said.said === '') throw invalid('said', 'Write the note.');
   if (said.simulated && said.instrumentId)
     throw invalid('instrumentId', 'What a simulated instrument showed names no real one.');

@@ -1,7 +1,7 @@
 import type { Container } from '@inch/contract/container';
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
-import { fillBottles, thermalShock } from '@inch/core/bottling';
+import { closures, fillBottles, thermalShock } from '@inch/core/bottling';
 import { degrees, degreesApart, limitOfHeat, readFigure, volumeShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { z } from 'zod';
@@ -47,11 +47,18 @@ interface Answers {
 
 type Form = ReturnType<typeof useFilling>;
 
-const CHECKS: readonly [keyof Answers & ('rims' | 'rings' | 'lids'), string][] = [
-  ['rims', 'Every rim felt with a finger: no nick, no crack'],
-  ['rings', 'Rings straight and clean'],
-  ['lids', 'Lids new: a flat lid is used once'],
-];
+type Check = keyof Answers & ('rims' | 'rings' | 'lids');
+
+/** What is looked at before the bottles are filled, by how they close. */
+function checksOf(sizes: readonly Container[]): [Check, string][] {
+  const kinds = [...new Set(sizes.map((c) => c.closure))];
+  const rings: [Check, string][] =
+    kinds.length === 0 || kinds.includes('two-piece-lid')
+      ? [['rings', 'Rings straight and clean, without rust']]
+      : [];
+  const before = (kinds.length === 0 ? (['two-piece-lid'] as const) : kinds).map((c) => closures[c].before);
+  return [['rims', 'Every rim felt with a finger: no nick, no crack'], ...rings, ['lids', before.join(' ')]];
+}
 
 /** Says what a cold glass would do, before anything hot is poured. */
 function Shock({ glass, fill }: { glass: string; fill: string }) {
@@ -105,7 +112,12 @@ const usual = (shelf: boolean): Answers => ({
 const Fillings = z.array(bodyOf('bottling')).min(1, 'How many bottles? Count at least one.');
 
 /** One filling a size: all of them, in the order of the sizes. */
-function fillingsOf(a: Answers, fields: FieldReader<Answers>, idOf: (containerId: string) => string) {
+function fillingsOf(
+  a: Answers,
+  fields: FieldReader<Answers>,
+  idOf: (containerId: string) => string,
+  asksRings: boolean,
+) {
   const hot = a.closing === 'hot';
   const celsius = (name: 'fillCelsius' | 'middleCelsius' | 'lastCelsius' | 'glassCelsius') =>
     fields.figure(name, { unit: 'C' });
@@ -117,7 +129,7 @@ function fillingsOf(a: Answers, fields: FieldReader<Answers>, idOf: (containerId
     lastCelsius: celsius('lastCelsius'),
     glassCelsius: celsius('glassCelsius'),
     headspaceInches: fields.figure('headspaceInches', { unit: 'in' }),
-    checked: a.rims && a.rings && a.lids,
+    checked: a.rims && a.lids && (a.rings || !asksRings),
     hoursTo21: hours('hoursTo21'),
     hoursToCold: hours('hoursToCold'),
     place: a.place,
@@ -132,13 +144,16 @@ function fillingsOf(a: Answers, fields: FieldReader<Answers>, idOf: (containerId
 
 function useFilling(lot: LotView, shelf: boolean) {
   const ids = useIds();
+  const containers = useContainers().data;
+  const hasRings = (a: Answers) =>
+    checksOf((containers ?? []).filter((c) => a.counts[c.id])).some(([key]) => key === 'rings');
   return useDeedForm({
     of: 'entry',
     draft: `bottling ${lot.id}`,
     empty: usual(shelf),
     schema: Fillings,
     hasId: false,
-    read: (a, fields) => fillingsOf(a, fields, ids.of) as never,
+    read: (a, fields) => fillingsOf(a, fields, ids.of, hasRings(a)) as never,
     fieldAt: (path) => {
       const name = path.split('.').at(-1)!;
       return name in usual(shelf) ? (name as keyof Answers) : 'counts';
@@ -161,7 +176,13 @@ function Temperatures({ form }: { form: Form }) {
       {field('fillCelsius', `${closing === 'hot' ? 'First bottle' : 'Filled at'}, ${degrees()}`)}
       {field('middleCelsius', `A middle one, ${degrees()}`)}
       {field('lastCelsius', `Last bottle, ${degrees()}`)}
-      {field('glassCelsius', `Glass before, ${degrees()}`)}
+      <Field
+        label={`Glass before, ${degrees()}`}
+        figure
+        inputMode="decimal"
+        hint="Heat it in water or the dishwasher. A dry oven heats it unevenly, and it may crack as it is filled."
+        {...form.field('glassCelsius')}
+      />
       <Field
         label="Headspace, in"
         figure
@@ -174,11 +195,11 @@ function Temperatures({ form }: { form: Form }) {
   );
 }
 
-function Checks({ form }: { form: Form }) {
+function Checks({ form, sizes }: { form: Form; sizes: readonly Container[] }) {
   return (
     <fieldset className="grid gap-1.5">
       <legend className="mb-1 text-sm font-semibold text-ink-2">Looked at</legend>
-      {CHECKS.map(([key, says]) => {
+      {checksOf(sizes).map(([key, says]) => {
         const { error: _, ...field } = form.field(key);
         return (
           <label key={key} className="flex min-h-8 items-center gap-2.5">
@@ -299,7 +320,7 @@ export function FillForm({ lot }: { lot: LotView }) {
         error={form.error('counts')}
       />
       <Rating sizes={chosen.map((r) => r.container)} shelf={shelf} />
-      <Checks form={form} />
+      <Checks form={form} sizes={chosen.map((r) => r.container)} />
       <Closing form={form} />
       <Button type="submit" disabled={form.busy || chosen.length === 0} className="justify-self-start">
         Count the bottles

@@ -1,8 +1,8 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
-import { signs } from '@inch/core/bottling';
+import { type Closure, closures, signs } from '@inch/core/bottling';
 import { numberedBottles } from '@inch/core/lot';
-import { plural } from '@inch/core/quantity';
+import { inWords, plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
@@ -23,7 +23,7 @@ const LOOK: Record<'sealed' | 'failed' | 'open', string> = {
 
 /** A lid seen from above: flat when it sealed, sprung when it failed. */
 function Lid({ n, seal, here, press }: { n: number; seal: Seal; here: boolean; press: () => void }) {
-  const word = seal ?? 'not pressed';
+  const word = seal ?? 'not checked';
   return (
     <button
       type="button"
@@ -138,7 +138,7 @@ function LidButtons({ lids }: { lids: Lids }) {
   return (
     <>
       <fieldset className="flex max-w-3xl flex-wrap gap-2.5">
-        <legend className="sr-only">Lids of {plural(count, 'bottle')}</legend>
+        <legend className="sr-only">Closures of {plural(count, 'bottle')}</legend>
         {lids.lids.map((seal, i) => (
           <Lid key={i} n={lids.numberOf(i)} seal={seal} here={i === lids.here} press={() => lids.turn(i)} />
         ))}
@@ -158,6 +158,21 @@ function LidButtons({ lids }: { lids: Lids }) {
   );
 }
 
+/** How each kind of closure of a lot is checked, in its own words. */
+export function HowToCheck({ lot }: { lot: LotView }) {
+  const kinds = [...new Set(lot.bottlings.flatMap((b) => (b.struck === null ? [b.closure as Closure] : [])))];
+  return (
+    <ul className="mb-2 grid gap-1">
+      {kinds.map((kind) => (
+        <li key={kind}>
+          <strong className="first-letter:uppercase">{inWords(kind)}</strong>: {closures[kind].check} It
+          failed where it {closures[kind].failed}.
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Lids pressed one by one: s sealed, f failed, the next comes by itself. */
 export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
   const lids = useLids(lot);
@@ -170,13 +185,14 @@ export function PressLids({ lot, early }: { lot: LotView; early: boolean }) {
   return (
     <form className="mt-5" onSubmit={form.submit}>
       <DraftNote form={form} />
+      <HowToCheck lot={lot} />
       <p className="mb-3 text-ink-2">
-        Press bottle by bottle: <kbd>s</kbd> sealed, <kbd>f</kbd> failed, or touch a lid once or twice.
+        Bottle by bottle: <kbd>s</kbd> sealed, <kbd>f</kbd> failed, or touch one once or twice.
       </p>
       <LidButtons lids={lids} />
       <Signs form={form} />
       <div className="mt-4 flex flex-wrap items-end gap-4">
-        <WhenField kind="moment" label="Pressed at" {...form.when('at')} hint={AT_HINT} />
+        <WhenField kind="moment" label="Checked at" {...form.when('at')} hint={AT_HINT} />
         <Button type="submit" className="mb-6" disabled={form.busy || pressed === 0}>
           Record {pressed} of {count}
         </Button>

@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { signs } from '@inch/core/bottling';
+import { checkSaid, signs } from '@inch/core/bottling';
 import { failuresOpen, sealsFrom } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { serverNow } from '../data/serverClock.ts';
@@ -12,35 +12,33 @@ import { State } from '../ui/State.tsx';
 import { Fates } from './Fates.tsx';
 import { PressLids } from './PressLids.tsx';
 
-/** When the lids may be pressed: a day undisturbed, twelve hours at least. */
+/** When the seals may be checked: a day undisturbed, twelve hours at least. */
 function Waiting({ from }: { from: string }) {
   useNow();
   const left = (Date.parse(from) - Date.parse(serverNow())) / 1000;
   return left > 0 ? (
     <p className="border-l-4 border-rim py-0.5 pl-3">
       Undisturbed until {dayAndTime(from)}:{' '}
-      <span className="figure font-bold" role="timer" aria-label="Until the lids may be pressed">
+      <span className="figure font-bold" role="timer" aria-label="Until the seals may be checked">
         {duration(left)}
       </span>
-      . Pressed before, a lid tells nothing.
+      . Checked before, a seal tells nothing.
     </p>
   ) : (
-    <p className="border-l-4 border-go py-0.5 pl-3">
-      The lids may be pressed since {dayAndTime(from)}. Press each in its middle: it does not give, and does
-      not click.
-    </p>
+    <p className="border-l-4 border-go py-0.5 pl-3">The seals may be checked since {dayAndTime(from)}.</p>
   );
 }
 
 function Checks({ lot }: { lot: LotView }) {
   const checks = lot.sealChecks.filter((c) => c.struck === null);
+  const said = checkSaid(lot.bottlings.flatMap((b) => (b.struck === null ? [b.closure] : [])));
   if (checks.length === 0) return null;
   return (
     <Ruled title="Checked" className="mt-6">
       {checks.map((c) => (
         <div key={c.id} id={`entry-${c.id}`} className="border-b border-steel-line py-3">
           <p>
-            <span className="figure font-bold">{c.checked}</span> pressed,{' '}
+            <span className="figure font-bold">{c.checked}</span> {said},{' '}
             <State tone={c.failed > 0 ? 'hold' : 'go'}>{c.failed} failed</State>
             {c.failedBottles.length > 0 && `, number ${c.failedBottles.join(', ')}`}{' '}
             <span className="text-sm text-ink-2">
@@ -51,7 +49,7 @@ function Checks({ lot }: { lot: LotView }) {
               noun="seal-check"
               entryId={c.id}
               by={c.by}
-              named={`the check of ${c.checked} lids`}
+              named={`the check of ${plural(c.checked, 'bottle')}`}
             />
           </p>
           {signs

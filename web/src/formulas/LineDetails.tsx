@@ -19,7 +19,8 @@ const quiet =
 /** A basis as the value of a choice, and back. */
 const basisKey = (basis: Basis | undefined): string => {
   if (!basis || basis.per === 'batch') return 'batch';
-  if (basis.per === 'bottle' || basis.per === 'cover') return basis.per;
+  if (basis.per === 'bottle') return basis.fills ? 'fills' : 'bottle';
+  if (basis.per === 'cover') return 'cover';
   if (basis.each !== undefined) return 'each';
   return basis.per === 'yield' ? `yield ${basis.by}` : `line ${basis.by} ${basis.lineId}`;
 };
@@ -27,6 +28,7 @@ function basisFrom(value: string, now: Basis | undefined): Basis | undefined {
   if (value === 'each') return now;
   const [per, by, lineId] = value.split(' ') as [string, 'weight' | 'volume', string];
   if (per === 'bottle' || per === 'cover') return { per };
+  if (per === 'fills') return { per: 'bottle', fills: true };
   if (per === 'yield') return { per, by };
   return per === 'line' ? { per, by, lineId } : undefined;
 }
@@ -63,6 +65,7 @@ export const BasisChoice = memo(function BasisChoice({
     >
       <option value="batch">in the batch</option>
       <option value="bottle">in each bottle</option>
+      <option value="fills">in each bottle, to the headspace</option>
       <option value="cover">enough to cover</option>
       {basisKey(basis) === 'each' && <option value="each">{basisWords(basis, nameOf).trim()}</option>}
       <option value="yield volume">per litre of the juice</option>

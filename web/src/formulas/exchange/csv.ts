@@ -22,6 +22,7 @@ function basisCode(line: FormulaLine, lines: readonly FormulaLine[]): string {
   if (basis.per === 'line')
     return `line ${lines.findIndex((l) => l.id === basis.lineId) + 1} by ${basis.by}${each}`;
   if (basis.per === 'yield') return `yield by ${basis.by}${each}`;
+  if (basis.per === 'bottle' && basis.fills) return 'bottle to the headspace';
   return basis.per === 'bottle' && basis.ml ? `bottle of ${basis.ml} mL` : basis.per;
 }
 
@@ -35,6 +36,7 @@ function basisFrom(code: string, idOf: (number: number) => string): FormulaLine[
   if (code.startsWith('yield by ') && by) return { per: 'yield', by, ...each };
   const bottle = /^bottle of (\d+(?:\.\d+)?) mL$/.exec(code);
   if (bottle) return { per: 'bottle', ml: Number(bottle[1]) };
+  if (code === 'bottle to the headspace') return { per: 'bottle', fills: true };
   return code === 'bottle' || code === 'batch' || code === 'cover' ? { per: code } : undefined;
 }
 

@@ -8,14 +8,16 @@ import { State } from '../../ui/State.tsx';
 import { recordedOf } from './useLine.ts';
 import { LineToAdd } from './WeighIn.tsx';
 
-/** Whether every line is recorded as in, or as left out with a word why. */
-export const everythingIn = (lot: LotView): boolean => lot.lines.every((line) => recordedOf(lot, line));
+/** Whether every line of the pan is recorded as in, or as left out with a word why; what goes in jar by jar is ticked as the jars are filled. */
+export const everythingIn = (lot: LotView): boolean =>
+  lot.lines.every((line) => line.byJar || recordedOf(lot, line));
 
 /** The question before the bottles are filled: each line in, left out with a word why, or extra. This is the lot as made. */
 export function EverythingIn({ lot, at }: { lot: LotView; at: string | undefined }) {
   const catalogue = useCatalogue();
   const mayWrite = useMayWrite();
-  const open = lot.lines.filter((line) => !recordedOf(lot, line));
+  const lines = lot.lines.filter((line) => !line.byJar || recordedOf(lot, line));
+  const open = lines.filter((line) => !recordedOf(lot, line));
   const extras = lot.additions.filter((a) => a.lineId === null && a.struck === null && a.grams > 0);
   return (
     <section aria-label="Is everything recorded?" className="mt-5">
@@ -27,7 +29,7 @@ export function EverythingIn({ lot, at }: { lot: LotView; at: string | undefined
       </h2>
       <p className="text-ink-2">This becomes the lot as made: its label is written from it.</p>
       <ul className="mt-3 border-t border-ink">
-        {lot.lines.map((line) => {
+        {lines.map((line) => {
           const step = lot.steps.find((s) => s.formulaStepId === line.formulaStepId);
           return mayWrite || recordedOf(lot, line) ? (
             <LineToAdd key={line.lineId} lot={lot} line={line} stepId={step?.id ?? null} at={at} />

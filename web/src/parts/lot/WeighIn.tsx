@@ -259,7 +259,7 @@ export function WeighIn({
   step: LotView['steps'][number];
   at: string | undefined;
 }) {
-  const lines = lot.lines.filter((line) => line.formulaStepId === step.formulaStepId);
+  const lines = lot.lines.filter((line) => line.formulaStepId === step.formulaStepId && !line.byJar);
   if (lines.length === 0) return null;
   return (
     <ul className="mt-5 border-t border-ink">
