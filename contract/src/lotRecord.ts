@@ -61,5 +61,6 @@ export const LotRecord = z.object({
   curves: z.array(recordedOf('curve')),
   coolings: z.array(recordedOf('cooling')),
   fates: z.array(recordedOf('fate')),
+  storageChanges: z.array(recordedOf('storage-change')),
   deviations: z.array(recordedOf('deviation', { closed: Closed.nullable() })),
 });

@@ -102,6 +102,7 @@ const lot = {
   ],
   weighings: [],
   coolings: [],
+  storageChanges: [],
   ticks: [],
   loads: [
     {
@@ -172,7 +173,7 @@ describe('a lot’s history', () => {
       'Full boil, load 1',
       'The boil stopped, load 1',
       'Heat process: 15 of 15 min',
-      'Seals: 12 pressed, 1 failed',
+      'Seals: 12 checked, 1 failed',
       'Failed seals: 1 chilled',
       'Out of its limits',
       'Deviation closed',

@@ -42,6 +42,7 @@ function lot(
       sealChecks: [],
       loads: [],
       coolings: [],
+      storageChanges: [],
       fates: [],
       deviations: [],
       ...more,

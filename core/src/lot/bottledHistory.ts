@@ -8,6 +8,7 @@ import {
   volume,
 } from '../quantity/index.ts';
 import { gapSaid } from './gateCount.ts';
+import { sealWords } from './gateSeal.ts';
 import type { Happening } from './happening.ts';
 import type { LotRecord } from './record.ts';
 
@@ -82,7 +83,7 @@ export function heated(lot: LotRecord): Happening[] {
 export function checked(lot: LotRecord): Happening[] {
   const seals = lot.sealChecks.map((s) => ({
     ...s,
-    title: `Seals: ${s.checked} pressed, ${s.failed} failed`,
+    title: `Seals: ${s.checked} ${sealWords(lot).done}, ${s.failed} failed`,
     detail: s.signs.join(', '),
   }));
   const fates = lot.fates.map((f) => ({

@@ -56,7 +56,7 @@ const bottlesIn = (checks: readonly SealCheckEntry[]): number =>
   new Set(checks.flatMap((c) => numbersOf(c, c.checked))).size;
 
 /** How the closures of a lot are spoken of; plainly where it has several kinds. */
-function wordsOf(lot: LotRecord): Pick<ClosureFacts, 'parts' | 'done'> {
+export function sealWords(lot: LotRecord): Pick<ClosureFacts, 'parts' | 'done'> {
   const kinds = new Set(standing(lot.bottlings).map((b) => b.closure as Closure));
   const [only] = kinds;
   return kinds.size === 1 && only && closures[only] ? closures[only] : { parts: 'closures', done: 'checked' };
@@ -69,7 +69,7 @@ export function sealGate(lot: LotRecord): Gate {
   if (from === null) return gate('seal', QUESTION, [], 'Nothing is filled yet.');
   const checks = standing(lot.sealChecks);
   const counted = soundChecks(lot);
-  const said = wordsOf(lot);
+  const said = sealWords(lot);
   const evidence = checks.map((c) =>
     shown(
       `${c.checked} ${said.done}, ${c.failed} failed${c.signs.length > 0 ? `; seen: ${c.signs.join(', ')}` : ''}`,

@@ -92,7 +92,13 @@ function afterwards(lot: LotRecord, currency: string): Happening[] {
     title: `Printed ${plural(p.copies, 'label')}`,
     detail: p.statement,
   }));
-  return [...moves, ...decisions, ...prints];
+  const changes = lot.storageChanges.map((c) => ({
+    ...c,
+    struck: null,
+    title: `Kept ${c.to} from now on`,
+    detail: `before: ${c.from === 'shelf' ? 'on the shelf' : c.from}. ${c.why}`,
+  }));
+  return [...moves, ...decisions, ...changes, ...prints];
 }
 
 /**

@@ -1,17 +1,10 @@
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
-import {
-  bestBy,
-  carriedBy,
-  dateWord,
-  type Hurdle,
-  hurdles,
-  type KeepingTime,
-  keepingLimit,
-} from '../keeping/index.ts';
+import { bestBy, carriedBy, dateWord, type Hurdle, hurdles, type KeepingTime } from '../keeping/index.ts';
 import { stepClock } from './clock.ts';
 import type { GateSetting } from './gates.ts';
 import { heatingsOf } from './heating.ts';
 import { keepingFacts } from './keepingFacts.ts';
+import { keptBefore, neverLonger } from './keptInstead.ts';
 import { type LotRecord, standing } from './record.ts';
 
 export interface LotKeeping extends KeepingTime {
@@ -46,7 +39,7 @@ function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string 
  */
 export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping {
   const facts = keepingFacts(lot);
-  const time = keepingLimit(facts);
+  const time = neverLonger(facts, keptBefore(lot));
   const filledAt = standing(lot.bottlings)[0]?.at ?? lot.begunAt;
   const madeOn = dayOf(filledAt, setting.timeZone);
   const cold = time.class === 'cold' ? coldSince(lot, facts.killStep === true, filledAt) : filledAt;

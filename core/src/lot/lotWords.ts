@@ -59,6 +59,7 @@ export function lotWords(
     ...lot.readings.filter((r) => r.kind === 'note').map((r) => r.said),
     ...lot.readings.map((r) => r.because),
     ...lot.decisions.map((d) => d.why),
+    ...lot.storageChanges.map((c) => c.why),
     ...lot.deviations.flatMap((d) => [d.what, d.closed?.cause, d.closed?.done]),
     ...lot.placings.map((p) => p.vessel),
     ...lot.photographs.map((p) => p.words),

@@ -53,6 +53,7 @@ export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;
 export type LabelPrint = Recorded<Entries['print']>;
 export type Placing = Recorded<Entries['placing']>;
+export type StorageChange = Recorded<Entries['storage-change']>;
 export type Photograph = Recorded<Entries['photograph']>;
 
 /** Label rules, by what a kitchen chooses. */
@@ -72,6 +73,7 @@ export interface LotRecord {
     version: number;
     content: FormulaContent;
   };
+  /** How it is kept: as it was begun for, or as it was changed to last. */
   storage: Storage;
   criticalPh: number;
   /** Of the kitchen when the lot was begun; moving the kitchen later does not rewrite it. */
@@ -106,6 +108,7 @@ export interface LotRecord {
   coolings: CoolingEntry[];
   fates: Fate[];
   deviations: Deviation[];
+  storageChanges: StorageChange[];
 }
 
 /**

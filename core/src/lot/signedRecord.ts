@@ -1,4 +1,5 @@
 import { columnsOf, type EntryKind, entries } from '../record/index.ts';
+import { storageAsOf } from './keptInstead.ts';
 import type { LotRecord } from './record.ts';
 
 /** What a release rests on, by noun: what a signature is put under, and where a late entry matters. */
@@ -45,7 +46,8 @@ function asKept(kind: EntryKind, entry: Kept, at: string): Record<string, unknow
  * @example recordAsOf(lot, T(20)).code // '7F4H'
  */
 export function recordAsOf(lot: LotRecord, at: string): Record<string, unknown> {
-  const { id, code, product, storage, criticalPh, elevationMetres, timeZone, rulePack, scale, begunAt } = lot;
+  const storage = storageAsOf(lot, at);
+  const { id, code, product, criticalPh, elevationMetres, timeZone, rulePack, scale, begunAt } = lot;
   const kept = Object.entries(RESTED_ON).map(([noun, field]) => {
     const kind: EntryKind = entries[noun as keyof typeof RESTED_ON];
     const written = (lot[field] as unknown as Kept[]).filter((entry) => entry.recordedAt <= at);

@@ -3,7 +3,7 @@ import { closing, deviation, fate, sealCheck } from './checking.ts';
 import { curve, heatProcess, load, loadMark } from './heat.ts';
 import { calibration, check } from './instrument.ts';
 import type { EntryKind } from './kind.ts';
-import { decision, movement, print, ruling } from './leaving.ts';
+import { decision, movement, print, ruling, storageChange } from './leaving.ts';
 import { addition, mark, origin, photograph, placing, reading } from './making.ts';
 
 export { CLOSINGS, GLASS_FAULTS, TALLY_PARTS } from './bottling.ts';
@@ -22,7 +22,15 @@ export {
   shownOf,
 } from './kind.ts';
 export { lateBy, lateSaid } from './late.ts';
-export { DECISIONS, LOT_EVENTS, LOT_STATES, MOVED_BY_HAND, MOVEMENTS, RULINGS } from './leaving.ts';
+export {
+  DECISIONS,
+  KEPT_INSTEAD,
+  LOT_EVENTS,
+  LOT_STATES,
+  MOVED_BY_HAND,
+  MOVEMENTS,
+  RULINGS,
+} from './leaving.ts';
 export { MARKS, READING_KINDS, SAMPLES, TAKEN } from './making.ts';
 
 /** Every kind of entry, by its noun. What can be written into a record stands here and nowhere else. */
@@ -48,6 +56,7 @@ export const entries = {
   deviation,
   closing,
   movement,
+  'storage-change': storageChange,
   decision,
   ruling,
   print,

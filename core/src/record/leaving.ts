@@ -46,6 +46,23 @@ export const movement = kind({
   },
 });
 
+/** How a lot may be kept instead of as it was begun: never for longer. */
+export const KEPT_INSTEAD = ['cold', 'frozen'] as const;
+
+/** Another way to keep a lot than it was begun for: meant for the shelf, it goes cold, or it is frozen. */
+export const storageChange = kind({
+  noun: 'storage-change',
+  table: 'storage_change',
+  path: 'storage-changes',
+  summary: 'Keep a lot another way: cold, or frozen',
+  verb: 'change',
+  said: {
+    to: choice(KEPT_INSTEAD, 'How is it kept from now on?'),
+    why: why('Write a reason of two letters or more.'),
+  },
+  kept: { from: choice(['shelf', 'cold', 'frozen'], 'How was it kept until now?') },
+});
+
 /** What anybody who makes may decide of a lot, and what its owner alone does. */
 export const DECISIONS = ['release', 'hold', 'close'] as const;
 export const RULINGS = ['resume', 'discard', 'recall'] as const;

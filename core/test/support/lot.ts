@@ -50,6 +50,7 @@ export function releasable(): LotRecord {
       version: 1,
       content,
     },
+    storageChanges: [],
     storage: 'shelf',
     criticalPh: 4.2,
     elevationMetres: 719,

@@ -11,6 +11,7 @@ import {
   judgeWeighing,
 } from '../lot/filling.ts';
 import { judgeCurve, judgeHeatProcess, judgeLoad, judgeLoadMark } from '../lot/heat.ts';
+import { judgeStorageChange } from '../lot/keeping.ts';
 import { judgeAddition, judgeMark, judgeOrigin, judgePlacing } from '../lot/making.ts';
 import { judgeReading } from '../lot/measuring.ts';
 import { judgeMovement } from '../lot/moving.ts';
@@ -39,6 +40,7 @@ export const judges: { [N in PostedNoun]: Judge<N> } = {
   deviation: judgeDeviation,
   closing: judgeClosing,
   movement: judgeMovement,
+  'storage-change': judgeStorageChange,
   decision: judgeDecision,
   ruling: judgeRuling,
   print: judgePrint,

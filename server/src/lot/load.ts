@@ -21,6 +21,7 @@ const PLAIN = {
   'seal-check': 'sealChecks',
   fate: 'fates',
   movement: 'movements',
+  'storage-change': 'storageChanges',
   decision: 'decisions',
   print: 'prints',
 } as const satisfies Partial<Record<Noun, keyof LotRecord>>;

@@ -1,5 +1,5 @@
 import type { BrokenLot } from '@inch/contract/lot';
-import type { LotRecord } from '@inch/core/lot';
+import { type LotRecord, storageNow } from '@inch/core/lot';
 import type { CupSchool } from '@inch/core/quantity';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { UnreadableEntry } from '../entry/read.ts';
@@ -76,6 +76,7 @@ function headFrom(row: HeadRow): StoredLot {
     coolings: [],
     fates: [],
     deviations: [],
+    storageChanges: [],
   };
 }
 
@@ -83,6 +84,7 @@ async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]>
   if (heads.length === 0) return [];
   const lots = new Map(heads.map((row) => [row.id, headFrom(row)]));
   await loadRecords(db, lots);
+  for (const lot of lots.values()) lot.storage = storageNow(lot);
   return [...lots.values()];
 }
 

@@ -10,6 +10,7 @@ import { Unread } from '../ui/Unread.tsx';
 import { Decide } from './Decide.tsx';
 import { Fill } from './Fill.tsx';
 import { Gates } from './Gates.tsx';
+import { KeepInstead } from './KeepInstead.tsx';
 import { Process } from './Process.tsx';
 import { Release } from './Release.tsx';
 import { Seals } from './Seals.tsx';
@@ -64,6 +65,7 @@ export function Bottling() {
           <Dates lot={lot} />
           <Gates lot={lot} />
           <Decide lot={lot} />
+          <KeepInstead lot={lot} />
         </>
       }
     >
