@@ -187,6 +187,15 @@ export const formulaRoutes = {
     params: byId,
     response: z.array(MeasuredLot),
   }),
+  inquiry: route({
+    method: 'GET',
+    path: '/api/formulas/:id/inquiry.pdf',
+    access: 'reader',
+    summary: 'What to send to a process authority about a formula that no listed process covers, on one page',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
   create: route({
     method: 'POST',
     path: '/api/formulas',

@@ -19,6 +19,7 @@ export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
 export { fireOf, lidOf, rateOf } from './fire.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
+export { type Inquiry, type InquiryPart, type LotMeasured, processInquiry } from './inquiry.ts';
 export { type Interchange, interchanged, interchanges, saidGrams, sweetExchanges } from './interchange.ts';
 export { type Fault, factsFrom, kills, type Makeup, makeupOf, PACKED_HOT, piecesLeftIn } from './makeup.ts';
 export type { MeasuredLot } from './measured.ts';

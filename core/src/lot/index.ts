@@ -29,7 +29,7 @@ export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
 export { lotWords, wordsOf } from './lotWords.ts';
 export { asMade, makeupAsMade } from './made.ts';
-export { measuredLot } from './measuredLot.ts';
+export { lotMeasured, measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';

@@ -1,10 +1,19 @@
+import { formulaRoutes } from '@inch/contract/formula';
 import { lotRoutes } from '@inch/contract/lot';
+import { type FormulaContent, forecast } from '@inch/core/formula';
+import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
+import { lotMeasured } from '@inch/core/lot';
 import type { Response } from 'express';
+import { readFormula } from '../formula/store.ts';
+import { ownProcesses } from '../heatProcess/routes.ts';
+import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journalExport } from '../journal/exported.ts';
 import { journalOfLot } from '../journal/ofLot.ts';
 import { requireLot } from '../lot/deciding.ts';
+import { lotsOfFormula } from '../lot/store.ts';
 import { lotView } from '../lot/view.ts';
+import { inquirySheet } from './inquirySheet.ts';
 import type { Sheet } from './paper.ts';
 import { recordSheet } from './recordSheet.ts';
 import { releaseSheet } from './sheet.ts';
@@ -16,7 +25,29 @@ async function send(res: Response, sheet: Sheet, name: string): Promise<undefine
   res.type('application/pdf').set('content-disposition', `inline; filename="${name}.pdf"`).send(bytes);
 }
 
+/** Last lots of a formula whose measurements go into an inquiry. */
+const LOTS = 8;
+
 export function releaseRouter(app: AppContext): void {
+  serve(app, formulaRoutes.inquiry, async ({ pool, kitchen, params, res }) => {
+    const formula = await readFormula(pool, kitchen.id, params.id);
+    if (!formula) throw notFound('formula');
+    const content = formula.content as FormulaContent;
+    const made = forecast(content, {
+      cup: kitchen.cupSchool ?? undefined,
+      catalogue: content.own ? kitchenCatalogue(content.own) : shippedCatalogue,
+      elevationMetres: kitchen.elevationMetres,
+      criticalPh: kitchen.criticalPh,
+      processes: await ownProcesses(pool, kitchen.id),
+      kind: formula.kind,
+    });
+    const lots = (await lotsOfFormula(pool, kitchen, formula.id, LOTS)).flatMap(
+      (lot) => lotMeasured(lot) ?? [],
+    );
+    const { elevationMetres } = kitchen;
+    const inquiry = { product: formula, content, forecast: made, lots, elevationMetres };
+    return send(res, inquirySheet(inquiry, kitchen, new Date().toISOString()), `inquiry-${formula.id}`);
+  });
   serve(app, lotRoutes.releaseSheet, async (call) => {
     const { pool, kitchen, params, res } = call;
     const lot = await requireLot(pool, kitchen, params.id);

@@ -2,6 +2,7 @@ import { type Formula, formulaRoutes } from '@inch/contract/formula';
 import type { Forecast } from '@inch/core/formula';
 import { bottleSize, plural } from '@inch/core/quantity';
 import { useNavigate } from 'react-router';
+import { urlOf } from '../data/address.ts';
 import { call } from '../data/api.ts';
 import { useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -36,7 +37,16 @@ export function MoreMenu({
   );
   const copy = () =>
     navigate('/formulas/new', { state: { draft: { ...draft, name: `${draft.name}, another` } } });
+  const inquiry: Action[] = formula
+    ? [
+        {
+          name: 'Process inquiry (PDF)',
+          act: () => window.open(urlOf(formulaRoutes.inquiry.path, { id: formula.id }), '_blank', 'noopener'),
+        },
+      ]
+    : [];
   const actions: Action[] = [
+    ...inquiry,
     {
       name: 'Our own file (JSON)',
       act: () => sendOut(fileName(draft.name, 'json'), 'application/json', asFormulaFile(draft, own)),
