@@ -51,7 +51,7 @@ export function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, stov
     outcome: {
       evaporated,
       rate,
-      minutes: stove.untold ? null : minutesTo(hot, share, rate),
+      minutes: stove.untold ? null : finite(minutesTo(hot, share, rate)),
       ...(step.toThickness === undefined || stove.untold
         ? {}
         : { brixLooks: brixLooks(hot, step.toThickness) }),
@@ -59,6 +59,9 @@ export function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, stov
     },
   };
 }
+
+/** Minutes that end; none where nothing boils. */
+const finite = (minutes: number): number | null => (Number.isFinite(minutes) ? minutes : null);
 
 /** mPa·s of a look as a range that is drawn from. */
 const looks = (thickness: Thickness): Range => thicknesses[thickness].mPas;
