@@ -234,7 +234,7 @@ describe('from the canner to the shelf', () => {
   });
   it('lids are pressed bottle by bottle by one key each, and a failed seal says what became of it', async () => {
     await part(lot.code, 'seals');
-    await page.getByRole('group', { name: /Lids of 12 bottles/ }).waitFor();
+    await page.getByRole('group', { name: /Closures of 12 bottles/ }).waitFor();
     for (const key of 'ssssfsssssss') await page.keyboard.press(key);
     await page.getByLabel('Bottle 5: failed').waitFor();
     await page.getByLabel('Liquid lost').check();

@@ -150,6 +150,25 @@ export const MeasuredLot = z.object({
   content: FormulaContent,
 });
 
+const Pair = z.object({ forecast: z.number(), measured: z.number() });
+
+/** A lot's figures as its formula was forecast and as they came out. */
+export const LotPairs = z.object({
+  code: z.string(),
+  on: z.string(),
+  version: z.number().int(),
+  /** pH, °Bx, acid in g/L as citric, mL in bottles, minutes of the steps that are done. */
+  figures: z.object({
+    ph: Pair.optional(),
+    brix: Pair.optional(),
+    acid: Pair.optional(),
+    millilitres: Pair.optional(),
+    minutes: Pair.optional(),
+  }),
+  /** What was said of a figure far off, when it was read. */
+  because: z.array(z.string()),
+});
+
 const saved = {
   versionId: Id,
   name: Name,
@@ -186,6 +205,14 @@ export const formulaRoutes = {
     summary: 'The last lots of a formula whose finished product was measured, the newest first',
     params: byId,
     response: z.array(MeasuredLot),
+  }),
+  pairs: route({
+    method: 'GET',
+    path: '/api/formulas/:id/pairs',
+    access: 'reader',
+    summary: 'The last lots of a formula, as forecast and as measured, the newest first',
+    params: byId,
+    response: z.array(LotPairs),
   }),
   inquiry: route({
     method: 'GET',

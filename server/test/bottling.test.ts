@@ -268,7 +268,7 @@ describe('bottles whose seal failed', () => {
     expect((await fate('processed-again', 1)).status).toBe(201);
     expect((await fate('discarded', 1)).status).toBe(201);
     expect((await crew.view(lot)).bottles).toMatchObject({ filled: 12, left: 11 });
-    expect((await crew.gate(lot, 'seal')).missing).toMatch(/Press the 1 processed again/);
+    expect((await crew.gate(lot, 'seal')).missing).toMatch(/Check the 1 processed again/);
   });
   it('after a day are discarded', async () => {
     const lot = await crew.filled();

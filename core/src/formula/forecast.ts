@@ -6,6 +6,7 @@ import { volume } from '../quantity/index.ts';
 import { phOf } from './acidity.ts';
 import { amountsOf, type LineAmount } from './amounts.ts';
 import { balanceOf, type Drink, drinkOf } from './balance.ts';
+import { type Bias, centreShift } from './bias.ts';
 import { type Body, bodyOf } from './body.ts';
 import { type Caution, cautions, lowAcidLines } from './cautions.ts';
 import { type ColourForecast, colourOf } from './colour.ts';
@@ -33,6 +34,8 @@ export interface ForecastSetting extends Weighing {
   kind?: FormulaKind | undefined;
   /** Water that reductions of the kitchen's own lots of it lost, g a minute. */
   boiledOff?: Range | undefined;
+  /** How far the pH of the kitchen's own lots of it lay from their forecasts. */
+  phBias?: Bias | null | undefined;
   /** Lots of the formula whose finished product was measured. */
   measured?: readonly MeasuredLot[] | undefined;
 }
@@ -174,7 +177,9 @@ function foresee(
   const brought = broughtBy(lines, setting);
   const phWhy = whyNoPh(lines, product, setting.criticalPh, brought);
   if (phWhy === null) {
-    const ph = forecastPh(content, said, lines, product, setting, brought);
+    const shift = centreShift(setting.phBias);
+    const { middle, low, high } = forecastPh(content, said, lines, product, setting, brought);
+    const ph = { middle: middle + shift, low: low + shift, high: high + shift };
     return { ph, phWhy, phFrom: brought.shownBy, ...rest };
   }
   const alike = sameMix(lines, product, setting);

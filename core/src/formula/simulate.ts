@@ -2,6 +2,7 @@ import type { Ingredient, Range } from '../ingredient/index.ts';
 import { alcoholLeft, waterActivity } from '../keeping/index.ts';
 import { hasAcid, phOf } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
+import { centreShift } from './bias.ts';
 import { atDeviation, type Chance, chance, correlated } from './chance.ts';
 import { compositionOf, withAcidity } from './composition.ts';
 import type { FormulaContent } from './content.ts';
@@ -159,6 +160,7 @@ export function* simulation(
   const weak = weaklyKnown(amounts);
   const stream = chance(seed);
   const failed = { count: 0 };
+  const shift = centreShift(setting.phBias);
   const [ph, brix, aw, ml, abv] = [0, 1, 2, 3, 4].map(() => new Float64Array(scenarios)) as [
     Float64Array,
     Float64Array,
@@ -179,7 +181,7 @@ export function* simulation(
     const brought =
       brings.high > 0 ? withBase(product, brings.low + (brings.high - brings.low) * stream.even()) : product;
     if (acidKnown && hasAcid(product))
-      ph[i] = (phOf(brought, 1e-4) ?? 7) + (modelError(brix[i]!, weak) / Z95) * stream.normal();
+      ph[i] = (phOf(brought, 1e-4) ?? 7) + shift + (modelError(brix[i]!, weak) / Z95) * stream.normal();
     if ((i + 1) % slice === 0) yield i + 1;
   }
   const { ph: phTarget, brix: brixTarget, bottles } = content.targets ?? {};

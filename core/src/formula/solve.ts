@@ -51,7 +51,7 @@ function bisect(f: (grams: number) => number | null, aim: number, low: number, h
 }
 
 /** A line said as so many grams per batch, whatever it followed before. */
-const asGrams = (line: SaidLine, grams: number): SaidLine => ({
+export const asGrams = (line: SaidLine, grams: number): SaidLine => ({
   ...line,
   basis: { per: 'batch' },
   value: { kind: 'grams', amount: grams, low: grams, high: grams },

@@ -33,6 +33,7 @@ export { lotMeasured, measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
+export { type LotPairs, lotPairs, PAIRED, type Paired } from './pairs.ts';
 export { type PanNow, type PanVessel, panNow } from './panNow.ts';
 export { matchLot } from './processed.ts';
 export { readingDoubt } from './readingDoubt.ts';

@@ -2,7 +2,7 @@ import { formulaRoutes, type NewFormula, type NewVersion } from '@inch/contract/
 import { formulaFileRoutes, formulaFileSchema } from '@inch/contract/formulaFile';
 import { type FormulaContent, lineAmounts } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
-import { measuredLot } from '@inch/core/lot';
+import { lotPairs, measuredLot } from '@inch/core/lot';
 import type { z } from 'zod';
 import { insert, rows, toSql, update } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -14,6 +14,8 @@ import { formulasOf, readFormula } from './store.ts';
 
 /** So many of a formula's last lots are looked at for what they measured. */
 const LOOKED_AT = 6;
+/** So many of them are held against their forecasts. */
+const PAIRED_LOTS = 30;
 
 type Saved = Pick<z.output<typeof NewFormula>, 'versionId' | 'name' | 'kind' | 'colour' | 'note' | 'content'>;
 
@@ -122,6 +124,11 @@ export function formulaRouter(app: AppContext): void {
     if (!(await readFormula(pool, kitchen.id, params.id))) throw notFound('formula');
     const lots = await lotsOfFormula(pool, kitchen, params.id, LOOKED_AT);
     return lots.flatMap((lot) => measuredLot(lot, lot.cupSchool) ?? []);
+  });
+  serve(app, formulaRoutes.pairs, async ({ pool, kitchen, params }) => {
+    if (!(await readFormula(pool, kitchen.id, params.id))) throw notFound('formula');
+    const lots = await lotsOfFormula(pool, kitchen, params.id, PAIRED_LOTS);
+    return lots.flatMap((lot) => lotPairs(lot, lot.cupSchool) ?? []);
   });
   serve(app, formulaRoutes.create, (call) => call.write((w) => createFormula(w, call.body)));
   serve(app, formulaRoutes.save, (call) => call.write((w) => saveVersion(w, call.params.id, call.body)));

@@ -11,5 +11,13 @@ export const useMeasuredLots = (formulaId: string | undefined) =>
     enabled: formulaId !== undefined,
   }).data;
 
+/** The last lots of a formula as forecast and as measured; none while it is new or not read yet. */
+export const useLotPairs = (formulaId: string | undefined) =>
+  useQuery({
+    queryKey: [...keys.one('past-lot', formulaId ?? ''), 'pairs'],
+    queryFn: () => call(formulaRoutes.pairs, { params: { id: formulaId! } }),
+    enabled: formulaId !== undefined,
+  }).data;
+
 export const useFormulas = () =>
   useQuery({ queryKey: keys.list('formula'), queryFn: () => call(formulaRoutes.list) });

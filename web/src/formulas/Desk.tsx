@@ -14,6 +14,7 @@ import { Heading } from './Heading.tsx';
 import { Lines } from './Lines.tsx';
 import { MoreMenu } from './MoreMenu.tsx';
 import { Particulars } from './Particulars.tsx';
+import { SeveralAims } from './SeveralAims.tsx';
 import { Steps } from './Steps.tsx';
 import { type Start, useDesk, type useSave } from './useDesk.ts';
 import { useForecast } from './useForecast.ts';
@@ -92,6 +93,7 @@ function ForecastAside({
       colour={draft.colour}
       criticalPh={seen.setting.criticalPh}
       mends={seen.mends}
+      pairs={seen.pairs}
       mend={mayWrite ? (mend) => change({ do: 'content', change: mendedBy(mend) }) : undefined}
       askFor={mayWrite ? (aim, value) => ask({ aim, value }) : undefined}
     >
@@ -101,6 +103,14 @@ function ForecastAside({
           wanted={wanted}
           ask={ask}
           take={(id, said) => change({ do: 'line', id, change: { said } })}
+        />
+      )}
+      {mayWrite && (
+        <SeveralAims
+          content={draft.content}
+          take={(changes) => {
+            for (const { lineId, said } of changes) change({ do: 'line', id: lineId, change: { said } });
+          }}
         />
       )}
     </ForecastPanel>

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Term } from '../ui/Term.tsx';
+import { AsMeasured, type Pairs } from './AsMeasured.tsx';
 import { HowSure } from './HowSure.tsx';
 import { HurdleLevels } from './HurdleLevels.tsx';
 import { InTheGlass } from './InTheGlass.tsx';
@@ -24,6 +25,8 @@ interface Props {
   askFor?: ((aim: 'ph' | 'brix', value: number) => void) | undefined;
   /** What would let a lot of it be released. */
   mends: readonly Mend[];
+  /** The kitchen's own lots, as forecast and as measured. */
+  pairs: readonly Pairs[] | undefined;
   mend?: ((mend: Mend) => void) | undefined;
   /** What stands between the figures and the rest. */
   children?: ReactNode;
@@ -201,6 +204,7 @@ export function ForecastPanel(props: Props) {
         </Tabs.Content>
         <Tabs.Content value="sure">
           <HowSure simulation={simulated.result} content={content} criticalPh={criticalPh} colour={colour} />
+          <AsMeasured pairs={props.pairs} colour={colour} />
         </Tabs.Content>
         <Tabs.Content value="does">
           <WhatDoesWhat content={content} forecast={f} contributions={contributions} />

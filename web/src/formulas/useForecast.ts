@@ -1,4 +1,5 @@
 import {
+  biasOf,
   contributions,
   type Forecast,
   type ForecastSetting,
@@ -9,7 +10,7 @@ import {
 } from '@inch/core/formula';
 import { boiledOffBefore, type PastLot } from '@inch/core/planning';
 import { useMemo } from 'react';
-import { useMeasuredLots } from '../data/formulas.ts';
+import { useLotPairs, useMeasuredLots } from '../data/formulas.ts';
 import { usePast } from '../data/plans.ts';
 import { useSetting } from '../data/useSetting.ts';
 import type { Draft } from './draft.ts';
@@ -31,6 +32,8 @@ function drawn(
 export function useForecast(draft: Draft, formulaId: string | undefined) {
   const kitchen = useSetting();
   const measured = useMeasuredLots(formulaId);
+  const pairs = useLotPairs(formulaId);
+  const phBias = useMemo(() => biasOf((pairs ?? []).flatMap((lot) => lot.figures.ph ?? [])), [pairs]);
   const past = usePast().data;
   const boiledOff = useMemo(
     () => (formulaId && past ? (boiledOffBefore(past as PastLot[], formulaId) ?? undefined) : undefined),
@@ -38,8 +41,8 @@ export function useForecast(draft: Draft, formulaId: string | undefined) {
   );
   const { content, kind } = draft;
   const setting = useMemo(
-    () => ({ ...kitchen, kind, measured, boiledOff }),
-    [kitchen, kind, measured, boiledOff],
+    () => ({ ...kitchen, kind, measured, boiledOff, phBias }),
+    [kitchen, kind, measured, boiledOff, phBias],
   );
   const plain = useMemo(() => forecast(content, setting), [content, setting]);
   const mends = useMemo(() => mendsFor(content, setting, plain), [content, setting, plain]);
@@ -49,5 +52,5 @@ export function useForecast(draft: Draft, formulaId: string | undefined) {
     () => drawn(plain, content, setting, simulated),
     [plain, content, setting, simulated],
   );
-  return { setting, content, shown, brings, mends, simulated };
+  return { setting, content, shown, brings, mends, simulated, pairs };
 }
