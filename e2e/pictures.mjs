@@ -54,7 +54,7 @@ async function warmABottle() {
 
 /** Some lids pressed, one of them failed. */
 async function pressSome() {
-  await page.getByText('Press bottle by bottle').waitFor();
+  await page.getByText('Bottle by bottle:').waitFor();
   for (const key of 'ssssfsss') await page.keyboard.press(key);
 }
 

@@ -9,7 +9,8 @@ export { namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
 export type { Acidity, Allergen, Family, Ingredient, Pigment, Range } from './types.ts';
-export { warningFor, warnings } from './warned.ts';
+export { warningFor } from './warned.ts';
+export { warnings } from './warnings.ts';
 export { allWords, isIdle } from './words.ts';
 
 /** The catalogue that ships: every figure typical, with its public source. */

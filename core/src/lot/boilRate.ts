@@ -1,6 +1,7 @@
 import type { VesselShape } from '../pan/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
-import { type PanVessel, panNow } from './panNow.ts';
+import { panNow } from './panNow.ts';
+import type { PanVessel } from './panRate.ts';
 import type { LotRecord } from './record.ts';
 
 /**

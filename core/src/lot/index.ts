@@ -34,7 +34,8 @@ export { type KeptCalibration, type MeterStanding, meterStanding } from './meter
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type LotPairs, lotPairs, PAIRED, type Paired } from './pairs.ts';
-export { type PanNow, type PanVessel, panNow } from './panNow.ts';
+export { type PanNow, panNow } from './panNow.ts';
+export type { PanVessel } from './panRate.ts';
 export { matchLot } from './processed.ts';
 export { readingDoubt } from './readingDoubt.ts';
 export { howTaken, readingNames, readingSaid } from './readingSaid.ts';

@@ -1,35 +1,27 @@
 import type { AcidName, Acids } from '../acid/index.ts';
-import { brixOf, type FormulaStep, massOf, type Pan, panBefore, rateOf, solidsOf } from '../formula/index.ts';
+import { type FormulaStep, panBefore, solidsOf } from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
   type BrixCorrection,
   brixCorrections,
   depthAtVolume,
-  diameterAt,
   type HeatingForecast,
   heatingForecast,
   type PanPrior,
   reductionForecast,
-  relativeRate,
   swellingAt,
   type VesselShape,
   vesselVolume,
   waterAfter,
 } from '../pan/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
-import { boilingPoint, brixFromBoilingPoint, brixLooking, densityAt20 } from '../sugar/index.ts';
+import { boilingPoint, brixFromBoilingPoint, brixLooking } from '../sugar/index.ts';
 import { contentAsWeighed } from './asWeighed.ts';
 import { weighingOf } from './catalogue.ts';
 import { elapsedAt, stepClock } from './clock.ts';
 import { additionsAt, looksAt, type Poured, panReadings, solidsByPairs, warmthAt } from './panEvents.ts';
+import { orNull, type PanVessel, rateBefore, volumeOf } from './panRate.ts';
 import type { LotRecord, LotStep } from './record.ts';
-
-/** The vessel a step is made in, with what it showed before. */
-export interface PanVessel {
-  shape: VesselShape;
-  /** Water boiled off in g a minute over lots made in it; null before the first. */
-  learned: { gramsPerMinute: number; spread: number; lots: number } | null;
-}
 
 export interface PanNow {
   /** As reckoned at this moment. */
@@ -72,57 +64,6 @@ const SCORCH_BRIX = 68;
 const SCORCH_MM = 12;
 /** What a kitchen fire warms a full pan by, °C a minute; typical. */
 const WARMS = { degreesPerMinute: 4, spread: 0.6 };
-
-const orNull = <T>(work: () => T): T | null => {
-  try {
-    return work();
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
-};
-
-const volumeOf = (grams: number, brix: number) => grams / densityAt20(Math.min(80, Math.max(0, brix)));
-
-/** How wide a vessel is where so much stands in it, mm. */
-function widthAt(shape: VesselShape, millilitres: number): number | undefined {
-  return (
-    orNull(() => diameterAt(shape, depthAtVolume(shape, Math.min(millilitres, vesselVolume(shape))))) ??
-    undefined
-  );
-}
-
-/** What the pan would lose by its width, the step's fire and lid, with how far kitchens lie apart. */
-function typicalRate(
-  step: FormulaStep | undefined,
-  pan: Pan,
-  vessel: PanVessel | null,
-  elevationMetres: number,
-): { gramsPerMinute: number; spread: number } {
-  const boil: FormulaStep = step ?? { id: '', kind: 'reduce', title: '' };
-  const panMm = vessel ? widthAt(vessel.shape, volumeOf(massOf(pan.liquid), brixOf(pan.liquid))) : undefined;
-  const [low, typical, high] = rateOf(boil, pan, { elevationMetres, panMm });
-  if (!(typical > 0)) return { gramsPerMinute: 1, spread: 0.45 };
-  // The rate that the filter carries is that of thin liquid.
-  const thin = relativeRate(pan.liquid.water, solidsOf(pan.liquid));
-  return { gramsPerMinute: typical / thin, spread: Math.min(0.6, (high - low) / (2 * 1.2816 * typical)) };
-}
-
-function rateBefore(
-  step: FormulaStep | undefined,
-  pan: Pan,
-  vessel: PanVessel | null,
-  elevationMetres: number,
-) {
-  if (vessel?.learned)
-    return {
-      gramsPerMinute: vessel.learned.gramsPerMinute,
-      spread: vessel.learned.spread,
-      from: 'this pan before' as const,
-    };
-  if (step?.evaporates) return { gramsPerMinute: step.evaporates, spread: 0.3, from: 'the formula' as const };
-  return { ...typicalRate(step, pan, vessel, elevationMetres), from: 'typical' as const };
-}
 
 /** The °Bx at which a step stops; null where it goes by its minutes alone. */
 function targetBrix(step: FormulaStep | undefined, start: PanPrior, elevationMetres: number): number | null {
