@@ -38,6 +38,8 @@ export const emptyDraft = (): Draft => ({
         killStep: true,
       },
       { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'drip', minutes: 60 },
+      // What dripped is cold by then, and went through a cloth.
+      { id: 'boil', kind: 'heat', title: 'Bring to the boil', minutes: 2, killStep: true },
       { id: 'measure', kind: 'measure', title: 'Measure a cooled sample', minutes: 15 },
     ],
     storage: 'cold',
