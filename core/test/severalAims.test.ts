@@ -95,6 +95,29 @@ describe('several aims at once', () => {
     expect(found.aims.some((aim) => !aim.met)).toBe(true);
     for (const aim of found.aims) expect(Number.isFinite(aim.reached)).toBe(true);
   });
+  it('a date is reached by the row of the keeping table that asks least: here three months by sugar and acid', () => {
+    const found = severalAims(content, setting, {
+      aims: [
+        { aim: 'days', value: 90 },
+        { aim: 'bottles', value: 14 },
+      ],
+      lines: [bounds.water, bounds.sugar, bounds.acid],
+      by: 'change',
+    });
+    expect(found.reached).toBe(true);
+    const f = made(found.grams);
+    expect(f.keeping).toMatchObject({ row: 'cold-sugar', time: { count: 3, unit: 'month' } });
+    expect(f.ph!.high).toBeLessThanOrEqual(3.5);
+    expect(f.brix).toBeGreaterThanOrEqual(60);
+  });
+  it('a date that no dose reaches is not reached', () => {
+    const asked = { lines: [bounds.sugar, bounds.acid], by: 'change' as const };
+    expect(severalAims(content, setting, { ...asked, aims: [{ aim: 'days', value: 400 }] }).reached).toBe(
+      false,
+    );
+    const raw = { ...content, steps: content.steps.filter((step) => step.kind === 'strain') };
+    expect(severalAims(raw, setting, { ...asked, aims: [{ aim: 'days', value: 14 }] }).reached).toBe(false);
+  });
   it('refuses no aims, too many lines, and bounds that are none', () => {
     const one = { aims: [{ aim: 'brix' as const, value: 40 }], by: 'change' as const };
     expect(() => severalAims(content, setting, { ...one, aims: [], lines: [bounds.sugar] })).toThrow(

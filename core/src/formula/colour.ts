@@ -125,6 +125,8 @@ export function colourOf(
       sum + minutes * faster(BROWNING.kilojoules, celsius, 100) * (0.5 + brix / 60),
     0,
   );
-  const says = [fadingSaid(pigment, keeps), brownSaid(brownedMinutes)].filter(Boolean).join(' ');
+  // Under a pigment a little gold is not seen.
+  const gold = pigment !== null && brownedMinutes < BROWNING.brown ? '' : brownSaid(brownedMinutes);
+  const says = [fadingSaid(pigment, keeps), gold].filter(Boolean).join(' ');
   return { pigment, keeps, brownedMinutes, says: says || 'Heat changes little of its colour.' };
 }

@@ -1,3 +1,4 @@
+export { AIM_KINDS, AIM_WITHIN, type AimKind, type Aims, type Movable } from './aims.ts';
 export { type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
 export { type Bias, biasOf, centreShift, LEARNS_FROM, type Pair } from './bias.ts';
@@ -52,16 +53,7 @@ export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export { KIT_USES, type KitPiece, type KitUse, type Rounds, roundsOf, roundsSaid } from './rounds.ts';
 export type { SaidLine, Weighing } from './said.ts';
 export { gramsSaid, readLine, timesSaid } from './said.ts';
-export {
-  AIM_KINDS,
-  AIM_WITHIN,
-  type AimedAt,
-  type AimKind,
-  type Aims,
-  type Movable,
-  type SeveralAims,
-  severalAims,
-} from './severalAims.ts';
+export { type AimedAt, type SeveralAims, severalAims } from './severalAims.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';

@@ -1,46 +1,11 @@
-import { waterActivity } from '../keeping/index.ts';
-import { hasAcid, phOf, taPercent } from './acidity.ts';
-import { amountsOf } from './amounts.ts';
+import { AIM_WITHIN, type Aimed, type AimKind, type Aims, clamp, Figures, type Point } from './aims.ts';
 import type { FormulaContent } from './content.ts';
 import { type Forecast, type ForecastSetting, forecast } from './forecast.ts';
+import { waysToKeep } from './keepAim.ts';
 import { leastStep } from './leastStep.ts';
-import { broughtBy } from './measured.ts';
-import { brixOf, type Composition, liquidOf } from './pan.ts';
-import { readLine, type SaidLine } from './said.ts';
-import { asGrams } from './solve.ts';
-import { unknownLines, withBase } from './unknown.ts';
-import { walk } from './walk.ts';
-
-/** Figures that may be aimed at together: of the finished product, of the batch, and what it costs to buy. */
-export const AIM_KINDS = ['ph', 'brix', 'ta', 'ratio', 'aw', 'bottles', 'cost'] as const;
-export type AimKind = (typeof AIM_KINDS)[number];
-
-export interface Aimed {
-  aim: AimKind;
-  /** pH, °Bx, % as citric, °Bx over acid, a_w, bottles, or minor units of money. */
-  value: number;
-}
-
-/** A line that may change, between bounds in g. */
-export interface Movable {
-  lineId: string;
-  low: number;
-  high: number;
-}
-
-export interface Aims {
-  aims: readonly Aimed[];
-  lines: readonly Movable[];
-  /** The least change of the lines, each by its own size, or the cheapest batch. */
-  by: 'change' | 'cost';
-}
-
-/** How near a figure has to come to its aim: well within the forecast's own error. */
-export const AIM_WITHIN: Record<AimKind, number> = {
-  ...{ ph: 0.005, brix: 0.05, ta: 0.005, ratio: 0.1, aw: 0.0005, bottles: 0.02, cost: 1 },
-};
 
 export interface AimedAt extends Aimed {
+  aim: AimKind;
   /** What it comes to. */
   reached: number;
   before: number | null;
@@ -60,111 +25,6 @@ export interface SeveralAims {
   /** Set where something in it is not known: the pH holds with the most that it may bring. */
   upperBound?: true;
 }
-
-type Point = readonly number[];
-
-/** The figures of a formula as functions of the grams of its movable lines. */
-class Figures {
-  readonly start: Point;
-  readonly bounds: readonly (readonly [number, number])[];
-  readonly prices: readonly number[];
-  readonly most: number;
-  private readonly said: readonly SaidLine[];
-  private readonly places: readonly number[];
-  private readonly content: FormulaContent;
-  private readonly setting: ForecastSetting;
-  private readonly known = new Map<string, (number | null)[]>();
-  readonly aims: readonly Aimed[];
-
-  constructor(content: FormulaContent, setting: ForecastSetting, { aims, lines }: Aims) {
-    this.content = content;
-    this.setting = setting;
-    this.aims = aims;
-    this.said = content.lines.map((line) => readLine(line, setting));
-    this.places = lines.map(({ lineId }) => {
-      const place = content.lines.findIndex((line) => line.id === lineId);
-      if (place === -1) throw new RangeError('That line is not in the formula');
-      return place;
-    });
-    const amounts = amountsOf(this.said, walk(content, this.said, setting));
-    this.bounds = lines.map(({ low, high }) => {
-      if (!(low >= 0 && high >= low))
-        throw new RangeError('A line lies between a lower and a higher amount, 0 g or over');
-      return [low, high] as const;
-    });
-    this.start = this.places.map((place, i) => clamp(amounts[place]!.grams ?? 0, this.bounds[i]!));
-    this.prices = this.places.map((place) => {
-      const id = content.lines[place]!.ingredientId;
-      return (setting.catalogue.pricePerKg(id) ?? 0) / 1000;
-    });
-    const moving = new Set(lines.map((line) => line.lineId));
-    const unknown = unknownLines(amounts).filter((line) => !moving.has(line.lineId));
-    this.most = aims.some(({ aim }) => aim === 'ph') ? broughtBy(unknown, setting).high : 0;
-  }
-
-  /** The formula with its movable lines at so many grams. */
-  private saidAt(at: Point): SaidLine[] {
-    const said = [...this.said];
-    this.places.forEach((place, i) => {
-      said[place] = asGrams(said[place]!, at[i]!);
-    });
-    return said;
-  }
-
-  contentAt(at: Point): FormulaContent {
-    const lines = [...this.content.lines];
-    this.places.forEach((place, i) => {
-      lines[place] = { ...lines[place]!, said: `${at[i]} g`, basis: { per: 'batch' } };
-    });
-    return { ...this.content, lines };
-  }
-
-  /** Each aim's figure at a point, in the order of the aims; null where it has none. */
-  at(point: Point): (number | null)[] {
-    const key = point.join(' ');
-    const known = this.known.get(key);
-    if (known) return known;
-    const said = this.saidAt(point);
-    const walked = walk(this.content, said, this.setting);
-    const product = withBase(walked.product, this.most);
-    const figures = this.aims.map(({ aim }): number | null => {
-      if (aim === 'bottles') return walked.millilitres / this.content.bottleMl;
-      if (aim === 'cost') return this.costOf(walked.grams);
-      return ofProduct(aim, product);
-    });
-    this.known.set(key, figures);
-    return figures;
-  }
-
-  private costOf(grams: readonly (number | null)[]): number {
-    return this.content.lines.reduce((sum, line, i) => {
-      const price = this.setting.catalogue.pricePerKg(line.ingredientId) ?? 0;
-      return sum + (price * (grams[i] ?? 0)) / 1000;
-    }, 0);
-  }
-
-  /** How far each aim is off at a point, in so many of what counts as met; null where one has no figure. A cost is only too high. */
-  off(point: Point): number[] | null {
-    const figures = this.at(point);
-    if (figures.some((figure) => figure === null || !Number.isFinite(figure))) return null;
-    return this.aims.map(({ aim, value }, k) => {
-      const by = (figures[k]! - value) / AIM_WITHIN[aim];
-      return aim === 'cost' ? Math.max(0, by) : by;
-    });
-  }
-}
-
-function ofProduct(aim: AimKind, product: Composition): number | null {
-  if (aim === 'ph') return hasAcid(product) ? phOf(product) : null;
-  if (aim === 'brix') return liquidOf(product) > 0 ? brixOf(product) : null;
-  if (aim === 'ta') return taPercent(product);
-  if (aim === 'aw') return product.water > 0 ? waterActivity(product) : null;
-  const ta = taPercent(product);
-  return ta ? brixOf(product) / ta : null;
-}
-
-const clamp = (value: number, [low, high]: readonly [number, number]): number =>
-  Math.min(high, Math.max(low, value));
 
 const worst = (off: readonly number[] | null): number =>
   off === null ? Number.POSITIVE_INFINITY : Math.max(...off.map(Math.abs));
@@ -256,18 +116,61 @@ function best(figures: Figures, by: Aims['by']): { at: Point; off: number[] | nu
   return found.reduce((a, b) => (worst(b.off) < worst(a.off) ? b : a));
 }
 
+/** What aims ask of the product, in each of the ways in which it may keep so long; a cost is only too high. */
+function waysOf(content: FormulaContent, setting: ForecastSetting, aims: readonly Aimed[]): Aimed[][] {
+  const plain = aims.flatMap((aim): Aimed[] =>
+    aim.aim === 'days' ? [] : [aim.aim === 'cost' ? { ...aim, only: 'at most' } : aim],
+  );
+  const days = aims.find((aim) => aim.aim === 'days');
+  if (!days) return [plain];
+  return waysToKeep(content, setting, days.value).map((way) => [...plain, ...way]);
+}
+
+interface Solution {
+  at: Point;
+  met: boolean;
+  price: number;
+  worst: number;
+  figures: Figures;
+}
+
+/** The best of the ways; null where there is none in which it could keep so long. */
+function solve(content: FormulaContent, setting: ForecastSetting, asked: Aims): Solution | null {
+  const found = waysOf(content, setting, asked.aims).map((aims): Solution => {
+    const figures = new Figures(content, setting, { ...asked, aims });
+    const { at, off } = best(figures, asked.by);
+    const most = aims.length === 0 ? 0 : worst(off);
+    return { at, met: most <= 1, price: priceOf(figures, at, asked.by), worst: most, figures };
+  });
+  const met = found.filter((one) => one.met);
+  if (met.length > 0) return met.reduce((a, b) => (b.price < a.price ? b : a));
+  return found.length === 0 ? null : found.reduce((a, b) => (b.worst < a.worst ? b : a));
+}
+
 /** Pairs of aims that stand against each other: each is met without the other, and not with it. */
 function standAgainst(content: FormulaContent, setting: ForecastSetting, asked: Aims): [AimKind, AimKind][] {
-  const metBy = (aims: readonly Aimed[]) =>
-    worst(best(new Figures(content, setting, { ...asked, aims }), asked.by).off) <= 1;
+  const metBy = (aims: readonly Aimed[]) => solve(content, setting, { ...asked, aims })?.met ?? false;
   const single = asked.aims.filter((aim) => metBy([aim]));
   return single.flatMap((a, i) =>
-    single.slice(i + 1).flatMap((b): [AimKind, AimKind][] => (metBy([a, b]) ? [] : [[a.aim, b.aim]])),
+    single
+      .slice(i + 1)
+      .flatMap((b): [AimKind, AimKind][] => (metBy([a, b]) ? [] : [[a.aim as AimKind, b.aim as AimKind]])),
   );
 }
 
-const bandOf = ({ ph }: Forecast, aim: AimKind): { low: number; high: number } | undefined =>
+const bandOf = ({ ph }: Forecast, aim: Aimed['aim']): { low: number; high: number } | undefined =>
   aim === 'ph' && ph ? { low: ph.low, high: ph.high } : undefined;
+
+/** Days of a forecast's date; a month counts 30. */
+const daysOf = ({ keeping: { time } }: Forecast): number =>
+  time === null ? 0 : time.unit === 'day' ? time.count : 30 * time.count;
+
+function refuseOdd({ aims, lines }: Aims): void {
+  if (aims.length < 1 || aims.length > 3) throw new RangeError('Choose one to three aims');
+  if (lines.length < 1 || lines.length > 5) throw new RangeError('Choose one to five lines that may change');
+  if (new Set(lines.map((line) => line.lineId)).size < lines.length)
+    throw new RangeError('Each line is chosen once');
+}
 
 /**
  * Amounts of several lines that bring a product to several aims at once: the least change of them, or the cheapest, within their bounds.
@@ -277,30 +180,31 @@ const bandOf = ({ ph }: Forecast, aim: AimKind): { low: number; high: number } |
  * @example severalAims(cherry, setting, { aims: [{ aim: 'brix', value: 45 }], lines: [{ lineId: 'sugar', low: 0, high: 6000 }], by: 'change' }).reached // true
  */
 export function severalAims(content: FormulaContent, setting: ForecastSetting, asked: Aims): SeveralAims {
-  if (asked.aims.length < 1 || asked.aims.length > 3) throw new RangeError('Choose one to three aims');
-  if (asked.lines.length < 1 || asked.lines.length > 5)
-    throw new RangeError('Choose one to five lines that may change');
-  if (new Set(asked.lines.map((line) => line.lineId)).size < asked.lines.length)
-    throw new RangeError('Each line is chosen once');
-  const figures = new Figures(content, setting, asked);
-  const before = figures.at(figures.start);
-  const { at, off } = best(figures, asked.by);
-  const reached = worst(off) <= 1;
-  const made = forecast(figures.contentAt(at), setting);
+  refuseOdd(asked);
+  const all = new Figures(content, setting, asked);
+  const found = solve(content, setting, asked);
+  const at = found?.at ?? all.start;
+  const [was, made] = [forecast(content, setting), forecast(all.contentAt(at), setting)];
+  const [before, after] = [all.at(all.start), all.at(at)];
+  const aims = asked.aims.map((aim, k): AimedAt => {
+    const [from, to] = aim.aim === 'days' ? [daysOf(was), daysOf(made)] : [before[k]!, after[k]!];
+    const by = ((to ?? Number.NaN) - aim.value) / AIM_WITHIN[aim.aim];
+    const met = aim.aim === 'days' ? by > -1 : aim.aim === 'cost' ? by <= 1 : Math.abs(by) <= 1;
+    return {
+      ...aim,
+      aim: aim.aim as AimKind,
+      reached: to ?? Number.NaN,
+      before: from,
+      met,
+      ...bandOf(made, aim.aim),
+    };
+  });
+  const reached = aims.every((aim) => aim.met);
   return {
     reached,
     grams: Object.fromEntries(asked.lines.map((line, i) => [line.lineId, at[i]!])),
-    aims: figures.at(at).map((figure, k): AimedAt => {
-      const aim = asked.aims[k]!;
-      return {
-        ...aim,
-        reached: figure ?? Number.NaN,
-        before: before[k]!,
-        met: off !== null && Math.abs(off[k]!) <= 1,
-        ...bandOf(made, aim.aim),
-      };
-    }),
+    aims,
     against: reached ? [] : standAgainst(content, setting, asked),
-    ...(figures.most > 0 ? { upperBound: true as const } : {}),
+    ...(all.most > 0 ? { upperBound: true as const } : {}),
   };
 }

@@ -8,9 +8,16 @@ type Gate = LotView['gates'][number];
 type Evidence = Gate['evidence'][number];
 
 /** Where what is missing is done. */
-const PLACES: Record<Gate['id'], (code: string) => { to: string; says: string }> = {
-  'everything-in': (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
-  trace: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
+const PLACES: Record<Gate['id'], (code: string, lot: LotView) => { to: string; says: string }> = {
+  // What goes in jar by jar is written down where the jars are ticked.
+  'everything-in': (code, lot) =>
+    lot.bottles.filled > 0
+      ? { to: `/bottling/${code}/fill`, says: 'Fill' }
+      : { to: `/stove/${code}`, says: 'Stove' },
+  trace: (code, lot) =>
+    lot.state === 'making'
+      ? { to: `/bottling/${code}/fill`, says: 'Fill' }
+      : { to: `/stove/${code}`, says: 'Stove' },
   making: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
   acid: (code) => ({ to: `/stove/${code}`, says: 'Stove' }),
   count: (code) => ({ to: `/bottling/${code}/fill`, says: 'Fill' }),
@@ -86,7 +93,7 @@ export function Gates({ lot }: { lot: LotView }) {
     >
       <ul>
         {lot.gates.map((gate) => {
-          const place = PLACES[gate.id](lot.code);
+          const place = PLACES[gate.id](lot.code, lot);
           return (
             <li
               key={gate.id}

@@ -165,8 +165,8 @@ export function HowToCheck({ lot }: { lot: LotView }) {
     <ul className="mb-2 grid gap-1">
       {kinds.map((kind) => (
         <li key={kind}>
-          <strong className="first-letter:uppercase">{inWords(kind)}</strong>: {closures[kind].check} It
-          failed where it {closures[kind].failed}.
+          <strong className="inline-block first-letter:uppercase">{inWords(kind)}</strong>:{' '}
+          {closures[kind].check} It failed where it {closures[kind].failed}.
         </li>
       ))}
     </ul>

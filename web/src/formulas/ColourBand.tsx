@@ -5,10 +5,10 @@ const [FADED, BROWNED] = ['#c9a26b', '#7a4a1e'];
 /** Minutes at 100 °C at which a syrup is brown through. */
 const BROWN_THROUGH = 400;
 
-/** The product's colour with so much of its pigment left, and browned. */
+/** The product's colour with so much of its pigment left, and browned. What is left still covers: half a pigment looks like seven tenths. */
 function mixed(colour: string, keeps: number, brownedMinutes: number): string {
-  const faded = `color-mix(in oklab, ${colour} ${Math.round(100 * keeps)}%, ${FADED})`;
-  const brown = Math.min(80, Math.round((100 * brownedMinutes) / BROWN_THROUGH));
+  const faded = `color-mix(in oklab, ${colour} ${Math.round(100 * Math.sqrt(keeps))}%, ${FADED})`;
+  const brown = Math.min(80, Math.round((100 * brownedMinutes) / BROWN_THROUGH / (1 + keeps)));
   return `color-mix(in oklab, ${faded} ${100 - brown}%, ${BROWNED})`;
 }
 

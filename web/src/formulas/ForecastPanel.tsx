@@ -98,7 +98,7 @@ function Yield({ forecast: f, content, children }: Pick<Props, 'forecast' | 'con
         <Figure value={String(f.bottles)} name={`× ${volume(content.bottleMl)}`} />
         <Figure value={perBottle} name="a bottle, to buy" />
       </dl>
-      <div className="mt-4">{children}</div>
+      <div className="mt-4 grid gap-2">{children}</div>
     </div>
   );
 }

@@ -23,6 +23,7 @@ const NAMES: Record<AimKind, { name: string; digits: number }> = {
   aw: { name: 'Water activity', digits: 3 },
   bottles: { name: 'Bottles', digits: 1 },
   cost: { name: 'Cost to buy, at most', digits: 2 },
+  days: { name: 'Days it keeps, at least', digits: 0 },
 };
 
 /** What the aims come to, each with whether it is met, and what stands against what. */
@@ -50,7 +51,8 @@ function Outcome({ found, minor }: { found: Found; minor: (value: number) => str
       </ul>
       {!found.reached && (
         <p className="mt-2 font-semibold text-hold">
-          No amounts within these bounds do; this comes nearest.{' '}
+          No amounts within these bounds do; this comes nearest. Let more lines change, or set the bounds
+          wider.{' '}
           {found.against
             .map(([a, b]) => `${NAMES[a].name} and ${NAMES[b].name.toLowerCase()} stand against each other.`)
             .join(' ')}
@@ -240,7 +242,7 @@ export function SeveralAims({ content, take }: Omit<Asking, 'onClose'>) {
       <Button
         tone="plain"
         size="small"
-        className="py-1.5 leading-tight whitespace-normal"
+        className="px-2 py-1.5 leading-tight whitespace-normal"
         onClick={() => setOpen(true)}
       >
         Several aims…

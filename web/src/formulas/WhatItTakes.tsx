@@ -181,7 +181,7 @@ export function WhatItTakes({
       <Button
         tone="plain"
         size="small"
-        className="py-1.5 leading-tight whitespace-normal"
+        className="px-2 py-1.5 leading-tight whitespace-normal"
         onClick={() => ask({ aim: 'ph' })}
       >
         What would it take…

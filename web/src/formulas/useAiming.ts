@@ -1,4 +1,5 @@
 import { type AimKind, type FormulaContent, lineAmounts } from '@inch/core/formula';
+import { isAcidifier } from '@inch/core/ingredient';
 import { readPrice } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSession } from '../data/session.tsx';
@@ -40,7 +41,7 @@ export function useAiming(content: FormulaContent) {
       weighed.map((l) => [
         l.lineId,
         {
-          on: ['sugar', 'acid'].includes(l.ingredient!.family),
+          on: l.ingredient!.family === 'sugar' || isAcidifier(l.ingredient!),
           low: '0',
           high: String(round(Math.max(10, 3 * l.grams!))),
         },

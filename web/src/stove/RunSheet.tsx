@@ -1,8 +1,9 @@
 import type { LotView } from '@inch/contract/lot';
-import { presentStep } from '@inch/core/lot';
+import { ENDED, presentStep } from '@inch/core/lot';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useLot } from '../data/lots.ts';
+import { useMayWrite } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { panOf } from '../parts/lot/pan.ts';
@@ -11,19 +12,31 @@ import { useKey } from '../ui/keys.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
+import { Instruments } from './Instruments.tsx';
 import { Levels } from './Levels.tsx';
 import { Readings } from './Readings.tsx';
 import { StepDesk } from './StepDesk.tsx';
 import { TimeRule } from './TimeRule.tsx';
 
+/** Every step is done: what is still to be recorded, and what is measured of the finished product, bottled or not. */
 export function AllDone({ lot }: { lot: LotView }) {
+  const mayWrite = useMayWrite();
+  const filled = lot.bottles.filled > 0;
   return (
     <div>
       <p className="text-lg text-ink-2">Every step is done</p>
-      <h1 className="text-[2.5rem]">Fill the bottles</h1>
+      <h1 className="text-[2.5rem]">{filled ? 'Measure the finished product' : 'Fill the bottles'}</h1>
+      {mayWrite && !ENDED.includes(lot.state) && (
+        <section aria-label="Readings of the finished product" className="mt-4 flex flex-wrap gap-2">
+          <Instruments lot={lot} step={null} big={false} at={undefined} />
+        </section>
+      )}
       <EverythingIn lot={lot} at={undefined} />
       {everythingIn(lot) && (
-        <Link to={`/bottling/${lot.code}`} className={buttonLook({ size: 'stove' }, 'mt-6')}>
+        <Link
+          to={`/bottling/${lot.code}`}
+          className={buttonLook({ size: 'stove', tone: filled ? 'plain' : 'main' }, 'mt-6')}
+        >
           Go to Bottling
         </Link>
       )}

@@ -7,19 +7,17 @@ import { useMayWrite } from '../data/session.tsx';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
 import { leftSaid } from '../parts/lot/pan.ts';
 import { WeighIn } from '../parts/lot/WeighIn.tsx';
-import { Button, buttonLook } from '../ui/Button.tsx';
+import { buttonLook } from '../ui/Button.tsx';
 import { AT_HINT, fromLocalInput } from '../ui/dates.ts';
 
-import { useKey } from '../ui/keys.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { Alerts } from './Alerts.tsx';
 import { bigClock, ClockButtons, Timing } from './Clock.tsx';
 import { ColdPlate } from './ColdPlate.tsx';
 import { Corrections } from './Corrections.tsx';
+import { Instruments } from './Instruments.tsx';
 import { LoggerFile } from './LoggerFile.tsx';
 import { Photographs } from './Photographs.tsx';
-import { kinds, TakeReading } from './TakeReading.tsx';
-import type { Kind } from './taking.ts';
 
 type Step = LotView['steps'][number];
 
@@ -84,68 +82,6 @@ function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: strin
         </span>
       )}
     </p>
-  );
-}
-
-const FIRST: Partial<Record<Step['kind'], Kind[]>> = {
-  reduce: ['depth', 'brix', 'temperature', 'mass', 'volume'],
-  heat: ['temperature', 'brix'],
-  strain: ['mass', 'volume', 'depth', 'brix'],
-  measure: ['brix', 'ph', 'ta'],
-  prepare: ['mass', 'note'],
-  draw: ['temperature', 'brix', 'depth'],
-};
-
-/** Instruments of a step first, the others behind them. */
-function Instruments({
-  lot,
-  step,
-  big,
-  at,
-}: {
-  lot: LotView;
-  step: Step;
-  big: boolean;
-  at: string | undefined;
-}) {
-  const [taking, setTaking] = useState<Kind | null>(null);
-  const [all, setAll] = useState(false);
-  useKey('d', 'dip', () => setTaking('depth'));
-  const first = FIRST[step.kind] ?? (Object.keys(kinds) as Kind[]);
-  const rest = (Object.keys(kinds) as Kind[]).filter((kind) => !first.includes(kind));
-  const shown = big && !all ? first : [...first, ...rest];
-  return (
-    <>
-      <div className="contents">
-        {shown.map((kind) => (
-          <Button
-            key={kind}
-            size="stove"
-            tone="plain"
-            className={big ? 'px-5 text-xl' : 'px-4 text-lg'}
-            onClick={() => setTaking(kind)}
-          >
-            {kinds[kind].name}
-          </Button>
-        ))}
-        {big && !all && rest.length > 0 && (
-          <Button size="stove" tone="quiet" className="px-4 text-lg" onClick={() => setAll(true)}>
-            more…
-          </Button>
-        )}
-      </div>
-      {taking && (
-        <TakeReading
-          open
-          lot={lot}
-          stepId={step.id}
-          kind={taking}
-          finished={step.kind === 'measure'}
-          at={at}
-          onClose={() => setTaking(null)}
-        />
-      )}
-    </>
   );
 }
 

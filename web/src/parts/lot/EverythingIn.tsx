@@ -18,6 +18,7 @@ export function EverythingIn({ lot, at }: { lot: LotView; at: string | undefined
   const mayWrite = useMayWrite();
   const lines = lot.lines.filter((line) => !line.byJar || recordedOf(lot, line));
   const open = lines.filter((line) => !recordedOf(lot, line));
+  const byJar = lot.lines.filter((line) => line.byJar && !recordedOf(lot, line));
   const extras = lot.additions.filter((a) => a.lineId === null && a.struck === null && a.grams > 0);
   return (
     <section aria-label="Is everything recorded?" className="mt-5">
@@ -27,7 +28,11 @@ export function EverythingIn({ lot, at }: { lot: LotView; at: string | undefined
           {open.length === 0 ? 'all recorded' : `${open.length} not recorded yet`}
         </State>
       </h2>
-      <p className="text-ink-2">This becomes the lot as made: its label is written from it.</p>
+      <p className="text-ink-2">
+        This becomes the lot as made: its label is written from it.
+        {byJar.length > 0 &&
+          ` ${byJar.map((line) => line.name).join(', ')} ${byJar.length === 1 ? 'goes' : 'go'} in jar by jar, and ${byJar.length === 1 ? 'is' : 'are'} recorded while the jars are filled.`}
+      </p>
       <ul className="mt-3 border-t border-ink">
         {lines.map((line) => {
           const step = lot.steps.find((s) => s.formulaStepId === line.formulaStepId);
