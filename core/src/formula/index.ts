@@ -50,7 +50,15 @@ export {
 export { keptByWeight, panBefore } from './panBefore.ts';
 export { type Jarred, processedParts } from './processed.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
-export { KIT_USES, type KitPiece, type KitUse, type Rounds, roundsOf, roundsSaid } from './rounds.ts';
+export {
+  KIT_USES,
+  type KitPiece,
+  type KitUse,
+  loadsSaid,
+  type Rounds,
+  roundsOf,
+  roundsSaid,
+} from './rounds.ts';
 export type { SaidLine, Weighing } from './said.ts';
 export { gramsSaid, readLine, timesSaid } from './said.ts';
 export { type AimedAt, type SeveralAims, severalAims } from './severalAims.ts';

@@ -48,6 +48,16 @@ export const roundsSaid = ({ vessel, rounds, eachMl, ofMl }: Rounds): string =>
   `${batchVolume(ofMl)} is more than the ${vessel.toLowerCase()} takes: ${plural(rounds, 'round')} of ${batchVolume(eachMl)}.`;
 
 /**
+ * Rounds of the canner that a batch's jars take; null where one is enough.
+ * @param jars of the batch; @param holds jars in one load, over 0
+ * @example loadsSaid(18, 7) // '18 jars are more than the canner takes: 3 loads of up to 7.'
+ */
+export function loadsSaid(jars: number, holds: number): string | null {
+  const loads = Math.ceil(jars / holds);
+  return loads > 1 ? `${jars} jars are more than the canner takes: ${loads} loads of up to ${holds}.` : null;
+}
+
+/**
  * Steps that the kitchen's blender, drip bag or crock does not hold in one go; none where it has no such vessel written down.
  * @param content the formula; @param outcomes of its steps; @param kit its vessels, mL; @param scale multiple of the formula, over 0
  * @example roundsOf(cherry, forecast(cherry, setting).steps, [{ name: 'Bag', use: 'bag', holdsMl: 9000 }]) // []

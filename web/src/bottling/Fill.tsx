@@ -1,9 +1,8 @@
 import type { LotView } from '@inch/contract/lot';
 import { bottleSize, degrees, degreesShown, depthSaid, inWords, plural } from '@inch/core/quantity';
+import { EnteredBy } from '../parts/lot/EnteredBy.tsx';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
-import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { JarGlyph } from '../ui/BottleGlyph.tsx';
-import { dayAndTime } from '../ui/dates.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { BottleTicks } from './BottleTicks.tsx';
 import { Expected } from './Expected.tsx';
@@ -32,16 +31,7 @@ function Row({ lot, bottling: b, failed }: { lot: LotView; bottling: Bottling; f
         {b.container}, {closedWords(b)}
         {b.headspaceInches !== null && `, ${depthSaid(b.headspaceInches * 25.4, 'in')} headspace`}
         {b.checked ? ', rims and lids looked at' : ''}{' '}
-        <span className="text-sm text-ink-2">
-          {dayAndTime(b.at)}, {b.by}
-        </span>{' '}
-        <StrikeEntry
-          lot={lot}
-          noun="bottling"
-          entryId={b.id}
-          by={b.by}
-          named={`the filling of ${b.count} bottles`}
-        />
+        <EnteredBy lot={lot} noun="bottling" entry={b} named={`the filling of ${b.count} bottles`} />
       </p>
       <div
         className="mt-2 flex max-w-2xl flex-wrap gap-1"

@@ -4,7 +4,7 @@ import { failuresOpen, sealsFrom } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { serverNow } from '../data/serverClock.ts';
 import { useNow } from '../data/useNow.ts';
-import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
+import { EnteredBy } from '../parts/lot/EnteredBy.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -41,14 +41,10 @@ function Checks({ lot }: { lot: LotView }) {
             <span className="figure font-bold">{c.checked}</span> {said},{' '}
             <State tone={c.failed > 0 ? 'hold' : 'go'}>{c.failed} failed</State>
             {c.failedBottles.length > 0 && `, number ${c.failedBottles.join(', ')}`}{' '}
-            <span className="text-sm text-ink-2">
-              {dayAndTime(c.at)}, {c.by}
-            </span>{' '}
-            <StrikeEntry
+            <EnteredBy
               lot={lot}
               noun="seal-check"
-              entryId={c.id}
-              by={c.by}
+              entry={c}
               named={`the check of ${plural(c.checked, 'bottle')}`}
             />
           </p>
