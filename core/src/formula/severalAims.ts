@@ -6,8 +6,8 @@ import { leastStep } from './leastStep.ts';
 
 export interface AimedAt extends Aimed {
   aim: AimKind;
-  /** What it comes to. */
-  reached: number;
+  /** What it comes to; null where it has no such figure. */
+  reached: number | null;
   before: number | null;
   met: boolean;
   /** The band of what it comes to, where the forecast has one. */
@@ -193,7 +193,7 @@ export function severalAims(content: FormulaContent, setting: ForecastSetting, a
     return {
       ...aim,
       aim: aim.aim as AimKind,
-      reached: to ?? Number.NaN,
+      reached: to,
       before: from,
       met,
       ...bandOf(made, aim.aim),

@@ -24,7 +24,7 @@ export const judgePlacing: Judge<'placing'> = () => ({ kept: {} });
 function refuseClosed(lot: LotHead, lineId: string | null): void {
   const lines = (JSON.parse(lot.content) as FormulaContent).lines;
   const byJar = lines.find((line) => line.id === lineId)?.basis?.per === 'bottle';
-  if (byJar && lot.state === 'resting') return;
+  if (byJar && ['resting', 'bottled'].includes(lot.state)) return;
   if (['resting', 'bottled', 'released'].includes(lot.state))
     throw new Problem(
       409,

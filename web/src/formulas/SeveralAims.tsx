@@ -40,7 +40,9 @@ function Outcome({ found, minor }: { found: Found; minor: (value: number) => str
           >
             <State tone={aim.met ? 'go' : 'hold'}>{aim.met ? 'met' : 'not met'}</State>
             <span className="flex-1">{NAMES[aim.aim].name}</span>
-            <span className="figure font-bold">{shown(aim.aim, aim.reached)}</span>
+            <span className="figure font-bold">
+              {aim.reached === null ? 'not known' : shown(aim.aim, aim.reached)}
+            </span>
             <span className="figure text-sm text-ink-2">
               {aim.low !== undefined &&
                 `${shown(aim.aim, aim.low)} to ${shown(aim.aim, aim.high!)} at the outmost; `}
