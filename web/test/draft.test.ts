@@ -18,7 +18,7 @@ describe('a formula being written', () => {
   it('begins with one empty line and a method that can be made', () => {
     const draft = emptyDraft();
     expect(draft.content.lines).toHaveLength(1);
-    expect(draft.content.steps.map((s) => s.kind)).toEqual(['prepare', 'draw', 'strain', 'measure']);
+    expect(draft.content.steps.map((s) => s.kind)).toEqual(['prepare', 'draw', 'strain', 'heat', 'measure']);
     expect(draft.content.steps.some((s) => s.killStep)).toBe(true);
   });
 

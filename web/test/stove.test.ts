@@ -119,6 +119,7 @@ describe('what waits on the device', () => {
     ],
     readings: [],
     additions: [],
+    ticks: [],
     bottlings: [],
     lines: [],
   } as unknown as LotView;

@@ -174,7 +174,10 @@ export function lotLines(lot: LotRecord, cup: CupSchool | null): LotLine[] {
       name: catalogue.get(line.ingredientId).name,
       said: line.said,
       grams: planned[i]!.used,
-      now: gramsTicked(lot, line.id, cup) ?? now.get(line.id) ?? planned[i]!.used,
+      now:
+        (basis.per === 'bottle' ? gramsTicked(lot, line.id, cup) : null) ??
+        now.get(line.id) ??
+        planned[i]!.used,
       byJar: basis.per === 'bottle',
       follows:
         basis.per === 'line'

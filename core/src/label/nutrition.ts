@@ -1,0 +1,219 @@
+import { type AcidName, acidFacts } from '../acid/index.ts';
+import { type Composition, compositionOf, nothing, pour } from '../formula/index.ts';
+import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
+import type { RulePackId } from './packs.ts';
+import { NUTRIENTS, type Nutrient, percentDailyValue, roundNutrient } from './roundNutrient.ts';
+import type { StatementLine } from './statement.ts';
+
+export interface NutritionOf {
+  /** What went in, g; what was left out is 0. */
+  lines: readonly StatementLine[];
+  /** mL of the finished product that they came to, at 20 °C, over 0. */
+  millilitres: number;
+  pack: RulePackId;
+  /** United States: mL of a serving, 30 of a syrup; what makes 360 mL of drink for a concentrate of drinks. */
+  servingMl?: number;
+  /** Composition of the finished product, g, where what stayed in a cloth and boiled off is known; all that went in where it is not. */
+  product?: Composition;
+  catalogue?: KitchenCatalogue;
+}
+
+export interface NutritionFigure {
+  /** kcal, g, mg or mcg in a serving, or in 100 mL. */
+  raw: number;
+  /** As the label has it, without its unit. */
+  declared: string;
+  /** United States: % of the daily value; null where there is none. */
+  percentDailyValue: number | null;
+  /** From what it is calculated. */
+  from: string;
+}
+
+export interface Nutrition {
+  pack: RulePackId;
+  /** mL that the figures are of: a serving, or 100. */
+  millilitres: number;
+  /** Energy in kJ, raw and declared: the European pack has both. */
+  kilojoules: { raw: number; declared: string };
+  /** g of salt, 2.5 times the sodium: the European pack has it in place of sodium. */
+  salt: { raw: number; declared: string };
+  figures: Record<Nutrient, NutritionFigure>;
+}
+
+/** Protein, fat and saturates in g, calcium and iron in mg, in 100 g of fresh fruit or juice; typical of USDA SR Legacy, where most lie between half and twice of it. */
+const FRESH = { protein: 0.8, fat: 0.25, saturatedFat: 0.03, calcium: 14, iron: 0.3, sodium: 2 };
+/** Solids in 100 g of fresh fruit: what is drier has so many times as much. */
+const FRESH_SOLIDS = 14;
+/** mg of sodium in 100 g of what brings it. Source: molar masses. */
+const SODIUM: Readonly<Record<string, number>> = {
+  salt: 39_337,
+  'sea-salt-flakes': 39_337,
+  'black-salt': 38_000,
+  'celery-salt': 29_000,
+  'baking-soda': 27_369,
+  'sodium-benzoate': 15_953,
+};
+/** g of potassium to an equivalent of base: nearly all the base of fruit is potassium. */
+const POTASSIUM = 39.098;
+
+const BROUGHT: ReadonlySet<string> = new Set(['fruit', 'juice', 'plant', 'flavouring']);
+type Trace = keyof typeof FRESH;
+
+/** What fruit and leaf bring besides sugar, water and acid, by how dry they are. */
+function traces(lines: readonly StatementLine[], catalogue: KitchenCatalogue): Record<Trace, number> {
+  const sum: Record<Trace, number> = { protein: 0, fat: 0, saturatedFat: 0, calcium: 0, iron: 0, sodium: 0 };
+  for (const { ingredientId, grams } of lines) {
+    const entry = catalogue.get(ingredientId);
+    sum.sodium += ((SODIUM[entry.id] ?? 0) * grams) / 100;
+    if (!BROUGHT.has(entry.family)) continue;
+    const dry = Math.min(6, (100 - entry.per100g.water) / FRESH_SOLIDS);
+    for (const name in FRESH) sum[name as Trace] += (FRESH[name as Trace] * dry * grams) / 100;
+  }
+  return sum;
+}
+
+const sugarsOf = (part: Composition): number => part.sucrose + part.glucose + part.fructose;
+const acidsOf = ({ acids }: Composition): number =>
+  Object.entries(acids).reduce((sum, [name, mol]) => sum + mol * acidFacts[name as AcidName].molarMass, 0);
+
+/** Sugars in g that were added: of sugars, honeys and syrups; those of the fruit and its juice are not. */
+function addedSugars(lines: readonly StatementLine[], catalogue: KitchenCatalogue): number {
+  const adds = (entry: Ingredient): boolean => entry.family === 'sugar' || entry.family === 'sweetener';
+  return lines.reduce((sum, { ingredientId, grams }) => {
+    const entry = catalogue.get(ingredientId);
+    if (!adds(entry)) return sum;
+    const { sucrose, glucose, fructose } = entry.per100g;
+    return sum + ((sucrose + glucose + fructose) * grams) / 100;
+  }, 0);
+}
+
+/** Everything that went in, nothing lost. */
+function allIn(lines: readonly StatementLine[], catalogue: KitchenCatalogue): Composition {
+  return lines.reduce(
+    (sum, { ingredientId, grams }) =>
+      pour(sum, compositionOf(catalogue.get(ingredientId), 'typical').composition, grams / 100),
+    nothing(),
+  );
+}
+
+/** Share of the other dissolved solids of fruit that is fibre: pectin and gums, about half. */
+const SOLUBLE_FIBRE = 0.5;
+
+interface Raw {
+  nutrients: Record<Nutrient, number>;
+  kcal: number;
+  kilojoules: number;
+}
+
+/** Whole of the batch: g, mg or mcg, and its energy by the general factors of each rule. */
+function wholeOf({ lines, product, pack, catalogue = shippedCatalogue }: NutritionOf): Raw {
+  const batch = allIn(lines, catalogue);
+  const made = product ?? batch;
+  // What fruit brings in traces goes with what dissolves: as much of it is in the product as of the other solids.
+  const kept = batch.otherSolids > 0 ? Math.min(1, made.otherSolids / batch.otherSolids) : 1;
+  const trace = traces(lines, catalogue);
+  const sugars = sugarsOf(made);
+  const acids = acidsOf(made);
+  const protein = Math.min(trace.protein * kept, made.otherSolids);
+  const fibre = made.insoluble + SOLUBLE_FIBRE * Math.max(0, made.otherSolids - protein);
+  const fat = trace.fat * kept;
+  // By difference in the United States, acids and fibre in it; in Europe sugars and starch alone.
+  const carbohydrate =
+    pack === 'us' ? sugars + acids + Math.max(0, made.otherSolids - protein) + made.insoluble : sugars;
+  const added = Math.min(
+    sugars,
+    addedSugars(lines, catalogue) * (sugarsOf(batch) > 0 ? Math.min(1, sugars / sugarsOf(batch)) : 1),
+  );
+  const kcal =
+    pack === 'us'
+      ? 4 * (carbohydrate - made.insoluble) + 4 * protein + 9 * fat + 7 * made.ethanol
+      : 4 * sugars + 3 * acids + 2 * fibre + 4 * protein + 9 * fat + 7 * made.ethanol;
+  const kilojoules = 17 * sugars + 13 * acids + 8 * fibre + 17 * protein + 37 * fat + 29 * made.ethanol;
+  return {
+    ...{ kcal, kilojoules },
+    nutrients: {
+      ...{ calories: kcal, fat, saturatedFat: trace.saturatedFat * kept, transFat: 0, cholesterol: 0 },
+      ...{
+        sodium: trace.sodium * kept,
+        carbohydrate,
+        fibre,
+        sugars,
+        addedSugars: added,
+        protein,
+        vitaminD: 0,
+      },
+      ...{ calcium: trace.calcium * kept, iron: trace.iron * kept },
+      potassium: 1000 * POTASSIUM * Math.max(0, made.baseEquivalents),
+    },
+  };
+}
+
+const FROM: Record<Nutrient, string> = {
+  calories:
+    'general factors: 4 kcal a gram of carbohydrate and protein, 9 of fat, 7 of alcohol; in Europe 3 of acid and 2 of fibre',
+  fat: 'typical of fruit, half to twice of it',
+  saturatedFat: 'typical of fruit, half to twice of it',
+  transFat: 'none: nothing of it is in fruit, sugar or vinegar',
+  cholesterol: 'none: nothing of it is in fruit, sugar or vinegar',
+  sodium: 'salt and soda as they went in; traces of fruit typical',
+  carbohydrate: 'catalogue composition of what went in, less what stayed in the cloth',
+  fibre: 'what does not dissolve, and half of the other dissolved solids',
+  sugars:
+    'catalogue composition of what went in, less what stayed in the cloth; within a tenth for most fruit',
+  addedSugars: 'sugars, honeys and syrups as they went in',
+  protein: 'typical of fruit, half to twice of it',
+  vitaminD: 'none: nothing of it is in fruit, sugar or vinegar',
+  calcium: 'typical of fruit, half to twice of it',
+  iron: 'typical of fruit, half to twice of it',
+  potassium: 'the base of the fruit, nearly all of it potassium',
+};
+
+/** European rounding, guidance of 2012 on tolerances: g to the nearest 1 from 10 on, to 0.1 under it, "<0.5" to 0; salt to 0.1 from 1 on, to 0.01 under it. */
+function roundEu(name: Nutrient | 'salt', amount: number): string {
+  if (name === 'calories') return String(Math.round(amount));
+  if (name === 'salt') return amount < 0.0125 ? '0' : amount >= 1 ? amount.toFixed(1) : amount.toFixed(2);
+  if (name === 'saturatedFat')
+    return amount <= 0.1 ? '0' : amount >= 10 ? String(Math.round(amount)) : amount.toFixed(1);
+  return amount <= 0.5 ? '0' : amount >= 10 ? String(Math.round(amount)) : amount.toFixed(1);
+}
+
+/** mL of a serving of syrup in the United States: two tablespoons. */
+const SERVING = 30;
+
+/**
+ * Nutrition of a product by what went into it, less what is known to have stayed behind: per serving in the United States, per 100 mL in Europe.
+ * @param of lines in g, mL of the product at 20 °C, rule pack; @returns raw and declared figures, each with what it is calculated from
+ * @throws RangeError on an unknown ingredient, a negative weight or a volume that is none
+ * Source: 21 CFR 101.9; Reg. 1169/2011 Annexes I, XIV and XV.
+ * @example nutrition({ lines: [{ ingredientId: 'sugar', grams: 500 }, { ingredientId: 'water', grams: 500 }], millilitres: 813, pack: 'eu' }).figures.sugars.declared // '61'
+ */
+export function nutrition(of: NutritionOf): Nutrition {
+  const { lines, millilitres, pack, servingMl = SERVING } = of;
+  if (!(millilitres > 0)) throw new RangeError(`${millilitres} mL is no volume of a product`);
+  if (!(servingMl > 0)) throw new RangeError(`${servingMl} mL is no serving`);
+  const wrong = lines.find((line) => !(line.grams >= 0));
+  if (wrong) throw new RangeError(`${wrong.grams} g is not a weight`);
+  const per = pack === 'us' ? servingMl : 100;
+  const share = per / millilitres;
+  const whole = wholeOf(of);
+  const figure = (name: Nutrient): NutritionFigure => {
+    const raw = whole.nutrients[name] * share;
+    return {
+      raw,
+      declared: pack === 'us' ? roundNutrient(name, raw) : roundEu(name, raw),
+      percentDailyValue: pack === 'us' ? percentDailyValue(name, raw) : null,
+      from: FROM[name],
+    };
+  };
+  const salt = (2.5 * whole.nutrients.sodium * share) / 1000;
+  const kilojoules = whole.kilojoules * share;
+  return {
+    ...{ pack, millilitres: per },
+    kilojoules: { raw: kilojoules, declared: String(Math.round(kilojoules)) },
+    salt: { raw: salt, declared: roundEu('salt', salt) },
+    figures: Object.fromEntries(NUTRIENTS.map((name) => [name, figure(name)])) as Record<
+      Nutrient,
+      NutritionFigure
+    >,
+  };
+}

@@ -1,0 +1,169 @@
+import { shippedCatalogue } from '@inch/core/ingredient';
+import { nutrition, percentDailyValue, roundNutrient } from '@inch/core/label';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+describe('a declared amount, 21 CFR 101.9(c)', () => {
+  it.each<[string, number, string]>([
+    // (c)(1): under 5 as zero, to 50 to the nearest 5, over it to the nearest 10.
+    ...[
+      [0, '0'],
+      [4.9, '0'],
+      [5, '5'],
+      [7.4, '5'],
+      [7.5, '10'],
+      [47.4, '45'],
+      [50, '50'],
+      [50.1, '50'],
+      [54.9, '50'],
+      [55, '60'],
+      [144, '140'],
+      [145, '150'],
+    ].map(([kcal, said]): [string, number, string] => ['calories', kcal as number, said as string]),
+    // (c)(2): under 0.5 as zero, under 5 to the nearest 0.5, over it to the nearest 1.
+    ...['fat', 'Total Fat', 'saturated fat', 'trans fat'].flatMap((name): [string, number, string][] => [
+      [name, 0.49, '0'],
+      [name, 0.5, '0.5'],
+      [name, 0.74, '0.5'],
+      [name, 0.75, '1'],
+      [name, 4.7, '4.5'],
+      [name, 4.75, '5'],
+      [name, 5, '5'],
+      [name, 5.5, '6'],
+    ]),
+    // (c)(3): under 2 as zero, 2 to 5 "less than 5", over it to the nearest 5.
+    ['cholesterol', 1.9, '0'],
+    ['cholesterol', 2, 'less than 5'],
+    ['cholesterol', 5, 'less than 5'],
+    ['cholesterol', 7.4, '5'],
+    ['cholesterol', 7.5, '10'],
+    // (c)(4): under 5 as zero, to 140 to the nearest 5, over it to the nearest 10.
+    ['sodium', 4.9, '0'],
+    ['sodium', 5, '5'],
+    ['sodium', 137.5, '140'],
+    ['sodium', 140, '140'],
+    ['sodium', 144.9, '140'],
+    ['sodium', 145, '150'],
+    // (c)(6) and (7): under 0.5 as zero, under 1 "less than 1", else to the nearest 1.
+    ...['carbohydrate', 'Dietary Fiber', 'total sugars', 'added sugars', 'protein'].flatMap(
+      (name): [string, number, string][] => [
+        [name, 0.49, '0'],
+        [name, 0.5, 'less than 1'],
+        [name, 0.99, 'less than 1'],
+        [name, 1, '1'],
+        [name, 1.5, '2'],
+        [name, 18.4, '18'],
+      ],
+    ),
+    // (c)(8)(iv): vitamin D to 0.1 mcg, calcium and potassium to 10 mg, iron to 0.1 mg.
+    ['vitamin D', 1.26, '1.3'],
+    ['calcium', 264, '260'],
+    ['calcium', 265, '270'],
+    ['iron', 7.96, '8'],
+    ['potassium', 234.9, '230'],
+  ])('%s of %d is declared as %s', (name, amount, said) => expect(roundNutrient(name, amount)).toBe(said));
+  it.each<[string, number, number | null]>([
+    ['calcium', 26, 2],
+    ['calcium', 39.1, 4],
+    ['iron', 1.8, 10],
+    ['iron', 2.7, 15],
+    ['potassium', 470, 10],
+    ['vitamin D', 12, 60],
+    ['added sugars', 18, 36],
+    ['sodium', 160, 7],
+    ['sugars', 20, null],
+    ['calories', 200, null],
+  ])('%s of %d is %s %% of the daily value', (name, amount, percent) =>
+    expect(percentDailyValue(name, amount)).toBe(percent),
+  );
+  it('is refused for what is no nutrient, and for no amount', () => {
+    for (const [name, amount] of [
+      ['vitamin Q', 1],
+      ['constructor', 1],
+      ['fat', -1],
+      ['fat', Number.NaN],
+    ] as const)
+      expect(() => roundNutrient(name, amount)).toThrow(RangeError);
+  });
+  it('never falls as the amount grows', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom('calories', 'fat', 'cholesterol', 'sodium', 'sugars', 'calcium', 'iron'),
+        fc.double({ min: 0, max: 900, noNaN: true }),
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        (name, amount, more) => {
+          const value = (x: number) =>
+            Number(roundNutrient(name, x).replace('less than 1', '0.5').replace('less than 5', '2.5'));
+          expect(value(amount + more)).toBeGreaterThanOrEqual(value(amount));
+        },
+      ),
+    ));
+});
+
+describe('nutrition of a syrup', () => {
+  const syrup = [
+    { ingredientId: 'sugar', grams: 500 },
+    { ingredientId: 'water', grams: 500 },
+  ];
+  it('of sugar and water is an independent sum: 500 g in 813 mL', () => {
+    const eu = nutrition({ lines: syrup, millilitres: 813, pack: 'eu' });
+    expect(eu.figures.sugars.raw).toBeCloseTo((100 * 500) / 813, 0);
+    expect(eu.figures.calories.raw).toBeCloseTo((4 * 100 * 500) / 813, -1);
+    expect(eu.kilojoules.raw / eu.figures.calories.raw).toBeCloseTo(17 / 4, 6);
+    const us = nutrition({ lines: syrup, millilitres: 813, pack: 'us' });
+    // 30 mL: 18.45 g of sugar, 73.8 kcal; 37 % of 50 g of added sugars.
+    expect(us.figures.addedSugars).toMatchObject({ declared: '18', percentDailyValue: 37 });
+    expect(us.figures.calories.declared).toBe('70');
+    expect(us.figures.protein.declared).toBe('0');
+  });
+  it('has the salt that went in: 4.1 g in a litre are 0.41 g in 100 mL', () => {
+    const salted = nutrition({
+      lines: [...syrup, { ingredientId: 'salt', grams: 4.1 }],
+      millilitres: 1000,
+      pack: 'eu',
+    });
+    expect(salted.salt.raw).toBeCloseTo(0.41, 1);
+    expect(salted.salt.declared).toBe('0.40');
+  });
+  it('of juice alone has no added sugars', () => {
+    const juice = nutrition({
+      lines: [{ ingredientId: 'apple-juice', grams: 1000 }],
+      millilitres: 957,
+      pack: 'us',
+      servingMl: 240,
+    });
+    expect(juice.figures.addedSugars.declared).toBe('0');
+    expect(juice.figures.sugars.raw).toBeGreaterThan(20);
+  });
+  it('is the same in a batch of any size, and added sugars are never over the sugars', () =>
+    fc.assert(
+      fc.property(
+        fc.subarray(['sugar', 'honey', 'raspberry', 'lemon-juice', 'water', 'cider-vinegar'], {
+          minLength: 1,
+        }),
+        fc.integer({ min: 1, max: 40 }),
+        (ids, times) => {
+          const of = (grams: number) =>
+            nutrition({
+              lines: ids.map((ingredientId) => ({ ingredientId, grams })),
+              millilitres: grams * ids.length,
+              pack: 'us',
+            });
+          const [one, many] = [of(100), of(100 * times)];
+          for (const name of ['calories', 'sugars', 'potassium', 'fibre'] as const)
+            expect(many.figures[name].raw).toBeCloseTo(one.figures[name].raw, 6);
+          expect(one.figures.addedSugars.raw).toBeLessThanOrEqual(one.figures.sugars.raw + 1e-9);
+        },
+      ),
+    ));
+  it('is refused for what it does not know', () => {
+    expect(() =>
+      nutrition({ lines: [{ ingredientId: 'no-such', grams: 1 }], millilitres: 1, pack: 'us' }),
+    ).toThrow();
+    expect(() => nutrition({ lines: syrup, millilitres: 0, pack: 'us' })).toThrow(RangeError);
+    expect(() =>
+      nutrition({ lines: [{ ingredientId: 'sugar', grams: -1 }], millilitres: 1, pack: 'us' }),
+    ).toThrow(RangeError);
+    expect(shippedCatalogue.find('sugar')).toBeDefined();
+  });
+});
