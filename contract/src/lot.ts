@@ -1,9 +1,10 @@
+import { NUTRIENTS } from '@inch/core/label';
 import { entries, type Noun, type PostedNoun } from '@inch/core/record';
 import { z } from 'zod';
 import { bodyOf, type EntryBody, NewStrike, postedNouns } from './entry.ts';
 import { FormulaKind, Storage } from './formula.ts';
 import { JournalRow } from './journal.ts';
-import { CupSchool } from './kitchen.ts';
+import { CupSchool, RulePackId } from './kitchen.ts';
 import { LotRecord, LotState } from './lotRecord.ts';
 import { type Route, route } from './route.ts';
 import { Day, happened, Id, Written } from './values.ts';
@@ -154,6 +155,29 @@ const LabelWords = z.object({
   localStatement: z.string(),
   fruitPercent: z.string(),
 });
+const NutritionFigure = z.object({
+  raw: z.number(),
+  declared: z.string(),
+  percentDailyValue: z.number().nullable(),
+  /** From what it is calculated. */
+  from: z.string(),
+});
+const Declared = z.object({ raw: z.number(), declared: z.string() });
+
+/** Nutrition of a lot as made: in a serving (United States), or in 100 mL (Europe). */
+export const Nutrition = z.object({
+  pack: RulePackId,
+  millilitres: z.number(),
+  kilojoules: Declared,
+  salt: Declared,
+  figures: z.object(
+    Object.fromEntries(NUTRIENTS.map((name) => [name, NutritionFigure])) as Record<
+      (typeof NUTRIENTS)[number],
+      typeof NutritionFigure
+    >,
+  ),
+});
+
 export const LabelView = z.object({
   content: LabelWords,
   checks: z.array(
@@ -165,6 +189,8 @@ export const LabelView = z.object({
     }),
   ),
   differences: z.array(z.string()),
+  /** Calculated; null before anything is in. */
+  nutrition: Nutrition.nullable(),
   netHeightMm: z.number(),
   printable: z.boolean(),
   refusal: z.string().nullable(),

@@ -1,7 +1,9 @@
+import { forecast } from '@inch/core/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
-import { nutrition, percentDailyValue, roundNutrient } from '@inch/core/label';
+import { lotNutrition, nutrition, percentDailyValue, roundNutrient } from '@inch/core/label';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { releasable } from './support/lot.ts';
 
 describe('a declared amount, 21 CFR 101.9(c)', () => {
   it.each<[string, number, string]>([
@@ -156,6 +158,45 @@ describe('nutrition of a syrup', () => {
         },
       ),
     ));
+  it('of a lot is that of what was weighed in, less what stayed in the cloth', () => {
+    const lot = releasable();
+    const made = lotNutrition(lot, 'us')!;
+    // 4 kg of sour cherries with 12.8 % of sugars by the catalogue, and 2 kg of sugar: all of it, and no more, is in what was made.
+    const { sucrose, glucose, fructose } = shippedCatalogue.get('sour-cherry').per100g;
+    const all = 2000 * 0.998 + 40 * (sucrose + glucose + fructose);
+    const f = forecast(lot.product.content, {
+      cup: 'us',
+      catalogue: shippedCatalogue,
+      elevationMetres: 719,
+      criticalPh: 4.2,
+    });
+    const inBatch = (made.figures.sugars.raw * f.millilitres) / made.millilitres;
+    expect(inBatch).toBeLessThan(all * 1.03);
+    expect(inBatch).toBeGreaterThan(all * 0.9);
+    const less = { ...lot.product.content.steps[1]!, keeps: 0.5 };
+    const half = lotNutrition(
+      {
+        ...lot,
+        product: {
+          ...lot.product,
+          content: { ...lot.product.content, steps: [lot.product.content.steps[0]!, less] },
+        },
+      },
+      'us',
+    )!;
+    // Half of it in the cloth leaves what runs through as sweet.
+    expect(half.figures.sugars.raw).toBeCloseTo(made.figures.sugars.raw, 1);
+    expect(
+      lotNutrition(
+        {
+          ...lot,
+          product: { ...lot.product, content: { ...lot.product.content, lines: [] } },
+          additions: [],
+        },
+        'us',
+      ),
+    ).toBeNull();
+  });
   it('is refused for what it does not know', () => {
     expect(() =>
       nutrition({ lines: [{ ingredientId: 'no-such', grams: 1 }], millilitres: 1, pack: 'us' }),

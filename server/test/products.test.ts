@@ -123,6 +123,9 @@ describe('products of unlike schools, from the first line to the end', () => {
     expect(view.keeping).toMatchObject({ class: 'cold', row: 'cold-4.2' });
     const label = (await crew.owner.get(`/api/lots/${view.id}/label`)).body.content;
     expect(JSON.stringify(label)).toMatch(/[Ss]hake well/);
+    const { nutrition } = (await crew.owner.get(`/api/lots/${view.id}/label`)).body;
+    expect(nutrition).toMatchObject({ pack: 'us', millilitres: 30, figures: { protein: { declared: '0' } } });
+    expect(nutrition.figures.addedSugars.raw).toBeLessThanOrEqual(nutrition.figures.sugars.raw);
   });
 
   it('fruit in the jar, raw and topped up to the headspace, is processed and stands on the shelf', async () => {

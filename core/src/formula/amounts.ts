@@ -61,7 +61,11 @@ function amountOf(lines: readonly SaidLine[], walked: Walked, i: number): LineAm
   };
 }
 
-/** The lines of a formula with what a walk through its steps made of them. */
+/**
+ * The lines of a formula with what a walk through its steps made of them.
+ * @param lines as read; @param walked what the walk came to
+ * @example amountsOf([], { grams: [], used: [] }) // []
+ */
 export const amountsOf = (lines: readonly SaidLine[], walked: Walked): LineAmount[] =>
   lines.map((_, i) => amountOf(lines, walked, i));
 

@@ -1,5 +1,5 @@
 export { AIM_KINDS, AIM_WITHIN, type AimKind, type Aims, type Movable } from './aims.ts';
-export { type LineAmount, lineAmounts } from './amounts.ts';
+export { amountsOf, type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
 export { type Bias, biasOf, centreShift, LEARNS_FROM, type Pair } from './bias.ts';
 export { type Body, SETTLES } from './body.ts';

@@ -7,6 +7,7 @@ export {
   netContents,
 } from './content.ts';
 export { type LabelLayout, type LabelText, labelLayout, labelSizes, type MeasureText } from './layout.ts';
+export { lotNutrition } from './lotNutrition.ts';
 export { type Nutrition, type NutritionFigure, type NutritionOf, nutrition } from './nutrition.ts';
 export { netContentsHeight, type RulePack, type RulePackId, rulePacks } from './packs.ts';
 export {

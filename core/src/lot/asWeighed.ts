@@ -75,6 +75,8 @@ export function formulaStepOf(lot: Made, addition: LotRecord['additions'][number
 /**
  * The formula as this lot really goes: what was weighed in place of what was said, what was left out gone, extras in, the batch to
  * its size, a cloth by the weight that came through it. What follows another line or the yield then follows the real figure.
+ * @param cup school of cups it was begun under
+ * @example contentAsWeighed(lot, 'us').lines.length // 2
  */
 export function contentAsWeighed(lot: Made, cup: CupSchool | null): FormulaContent {
   const { content } = lot.product;

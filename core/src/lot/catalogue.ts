@@ -16,7 +16,10 @@ export function catalogueOf(lot: Pick<LotRecord, 'product' | 'additions'>): Kitc
   return kitchenCatalogue({ ingredients: [...byId.values()], measures: own?.measures });
 }
 
-/** How a lot's words are weighed: the cups it was begun under, its own catalogue. */
+/**
+ * How a lot's words are weighed: the cups it was begun under, its own catalogue.
+ * @example weighingOf(lot, 'us').cup // 'us'
+ */
 export const weighingOf = (
   lot: Pick<LotRecord, 'product' | 'additions'>,
   cup: CupSchool | null,

@@ -6,10 +6,10 @@ export {
   linesNotRecorded,
   samplesAsked,
 } from './asMade.ts';
-export { amountsPlanned, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
+export { amountsPlanned, contentAsWeighed, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
 export { boilRateOf, learnedRate } from './boilRate.ts';
 export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
-export { catalogueOf } from './catalogue.ts';
+export { catalogueOf, weighingOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';
 export { type DatedBack, datedBack } from './datedBack.ts';

@@ -1,6 +1,6 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { LabelView } from '@inch/contract/lot';
-import { netContentsHeight } from '@inch/core/label';
+import { lotNutrition, netContentsHeight } from '@inch/core/label';
 import { standing } from '@inch/core/lot';
 import { containersOf } from '../container/routes.ts';
 import type { Database } from '../database/pool.ts';
@@ -21,5 +21,6 @@ export async function labelOf(db: Database, lot: StoredLot, kitchen: Kitchen): P
   const container = (await containersOf(db, kitchen.id)).find((c) => c.id === bottle?.containerId);
   const netHeightMm = container ? netContentsHeight(lot.rulePack, container) : 3.2;
   const refusal = refusalOf(lot, label);
-  return { ...label, netHeightMm, printable: refusal === null, refusal };
+  const nutrition = lotNutrition(lot, lot.cupSchool);
+  return { ...label, nutrition, netHeightMm, printable: refusal === null, refusal };
 }

@@ -9,7 +9,11 @@ import type { StoredLot } from './store.ts';
 export function judgeLot(
   lot: StoredLot,
   kitchen: Kitchen,
-): { keeping: LotKeeping; gates: Gate[]; label: Omit<LabelView, 'netHeightMm' | 'printable' | 'refusal'> } {
+): {
+  keeping: LotKeeping;
+  gates: Gate[];
+  label: Omit<LabelView, 'nutrition' | 'netHeightMm' | 'printable' | 'refusal'>;
+} {
   const { timeZone, rulePack } = lot;
   const asBegun = { ...kitchen, rulePack };
   const keeping = lotKeeping(lot, { timeZone });

@@ -18,6 +18,7 @@ import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { Artwork } from './Artwork.tsx';
+import { NutritionTable } from './NutritionTable.tsx';
 
 const TONES = { there: 'go', doubtful: 'hold', stops: 'stop' } as const;
 const WORDS = { there: 'present', doubtful: 'check yourself', stops: 'missing' } as const;
@@ -150,6 +151,7 @@ export function Label() {
         ))}
       </Choice>
       {mayWrite && <PrintForm code={lot.data.code} lotId={lot.data.id} label={label.data} size={sizeId} />}
+      {label.data.nutrition && <NutritionTable nutrition={label.data.nutrition} />}
       <Ruled title="Printed" className="mt-8">
         {lot.data.prints.length === 0 ? (
           <p className="py-3 text-ink-2">Nothing is printed yet.</p>
