@@ -92,7 +92,7 @@ describe('a reading that is unlikely', () => {
     await dialog.getByLabel('Of what').selectOption('finished');
     await button('Save').click();
     await dialog
-      .getByText(/3 °Bx is far from the 52 °Bx this product is made to/)
+      .getByText(/3\.0 °Bx is far from the \d+ °Bx that this lot is forecast at/)
       .first()
       .waitFor();
     expect(await dialog.getByLabel('Refractometer reading, °Bx').inputValue()).toBe('3');
