@@ -14,7 +14,7 @@ type Instead = 'cold' | 'frozen';
 /** What keeping it so asks for, before it is chosen. */
 const ASKS: Record<Instead, { name: string; says: () => string }> = {
   cold: {
-    name: 'Keep it cold',
+    name: 'Store it cold',
     says: () =>
       `Cooled open, to ${limitOfHeat(21)} in 2 hours and ${limitOfHeat(5)} in 6, then closed. Bottles closed hot already are opened, cooled and filled anew: strike that filling. Its date follows the keeping table for the cold, and its label says so.`,
   },
