@@ -68,6 +68,23 @@ describe('what goes in jar by jar', () => {
       gates(jarred(9), { timeZone: 'UTC', labelMissing: [] }).find((g) => g.id === 'count')!.missing,
     ).toMatch(/Not ticked.*bottle 10/);
   });
+  it('spends no evidence as the sum of the ticked jars, and does as anything else or as far more', () => {
+    const lot = jarred(10);
+    const sum = (ingredientId: string, grams: number): LotRecord => ({
+      ...lot,
+      additions: [
+        ...lot.additions,
+        { ...lot.additions[0]!, ...entry('sum', T(9)), lineId: 'acid', ingredientId, grams, why: null },
+      ],
+    });
+    const spent = (of: LotRecord) =>
+      gates(of, { timeZone: 'UTC', labelMissing: [] })
+        .find((g) => g.id === 'count')!
+        .missing?.includes('went in after') ?? false;
+    expect(spent(sum('citric-anhydrous', 14))).toBe(false);
+    expect(spent(sum('cucumber-juice', 14))).toBe(true);
+    expect(spent(sum('citric-anhydrous', 400))).toBe(true);
+  });
   it('asks where less acid is written down than the jars ticked for it have', () => {
     const said = (grams: number) => amountDoubt(jarred(10), { lineId: 'acid', grams, more: false }, 'us');
     expect(said(14)).toBeNull();

@@ -5,12 +5,13 @@ import { heatEndedAt } from './heating.ts';
 import { piecesIn } from './made.ts';
 import { linesByJar } from './numbered.ts';
 import { type BottlingEntry, type LotRecord, type Reading, standing, type Taken } from './record.ts';
+import { isJarSum } from './workedOver.ts';
 
 /** When the last thing went in; a finished reading before it says nothing of the bottle. */
 export function lastAdditionAt(lot: LotRecord): string {
   const byJar = linesByJar(lot);
   const poured = standing(lot.additions)
-    .filter((a) => a.grams > 0 && !byJar.has(a.lineId ?? ''))
+    .filter((a) => a.grams > 0 && !isJarSum(lot, a))
     .map((a) => a.at);
   // What goes in jar by jar goes in with the filling, whenever its sum is written down.
   const filled = byJar.size > 0 ? standing(lot.bottlings).map((b) => b.at) : [];

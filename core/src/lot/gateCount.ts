@@ -2,8 +2,8 @@ import { bottleSize, inWords, volume } from '../quantity/index.ts';
 import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';
-import { workedOverAt } from './numbered.ts';
 import { type LotRecord, standing } from './record.ts';
+import { workedOverAt } from './workedOver.ts';
 
 /**
  * Lines that go in bottle by bottle, with the bottles of the lot that nobody ticked.

@@ -3,8 +3,9 @@ import { limitOfHeat } from '../quantity/index.ts';
 import { cooledIn, cooledInTime, finishedBrix } from './asMade.ts';
 import { type Evidence, type Gate, gate, shown } from './gate.ts';
 import { governingPh } from './governingPh.ts';
-import { numberedBottles, processNumbers, workedOverAt } from './numbered.ts';
+import { numberedBottles, processNumbers } from './numbered.ts';
 import { type HeatProcessEntry, type LotRecord, standing } from './record.ts';
+import { workedOverAt } from './workedOver.ts';
 
 const QUESTION = 'Is it processed, or kept cold?';
 

@@ -1,8 +1,9 @@
 import { type Closure, type ClosureFacts, closures } from '../bottling/index.ts';
 import { inWords } from '../quantity/index.ts';
 import { type Gate, gate, shown } from './gate.ts';
-import { numbersOf, workedOverAt } from './numbered.ts';
+import { numbersOf } from './numbered.ts';
 import { type HeatProcessEntry, type LotRecord, type SealCheckEntry, standing } from './record.ts';
+import { workedOverAt } from './workedOver.ts';
 
 const HOUR = 3_600_000;
 const QUESTION = 'Are the seals checked?';

@@ -67,19 +67,3 @@ export function processNumbers(lot: LotRecord, p: HeatProcessEntry): readonly nu
  */
 export const linesByJar = (lot: Pick<LotRecord, 'product'>): ReadonlySet<string> =>
   new Set(lot.product.content.lines.filter((line) => line.basis?.per === 'bottle').map((line) => line.id));
-
-/**
- * When a filled lot was worked over last: when something went into it after it was filled; empty where nothing did. What was earned
- * before has to be earned again. What goes in bottle by bottle goes in with the filling.
- * @example workedOverAt(lot) // ''
- */
-export function workedOverAt(lot: LotRecord): string {
-  const filled = standing(lot.bottlings)[0]?.at;
-  if (!filled) return '';
-  const byBottle = linesByJar(lot);
-  return (
-    standing(lot.additions)
-      .filter((a) => a.grams > 0 && a.at > filled && !byBottle.has(a.lineId ?? ''))
-      .at(-1)?.at ?? ''
-  );
-}

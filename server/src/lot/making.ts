@@ -21,9 +21,11 @@ export const judgeOrigin: Judge<'origin'> = ({ named }) => {
 export const judgePlacing: Judge<'placing'> = () => ({ kept: {} });
 
 /** Closed bottles take nothing more, but the sum of what went in jar by jar; what is to be worked over again is held first. */
-function refuseClosed(lot: LotHead, lineId: string | null): void {
+function refuseClosed(lot: LotHead, { lineId, ingredientId }: Judging<'addition'>['said']): void {
   const lines = (JSON.parse(lot.content) as FormulaContent).lines;
-  const byJar = lines.find((line) => line.id === lineId)?.basis?.per === 'bottle';
+  const line = lines.find((l) => l.id === lineId);
+  // Another thing in its place is put in afterwards, and no sum.
+  const byJar = line?.basis?.per === 'bottle' && line.ingredientId === ingredientId;
   if (byJar && ['resting', 'bottled'].includes(lot.state)) return;
   if (['resting', 'bottled', 'released'].includes(lot.state))
     throw new Problem(
@@ -57,7 +59,7 @@ const stockFor = ({ w, said, at }: Judging<'addition'>): Promise<Withdrawn[]> =>
 /** Records what went in, or that it was left out and why; it leaves the stock, the oldest first. */
 export const judgeAddition: Judge<'addition'> = async (judging) => {
   const { w, lot, said, at } = judging;
-  refuseClosed(lot, said.lineId);
+  refuseClosed(lot, said);
   const entry = (await catalogueNow(w.tx, w.kitchen.id)).find(said.ingredientId);
   if (!entry) throw invalid('ingredientId', 'Choose an ingredient of the catalogue.');
   refuseUnlikely(said, lot.content);

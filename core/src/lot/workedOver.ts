@@ -1,0 +1,34 @@
+import { gramsTicked } from './jarByJar.ts';
+import { linesByJar } from './numbered.ts';
+import { type Addition, type LotRecord, standing } from './record.ts';
+
+/** How far the sum that is written down may lie over what the ticked jars ask for: spoons differ by country. */
+const OVER = 1.25;
+
+/**
+ * Whether an addition is the sum of what went in jar by jar as its jars were filled: the line's own ingredient, and no more than they hold of it.
+ * Anything else is put in afterwards.
+ * @example isJarSum(lot, lot.additions[0]) // false
+ */
+export function isJarSum(lot: LotRecord, a: Pick<Addition, 'lineId' | 'ingredientId'>): boolean {
+  const line = lot.product.content.lines.find((l) => l.id === a.lineId);
+  if (!line || !linesByJar(lot).has(line.id) || line.ingredientId !== a.ingredientId) return false;
+  const total = standing(lot.additions).reduce((sum, b) => sum + (b.lineId === line.id ? b.grams : 0), 0);
+  const holds = standing(lot.bottlings).reduce((sum, b) => sum + b.count * b.nominalMl, 0);
+  return total <= (gramsTicked(lot, line.id, 'us') ?? holds) * OVER;
+}
+
+/**
+ * When a filled lot was worked over last: when something went into it after it was filled; empty where nothing did. What was earned
+ * before has to be earned again. What goes in bottle by bottle goes in with the filling.
+ * @example workedOverAt(lot) // ''
+ */
+export function workedOverAt(lot: LotRecord): string {
+  const filled = standing(lot.bottlings)[0]?.at;
+  if (!filled) return '';
+  return (
+    standing(lot.additions)
+      .filter((a) => a.grams > 0 && a.at > filled && !isJarSum(lot, a))
+      .at(-1)?.at ?? ''
+  );
+}
