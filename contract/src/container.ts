@@ -17,6 +17,11 @@ const measures = {
   tareGrams: z.number().gt(0, 'Over 0 g.').max(10_000).nullable().default(null),
   headspaceInches: z.number().gt(0, 'Over 0 in.').max(6, 'At most 6 in.').nullable().default(null),
   rated: z.array(ProcessMethod).max(2).default([]),
+  /** Its faces, for the label: flat sides are measured across (its diameter) and through (its depth). */
+  shape: z.enum(['round', 'flat-sided']).default('round'),
+  depthMm: z.number().gt(0, 'Over 0 mm.').max(500).nullable().default(null),
+  /** Height of the straight wall, without shoulder and neck. */
+  wallMm: z.number().gt(0, 'Over 0 mm.').max(1000).nullable().default(null),
 };
 export const Container = z.object({
   id: z.string(),
@@ -25,6 +30,9 @@ export const Container = z.object({
   tareGrams: z.number().nullable(),
   headspaceInches: z.number().nullable(),
   rated: z.array(ProcessMethod),
+  shape: z.enum(['round', 'flat-sided']),
+  depthMm: z.number().nullable(),
+  wallMm: z.number().nullable(),
   retired: z.boolean(),
 });
 export type Container = z.infer<typeof Container>;

@@ -1,4 +1,5 @@
 import { HIGHEST_PH } from '@inch/core/keeping';
+import { exemptions, LANGUAGES, PRINTED } from '@inch/core/label';
 import { LOCALES } from '@inch/core/quantity';
 import { z } from 'zod';
 import { route } from './route.ts';
@@ -35,6 +36,36 @@ export type Workshop = z.infer<typeof Workshop>;
 /** Codes of ISO 4217 that prices can be shown in. */
 const CURRENCIES: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
 
+const ANSWERS = [PRINTED, ...exemptions.map((e) => e.id)] as [string, ...string[]];
+
+/** What the kitchen decided of its labels. */
+export const Labelling = z.strictObject({
+  /** Whether nutrition figures are printed, or why they need not be; null while nobody answered. */
+  nutrition: z.enum(ANSWERS, `Printed, or exempt? One of: ${ANSWERS.join(', ')}.`).nullable(),
+  dates: z.enum(['day', 'short'], 'With the day, or short? One of: day, short.'),
+  second: z.enum(LANGUAGES, `Which language? One of: ${LANGUAGES.join(', ')}.`).nullable(),
+  names: z
+    .array(
+      z.strictObject({
+        language: z.enum(LANGUAGES),
+        ingredientId: z.string().min(1).max(60),
+        name: Name,
+      }),
+    )
+    .max(2000, 'At most 2,000 names.'),
+  permit: z.string().trim().max(80, 'At most 80 characters.'),
+  vignettes: z
+    .array(
+      z.strictObject({
+        text: z.string().trim().min(1, 'Word for word, as the rule has it.').max(1000),
+        typeMm: z.number().min(0.5, 'At least 0.5 mm.').max(20, 'At most 20 mm.').nullable(),
+        rule: z.string().trim().max(200),
+      }),
+    )
+    .max(6, 'At most six.'),
+});
+export type Labelling = z.infer<typeof Labelling>;
+
 const fields = {
   name: Name,
   place: Words,
@@ -58,6 +89,7 @@ const fields = {
   fillTolerancePercent: z.number().min(0, 'Not under 0.').max(20, 'At most 20 %.'),
   /** Whether a release and the closing of a deviation ask for somebody other than who did the work. */
   secondPerson: z.boolean(),
+  labelling: Labelling,
   /** Minutes without a touch after which a device has to sign in again; null for never. */
   idleMinutes: z.number().int().min(5, 'Not under 5 minutes.').max(10_080, 'At most a week.').nullable(),
 };

@@ -20,7 +20,7 @@ const key = z.string().min(1).max(60);
 const Wall = z.string().regex(/^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/, 'A time is written 2026-11-03 09:10.');
 
 /** Nouns of what a file tells of a lot: what a person posts to one, and checks of the instruments it was measured with. */
-const TOLD = [...postedNouns, 'calibration', 'check'] as const;
+const TOLD = [...postedNouns, 'calibration', 'check', 'place-temperature'] as const;
 export type ToldNoun = (typeof TOLD)[number];
 
 /** Tables of a lot's own entries: an event names one by its key, or, where it says none, means the last. */

@@ -1,10 +1,9 @@
-import { NUTRIENTS } from '@inch/core/label';
 import { entries, type Noun, type PostedNoun } from '@inch/core/record';
 import { z } from 'zod';
 import { bodyOf, type EntryBody, NewStrike, postedNouns } from './entry.ts';
 import { FormulaKind, Storage } from './formula.ts';
 import { JournalRow } from './journal.ts';
-import { CupSchool, RulePackId } from './kitchen.ts';
+import { CupSchool } from './kitchen.ts';
 import { LotRecord, LotState } from './lotRecord.ts';
 import { type Route, route } from './route.ts';
 import { Day, happened, Id, Written } from './values.ts';
@@ -33,6 +32,7 @@ const Hurdle = z.object({
 const Keeping = z.object({
   row: z.string(),
   class: z.enum(['shelf', 'cold', 'frozen', 'none']),
+  time: z.object({ count: z.number(), unit: z.enum(['day', 'month']) }).nullable(),
   openedDays: z.number().nullable(),
   reason: z.string(),
   missing: z.array(z.string()),
@@ -107,6 +107,10 @@ export const LotHead = z.object({
   heldWhy: z.string().nullable(),
   /** Whether a label was ever printed of it. */
   printed: z.boolean(),
+  /** Next look at what is kept back of it; null where none is due. */
+  nextLook: z.object({ on: Day, opened: z.boolean() }).nullable(),
+  /** How many are kept back. */
+  retained: z.number().int(),
 });
 export type LotHead = z.infer<typeof LotHead>;
 
@@ -137,67 +141,6 @@ export const LotPage = z.object({
 export type LotPage = z.infer<typeof LotPage>;
 
 const byId = z.object({ id: z.string().max(40) });
-const LabelWords = z.object({
-  name: z.string(),
-  kind: z.string(),
-  colour: z.string(),
-  statement: z.string(),
-  allergens: z.string(),
-  netContents: z.string(),
-  nominalMl: z.number(),
-  dateLine: z.string(),
-  keepLine: z.string(),
-  useLine: z.string(),
-  lotLine: z.string(),
-  whoLine: z.string(),
-  warning: z.string(),
-  infantLine: z.string(),
-  localStatement: z.string(),
-  fruitPercent: z.string(),
-});
-const NutritionFigure = z.object({
-  raw: z.number(),
-  declared: z.string(),
-  percentDailyValue: z.number().nullable(),
-  /** From what it is calculated. */
-  from: z.string(),
-});
-const Declared = z.object({ raw: z.number(), declared: z.string() });
-
-/** Nutrition of a lot as made: in a serving (United States), or in 100 mL (Europe). */
-export const Nutrition = z.object({
-  pack: RulePackId,
-  millilitres: z.number(),
-  kilojoules: Declared,
-  salt: Declared,
-  figures: z.object(
-    Object.fromEntries(NUTRIENTS.map((name) => [name, NutritionFigure])) as Record<
-      (typeof NUTRIENTS)[number],
-      typeof NutritionFigure
-    >,
-  ),
-});
-
-export const LabelView = z.object({
-  content: LabelWords,
-  checks: z.array(
-    z.object({
-      element: z.string(),
-      state: z.enum(['there', 'doubtful', 'stops']),
-      sentence: z.string(),
-      rule: z.string(),
-    }),
-  ),
-  differences: z.array(z.string()),
-  /** Calculated; null before anything is in. */
-  nutrition: Nutrition.nullable(),
-  netHeightMm: z.number(),
-  printable: z.boolean(),
-  refusal: z.string().nullable(),
-});
-export type LabelView = z.infer<typeof LabelView>;
-export const LabelSize = z.enum(['small', 'usual', 'large']);
-
 type EntryRoutes = { [N in PostedNoun]: Route<typeof byId, z.ZodNever, EntryBody<N>, typeof Written> };
 
 /** What is posted to a lot's record: a route a kind of entry, by its noun. */
@@ -283,29 +226,6 @@ export const lotRoutes = {
     body: NewStrike,
     response: Written,
     status: 200,
-  }),
-  label: route({
-    method: 'GET',
-    path: '/api/lots/:id/label',
-    access: 'reader',
-    summary: 'The label of the lot as made, with its check',
-    params: byId,
-    response: LabelView,
-  }),
-  labelPdf: route({
-    method: 'GET',
-    path: '/api/lots/:id/label.pdf',
-    access: 'reader',
-    summary: 'The label at true size',
-    params: byId,
-    query: z.object({
-      size: LabelSize.default('usual'),
-      copies: z.coerce.number().int().min(1).max(200).default(1),
-      /** Whether what differs from the formula was looked at, where no print said so yet. */
-      differencesSeen: z.enum(['true', 'false']).default('false'),
-    }),
-    response: z.unknown(),
-    media: 'application/pdf',
   }),
   journal: route({
     method: 'GET',

@@ -62,5 +62,8 @@ export const LotRecord = z.object({
   coolings: z.array(recordedOf('cooling')),
   fates: z.array(recordedOf('fate')),
   storageChanges: z.array(recordedOf('storage-change')),
+  spoiltLabels: z.array(recordedOf('spoilt-label')),
+  looks: z.array(recordedOf('look')),
+  datings: z.array(recordedOf('dating')),
   deviations: z.array(recordedOf('deviation', { closed: Closed.nullable() })),
 });

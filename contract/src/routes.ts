@@ -1,4 +1,5 @@
 import { accountRoutes } from './account.ts';
+import { ageingRoutes } from './ageing.ts';
 import { backupRoutes } from './backup.ts';
 import { calendarRoutes } from './calendar.ts';
 import { contactRoutes } from './contact.ts';
@@ -12,6 +13,7 @@ import { instrumentRoutes } from './instrument.ts';
 import { journalRoutes } from './journal.ts';
 import { kitchenRoutes } from './kitchen.ts';
 import { kitchenFileRoutes } from './kitchenFile.ts';
+import { labelRoutes } from './label.ts';
 import { liveRoutes } from './live.ts';
 import { entryRoutes, lotRoutes } from './lot.ts';
 import { metaRoutes } from './meta.ts';
@@ -34,6 +36,8 @@ const routesByNoun = {
   ingredient: ingredientRoutes,
   lot: lotRoutes,
   entry: entryRoutes,
+  label: labelRoutes,
+  ageing: ageingRoutes,
   instrument: instrumentRoutes,
   container: containerRoutes,
   'heat-process': heatProcessRoutes,
@@ -63,6 +67,8 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   ingredient: 'Ingredients and measures, of the catalogue and of the kitchen',
   lot: 'Lots: what was made at one time of one formula',
   entry: 'What is recorded of a lot',
+  ageing: 'How bottles kept back age, why a lot has its date, and how warm it was where bottles stand',
+  label: 'Labels: their words, designs, sheets, pictures and tags',
   instrument: 'Instruments with their checks and calibrations',
   container: 'Kinds of bottle and jar',
   'heat-process': 'Heat processes with their sources',

@@ -103,6 +103,9 @@ const lot = {
   weighings: [],
   coolings: [],
   storageChanges: [],
+  spoiltLabels: [],
+  looks: [],
+  datings: [],
   ticks: [],
   loads: [
     {

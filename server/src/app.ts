@@ -9,6 +9,7 @@ import helmet from 'helmet';
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
 import { accountRouter } from './account/routes.ts';
+import { ageingRouter } from './ageing/routes.ts';
 import { backupRouter } from './backup/routes.ts';
 import { calendarRouter } from './calendar/routes.ts';
 import { contactRouter } from './contact/routes.ts';
@@ -28,7 +29,11 @@ import { instrumentRouter } from './instrument/routes.ts';
 import { journalRouter } from './journal/routes.ts';
 import { kitchenRouter } from './kitchen/routes.ts';
 import { kitchenFileRouter } from './kitchenFile/routes.ts';
+import { labelDesignRouter } from './label/design.ts';
+import { labelPictureRouter } from './label/pictures.ts';
 import { labelRouter } from './label/routes.ts';
+import { labelSheetRouter } from './label/sheets.ts';
+import { tagRouter } from './label/tags.ts';
 import { liveRouter } from './live/routes.ts';
 import { lotRouter } from './lot/routes.ts';
 import { photographRouter } from './photograph/routes.ts';
@@ -64,6 +69,11 @@ const ROUTERS = [
   ingredientRouter,
   lotRouter,
   labelRouter,
+  labelDesignRouter,
+  labelPictureRouter,
+  labelSheetRouter,
+  tagRouter,
+  ageingRouter,
   instrumentRouter,
   containerRouter,
   heatProcessRouter,

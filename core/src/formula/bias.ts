@@ -23,6 +23,12 @@ const T95 = [
 ];
 
 /**
+ * Student's t at 0.95, for the 90 % interval of an estimate. @param freedom degrees of freedom, 1 or more
+ * @example student95(1) // 6.314
+ */
+export const student95 = (freedom: number): number => T95[freedom - 1] ?? 1.66;
+
+/**
  * Mean of measured less forecast, and its 90 % interval by Student's t; null under two pairs, which show no spread.
  * @example biasOf([{ forecast: 3, measured: 3.1 }, { forecast: 3.2, measured: 3.3 }]).mean // 0.1
  */
@@ -32,7 +38,7 @@ export function biasOf(pairs: readonly Pair[]): Bias | null {
   const off = pairs.map((pair) => pair.measured - pair.forecast);
   const mean = off.reduce((sum, x) => sum + x, 0) / n;
   const variance = off.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (n - 1);
-  const half = (T95[n - 2] ?? 1.66) * Math.sqrt(variance / n);
+  const half = student95(n - 1) * Math.sqrt(variance / n);
   return { count: n, mean, low: mean - half, high: mean + half };
 }
 

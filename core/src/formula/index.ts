@@ -1,7 +1,7 @@
 export { AIM_KINDS, AIM_WITHIN, type AimKind, type Aims, type Movable } from './aims.ts';
 export { amountsOf, type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
-export { type Bias, biasOf, centreShift, LEARNS_FROM, type Pair } from './bias.ts';
+export { type Bias, biasOf, centreShift, LEARNS_FROM, type Pair, student95 } from './bias.ts';
 export { type Body, SETTLES } from './body.ts';
 export { inBottlesOf } from './bottleSize.ts';
 export { type Caution, lowAcidLines } from './cautions.ts';

@@ -12,4 +12,5 @@ export {
   type Storage,
   USUAL_CRITICAL_PH,
 } from './limit.ts';
+export { lookDays, openedLookDays } from './lookDays.ts';
 export { acidInSalt, undissociated } from './preservative.ts';

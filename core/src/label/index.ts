@@ -1,15 +1,27 @@
+export { additiveClass } from './additive.ts';
+export { allergensIn, type Declared, declaredAllergens, nutsIn, sulphitesPpm } from './allergens.ts';
+export * from './art/index.ts';
+export { type CautionLine, cautionLines } from './cautionLines.ts';
 export { type LabelCheck, labelCheck, labelMissing } from './check.ts';
+export { type LabelContent, type LabelKitchen, labelContent, type OwnWords, secondWords } from './content.ts';
+export { type DateStyle, dateLine } from './date.ts';
+export { differencesFromFormula } from './differences.ts';
+export { type FacedContainer, type Faces, facesOf } from './faces.ts';
+export { juicePercent } from './juice.ts';
 export {
-  differencesFromFormula,
-  type LabelContent,
-  type LabelKitchen,
-  labelContent,
-  netContents,
-} from './content.ts';
-export { type LabelLayout, type LabelText, labelLayout, labelSizes, type MeasureText } from './layout.ts';
+  type Exemption,
+  exemptionOf,
+  exemptions,
+  type Labelling,
+  PRINTED,
+  usualLabelling,
+  type Vignette,
+} from './labelling.ts';
 export { lotNutrition } from './lotNutrition.ts';
+export { netContents, netWeight } from './netContents.ts';
 export { type Nutrition, type NutritionFigure, type NutritionOf, nutrition } from './nutrition.ts';
-export { netContentsHeight, type RulePack, type RulePackId, rulePacks } from './packs.ts';
+export { leastText, netContentsHeight, type RulePack, type RulePackId, rulePacks } from './packs.ts';
+export { type Quantity, quantitiesOf } from './quid.ts';
 export {
   NUTRIENTS,
   type Nutrient,
@@ -17,4 +29,10 @@ export {
   percentDailyValue,
   roundNutrient,
 } from './roundNutrient.ts';
-export { allergensIn, ingredientStatement, type StatementLine, type StatementPart } from './statement.ts';
+export {
+  ingredientStatement,
+  type StatementLine,
+  type StatementOf,
+  type StatementPart,
+} from './statement.ts';
+export { LANGUAGES, type Language, labelWords } from './words/index.ts';

@@ -6,12 +6,10 @@ import { type Nutrition, nutrition } from './nutrition.ts';
 /** mL of the drink that a United States serving of a concentrate makes. */
 const DRINK = 360;
 
-/** mL of syrup in a serving: what makes 360 mL of the drink where it is diluted as said, else the rule's 30. */
+/** mL of a serving: what makes 360 mL of the drink where a cordial, shrub or concentrate is diluted as said, else a syrup's 30. Source: 21 CFR 101.12(b), beverages and syrups. */
 function servingOf({ product, rulePack }: LotRecord): { servingMl?: number } {
   const parts = product.content.waterParts;
-  return rulePack === 'us' && product.kind === 'concentrate' && parts
-    ? { servingMl: DRINK / (1 + parts) }
-    : {};
+  return rulePack === 'us' && product.kind !== 'syrup' && parts ? { servingMl: DRINK / (1 + parts) } : {};
 }
 
 /**

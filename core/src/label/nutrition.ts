@@ -4,6 +4,7 @@ import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ing
 import type { RulePackId } from './packs.ts';
 import { NUTRIENTS, type Nutrient, percentDailyValue, roundNutrient } from './roundNutrient.ts';
 import type { StatementLine } from './statement.ts';
+import { toleranceOf } from './tolerance.ts';
 
 export interface NutritionOf {
   /** What went in, g; what was left out is 0. */
@@ -27,6 +28,8 @@ export interface NutritionFigure {
   percentDailyValue: number | null;
   /** From what it is calculated. */
   from: string;
+  /** How far what a laboratory finds may lie from what is declared. */
+  tolerance: string;
 }
 
 export interface Nutrition {
@@ -88,7 +91,7 @@ function addedSugars(lines: readonly StatementLine[], catalogue: KitchenCatalogu
 }
 
 /** Everything that went in, nothing lost. */
-function allIn(lines: readonly StatementLine[], catalogue: KitchenCatalogue): Composition {
+export function allIn(lines: readonly StatementLine[], catalogue: KitchenCatalogue): Composition {
   return lines.reduce(
     (sum, { ingredientId, grams }) =>
       pour(sum, compositionOf(catalogue.get(ingredientId), 'typical').composition, grams / 100),
@@ -203,6 +206,7 @@ export function nutrition(of: NutritionOf): Nutrition {
       declared: pack === 'us' ? roundNutrient(name, raw) : roundEu(name, raw),
       percentDailyValue: pack === 'us' ? percentDailyValue(name, raw) : null,
       from: FROM[name],
+      tolerance: toleranceOf(name, raw, pack),
     };
   };
   const salt = (2.5 * whole.nutrients.sodium * share) / 1000;

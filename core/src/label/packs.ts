@@ -1,5 +1,6 @@
 import type { Allergen } from '../ingredient/index.ts';
 import type { RulePackId } from '../lot/index.ts';
+import { type FacedContainer, facesOf } from './faces.ts';
 
 export type { RulePackId } from '../lot/index.ts';
 
@@ -53,26 +54,50 @@ export const rulePacks: Record<RulePackId, RulePack> = {
   },
 };
 
+const INCH = 25.4;
+const CM2_PER_SQUARE_INCH = 6.4516;
+
+/** Least height of the net contents by the principal panel, in². Source: 21 CFR 101.7(i). */
+const BY_PANEL: readonly [upTo: number, inches: number][] = [
+  [5, 1 / 16],
+  [25, 1 / 8],
+  [100, 3 / 16],
+  [400, 1 / 4],
+  [Number.POSITIVE_INFINITY, 1 / 2],
+];
+/** Least height of the digits by the volume, mL, in mm. Source: Directive 76/211/EEC Annex I 3.1. */
+const BY_VOLUME: readonly [upTo: number, mm: number][] = [
+  [50, 2],
+  [200, 3],
+  [1000, 4],
+  [Number.POSITIVE_INFINITY, 6],
+];
+const band = (bands: readonly [number, number][], value: number): number =>
+  bands.find(([upTo]) => value <= upTo)![1];
+
 /**
- * Smallest height in mm of the net contents. US by the panel (40 % of height × circumference); EU by the volume.
+ * Smallest height in mm of the net contents. US by the principal panel of the container's true faces; EU by the volume.
  * @example netContentsHeight('eu', { nominalMl: 250, heightMm: 180, diameterMm: 60 }) // 4
  */
-export function netContentsHeight(
-  pack: RulePackId,
-  bottle: { nominalMl: number; heightMm: number; diameterMm: number },
-): number {
-  if (pack === 'eu')
-    return bottle.nominalMl <= 50 ? 2 : bottle.nominalMl <= 200 ? 3 : bottle.nominalMl <= 1000 ? 4 : 6;
-  const squareInches = (0.4 * bottle.heightMm * Math.PI * bottle.diameterMm) / 645.16;
-  const inches =
-    squareInches <= 5
-      ? 1 / 16
-      : squareInches <= 25
-        ? 1 / 8
-        : squareInches <= 100
-          ? 3 / 16
-          : squareInches <= 400
-            ? 1 / 4
-            : 1 / 2;
-  return inches * 25.4;
+export const netContentsHeight = (pack: RulePackId, container: FacedContainer): number =>
+  pack === 'eu'
+    ? band(BY_VOLUME, container.nominalMl)
+    : INCH * band(BY_PANEL, facesOf(container).principalCm2 / CM2_PER_SQUARE_INCH);
+
+/** Type of all that is mandatory: what is measured, and how high it is at the least. */
+export interface LeastText {
+  /** Lower-case letters without ascender, mm. */
+  xHeightMm: number;
+  rule: string;
+}
+
+/**
+ * Smallest x-height in mm of what a label has to say. US 1/16 in; EU 1.2 mm, 0.9 where the largest face is under 80 cm².
+ * Source: 21 CFR 101.2(c); Reg. 1169/2011 Article 13(2, 3).
+ * @example leastText('eu', { nominalMl: 250, heightMm: 180, diameterMm: 60 }).xHeightMm // 1.2
+ */
+export function leastText(pack: RulePackId, container: FacedContainer): LeastText {
+  if (pack === 'us') return { xHeightMm: INCH / 16, rule: '21 CFR 101.2(c)' };
+  const small = facesOf(container).largestCm2 < 80;
+  return { xHeightMm: small ? 0.9 : 1.2, rule: `Reg. 1169/2011, Article 13(${small ? 3 : 2})` };
 }

@@ -18,7 +18,7 @@ export interface LotBottles {
 }
 
 /** Movements that leave the kitchen's shelves for good. */
-const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal']);
+const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal', 'opened']);
 
 /** Movements that bring back what had left. */
 const COMES_BACK = new Set(['processed-again', 'taken-back']);

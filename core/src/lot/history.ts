@@ -57,6 +57,22 @@ function entered(lot: LotRecord): Happening[] {
   return [...additions, ...readings];
 }
 
+const OPENED = { closed: 'closed', opened: 'opened for it', 'open-already': 'open already' } as const;
+
+const looksOf = (lot: LotRecord): Happening[] =>
+  lot.looks.map((look) => ({
+    ...look,
+    title: `Looked at a bottle kept back, ${plural(look.ageDays, 'day')} old, ${OPENED[look.opened]}`,
+    detail: [
+      look.findings.length > 0 ? look.findings.map((f) => f.replace('-', ' ')).join(', ') : 'nothing found',
+      look.ph !== null && `pH ${look.ph.toFixed(2)}`,
+      look.brix !== null && `${look.brix.toFixed(1)} °Bx`,
+      look.note,
+    ]
+      .filter(Boolean)
+      .join(', '),
+  }));
+
 function afterwards(lot: LotRecord, currency: string): Happening[] {
   const moves = lot.movements.map((m) => ({
     id: m.id,
@@ -89,8 +105,20 @@ function afterwards(lot: LotRecord, currency: string): Happening[] {
     recordedAt: p.recordedAt,
     by: p.by,
     struck: null,
-    title: `Printed ${plural(p.copies, 'label')}`,
-    detail: p.statement,
+    title: `Printed ${plural(p.copies, 'label')}${p.reprintOf ? ' anew' : ''}`,
+    detail: [p.statement, p.why, ...p.differences].filter(Boolean).join(' '),
+  }));
+  const spoilt = lot.spoiltLabels.map((s) => ({
+    ...s,
+    struck: null,
+    title: `${plural(s.count, 'label')} spoilt`,
+    detail: s.why,
+  }));
+  const datings = lot.datings.map((d) => ({
+    ...d,
+    struck: null,
+    title: d.until ? `Date set: until ${d.until}` : 'The longer date was taken',
+    detail: [d.why, d.evidence].filter(Boolean).join(' '),
   }));
   const changes = lot.storageChanges.map((c) => ({
     ...c,
@@ -98,7 +126,7 @@ function afterwards(lot: LotRecord, currency: string): Happening[] {
     title: `Kept ${c.to} from now on`,
     detail: `before: ${c.from === 'shelf' ? 'on the shelf' : c.from}. ${c.why}`,
   }));
-  return [...moves, ...decisions, ...changes, ...prints];
+  return [...moves, ...decisions, ...changes, ...prints, ...spoilt, ...datings, ...looksOf(lot)];
 }
 
 /**

@@ -28,7 +28,7 @@ export { storageNow, whyNotKept } from './keptInstead.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
 export { lotWords, wordsOf } from './lotWords.ts';
-export { asMade, makeupAsMade } from './made.ts';
+export { asMade, makeupAsMade, type Product, productOf } from './made.ts';
 export { lotMeasured, measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
@@ -52,6 +52,7 @@ export {
   type HeatProcessEntry,
   type LabelPrint,
   type LoadEntry,
+  type Look,
   type LotRecord,
   type LotStep,
   type MarkKind,
@@ -70,6 +71,7 @@ export {
   type TallyEntry,
   type Weighing,
 } from './record.ts';
+export { type NextLook, nextLook, retainedGroups } from './retained.ts';
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

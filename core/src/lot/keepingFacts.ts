@@ -39,6 +39,7 @@ export function keepingFacts(lot: LotRecord): HurdleFacts {
   return {
     ...factsFrom(makeup, finishedBrix(lot)),
     storage: lot.storage,
+    ownRetained: lot.datings.at(-1)?.longer ?? false,
     ph: ph?.ph ?? null,
     ...(ph ? { phAsRead: ph.ph - ph.margin } : {}),
     criticalPh: lot.criticalPh,

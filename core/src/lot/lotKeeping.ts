@@ -44,13 +44,19 @@ export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'
   const madeOn = dayOf(filledAt, setting.timeZone);
   const cold = time.class === 'cold' ? coldSince(lot, facts.killStep === true, filledAt) : filledAt;
   const keptFrom = dayOf(cold, setting.timeZone);
+  const longest = bestBy(keptFrom, time);
+  const own = lot.datings.at(-1)?.until ?? null;
+  const shorter = own !== null && longest !== null && own < longest;
   return {
     ...time,
+    ...(shorter
+      ? { reason: `${time.reason} Its owner set an earlier date: ${lot.datings.at(-1)!.why}` }
+      : {}),
     madeOn,
     keptFrom,
     neverHeated: facts.killStep !== true && facts.heatProcess !== true,
     readyOn: addDays(madeOn, lot.product.content.readyDays ?? 0),
-    bestBy: bestBy(keptFrom, time),
+    bestBy: shorter ? own : longest,
     dateWord: dateWord(time),
     hurdles: hurdles(facts),
     carriedBy: carriedBy(facts),

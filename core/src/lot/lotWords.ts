@@ -60,6 +60,8 @@ export function lotWords(
     ...lot.readings.map((r) => r.because),
     ...lot.decisions.map((d) => d.why),
     ...lot.storageChanges.map((c) => c.why),
+    ...lot.looks.map((l) => l.note ?? ''),
+    ...lot.datings.map((d) => d.why),
     ...lot.deviations.flatMap((d) => [d.what, d.closed?.cause, d.closed?.done]),
     ...lot.placings.map((p) => p.vessel),
     ...lot.photographs.map((p) => p.words),

@@ -1,4 +1,5 @@
 import {
+  type Composition,
   type FormulaContent,
   type FormulaLine,
   type FormulaStep,
@@ -8,6 +9,7 @@ import {
   type LineAmount,
   type Makeup,
   makeupOf,
+  massOf,
   piecesLeftIn,
   readLine,
   walk,
@@ -147,16 +149,36 @@ function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaCont
   return made;
 }
 
+function walkedAsMade(lot: LotRecord, heatings: readonly Heating[]) {
+  const { content, lines } = asMade(lot, heatings);
+  const made = strainedAsWeighed(lot, content);
+  const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
+  const said = made.lines.map((line) => readLine(line, weighing));
+  return { made, lines, walked: walk(made, said, { elevationMetres: lot.elevationMetres, untold: true }) };
+}
+
 /**
  * What a lot is by what went into it, when, and how it was heated: judged by the same walk as a forecast.
  * @param heatings that count: all that are shown, or those that were measured
  * @example makeupAsMade(lot).killStep // true
  */
 export function makeupAsMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): Makeup {
-  const { content, lines } = asMade(lot, heatings);
-  const made = strainedAsWeighed(lot, content);
-  const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
-  const said = made.lines.map((line) => readLine(line, weighing));
-  const walked = walk(made, said, { elevationMetres: lot.elevationMetres, untold: true });
+  const { made, lines, walked } = walkedAsMade(lot, heatings);
   return makeupOf(made, lines, walked);
+}
+
+/** What a lot came to: the composition of the product in g, what it weighs, and mL at 20 °C. */
+export interface Product {
+  composition: Composition;
+  grams: number;
+  millilitres: number;
+}
+
+/**
+ * What a lot came to, less what stayed in a cloth and boiled off, by the walk that forecasts it.
+ * @example productOf(lot).grams > 5000 // true
+ */
+export function productOf(lot: LotRecord): Product {
+  const { product, millilitres } = walkedAsMade(lot, heatingsOf(lot)).walked;
+  return { composition: product, grams: massOf(product), millilitres };
 }

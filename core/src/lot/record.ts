@@ -52,6 +52,9 @@ export type Deviation = Recorded<Entries['deviation']> & {
 export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;
 export type LabelPrint = Recorded<Entries['print']>;
+export type Look = Recorded<Entries['look']>;
+export type Dating = Recorded<Entries['dating']>;
+export type SpoiltLabels = Recorded<Entries['spoilt-label']>;
 export type Placing = Recorded<Entries['placing']>;
 export type StorageChange = Recorded<Entries['storage-change']>;
 export type Photograph = Recorded<Entries['photograph']>;
@@ -97,6 +100,9 @@ export interface LotRecord {
   movements: Movement[];
   decisions: Decision[];
   prints: LabelPrint[];
+  spoiltLabels: SpoiltLabels[];
+  looks: Look[];
+  datings: Dating[];
   placings: Placing[];
   photographs: Photograph[];
   ticks: BottleTick[];

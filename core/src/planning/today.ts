@@ -3,6 +3,7 @@ import { isWaiting, type LotStanding, presentStep, stepClock, stepPrompt } from 
 import { inWords, plural } from '../quantity/index.ts';
 import { type DueItem, type DueWhen, type LotTag, type LotToday, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
+import { lookItems } from './todayLooks.ts';
 
 /** Something that stands in the way of a lot. */
 export interface Obstacle {
@@ -180,6 +181,7 @@ export function dueItems(
   const items = [
     ...lots.flatMap((lot) => lotItems(lot, now)),
     ...released.flatMap((lot) => releasedItems(lot, now, timeZone)),
+    ...lookItems(released, now, timeZone),
     ...meterItems(meters, lots, now, timeZone),
     ...checkItems(meters, lots, now, timeZone),
     ...others,

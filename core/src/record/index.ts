@@ -1,11 +1,13 @@
+import { dating, look } from './ageing.ts';
 import { bottling, cooling, fault, tally, tick, weighing } from './bottling.ts';
 import { closing, deviation, fate, sealCheck } from './checking.ts';
 import { curve, heatProcess, load, loadMark } from './heat.ts';
-import { calibration, check } from './instrument.ts';
+import { calibration, check, placeTemperature } from './instrument.ts';
 import type { EntryKind } from './kind.ts';
-import { decision, movement, print, ruling, storageChange } from './leaving.ts';
+import { decision, movement, print, ruling, spoilt, storageChange } from './leaving.ts';
 import { addition, mark, origin, photograph, placing, reading } from './making.ts';
 
+export { LOOK_FINDINGS } from './ageing.ts';
 export { CLOSINGS, GLASS_FAULTS, TALLY_PARTS } from './bottling.ts';
 export { SEAL_FATES } from './checking.ts';
 export type { Field, FieldData, Fields, Values } from './field.ts';
@@ -60,8 +62,12 @@ export const entries = {
   decision,
   ruling,
   print,
+  'spoilt-label': spoilt,
+  look,
+  dating,
   calibration,
   check,
+  'place-temperature': placeTemperature,
 } as const satisfies Record<string, EntryKind>;
 
 export type Entries = typeof entries;

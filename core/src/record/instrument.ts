@@ -55,3 +55,27 @@ export const check = kind({
     reason: text(400, 'Why?'),
   },
 });
+
+/** How warm it was where bottles stand, by hand or off a logger: quality, never safety. */
+export const placeTemperature = kind({
+  noun: 'place-temperature',
+  table: 'place_temperature',
+  of: 'instrument',
+  path: 'place-temperatures',
+  summary: 'Record how warm it was where bottles stand',
+  verb: 'read',
+  said: {
+    place: text(60, 'Where was it read?', 1),
+    samples: list(
+      group(
+        {
+          at: text(30, 'When? As 2026-11-25T09:10:00.000Z.', 1),
+          celsius: number(-40, 60, 'How warm was it, °C?'),
+        },
+        'When, and how warm?',
+      ),
+      { min: 1, max: 3000 },
+      'Which readings? One at least.',
+    ),
+  },
+});

@@ -1,4 +1,4 @@
-import { choice, count, document, flag, nullable, number, reference, text } from './field.ts';
+import { choice, count, document, flag, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { why } from './making.ts';
 
@@ -22,6 +22,7 @@ export const MOVEMENTS = [
   'failed-seal',
   'processed-again',
   'taken-back',
+  'opened',
 ] as const;
 
 export const movement = kind({
@@ -113,14 +114,43 @@ export const ruling = kind({
   kept: decided,
 });
 
+/** What is kept of a print is what its label said that day. */
 export const print = kind({
   noun: 'print',
   table: 'label_print',
   path: 'prints',
   summary: 'Record a print of the label',
   verb: 'print',
-  said: { copies: count('How many labels?') },
+  said: {
+    copies: count('How many labels?'),
+    sheetId: nullable(reference('label_sheet', 'On which sheet?')),
+    /** Place of the first on its first sheet, 1 for the upper left. */
+    firstLabel: nullable(number(1, 500, 'From which label of the sheet on?', { whole: true })),
+    /** Number of the bottle that the first is for, where they are numbered. */
+    firstBottle: nullable(number(1, 10_000, 'From which bottle on?', { whole: true })),
+    /** The print whose spoilt or lost labels it makes good. */
+    reprintOf: nullable(reference('label_print', 'Of which print?')),
+    why: nullable(why('Write a reason of two letters or more.')),
+  },
   asked: { differencesSeen: flag('Were the differences from the formula looked at?') },
-  kept: { statement: text(20_000, 'Which ingredients?') },
+  kept: {
+    statement: text(20_000, 'Which ingredients?'),
+    /** What differed from the formula, as it was seen. */
+    differences: list(text(500, 'What differs?'), { max: 200 }, 'What differs?'),
+  },
   stored: { label: document<unknown>('label') },
+});
+
+/** Labels of a print that did not go onto a bottle: torn, smeared, left over. */
+export const spoilt = kind({
+  noun: 'spoilt-label',
+  table: 'label_spoilt',
+  path: 'spoilt-labels',
+  summary: 'Say how many labels of a print were spoilt',
+  verb: 'spoil',
+  said: {
+    printId: reference('label_print', 'Of which print?'),
+    count: count('How many were spoilt?'),
+    why: why('Write a reason of two letters or more.'),
+  },
 });

@@ -12,7 +12,7 @@ import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
 const COLUMNS = `id, name, nominal_ml AS nominalMl, height_mm AS heightMm, diameter_mm AS diameterMm, closure,
-  brimful_ml AS brimfulMl, tare_grams AS tareGrams, headspace_inches AS headspaceInches, rated, retired_at`;
+  brimful_ml AS brimfulMl, tare_grams AS tareGrams, headspace_inches AS headspaceInches, rated, shape, depth_mm AS depthMm, wall_mm AS wallMm, retired_at`;
 
 export async function containersOf(db: Database, kitchenId: string): Promise<Container[]> {
   const found = await rows<
@@ -35,6 +35,9 @@ const measured = (c: Measures) => ({
   tare_grams: c.tareGrams,
   headspace_inches: c.headspaceInches,
   rated: c.rated.join('|'),
+  shape: c.shape,
+  depth_mm: c.depthMm,
+  wall_mm: c.wallMm,
 });
 
 /** Enters what was measured of a kind of bottle; what was recorded with it stays as it was. */

@@ -10,7 +10,7 @@ const RIGHTS: Record<string, string[]> = {
   ...strikes,
   kitchen: [
     `UPDATE (name, place, elevation_metres, cup_school, rule_pack, local_statement, critical_ph, currency, time_zone, workshop,
-      temperature_unit, weight_unit, locale, fill_tolerance_percent, second_person, idle_minutes, lot_serial, stock_serial, revision)`,
+      temperature_unit, weight_unit, locale, fill_tolerance_percent, second_person, idle_minutes, labelling, lot_serial, stock_serial, revision)`,
   ],
   account: ['UPDATE (password_hash, role, disabled_at)'],
   session: ['UPDATE (seen_at)', 'DELETE'],
@@ -21,7 +21,12 @@ const RIGHTS: Record<string, string[]> = {
   lot_standing: ['UPDATE'],
   lot_word: ['DELETE'],
   stock_standing: ['UPDATE'],
-  container: ['UPDATE (brimful_ml, tare_grams, headspace_inches, rated, retired_at)'],
+  container: [
+    'UPDATE (brimful_ml, tare_grams, headspace_inches, rated, shape, depth_mm, wall_mm, retired_at)',
+  ],
+  label_design: ['UPDATE (design, picture_id, revision)'],
+  label_picture: ['UPDATE (retired_at)'],
+  label_sheet: ['UPDATE (name, measures, revision, retired_at)'],
   instrument: ['UPDATE (retired_at)'],
   vessel: ['UPDATE (retired_at)'],
   basket: ['DELETE'],

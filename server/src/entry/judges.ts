@@ -1,5 +1,6 @@
 import type { PostedNoun } from '@inch/core/record';
-import { judgePrint } from '../label/print.ts';
+import { judgePrint, judgeSpoilt } from '../label/print.ts';
+import { judgeDating, judgeLook } from '../lot/ageing.ts';
 import { judgeDecision, judgeRuling } from '../lot/deciding.ts';
 import { judgeClosing, judgeDeviation } from '../lot/deviations.ts';
 import {
@@ -44,4 +45,7 @@ export const judges: { [N in PostedNoun]: Judge<N> } = {
   decision: judgeDecision,
   ruling: judgeRuling,
   print: judgePrint,
+  'spoilt-label': judgeSpoilt,
+  look: judgeLook,
+  dating: judgeDating,
 };

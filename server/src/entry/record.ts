@@ -10,7 +10,11 @@ import { referencedBy } from './references.ts';
 import { writeEntry } from './write.ts';
 
 /** Kinds that may be recorded of a lot that is ended. */
-const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set(['movement', 'decision', 'ruling', 'print']);
+const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set([
+  ...(['movement', 'decision', 'ruling', 'print', 'spoilt-label'] as const),
+  // Bottles kept back are looked at long after the last one was sold.
+  'look',
+]);
 /** What a complaint brings, once bottles have left: what is wrong, and what a returned bottle reads. */
 const OF_A_COMPLAINT: ReadonlySet<PostedNoun> = new Set(['deviation', 'closing', 'reading']);
 

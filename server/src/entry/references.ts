@@ -15,6 +15,8 @@ const TABLES: Record<string, { name: string; of: 'lot' | 'kitchen' }> = {
   instrument: { name: 'instrument', of: 'kitchen' },
   vessel: { name: 'pan', of: 'kitchen' },
   container: { name: 'kind of bottle', of: 'kitchen' },
+  label_sheet: { name: 'label sheet', of: 'kitchen' },
+  label_print: { name: 'print', of: 'lot' },
 };
 
 /** Rows that an entry names, by its fields. */

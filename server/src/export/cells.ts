@@ -10,7 +10,9 @@ export interface PictureFile {
   sha256: string;
 }
 
-const pictureName = (row: Record<string, unknown>) => `photographs/${String(row.id)}.jpg`;
+/** A picture of a label is PNG, a photograph JPEG. */
+const pictureName = (row: Record<string, unknown>) =>
+  'lot_id' in row ? `photographs/${String(row.id)}.jpg` : `pictures/${String(row.id)}.png`;
 
 /** A document as it can be read; where its text would not come back as it is, the text. */
 function documentFrom(text: string): unknown {

@@ -1,9 +1,10 @@
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { Kitchen } from '@inch/contract/kitchen';
-import { type LabelContent, labelSizes } from '@inch/core/label';
+import type { ArtworkOf, LabelContent } from '@inch/core/label';
 import { type Database, rows } from '../database/pool.ts';
-import { labelOf } from '../label/label.ts';
-import { labelPdf } from '../label/pdf.ts';
+import { artworkOf, labelOf } from '../label/label.ts';
+import { pictureOf } from '../label/pictures.ts';
+import { labelPdf } from '../label/printing.ts';
 import { readableByIds, type StoredLot } from '../lot/store.ts';
 import { lotView } from '../lot/view.ts';
 import { sheetPdf } from '../release/pdf.ts';
@@ -30,15 +31,31 @@ async function idsOf(db: Database, sql: string, kitchenId: string): Promise<stri
   return (await rows<{ id: string }>(db, `${sql} ORDER BY id`, [kitchenId])).map((row) => row.id);
 }
 
-/** The label as it was printed last. */
+/** The label as it was printed last; of a print that kept its words alone, those words in the design of today. */
 async function labelDocument(db: Database, lot: StoredLot, kitchen: Kitchen, at: string): Promise<Buffer> {
   const [printed] = await rows<{ label: string }>(
     db,
     'SELECT label FROM label_print WHERE lot_id = ? ORDER BY at DESC, id DESC LIMIT 1',
     [lot.id],
   );
-  const { netHeightMm } = await labelOf(db, lot, kitchen);
-  return labelPdf(JSON.parse(printed!.label) as LabelContent, labelSizes[0]!.id, netHeightMm, 1, at);
+  const kept = JSON.parse(printed!.label) as ArtworkOf | LabelContent;
+  const of = 'design' in kept ? kept : await inTodaysDesign(db, lot, kitchen, kept);
+  const { pictureId } = of.design;
+  return labelPdf({
+    ...{ of, at, lotCode: lot.code, copies: 1, firstBottle: null, sheet: null, first: 1, face: 'both' },
+    cutMarks: false,
+    picture: pictureId === null ? null : await pictureOf(db, kitchen.id, pictureId),
+  });
+}
+
+async function inTodaysDesign(
+  db: Database,
+  lot: StoredLot,
+  kitchen: Kitchen,
+  words: LabelContent,
+): Promise<ArtworkOf> {
+  const label = await labelOf(db, lot, kitchen);
+  return { ...artworkOf(label, label.design), label: { ...label.content, ...words } };
 }
 
 const AT_ONCE = 20;

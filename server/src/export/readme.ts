@@ -11,6 +11,7 @@ and who wrote it down when. "manifest.json" says when the file was written.
   tables/       the same records as CSV, for a spreadsheet: UTF-8 with a byte-order mark, cells that begin like
                 a formula made harmless by an apostrophe
   photographs/  the pictures of the lots, by the id of their record
+  pictures/     the pictures of the labels, by the id of their record
   documents/    PDF: the label of each lot that was labelled, as it would be printed last, and the release sheet
                 of each lot that was ever released
   journal/      every change ever made, one a line, each bound to the one before by its hash

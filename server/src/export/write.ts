@@ -107,6 +107,19 @@ async function appendPhotographs({ db, kitchen, append, wrote }: Writing): Promi
   }
 }
 
+async function appendPictures({ db, kitchen, append, wrote }: Writing): Promise<void> {
+  const ids = await rows<{ id: string }>(
+    db,
+    'SELECT id FROM label_picture WHERE kitchen_id = ? ORDER BY id',
+    [kitchen.id],
+  );
+  for (const { id } of ids) {
+    const [found] = await rows<{ image: Buffer }>(db, 'SELECT image FROM label_picture WHERE id = ?', [id]);
+    await append(`pictures/${id}.png`, found!.image);
+    wrote(1);
+  }
+}
+
 /** Appends what can be printed of each lot. @returns the codes of lots that cannot be read */
 async function appendDocuments({ db, kitchen, append, wrote }: Writing, at: string): Promise<string[]> {
   const leftOut: string[] = [];
@@ -182,7 +195,7 @@ async function fill(
 ): Promise<void> {
   const { at, ...journal } = end;
   const records = Object.values(counts).reduce((sum, count) => sum + count, 0);
-  const total = 2 * records + journal.sequence + counts.photograph! + documents;
+  const total = 2 * records + journal.sequence + counts.photograph! + counts['label-picture']! + documents;
   let done = 0;
   const wrote = (count: number) => {
     done += count;
@@ -192,6 +205,7 @@ async function fill(
   for (const table of tables) await appendTable(writing, table);
   await writing.append('journal/journal.jsonl', journalLines(writing));
   await appendPhotographs(writing);
+  await appendPictures(writing);
   const leftOut = await appendDocuments(writing, at);
   const { id, name } = kitchen;
   const manifest: Manifest = {

@@ -8,6 +8,8 @@ const RETIRABLE = {
   instrument: 'instrument',
   container: 'kind of bottle',
   contact: 'contact',
+  label_sheet: 'label sheet',
+  label_picture: 'picture',
 } as const;
 
 /** Takes a thing of the kitchen out of use, or back into it; what was recorded with it keeps it. */
@@ -25,6 +27,6 @@ export async function retire(
   if (!thing) throw notFound(RETIRABLE[noun]);
   if ((thing.retired_at !== null) === retired) return { id };
   await update(w.tx, noun, id, { retired_at: retired ? toSql(w.now) : null });
-  await journal(w, noun, id, retired ? 'retire' : 'restore', {});
+  await journal(w, noun.replace('_', '-') as never, id, retired ? 'retire' : 'restore', {});
   return { id };
 }

@@ -5,6 +5,7 @@ import { type Database, marks, rows, type Touched } from '../database/pool.ts';
 /** Every table of the record: whose rows the journal holds, so that they can be rebuilt from it and held against it. */
 export const RECORD_TABLES: readonly string[] = [
   ...['kitchen', 'account', 'formula', 'formula_version', 'instrument', 'container', 'vessel', 'own_process'],
+  ...['label_picture', 'label_design', 'label_sheet'],
   ...['spreadsheet', 'earlier_lot', 'earlier_sale', 'contact'],
   ...['own_ingredient', 'own_measure', 'stock_lot', 'stock_taking', 'pack', 'plan', 'lot', 'lot_step'],
   ...new Set(Object.values(entries).map((kind) => kind.table)),

@@ -1,10 +1,11 @@
 import type { Kitchen, Workshop } from '@inch/contract/kitchen';
+import { usualLabelling } from '@inch/core/label';
 import { type Database, fromSql, rows, update } from '../database/pool.ts';
 
 const installed = (column: string) =>
   `(SELECT n.${column} FROM installation n WHERE n.kitchen_id = k.id) AS ${column}`;
 
-export const KITCHEN_COLUMNS = `k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.temperature_unit, k.weight_unit, k.locale, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.revision,
+export const KITCHEN_COLUMNS = `k.id, k.name, k.place, k.elevation_metres, k.cup_school, k.rule_pack, k.local_statement, k.critical_ph, k.currency, k.time_zone, k.workshop, k.temperature_unit, k.weight_unit, k.locale, k.fill_tolerance_percent, k.second_person, k.idle_minutes, k.labelling, k.revision,
   ${installed('brought_in_at')}, ${installed('brought_in_sequence')}, ${installed('brought_in_signed')}`;
 
 const DAY = { from: '08:00', to: '19:00' };
@@ -38,6 +39,7 @@ export interface KitchenRow {
   fill_tolerance_percent: number;
   second_person: number;
   idle_minutes: number | null;
+  labelling: string | null;
   revision: number;
   brought_in_at: string | null;
   brought_in_sequence: number | null;
@@ -60,6 +62,7 @@ export const kitchenFrom = (row: KitchenRow): Kitchen => ({
   fillTolerancePercent: row.fill_tolerance_percent,
   secondPerson: row.second_person === 1,
   idleMinutes: row.idle_minutes,
+  labelling: row.labelling === null ? usualLabelling : JSON.parse(row.labelling),
   revision: row.revision,
   broughtIn:
     row.brought_in_at === null
@@ -98,6 +101,7 @@ export const writeKitchen = (db: Database, k: Kitchen): Promise<void> =>
     fill_tolerance_percent: k.fillTolerancePercent,
     second_person: k.secondPerson,
     idle_minutes: k.idleMinutes,
+    labelling: JSON.stringify(k.labelling),
     revision: k.revision + 1,
   });
 

@@ -3,6 +3,7 @@ import { type FileEvent, OWN_TABLES, type ToldNoun } from '@inch/contract/kitche
 import { dayOf } from '@inch/core/calendar';
 import { type EntryKind, entries, type Noun, type PostedNoun, type StrikeableNoun } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
+import { recordTemperature } from '../ageing/temperatures.ts';
 import { rows } from '../database/pool.ts';
 import { record } from '../entry/record.ts';
 import { invalid } from '../http/problem.ts';
@@ -20,6 +21,8 @@ export interface Stage {
   lotId: string;
   /** Ids of rows by the file's keys, by table: the kitchen's things, the lot's steps and its entries so far. */
   ids: Record<string, Ids>;
+  /** A time of the file, "2026-11-03 09:10", moved as the lot's are. */
+  when: (wall: string) => string;
   /** A day of the file, moved as its times are. */
   moved: (day: string) => string;
 }
@@ -61,11 +64,19 @@ async function withIds(stage: Stage, kind: EntryKind, event: Record<string, unkn
   return said;
 }
 
-async function checkInto(stage: Stage, noun: 'calibration' | 'check', event: Record<string, unknown>) {
+async function checkInto(
+  stage: Stage,
+  noun: 'calibration' | 'check' | 'place-temperature',
+  event: Record<string, unknown>,
+) {
   const { w, at } = stage;
   const instrumentId = found(stage.ids.instrument, String(event.instrument), 'instrument');
   const said = { id: newId(), at, ...(await withIds(stage, entries[noun], event)) };
-  if (noun === 'check')
+  if (noun === 'place-temperature') {
+    const body = bodyOf('place-temperature').parse(said) as EntrySaid<'place-temperature'>;
+    const samples = body.samples.map((s) => ({ ...s, at: stage.when(s.at) }));
+    await recordTemperature(w, instrumentId, { ...body, samples });
+  } else if (noun === 'check')
     await checkInstrument(w, instrumentId, bodyOf('check').parse(said) as EntrySaid<'check'>);
   else await calibrate(w, instrumentId, bodyOf('calibration').parse(said) as EntrySaid<'calibration'>);
 }
@@ -94,7 +105,8 @@ const isByProduct = (event: FileEvent): event is Extract<FileEvent, { do: 'by-pr
 export async function play(stage: Stage, event: FileEvent): Promise<void> {
   if (isByProduct(event)) return takeInto(stage, event);
   const noun: ToldNoun = event.do;
-  if (noun === 'calibration' || noun === 'check') return checkInto(stage, noun, event);
+  if (noun === 'calibration' || noun === 'check' || noun === 'place-temperature')
+    return checkInto(stage, noun, event);
   const { lotId, at } = stage;
   const id = newId();
   const kind: EntryKind = entries[noun];

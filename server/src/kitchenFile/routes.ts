@@ -175,7 +175,7 @@ function deedsOf({ w, lot, formulas, things, when, moved }: Making): Deed[] {
   };
   const played = lot.events.map((event) => {
     const at = when(event.at);
-    const stage: Stage = { w: { ...w, now: at }, at, lotId: begun.id, ids, moved };
+    const stage: Stage = { w: { ...w, now: at }, at, lotId: begun.id, ids, moved, when };
     const refused = (error: Error) => {
       const known = error instanceof Problem || error.name === 'TransitionError';
       return known

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { PAPERS, type Paper } from '@inch/core/label';
 import PDFDocument from 'pdfkit';
 
 const require = createRequire(import.meta.url);
@@ -12,12 +13,44 @@ const font = (style: '400Regular' | '700Bold') =>
 const REGULAR = font('400Regular');
 const BOLD = font('700Bold');
 
-/** A PDF in the typeface of the application, which it carries with it: "regular" and "bold". */
-export function newDocument(options: PDFKit.PDFDocumentOptions): PDFKit.PDFDocument {
-  const doc = new PDFDocument(options);
+/** How the root of a document is written into the file: pdfkit has no option for what a viewer should not do. */
+interface Root {
+  _root: { data: Record<string, unknown> };
+}
+
+/** A PDF in the typeface of the application, which it carries with it: "regular" and "bold". One with a language is tagged, shows its title and is not scaled at print. */
+export function newDocument({
+  language,
+  ...options
+}: PDFKit.PDFDocumentOptions & { language?: string }): PDFKit.PDFDocument {
+  const doc = new PDFDocument({
+    ...options,
+    ...(language ? { tagged: true, lang: language, displayTitle: true, pdfVersion: '1.7' } : {}),
+  });
+  if (language) {
+    const { data } = (doc as unknown as Root)._root;
+    data.ViewerPreferences = {
+      ...(data.ViewerPreferences as object),
+      DisplayDocTitle: true,
+      PrintScaling: 'None',
+    };
+  }
   doc.registerFont('regular', REGULAR);
   doc.registerFont('bold', BOLD);
   return doc;
+}
+
+const POINTS_PER_MM = 72 / 25.4;
+
+/** A new page of a paper or a size, on which everything is drawn in mm. */
+export function pageOf(
+  doc: PDFKit.PDFDocument,
+  of: Paper | { widthMm: number; heightMm: number },
+): { widthMm: number; heightMm: number } {
+  const size = typeof of === 'string' ? PAPERS[of] : of;
+  doc.addPage({ size: [size.widthMm * POINTS_PER_MM, size.heightMm * POINTS_PER_MM], margin: 0 });
+  doc.scale(POINTS_PER_MM);
+  return size;
 }
 
 /** The bytes of a document, once it is ended. */

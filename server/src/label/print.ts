@@ -1,11 +1,13 @@
+import type { LabelView } from '@inch/contract/label';
 import type { Judge } from '../entry/judge.ts';
-import { Problem } from '../http/problem.ts';
+import { invalid, Problem } from '../http/problem.ts';
 import { fullLot } from '../lot/change.ts';
 import { takeLabels } from '../stock/withdraw.ts';
-import { labelOf } from './label.ts';
+import { artworkOf, drawnLabel, labelOf } from './label.ts';
+import { requireSheet } from './sheets.ts';
 
 /** Refuses a label whose differences from the formula nobody looked at. */
-export function refuseUnseen({ differences }: { differences: readonly string[] }): void {
+export function refuseUnseen({ differences }: Pick<LabelView, 'differences'>): void {
   if (differences.length === 0) return;
   throw new Problem(
     409,
@@ -13,14 +15,44 @@ export function refuseUnseen({ differences }: { differences: readonly string[] }
   );
 }
 
+/** Whether a print of the lot saw the very differences that there are now. */
+export const wereSeen = (
+  { differences }: Pick<LabelView, 'differences'>,
+  prints: readonly { differences: readonly string[] }[],
+): boolean => prints.some((p) => differences.every((d) => p.differences.includes(d)));
+
 /** Records a print of the label: refused where it may not be printed, or where what differs from the formula was not looked at. */
 export const judgePrint: Judge<'print'> = async ({ w, lot: head, said, at }) => {
-  const label = await labelOf(w.tx, await fullLot(w, head.id), w.kitchen);
+  const lot = await fullLot(w, head.id);
+  const label = await labelOf(w.tx, lot, w.kitchen);
   if (label.refusal) throw new Problem(409, label.refusal);
   if (!said.differencesSeen) refuseUnseen(label);
+  if (said.sheetId !== null) {
+    const { measures } = await requireSheet(w.tx, w.kitchen.id, said.sheetId);
+    const each = measures.rows * measures.columns;
+    if (said.firstLabel !== null && said.firstLabel > each)
+      throw invalid('firstLabel', `That sheet has ${each} labels.`);
+  }
+  if (said.reprintOf !== null && said.why === null)
+    throw invalid('why', 'Say why it is printed anew: torn, smeared, lost.');
+  const faces = drawnLabel(label).faces.length;
   const cause = { kind: 'printed', lotId: head.id, entryId: said.id, at } as const;
   return {
-    kept: { statement: label.content.statement, label: label.content },
-    after: () => takeLabels(w, said.copies, cause),
+    kept: {
+      statement: label.content.statement,
+      differences: label.differences.map((d) => d.slice(0, 500)),
+      label: artworkOf(label, label.design),
+    },
+    after: () => takeLabels(w, said.copies * faces, cause),
   };
+};
+
+/** Labels of a print that did not go onto a bottle: never more than it printed. */
+export const judgeSpoilt: Judge<'spoilt-label'> = async ({ w, lot: head, said }) => {
+  const lot = await fullLot(w, head.id);
+  const print = lot.prints.find((p) => p.id === said.printId)!;
+  const before = lot.spoiltLabels.filter((s) => s.printId === print.id).reduce((sum, s) => sum + s.count, 0);
+  if (before + said.count > print.copies)
+    throw invalid('count', `That print was of ${print.copies}, and ${before} of them are spoilt already.`);
+  return { kept: {} };
 };

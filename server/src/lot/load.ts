@@ -24,6 +24,9 @@ const PLAIN = {
   'storage-change': 'storageChanges',
   decision: 'decisions',
   print: 'prints',
+  'spoilt-label': 'spoiltLabels',
+  look: 'looks',
+  dating: 'datings',
 } as const satisfies Partial<Record<Noun, keyof LotRecord>>;
 
 type PlainNoun = keyof typeof PLAIN;

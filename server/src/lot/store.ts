@@ -77,6 +77,9 @@ function headFrom(row: HeadRow): StoredLot {
     fates: [],
     deviations: [],
     storageChanges: [],
+    spoiltLabels: [],
+    looks: [],
+    datings: [],
   };
 }
 

@@ -1,7 +1,8 @@
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { LabelView, LotView } from '@inch/contract/lot';
+import type { LabelView } from '@inch/contract/label';
+import type { LotView } from '@inch/contract/lot';
 import type { Vessel } from '@inch/contract/vessel';
-import { differencesFromFormula, labelCheck, labelContent, labelMissing } from '@inch/core/label';
+import { labelCheck, labelContent, labelMissing } from '@inch/core/label';
 import { type Gate, gates, type LotKeeping, lotBottles, lotKeeping, lotLines } from '@inch/core/lot';
 import type { StoredLot } from './store.ts';
 
@@ -12,7 +13,7 @@ export function judgeLot(
 ): {
   keeping: LotKeeping;
   gates: Gate[];
-  label: Omit<LabelView, 'nutrition' | 'netHeightMm' | 'printable' | 'refusal'>;
+  label: Pick<LabelView, 'content' | 'checks'>;
 } {
   const { timeZone, rulePack } = lot;
   const asBegun = { ...kitchen, rulePack };
@@ -20,7 +21,7 @@ export function judgeLot(
   const content = labelContent(lot, keeping, asBegun);
   const checks = labelCheck(content, asBegun);
   const list = gates(lot, { timeZone, labelMissing: labelMissing(checks) });
-  return { keeping, gates: list, label: { content, checks, differences: differencesFromFormula(lot) } };
+  return { keeping, gates: list, label: { content, checks } };
 }
 
 /** A lot with everything a screen shows of it. */

@@ -65,7 +65,7 @@ export const salts: readonly Ingredient[] = [
     per100g([12.2, 0, 0, 0, 0]),
     { kind: 'salt', acid: 'citric', molPer100g: 0.34, basePer100g: 1.02 },
     {
-      labelName: 'sodium citrate (acidity regulator)',
+      labelName: 'sodium citrate',
       gramsPerMl: spoon(4.5),
       also: ['trisodium citrate'],
       caution: BASE,
@@ -109,7 +109,7 @@ export const salts: readonly Ingredient[] = [
     per100g([0.5, 0, 0, 0, 0]),
     { kind: 'unknown', base: 0.9 },
     {
-      labelName: 'potassium metabisulphite (preservative, sulphites)',
+      labelName: 'potassium metabisulphite',
       allergens: ['sulphites'],
       gramsPerMl: spoon(6),
       also: ['potassium metabisulfite', 'sulphite', 'campden powder'],

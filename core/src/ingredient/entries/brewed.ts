@@ -87,7 +87,7 @@ export const brewed: readonly Ingredient[] = [
   milk('soy-milk', 'Soy milk', [92.7, 0.4, 0.3, 0.3, 2], { allergens: ['soy'], also: ['soya milk'] }),
   milk('almond-milk', 'Almond milk', [96.5, 0.4, 0.1, 0.1, 1.5], {
     allergens: ['tree-nuts'],
-    labelName: 'almond milk (tree nut)',
+    labelName: 'almond milk',
   }),
   milk('rice-milk', 'Rice milk', [89.3, 0, 4.0, 0.5, 1], {}),
   milk('coconut-milk', 'Coconut milk', [67.6, 3.3, 0, 0, 24], { also: ['coconut cream'] }),

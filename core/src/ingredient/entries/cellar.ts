@@ -64,7 +64,7 @@ function wine(
     ...{ family: 'spirit', liquid: true, heated: false, gramsPerMl: { cup: 0.99 + sugars * 0.004 } },
     per100g: per100g([97.5 - ethanol - sugars, 0, sugars / 2, sugars / 2, 0], ethanol),
     allergens: ['sulphites'],
-    labelName: `${name.split(',')[0]!.toLowerCase()} (contains sulphites)`,
+    labelName: `${name.split(',')[0]!.toLowerCase()}`,
     source: `${FDC}; pH and acidity: typical of the kind`,
     ...rest,
   };
@@ -80,25 +80,25 @@ export const cellar: readonly Ingredient[] = [
     caution: 'Weaker than cider vinegar. Seasoned rice vinegar holds sugar and salt: not this.',
   }),
   vinegar('red-wine-vinegar', 'Red wine vinegar, 6 %', 6, {
-    labelName: 'red wine vinegar (contains sulphites)',
+    labelName: 'red wine vinegar',
     allergens: ['sulphites'],
     also: ['red wine vinegar'],
   }),
   vinegar('sherry-vinegar', 'Sherry vinegar, 7 %', 7, {
-    labelName: 'sherry vinegar (contains sulphites)',
+    labelName: 'sherry vinegar',
     allergens: ['sulphites'],
     also: ['sherry vinegar'],
   }),
   vinegar('balsamic-vinegar', 'Balsamic vinegar, 6 %', 6, {
     sugars: 16,
-    labelName: 'balsamic vinegar (contains sulphites)',
+    labelName: 'balsamic vinegar',
     allergens: ['sulphites'],
     gramsPerMl: { cup: 1.08 },
     also: ['balsamic', 'balsamic vinegar'],
   }),
   vinegar('white-balsamic', 'White balsamic vinegar, 6 %', 6, {
     sugars: 14,
-    labelName: 'white balsamic vinegar (contains sulphites)',
+    labelName: 'white balsamic vinegar',
     allergens: ['sulphites'],
     gramsPerMl: { cup: 1.07 },
     also: ['white balsamic', 'white balsamic vinegar'],

@@ -55,7 +55,7 @@ export const driedFruits: readonly Ingredient[] = [
     {
       freshWater: 80.5,
       rest: {
-        labelName: 'sultanas (contain sulphites)',
+        labelName: 'sultanas',
         gramsPerMl: cup(145),
         allergens: ['sulphites'],
         formOf: 'white-grape',
@@ -108,7 +108,7 @@ export const driedFruits: readonly Ingredient[] = [
     {
       freshWater: 84,
       rest: {
-        labelName: 'dried pears (contain sulphites)',
+        labelName: 'dried pears',
         allergens: ['sulphites'],
         gramsPerMl: cup(180),
         formOf: 'pear',
@@ -125,7 +125,7 @@ export const driedFruits: readonly Ingredient[] = [
     {
       freshWater: 88.9,
       rest: {
-        labelName: 'dried peaches (contain sulphites)',
+        labelName: 'dried peaches',
         allergens: ['sulphites'],
         gramsPerMl: cup(160),
         formOf: 'peach',

@@ -77,7 +77,7 @@ export const forms: readonly Ingredient[] = [
       [0.8, 1.2, 1.7],
       { malic: 0.6, citric: 0.4 },
       {
-        labelName: 'dried apricots (contain sulphites)',
+        labelName: 'dried apricots',
         gramsPerMl: cup(130),
         gramsPerPiece: { each: 7 },
         formOf: 'apricot',
@@ -95,7 +95,7 @@ export const forms: readonly Ingredient[] = [
       [0.3, 0.5, 0.9],
       { malic: 0.95, citric: 0.05 },
       {
-        labelName: 'dried apples (contain sulphites)',
+        labelName: 'dried apples',
         gramsPerMl: cup(86),
         formOf: 'apple',
         allergens: ['sulphites'],
@@ -112,7 +112,7 @@ export const forms: readonly Ingredient[] = [
       [5.4, 5.8, 6.2],
       { citric: 0.97, malic: 0.03 },
     ),
-    labelName: 'lime juice (contains sulphites)',
+    labelName: 'lime juice',
     family: 'juice',
     gramsPerMl: { cup: 1.03 },
     liquid: true,

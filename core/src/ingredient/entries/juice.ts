@@ -46,7 +46,7 @@ export const juices: readonly Ingredient[] = [
     [4.5, 4.6, 4.9],
     { citric: 0.97, malic: 0.03 },
     {
-      labelName: 'lemon juice (contains sulphites)',
+      labelName: 'lemon juice',
       family: 'juice',
       gramsPerMl: juiceMl,
       liquid: true,

@@ -173,7 +173,7 @@ export const lowAcidThings: readonly Ingredient[] = [
     minerals: [733, 269, 270],
     ...dried,
     allergens: ['tree-nuts'],
-    labelName: 'almonds (tree nut)',
+    labelName: 'almonds',
     gramsPerMl: { cup: 143 / 236.588 },
   }),
 ];

@@ -92,7 +92,7 @@ export const staples: readonly Ingredient[] = [
   vinegar('cider-vinegar', 'Cider vinegar, 5 %', 5, { labelName: 'cider vinegar' }),
   vinegar('white-vinegar', 'Distilled white vinegar, 5 %', 5, { labelName: 'distilled vinegar' }),
   vinegar('wine-vinegar', 'White wine vinegar, 6 %', 6, {
-    labelName: 'wine vinegar (contains sulphites)',
+    labelName: 'wine vinegar',
     allergens: ['sulphites'],
   }),
   vinegar('malt-vinegar', 'Malt vinegar, 5 %', 5, {
@@ -129,7 +129,7 @@ export const staples: readonly Ingredient[] = [
     per100g([0.5, 0, 0, 0, 0]),
     { kind: 'salt', acid: 'sorbic', molPer100g: 0.6657, basePer100g: 0.6657 },
     {
-      labelName: 'potassium sorbate (preservative)',
+      labelName: 'potassium sorbate',
       gramsPerMl: { cup: 0.6 },
       caution: 'At most 0.1 % by weight; it never holds botulism or salmonella.',
       source: '21 CFR 182.3640',
@@ -142,7 +142,7 @@ export const staples: readonly Ingredient[] = [
     per100g([0.5, 0, 0, 0, 0]),
     { kind: 'salt', acid: 'benzoic', molPer100g: 0.694, basePer100g: 0.694 },
     {
-      labelName: 'sodium benzoate (preservative)',
+      labelName: 'sodium benzoate',
       gramsPerMl: { cup: 0.7 },
       caution: 'At most 0.1 % by weight in the United States; it never holds botulism or salmonella.',
       source: '21 CFR 184.1733',

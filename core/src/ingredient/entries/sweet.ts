@@ -25,7 +25,7 @@ const syrup = (id: string, name: string, parts: Parts, rest: Parameters<typeof l
 
 const polyol = (id: string, name: string, gramsPerCup: number, rest: Partial<Ingredient> = {}): Ingredient =>
   pantry(id, name, 'sweetener', per100g([0.5, 0, 0, 0, 0]), neutral, {
-    ...{ labelName: `${name.toLowerCase()} (sweetener)`, gramsPerMl: { cup: gramsPerCup / 236.588 } },
+    ...{ labelName: `${name.toLowerCase()}`, gramsPerMl: { cup: gramsPerCup / 236.588 } },
     ...{
       caution: `${BODYLESS} Much of it purges: say so on the label.`,
       source: `${FDC}; declare it by its name and function`,
@@ -148,13 +148,13 @@ export const sweetThings: readonly Ingredient[] = [
   }),
   polyol('inulin', 'Inulin', 110, { labelName: 'inulin (fibre)', also: ['chicory fibre', 'inulin powder'] }),
   polyol('monk-fruit', 'Monk fruit extract', 100, {
-    labelName: 'monk fruit extract (sweetener)',
+    labelName: 'monk fruit extract',
     caution: `${INTENSE} It is not allowed as a food everywhere.`,
   }),
   polyol('saccharin', 'Saccharin', 100, { caution: INTENSE }),
-  polyol('acesulfame', 'Acesulfame K', 100, { labelName: 'acesulfame K (sweetener)', caution: INTENSE }),
+  polyol('acesulfame', 'Acesulfame K', 100, { labelName: 'acesulfame K', caution: INTENSE }),
   polyol('aspartame', 'Aspartame', 100, {
-    labelName: 'aspartame (sweetener, a source of phenylalanine)',
+    labelName: 'aspartame',
     caution: `${INTENSE} Heat and acid destroy it; its label names phenylalanine.`,
   }),
 ];

@@ -13,8 +13,8 @@ const sweetener = (id: string, name: string, labelName: string, dry: number, gra
   });
 
 export const sweeteners: readonly Ingredient[] = [
-  sweetener('erythritol', 'Erythritol', 'erythritol (sweetener)', 99.5, 190),
-  sweetener('xylitol', 'Xylitol', 'xylitol (sweetener)', 99.5, 190),
-  sweetener('stevia', 'Stevia glycosides', 'steviol glycosides (sweetener)', 95, 100),
-  sweetener('sucralose', 'Sucralose', 'sucralose (sweetener)', 98, 100),
+  sweetener('erythritol', 'Erythritol', 'erythritol', 99.5, 190),
+  sweetener('xylitol', 'Xylitol', 'xylitol', 99.5, 190),
+  sweetener('stevia', 'Stevia glycosides', 'steviol glycosides', 95, 100),
+  sweetener('sucralose', 'Sucralose', 'sucralose', 98, 100),
 ];

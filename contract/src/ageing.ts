@@ -1,0 +1,94 @@
+import { DRIFTING } from '@inch/core/ageing';
+import { z } from 'zod';
+import { bodyOf } from './entry.ts';
+import { LotState } from './lotRecord.ts';
+import { route } from './route.ts';
+import { Written } from './values.ts';
+
+const byId = z.object({ id: z.string().max(40) });
+const Drift = z.object({
+  perMonth: z.number(),
+  low: z.number(),
+  high: z.number(),
+  lots: z.number().int(),
+  count: z.number().int(),
+  spread: z.number(),
+});
+const Aged = z.object({ lot: z.string(), months: z.number(), value: z.number() });
+
+const byFigure = <T extends z.ZodType>(schema: T) =>
+  z.object(Object.fromEntries(DRIFTING.map((f) => [f, schema])) as Record<(typeof DRIFTING)[number], T>);
+
+const Evidence = z.object({
+  lots: z.number().int(),
+  looks: z.number().int(),
+  oldestGood: z.number(),
+  drifts: byFigure(Drift.nullable()),
+  supportsLonger: z.boolean(),
+  longer: z.string(),
+  shorterDays: z.number().nullable(),
+  shorter: z.string().nullable(),
+});
+
+const Part = z.object({ heading: z.string(), lines: z.array(z.string()) });
+
+/** How the bottles kept back of a lot and of its formula age, and why it has its date. */
+export const AgeingView = z.object({
+  lot: z.object({ code: z.string(), name: z.string(), colour: z.string(), state: LotState }),
+  evidence: Evidence,
+  /** Figures of all lots of the formula at their ages. */
+  points: byFigure(z.array(Aged)),
+  why: z.array(Part),
+  /** Lots that share stock, the day of filling or a load of the canner with it. */
+  siblings: z.array(z.object({ code: z.string(), name: z.string(), by: z.string() })),
+  nextLook: z.object({ on: z.string(), opened: z.boolean() }).nullable(),
+});
+export type AgeingView = z.infer<typeof AgeingView>;
+
+const PlaceTemperature = z.object({
+  id: z.string(),
+  instrument: z.string(),
+  place: z.string(),
+  samples: z.array(z.object({ at: z.string(), celsius: z.number() })),
+  at: z.string(),
+  by: z.string(),
+});
+export type PlaceTemperature = z.infer<typeof PlaceTemperature>;
+
+export const ageingRoutes = {
+  read: route({
+    method: 'GET',
+    path: '/api/lots/:id/ageing',
+    access: 'reader',
+    summary: 'How bottles kept back of a lot and its formula age, and why the lot has its date',
+    params: byId,
+    response: AgeingView,
+  }),
+  sheet: route({
+    method: 'GET',
+    path: '/api/lots/:id/why-this-date.pdf',
+    access: 'reader',
+    summary: 'Why a lot has its date, on one page',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
+  temperatures: route({
+    method: 'GET',
+    revalidated: true,
+    path: '/api/place-temperatures',
+    access: 'reader',
+    summary: 'How warm it was where bottles stand, the newest first',
+    query: z.object({ place: z.string().max(60).optional() }),
+    response: z.array(PlaceTemperature),
+  }),
+  addTemperature: route({
+    method: 'POST',
+    path: '/api/instruments/:id/place-temperatures',
+    access: 'maker',
+    summary: 'Record how warm it was where bottles stand: one reading, or a logger’s file',
+    params: byId,
+    body: bodyOf('place-temperature'),
+    response: Written,
+  }),
+};

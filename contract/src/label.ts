@@ -1,0 +1,340 @@
+import { FIELDS, LABEL_SIDE, LANGUAGES, LOOKS, NUTRIENTS, PAPERS, type Paper } from '@inch/core/label';
+import { z } from 'zod';
+import { RulePackId } from './kitchen.ts';
+import { route } from './route.ts';
+import { Colour, Id, Name, Written } from './values.ts';
+
+const byId = z.object({ id: z.string().max(40) });
+
+export const Language = z.enum(LANGUAGES);
+
+const Vignette = z.object({ text: z.string(), typeMm: z.number().nullable(), rule: z.string() });
+
+const LabelWords = z.object({
+  language: Language,
+  name: z.string(),
+  kind: z.string(),
+  colour: Colour,
+  statement: z.string(),
+  allergens: z.string(),
+  nutsUnnamed: z.boolean(),
+  sulphitesPpm: z.number().nullable(),
+  netContents: z.string(),
+  nominalMl: z.number(),
+  dateLine: z.string(),
+  keepLine: z.string(),
+  useLine: z.string(),
+  lotLine: z.string(),
+  whoLine: z.string(),
+  warning: z.string(),
+  infantLine: z.string(),
+  localStatement: z.string(),
+  vignettes: z.array(Vignette),
+  fruitPercent: z.string(),
+  juiceLine: z.string(),
+  abv: z.number(),
+  alcoholLine: z.string(),
+  cautions: z.array(z.object({ element: z.string(), text: z.string(), rule: z.string(), from: z.string() })),
+});
+const NutritionFigure = z.object({
+  raw: z.number(),
+  declared: z.string(),
+  percentDailyValue: z.number().nullable(),
+  /** From what it is calculated. */
+  from: z.string(),
+  /** How far it may be off by what it is calculated from. */
+  tolerance: z.string(),
+});
+const Declared = z.object({ raw: z.number(), declared: z.string() });
+
+/** Nutrition of a lot as made: in a serving (United States), or in 100 mL (Europe). */
+export const Nutrition = z.object({
+  pack: RulePackId,
+  millilitres: z.number(),
+  kilojoules: Declared,
+  salt: Declared,
+  figures: z.object(
+    Object.fromEntries(NUTRIENTS.map((name) => [name, NutritionFigure])) as Record<
+      (typeof NUTRIENTS)[number],
+      typeof NutritionFigure
+    >,
+  ),
+});
+
+const side = (what: string) =>
+  z
+    .number(`${what} A number of mm.`)
+    .min(LABEL_SIDE.least, `${what} At least ${LABEL_SIDE.least} mm.`)
+    .max(LABEL_SIDE.most, `${what} At most ${LABEL_SIDE.most} mm.`);
+const shift = z.number('By how many mm?').min(-LABEL_SIDE.most).max(LABEL_SIDE.most);
+
+/** How the label of a product is drawn. */
+export const LabelDesign = z.strictObject({
+  look: z.enum(LOOKS, `Which look? One of: ${LOOKS.join(', ')}.`),
+  widthMm: side('How wide is the label?'),
+  heightMm: side('How high is the label?'),
+  code: z.boolean(),
+  numbered: z.boolean(),
+  pictureId: z.string().nullable(),
+  moved: z.array(z.strictObject({ field: z.enum(FIELDS), dx: shift, dy: shift })).max(FIELDS.length),
+  /** In the kitchen's second language: name of the product, and how it is used. */
+  second: z.strictObject({ name: z.string().trim().max(120), use: z.string().trim().max(200) }).nullable(),
+});
+export type LabelDesign = z.infer<typeof LabelDesign>;
+
+const FacedContainer = z.object({
+  name: z.string(),
+  nominalMl: z.number(),
+  heightMm: z.number(),
+  diameterMm: z.number(),
+  closure: z.string(),
+  shape: z.enum(['round', 'flat-sided']),
+  depthMm: z.number().nullable(),
+  wallMm: z.number().nullable(),
+});
+
+export const LabelView = z.object({
+  content: LabelWords,
+  /** In the kitchen's second language; null without one. */
+  second: LabelWords.nullable(),
+  checks: z.array(
+    z.object({
+      element: z.string(),
+      state: z.enum(['there', 'doubtful', 'stops']),
+      sentence: z.string(),
+      rule: z.string(),
+    }),
+  ),
+  differences: z.array(z.string()),
+  /** Calculated; null before anything is in. */
+  nutrition: Nutrition.nullable(),
+  /** Whether its figures are printed on the label. */
+  nutritionPrinted: z.boolean(),
+  netHeightMm: z.number(),
+  /** Least height of small letters, mm. */
+  leastXMm: z.number(),
+  allCm2: z.number(),
+  principalCm2: z.number(),
+  rulePack: RulePackId,
+  /** The newest filling's kind of bottle; null before anything is filled. */
+  container: FacedContainer.nullable(),
+  design: LabelDesign,
+  /** Of the design as it is saved; 0 before it is. */
+  revision: z.number().int(),
+  /** Blank labels in stock. */
+  blanks: z.number().int(),
+  printable: z.boolean(),
+  refusal: z.string().nullable(),
+});
+export type LabelView = z.infer<typeof LabelView>;
+
+const mm = (least: number, most: number, ask: string) =>
+  z.number(ask).min(least, `${ask} From ${least} to ${most}.`).max(most, `${ask} From ${least} to ${most}.`);
+const papers = Object.keys(PAPERS) as [Paper, ...Paper[]];
+
+export const SheetMeasures = z.strictObject({
+  paper: z.enum(papers, `Which paper? One of: ${papers.join(', ')}.`),
+  rows: z.int('How many rows? A whole number.').min(1, 'At least one row.').max(40, 'At most 40 rows.'),
+  columns: z
+    .int('How many columns? A whole number.')
+    .min(1, 'At least one column.')
+    .max(20, 'At most 20 columns.'),
+  leftMm: mm(0, 200, 'How far from the left edge, mm?'),
+  topMm: mm(0, 280, 'How far from the top edge, mm?'),
+  acrossMm: mm(0, 100, 'How much between columns, mm?'),
+  downMm: mm(0, 100, 'How much between rows, mm?'),
+  labelWidthMm: mm(5, 300, 'How wide is a label, mm?'),
+  labelHeightMm: mm(5, 300, 'How high is a label, mm?'),
+  round: z.boolean(),
+  shiftXMm: mm(-10, 10, 'How far is it off to the right, mm?').default(0),
+  shiftYMm: mm(-10, 10, 'How far is it off downwards, mm?').default(0),
+});
+export type SheetMeasures = z.infer<typeof SheetMeasures>;
+
+const LabelSheet = z.object({
+  id: z.string(),
+  name: z.string(),
+  measures: SheetMeasures.required(),
+  revision: z.number().int(),
+  retired: z.boolean(),
+});
+export type LabelSheet = z.infer<typeof LabelSheet>;
+export const NewLabelSheet = z.strictObject({ id: Id, name: Name, measures: SheetMeasures });
+
+const LabelPicture = z.object({ id: z.string(), name: z.string(), retired: z.boolean() });
+export type LabelPicture = z.infer<typeof LabelPicture>;
+/** Bytes of the largest picture that is taken. */
+export const LARGEST_PICTURE = 8 * 1024 * 1024;
+
+const Flag = z.enum(['true', 'false']).default('false');
+const Drawn = {
+  /** Number of the bottle that the first is for. */
+  firstBottle: z.coerce.number().int().min(1).max(10_000).optional(),
+  /** Whether what differs from the formula was looked at, where no print said so yet. */
+  differencesSeen: Flag,
+};
+const FaceId = z.enum(['front', 'back']);
+
+/** What a printed tag is of. */
+const TagOf = z.enum(['retained', 'pan', 'stock']);
+
+export const labelRoutes = {
+  read: route({
+    method: 'GET',
+    path: '/api/lots/:id/label',
+    access: 'reader',
+    summary: 'The label of the lot as made, with its check and its design',
+    params: byId,
+    response: LabelView,
+  }),
+  pdf: route({
+    method: 'GET',
+    path: '/api/lots/:id/label.pdf',
+    access: 'reader',
+    summary: 'The label at true size: one a page, or on a sheet from a place on',
+    params: byId,
+    query: z.object({
+      copies: z.coerce.number().int().min(1).max(500).default(1),
+      /** A sheet by its id; one label a page without it. */
+      sheet: z.string().max(40).optional(),
+      first: z.coerce.number().int().min(1).max(500).default(1),
+      /** The front, the back, or both in turn where the look has two. */
+      face: z.enum(['front', 'back', 'both']).default('both'),
+      cutMarks: Flag,
+      ...Drawn,
+    }),
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
+  svg: route({
+    method: 'GET',
+    path: '/api/lots/:id/label.svg',
+    access: 'reader',
+    summary: 'One label as SVG, letters as outlines',
+    params: byId,
+    query: z.object({ face: FaceId.default('front'), ...Drawn }),
+    response: z.unknown(),
+    media: 'image/svg+xml',
+  }),
+  png: route({
+    method: 'GET',
+    path: '/api/lots/:id/label.png',
+    access: 'reader',
+    summary: 'One label, or a whole sheet of it, as PNG',
+    params: byId,
+    query: z.object({
+      face: FaceId.default('front'),
+      dpi: z.coerce.number().int().min(50).max(600).default(300),
+      sheet: z.string().max(40).optional(),
+      first: z.coerce.number().int().min(1).max(500).default(1),
+      copies: z.coerce.number().int().min(1).max(500).default(1),
+      ...Drawn,
+    }),
+    response: z.unknown(),
+    media: 'image/png',
+  }),
+  design: route({
+    method: 'PATCH',
+    path: '/api/formulas/:id/label-design',
+    access: 'maker',
+    summary: 'Draw the label of a product; a stale revision is refused with 409',
+    params: byId,
+    body: z.strictObject({ design: LabelDesign, revision: z.int().min(0) }),
+    response: z.object({ revision: z.number().int() }),
+  }),
+  sheets: route({
+    method: 'GET',
+    revalidated: true,
+    path: '/api/label-sheets',
+    access: 'reader',
+    summary: 'Sheets of blank labels by their measures',
+    response: z.array(LabelSheet),
+  }),
+  addSheet: route({
+    method: 'POST',
+    path: '/api/label-sheets',
+    access: 'maker',
+    summary: 'Add a sheet by its rows, columns, margins and gaps',
+    body: NewLabelSheet,
+    response: Written,
+  }),
+  changeSheet: route({
+    method: 'PATCH',
+    path: '/api/label-sheets/:id',
+    access: 'maker',
+    summary: 'Correct a sheet, or set right what the printer is off by',
+    params: byId,
+    body: z.strictObject({ name: Name, measures: SheetMeasures, revision: z.int().min(1) }),
+    response: z.object({ id: z.string(), revision: z.number().int() }),
+  }),
+  retireSheet: route({
+    method: 'POST',
+    status: 200,
+    path: '/api/label-sheets/:id/retirement',
+    access: 'maker',
+    summary: 'Take a sheet out of use, or back into it',
+    params: byId,
+    body: z.strictObject({ retired: z.boolean() }),
+    response: z.object({ id: z.string() }),
+  }),
+  calibrationPage: route({
+    method: 'GET',
+    path: '/api/label-sheets/:id/calibration.pdf',
+    access: 'reader',
+    summary: 'A page that shows what the printer is off by',
+    params: byId,
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
+  pictures: route({
+    method: 'GET',
+    revalidated: true,
+    path: '/api/label-pictures',
+    access: 'reader',
+    summary: 'Pictures and marks for labels',
+    response: z.array(LabelPicture),
+  }),
+  addPicture: route({
+    method: 'POST',
+    path: '/api/label-pictures',
+    access: 'maker',
+    summary:
+      'Send a picture or mark as PNG, JPEG or SVG: it is drawn anew, and nothing else of the file is kept',
+    query: z.object({ id: Id, name: Name }),
+    response: Written,
+    sends: ['image/png', 'image/jpeg', 'image/svg+xml'],
+  }),
+  picture: route({
+    method: 'GET',
+    path: '/api/label-pictures/:id',
+    access: 'reader',
+    summary: 'A picture as PNG',
+    params: byId,
+    response: z.unknown(),
+    media: 'image/png',
+  }),
+  retirePicture: route({
+    method: 'POST',
+    status: 200,
+    path: '/api/label-pictures/:id/retirement',
+    access: 'maker',
+    summary: 'Take a picture out of use, or back into it',
+    params: byId,
+    body: z.strictObject({ retired: z.boolean() }),
+    response: z.object({ id: z.string() }),
+  }),
+  tags: route({
+    method: 'GET',
+    path: '/api/tags.pdf',
+    access: 'reader',
+    summary: 'Tags with code, date and name: of bottles kept back, a pan that stands, or a stock lot',
+    query: z.object({
+      of: TagOf,
+      /** Code of the lot or of the stock lot. */
+      code: z.string().max(40),
+      copies: z.coerce.number().int().min(1).max(60).default(1),
+    }),
+    response: z.unknown(),
+    media: 'application/pdf',
+  }),
+};

@@ -1,0 +1,135 @@
+import type { KeepingTime } from '../keeping/index.ts';
+import type { Look } from '../lot/index.ts';
+import { type Aged, type Drift, driftOf } from './drift.ts';
+import { type Censored, firstFaults, goodUntil } from './firstFault.ts';
+import { faultsOf, isGood } from './look.ts';
+
+/** A formula's lot with the looks at what was kept back of it. */
+export interface AgedLot {
+  code: string;
+  looks: readonly Look[];
+}
+
+const DAYS_A_MONTH = 30.4375;
+const SCORES = ['colour', 'smell', 'taste'] as const;
+export const DRIFTING = ['ph', 'brix', ...SCORES] as const;
+export type Drifting = (typeof DRIFTING)[number];
+
+/** What of a look tells how a closed bottle ages: one that was open already tells of the opened bottle. */
+const ofAge = (looks: readonly Look[]): Look[] =>
+  looks.filter((l) => l.struck === null && l.opened !== 'open-already');
+
+/** Figures of a formula's lots at their ages. A pH counts where its meter did. */
+export const agedFigures = (lots: readonly AgedLot[], of: Drifting): Aged[] =>
+  lots.flatMap(({ code, looks }) =>
+    ofAge(looks).flatMap((l) => {
+      const value = of === 'ph' ? (l.phCounts ? l.ph : null) : l[of];
+      return value === null ? [] : [{ lot: code, months: l.ageDays / DAYS_A_MONTH, value }];
+    }),
+  );
+
+/** Last good and first bad look of each lot, by age in days. */
+function censored(lots: readonly AgedLot[]): Censored[] {
+  return lots.flatMap(({ looks }) => {
+    const own = [...ofAge(looks)].sort((a, b) => a.ageDays - b.ageDays);
+    if (own.length === 0) return [];
+    const firstBad = own.find((l) => !isGood(l));
+    const good = own
+      .filter((l) => isGood(l) && (firstBad === undefined || l.ageDays < firstBad.ageDays))
+      .at(-1);
+    return [{ good: good?.ageDays ?? 0, bad: firstBad?.ageDays ?? null }];
+  });
+}
+
+/** What a kitchen's bottles kept back say of a formula. */
+export interface AgeingEvidence {
+  lots: number;
+  looks: number;
+  /** Age of the oldest good look, days. */
+  oldestGood: number;
+  drifts: Record<Drifting, Drift | null>;
+  /** Whether they support the longer row of the keeping table, and in a sentence why, or what is missing. */
+  supportsLonger: boolean;
+  longer: string;
+  /** Days up to which nine in ten had no fault, where that is shorter than its time; null where nothing speaks for a shorter date. */
+  shorterDays: number | null;
+  shorter: string | null;
+}
+
+/** Rows of the keeping table that own bottles may lengthen, with the months of the longer one. Nothing lengthens the 3-, 7- and 14-day rows. */
+const LONGER_ROWS: Partial<Record<KeepingTime['row'], number>> = { shelf: 18, 'cold-acetic': 6 };
+const LOTS_ASKED = 2;
+const BOTTLES_ASKED = 3;
+const MOST_WITHOUT_FAULT = 0.9;
+
+export interface EvidenceFor {
+  row: KeepingTime['row'];
+  time: KeepingTime['time'];
+  /** % of acetic acid in the product, by what went in. */
+  aceticPercent: number | null;
+  criticalPh: number;
+  /** Highest pH at release that counts; null where none was measured. */
+  ph: number | null;
+}
+
+function longerOf(
+  lots: readonly AgedLot[],
+  of: EvidenceFor,
+  ph: Drift | null,
+): { supportsLonger: boolean; longer: string } {
+  const months = LONGER_ROWS[of.row];
+  const no = (longer: string) => ({ supportsLonger: false, longer });
+  if (months === undefined)
+    return no('The keeping table has no longer row for this kind: bottles kept back do not lengthen it.');
+  if (of.row === 'cold-acetic' && (of.aceticPercent ?? 0) < 2)
+    return no('The longer row asks for 2 % acetic acid at least, and this has less.');
+  const looks = lots.flatMap((lot) => ofAge(lot.looks).map((look) => ({ code: lot.code, look })));
+  const bad = looks.filter(({ look }) => look.ageDays <= months * DAYS_A_MONTH && faultsOf(look).length > 0);
+  if (bad.length > 0)
+    return no(
+      `Lot ${bad[0]!.code} had a fault at ${bad[0]!.look.ageDays} days: ${faultsOf(bad[0]!.look).join(', ')}.`,
+    );
+  const aged = looks.filter(
+    ({ look }) => look.ageDays >= Math.floor(months * DAYS_A_MONTH) - 3 && isGood(look),
+  );
+  const from = new Set(aged.map(({ code }) => code)).size;
+  if (aged.length < BOTTLES_ASKED || from < LOTS_ASKED)
+    return no(
+      `The longer row of ${months} months asks for good looks at ${BOTTLES_ASKED} bottles of ${LOTS_ASKED} lots at that age; there are ${aged.length} of ${from}.`,
+    );
+  const rises = ph && of.ph !== null ? of.ph + Math.max(0, ph.high) * months : of.ph;
+  if (rises !== null && rises > of.criticalPh)
+    return no(
+      `Its pH rises: at ${months} months it may be ${rises.toFixed(2)}, over the limit of ${of.criticalPh}.`,
+    );
+  return {
+    supportsLonger: true,
+    longer: `${aged.length} bottles of ${from} lots were good at ${months} months, none had a fault before: the longer row of ${months} months is supported.`,
+  };
+}
+
+const daysOf = (time: KeepingTime['time']): number =>
+  time === null ? 0 : time.unit === 'day' ? time.count : time.count * DAYS_A_MONTH;
+
+/**
+ * What the bottles kept back of a formula's lots say: drift of each figure, whether they support the longer row of the keeping table, and whether they speak for a shorter date.
+ * @param lots with their looks; @param of row and time of the lot that it is asked for
+ */
+export function ageingEvidence(lots: readonly AgedLot[], of: EvidenceFor): AgeingEvidence {
+  const looks = lots.flatMap((lot) => ofAge(lot.looks));
+  const drifts = Object.fromEntries(
+    DRIFTING.map((figure) => [figure, driftOf(agedFigures(lots, figure))]),
+  ) as AgeingEvidence['drifts'];
+  const until = goodUntil(firstFaults(censored(lots)), MOST_WITHOUT_FAULT);
+  const shorterDays = until !== null && until < daysOf(of.time) ? until : null;
+  return {
+    ...{ lots: lots.filter((l) => l.looks.length > 0).length, looks: looks.length, drifts },
+    oldestGood: Math.max(0, ...looks.filter(isGood).map((l) => l.ageDays)),
+    ...longerOf(lots, of, drifts.ph),
+    shorterDays,
+    shorter:
+      shorterDays === null
+        ? null
+        : `Nine bottles in ten were good at ${shorterDays} days, the last good look before the first that was not: a date of ${Math.floor(shorterDays / DAYS_A_MONTH)} months is what they bear.`,
+  };
+}

@@ -1,0 +1,88 @@
+import { LARGEST_PICTURE, type LabelPicture, labelRoutes } from '@inch/contract/label';
+import express from 'express';
+import sharp from 'sharp';
+import { type Database, insert, rows, toSql } from '../database/pool.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { type AppContext, serve } from '../http/serve.ts';
+import { retire } from '../journal/retire.ts';
+import { journal, type Writing } from '../journal/writing.ts';
+
+/** px of the longer side: 60 mm at 600 dpi and more. */
+const LONGER_SIDE = 1500;
+/** What SVG is drawn at: sharp enough before it is made smaller. */
+const DENSITY = 300;
+
+/** Entities are how a small SVG grows without end, or reaches for another file. */
+const ENTITY = /<!(?:DOCTYPE|ENTITY)/i;
+
+/** The picture drawn anew as PNG: no script, no reference, nothing else that the file held. */
+async function drawnAnew(body: unknown, type: string): Promise<Buffer> {
+  if (!Buffer.isBuffer(body) || body.length === 0)
+    throw new Problem(415, 'Send a picture as PNG, JPEG or SVG.');
+  const svg = type.includes('svg');
+  if (svg && ENTITY.test(body.toString('utf8')))
+    throw new Problem(
+      422,
+      'That SVG has a document type or entities, which are not drawn. Save it as plain SVG.',
+    );
+  try {
+    return await sharp(body, { limitInputPixels: 80_000_000, ...(svg ? { density: DENSITY } : {}) })
+      .rotate()
+      .resize(LONGER_SIDE, LONGER_SIDE, { fit: 'inside', withoutEnlargement: true })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+  } catch {
+    throw new Problem(422, 'That picture cannot be opened. Save it anew as PNG, JPEG or SVG.');
+  }
+}
+
+async function addPicture(
+  w: Writing,
+  said: { id: string; name: string },
+  image: Buffer,
+): Promise<{ id: string }> {
+  await insert(w.tx, 'label_picture', {
+    ...{ id: said.id, kitchen_id: w.kitchen.id, name: said.name, image, retired_at: null },
+    created_at: toSql(w.now),
+  });
+  await journal(w, 'label-picture', said.id, 'add', { name: said.name });
+  return { id: said.id };
+}
+
+/** The bytes of a picture of this kitchen; null where there is none of that id. */
+export async function pictureOf(db: Database, kitchenId: string, id: string): Promise<Buffer | null> {
+  const [row] = await rows<{ image: Buffer }>(
+    db,
+    'SELECT image FROM label_picture WHERE id = ? AND kitchen_id = ?',
+    [id, kitchenId],
+  );
+  return row?.image ?? null;
+}
+
+export function labelPictureRouter(app: AppContext): void {
+  app.router.use(
+    labelRoutes.addPicture.path,
+    express.raw({ type: [...labelRoutes.addPicture.sends!], limit: LARGEST_PICTURE }),
+  );
+  serve(app, labelRoutes.pictures, async ({ pool, kitchen }): Promise<LabelPicture[]> => {
+    const found = await rows<{ id: string; name: string; retired_at: string | null }>(
+      pool,
+      'SELECT id, name, retired_at FROM label_picture WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, name, id',
+      [kitchen.id],
+    );
+    return found.map(({ retired_at, ...p }) => ({ ...p, retired: retired_at !== null }));
+  });
+  serve(app, labelRoutes.addPicture, async (call) => {
+    const image = await drawnAnew(call.req.body, String(call.req.headers['content-type'] ?? ''));
+    return call.write((w) => addPicture(w, call.query, image));
+  });
+  serve(app, labelRoutes.picture, async ({ pool, kitchen, params, res }) => {
+    const image = await pictureOf(pool, kitchen.id, params.id);
+    if (!image) throw notFound('picture');
+    res.type('image/png').set('cache-control', 'private, max-age=31536000, immutable').send(image);
+    return undefined;
+  });
+  serve(app, labelRoutes.retirePicture, (call) =>
+    call.write((w) => retire(w, 'label_picture', call.params.id, call.body.retired)),
+  );
+}
