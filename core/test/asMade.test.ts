@@ -43,8 +43,8 @@ describe('the label of a lot as made', () => {
   it('in the European pack has the fruit’s share, best before, millilitres', () => {
     expect(label(releasable())).toMatchObject({
       name: 'Sour cherry syrup',
-      statement: 'Ingredients: sour cherries, sugar.',
-      fruitPercent: 'Sour cherries 67 %',
+      statement: 'Ingredients: sour cherries (69 %), sugar.',
+      fruitPercent: '',
       netContents: '237 mL',
       dateLine: 'Best before 23 Nov 2027',
       keepLine: 'Keep cool and dark. Refrigerate after opening, use within 4 weeks.',
@@ -74,30 +74,32 @@ describe('the label of a lot as made', () => {
     expect(label(raw)).toMatchObject({
       dateLine: 'Use by 26 Nov 2026',
       keepLine: expect.stringMatching(/use within 3 days/),
-      warning: expect.stringMatching(/^WARNING: This product has not been pasteurized/),
+      warning: expect.stringMatching(/^Unpasteurised: not for young children/),
     });
+    expect(label(raw, us).warning).toMatch(/^WARNING: This product has not been pasteurized/);
   });
   it('is of what went in, swaps and extras and all', () => {
     const lot = releasable();
     lot.additions[1]!.struck = { at: T(1), by: 'Wren', why: 'honey instead' };
     add(lot, 'honey', 2500, 'sugar');
     add(lot, 'almond', 40);
-    expect(label(lot).statement).toBe('Ingredients: sour cherries, honey, almonds (tree nut).');
-    expect(label(lot).allergens).toBe('Contains: tree nuts.');
-    expect(differencesFromFormula(lot)).toEqual([
+    expect(label(lot, us).statement).toBe('Ingredients: sour cherries, honey, almonds.');
+    expect(label(lot, us).allergens).toBe('Contains: tree nuts (almonds).');
+    expect(label(lot).statement).toMatch(/^Ingredients: sour cherries \(\d+ %\), honey, ALMONDS\.$/);
+    expect(differencesFromFormula(lot, 'us')).toEqual([
       'Sugar, white is in the formula and did not go in.',
       'Honey went in and is not in the formula.',
       'Almonds went in and is not in the formula.',
     ]);
   });
   it('that is as the formula has it differs in nothing', () => {
-    expect(differencesFromFormula(releasable())).toEqual([]);
+    expect(differencesFromFormula(releasable(), 'us')).toEqual([]);
   });
   it('counts what was left out as not in it', () => {
     const lot = releasable();
     lot.additions[1]!.grams = 0;
-    expect(label(lot).statement).toBe('Ingredients: sour cherries.');
-    expect(differencesFromFormula(lot)).toEqual(['Sugar, white is in the formula and did not go in.']);
+    expect(label(lot, us).statement).toBe('Ingredients: sour cherries.');
+    expect(differencesFromFormula(lot, 'us')).toEqual(['Sugar, white is in the formula and did not go in.']);
   });
   it('has no date and no keeping words while nothing carries it, and the check stops it', () => {
     const lot = releasable();

@@ -153,7 +153,18 @@ const lot = {
   decisions: [
     { id: 'd', at: T(60), by: 'Wren', event: 'release', from: 'bottled', to: 'released', why: null },
   ],
-  prints: [{ id: 'p', at: T(65), by: 'Wren', copies: 12, statement: 'Ingredients: damsons.' }],
+  prints: [
+    {
+      id: 'p',
+      at: T(65),
+      by: 'Wren',
+      copies: 12,
+      statement: 'Ingredients: damsons.',
+      differences: [],
+      reprintOf: null,
+      why: null,
+    },
+  ],
 } as unknown as LotRecord;
 
 const history = historyOf(lot, 'GBP');

@@ -25,7 +25,7 @@ CREATE TABLE label_design (
   picture_id CHAR(36) CHARACTER SET ascii NULL,
   design LONGTEXT NOT NULL CHECK (JSON_VALID(design)),
   revision INT NOT NULL,
-  UNIQUE KEY label_design_formula (kitchen_id, formula_id),
+  UNIQUE KEY label_design_one (kitchen_id, formula_id),
   CONSTRAINT label_design_kitchen FOREIGN KEY (kitchen_id) REFERENCES kitchen (id),
   CONSTRAINT label_design_formula FOREIGN KEY (formula_id) REFERENCES formula (id),
   CONSTRAINT label_design_picture FOREIGN KEY (picture_id) REFERENCES label_picture (id)

@@ -379,7 +379,7 @@ describe('a label', () => {
     await post(maker, lot, 'seal-checks', { checked: 6, failed: 0 });
     const { body } = await maker.get(`/api/lots/${lot.id}/label`);
     expect(body.differences).toEqual(['Almonds went in and is not in the formula.']);
-    expect(body.content.allergens).toBe('Contains: tree nuts.');
+    expect(body.content.allergens).toBe('Contains: tree nuts (almonds).');
     const refused = await post(maker, lot, 'prints', { copies: 6 });
     expect([refused.status, refused.body.detail]).toEqual([
       409,

@@ -19,7 +19,10 @@ export type Drifting = (typeof DRIFTING)[number];
 const ofAge = (looks: readonly Look[]): Look[] =>
   looks.filter((l) => l.struck === null && l.opened !== 'open-already');
 
-/** Figures of a formula's lots at their ages. A pH counts where its meter did. */
+/**
+ * Figures of a formula's lots at their ages. A pH counts where its meter did.
+ * @example agedFigures([], 'ph') // []
+ */
 export const agedFigures = (lots: readonly AgedLot[], of: Drifting): Aged[] =>
   lots.flatMap(({ code, looks }) =>
     ofAge(looks).flatMap((l) => {
@@ -114,6 +117,7 @@ const daysOf = (time: KeepingTime['time']): number =>
 /**
  * What the bottles kept back of a formula's lots say: drift of each figure, whether they support the longer row of the keeping table, and whether they speak for a shorter date.
  * @param lots with their looks; @param of row and time of the lot that it is asked for
+ * @example ageingEvidence([], { row: 'shelf', time: { count: 12, unit: 'month' }, aceticPercent: 0, criticalPh: 4.2, ph: 3.4 }).supportsLonger // false
  */
 export function ageingEvidence(lots: readonly AgedLot[], of: EvidenceFor): AgeingEvidence {
   const looks = lots.flatMap((lot) => ofAge(lot.looks));

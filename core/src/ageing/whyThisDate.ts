@@ -112,6 +112,7 @@ const storeLine = ({ place, quality, excursions, limit }: StoodIn): string[] => 
 /**
  * Why a lot has the date that it has, in sentences and figures: for an inspector or a stockist.
  * @param lot its record; @param keeping its date and hurdles; @param evidence of bottles kept back of its formula; @param stores where it stood
+ * @example whyThisDate(lot, lotKeeping(lot, { timeZone: 'UTC' }), ageingEvidence([], { row: 'shelf', time: null, aceticPercent: 0, criticalPh: 4.2, ph: 3.4 }), []).length // 4
  */
 export const whyThisDate = (
   lot: LotRecord,

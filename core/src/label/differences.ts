@@ -22,8 +22,11 @@ interface Weighed {
 function weighedLines(lot: LotRecord, cup: CupSchool | null): Weighed[] {
   const additions = standing(lot.additions);
   return lotLines(lot, cup).flatMap((line) => {
-    const went = additions.filter((a) => a.lineId === line.lineId).reduce((sum, a) => sum + a.grams, 0);
-    if (went === 0 || line.byJar) return [];
+    const own = additions.filter((a) => a.lineId === line.lineId && a.grams > 0);
+    const went = own.reduce((sum, a) => sum + a.grams, 0);
+    // What took the place of something else is told as that.
+    const swapped = own.some((a) => a.ingredientId !== line.ingredientId);
+    if (went === 0 || swapped || line.byJar) return [];
     const others = { ...lot, additions: lot.additions.filter((a) => a.lineId !== line.lineId) };
     const asked =
       line.follows === null ? line.grams : lotLines(others, cup).find((l) => l.lineId === line.lineId)!.now;

@@ -1,6 +1,42 @@
 export { additiveClass } from './additive.ts';
 export { allergensIn, type Declared, declaredAllergens, nutsIn, sulphitesPpm } from './allergens.ts';
-export * from './art/index.ts';
+export {
+  type Art,
+  bled,
+  boxOf,
+  CAPITAL,
+  type Face,
+  FIELDS,
+  type FieldId,
+  INK,
+  type MeasureText,
+  X_HEIGHT,
+} from './art/art.ts';
+export { contrast } from './art/colour.ts';
+export { type Artwork, labelArtwork, sizeThatFits } from './art/compose.ts';
+export {
+  LABEL_SIDE,
+  type LabelDesign,
+  LOOKS,
+  type Look,
+  lookNames,
+  type Moved,
+  sizeOn,
+  usualDesign,
+} from './art/design.ts';
+export { panelFormats } from './art/panel.ts';
+export { servingsSaid } from './art/panelRows.ts';
+export type { ArtworkOf } from './art/place.ts';
+export {
+  PAPERS,
+  type Paper,
+  type SheetMeasures,
+  type SheetPlace,
+  sheetPlaces,
+  sheetsFor,
+  whyNoSheet,
+} from './art/sheet.ts';
+export { codePath, type Drawing, faceSvg, svgOf } from './art/svg.ts';
 export { type CautionLine, cautionLines } from './cautionLines.ts';
 export { type LabelCheck, labelCheck, labelMissing } from './check.ts';
 export { type LabelContent, type LabelKitchen, labelContent, type OwnWords, secondWords } from './content.ts';

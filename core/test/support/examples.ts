@@ -1,14 +1,16 @@
+import { ageingEvidence } from '@inch/core/ageing';
 import { type FormulaContent, forecast, lineAmounts, massOf, nothing } from '@inch/core/formula';
 import type { HeatProcess, ProcessedProduct } from '@inch/core/heat';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import type { HurdleFacts } from '@inch/core/keeping';
-import { labelCheck, labelContent } from '@inch/core/label';
+import { labelArtwork, labelCheck, labelContent, labelWords } from '@inch/core/label';
 import { lotKeeping } from '@inch/core/lot';
 import type { VesselShape } from '@inch/core/pan';
 import { makingOf } from '@inch/core/planning';
 import { parseQuantity, tokensOf } from '@inch/core/quantity';
 import { entries } from '@inch/core/record';
 import { emptySimulatedPan, pouredIn, simulatedBench } from '@inch/core/simulated';
+import { artworkFor, roughly } from './label.ts';
 import { releasable, T } from './lot.ts';
 
 /** A lot with all its evidence, and the formula it was made of: 4 kg of sour cherries, 2 kg of sugar. */
@@ -73,5 +75,6 @@ export const inExamples = {
   ...{ catalogue: shippedCatalogue, lot, cherry, setting, pan, letter, jarred, kept, label, T },
   ...{ sack, kitchen, bench, entries },
   ...{ forecast, lineAmounts, massOf, labelCheck, lotKeeping, makingOf, parseQuantity, tokensOf },
-  ...{ emptySimulatedPan, nothing },
+  ...{ emptySimulatedPan, nothing, ageingEvidence, labelArtwork, labelWords },
+  ...{ artwork: artworkFor(), measure: roughly },
 };

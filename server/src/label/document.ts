@@ -15,7 +15,7 @@ const BOLD = font('700Bold');
 
 /** How the root of a document is written into the file: pdfkit has no option for what a viewer should not do. */
 interface Root {
-  _root: { data: Record<string, unknown> };
+  _root: { data: { ViewerPreferences: { data: Record<string, unknown> } } };
 }
 
 /** A PDF in the typeface of the application, which it carries with it: "regular" and "bold". One with a language is tagged, shows its title and is not scaled at print. */
@@ -27,14 +27,7 @@ export function newDocument({
     ...options,
     ...(language ? { tagged: true, lang: language, displayTitle: true, pdfVersion: '1.7' } : {}),
   });
-  if (language) {
-    const { data } = (doc as unknown as Root)._root;
-    data.ViewerPreferences = {
-      ...(data.ViewerPreferences as object),
-      DisplayDocTitle: true,
-      PrintScaling: 'None',
-    };
-  }
+  if (language) (doc as unknown as Root)._root.data.ViewerPreferences.data.PrintScaling = 'None';
   doc.registerFont('regular', REGULAR);
   doc.registerFont('bold', BOLD);
   return doc;

@@ -52,17 +52,15 @@ export function drawFace(
   doc.save().translate(at.xMm, at.yMm);
   if (face.round) doc.circle(face.widthMm / 2, face.heightMm / 2, face.widthMm / 2).clip();
   else doc.rect(-bleedMm, -bleedMm, face.widthMm + 2 * bleedMm, face.heightMm + 2 * bleedMm).clip();
-  // Grounds are decoration to a reader of the file; words are its paragraphs.
-  struct.add(
-    doc.struct('Figure', { alt: 'Ground and drawing of the label' }, () => {
-      for (const art of face.art.filter((a) => !isText(a))) one(doc, bled(art, face, bleedMm), drawnWith);
-    }),
-  );
-  struct.add(
-    doc.struct('P', {}, () => {
-      for (const art of face.art.filter(isText)) one(doc, art, drawnWith);
-    }),
-  );
+  // Drawn at once: what is drawn in a structure's own function comes only when the document is put together, out of its place.
+  const drawing = doc.markStructureContent('Figure');
+  for (const art of face.art.filter((a) => !isText(a))) one(doc, bled(art, face, bleedMm), drawnWith);
+  doc.endMarkedContent();
+  struct.add(doc.struct('Figure', { alt: 'Ground and drawing of the label' }, [drawing]));
+  const words = doc.markStructureContent('P');
+  for (const art of face.art.filter(isText)) one(doc, art, drawnWith);
+  doc.endMarkedContent();
+  struct.add(doc.struct('P', {}, [words]));
   doc.restore();
   if (face.hole)
     doc

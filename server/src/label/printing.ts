@@ -169,9 +169,10 @@ export async function labelPng(printing: Printing, id: Face['id'], dpi: number):
   const svg = printing.sheet ? sheetSvg(printing, printing.sheet) : labelSvg(printing, id);
   const size = printing.sheet ? PAPERS[printing.sheet.paper] : oneFace(printing, id).face;
   const px = (mm: number) => Math.round((mm / MM_PER_INCH) * dpi);
-  return sharp(Buffer.from(svg), { density: dpi, limitInputPixels: 120_000_000 })
-    .resize(px(size.widthMm), px(size.heightMm), { fit: 'fill' })
-    .withMetadata({ density: dpi })
-    .png()
-    .toBuffer();
+  // Its size is said in px: a size in mm would be scaled by the density a second time.
+  const sized = svg.replace(
+    /width="[^"]+" height="[^"]+"/,
+    `width="${px(size.widthMm)}" height="${px(size.heightMm)}" preserveAspectRatio="none"`,
+  );
+  return sharp(Buffer.from(sized)).withMetadata({ density: dpi }).png().toBuffer();
 }

@@ -17,12 +17,14 @@ export async function tagPdf(tag: Tag, copies: number, modules: boolean[][], at:
   doc.addStructure(root);
   for (let i = 0; i < copies; i++) {
     pageOf(doc, SIZE);
-    root.add(
-      doc.struct('Figure', { alt: `Code ${tag.code}` }, () => {
-        doc.path(codePath(modules, 2, (SIZE.heightMm - CODE_MM) / 2, CODE_MM)).fill('#000000');
-      }),
-    );
-    root.add(doc.struct('P', {}, () => words(doc, tag)));
+    const code = doc.markStructureContent('Figure');
+    doc.path(codePath(modules, 2, (SIZE.heightMm - CODE_MM) / 2, CODE_MM)).fill('#000000');
+    doc.endMarkedContent();
+    root.add(doc.struct('Figure', { alt: `Code ${tag.code}` }, [code]));
+    const said = doc.markStructureContent('P');
+    words(doc, tag);
+    doc.endMarkedContent();
+    root.add(doc.struct('P', {}, [said]));
   }
   root.end();
   doc.end();

@@ -70,7 +70,10 @@ function boxOfOne(art: Art, measure: MeasureText): Box | null {
   }
 }
 
-/** The box that a field takes on a face; null where it does not stand there. */
+/**
+ * The box that a field takes on a face; null where it does not stand there.
+ * @example boxOf({ id: 'front', widthMm: 60, heightMm: 40, round: false, hole: null, art: [] }, 'name', () => 10) // null
+ */
 export function boxOf(face: Face, field: FieldId, measure: MeasureText): Box | null {
   const boxes = face.art.filter((a) => a.of === field).flatMap((a) => boxOfOne(a, measure) ?? []);
   if (boxes.length === 0) return null;
@@ -91,7 +94,10 @@ export function movedBy(art: Art, dx: number, dy: number): Art {
   return art.kind === 'path' ? art : { ...art, x: art.x + dx, y: art.y + dy };
 }
 
-/** A ground that reaches an edge of its face runs so many mm over it, so that a cut a little off shows no white. */
+/**
+ * A ground that reaches an edge of its face runs so many mm over it, so that a cut a little off shows no white.
+ * @example bled({ kind: 'rect', x: 0, y: 0, width: 60, height: 10, fill: '#000000' }, { id: 'front', widthMm: 60, heightMm: 40, round: false, hole: null, art: [] }, 2) // { x: -2, y: -2, width: 64, height: 12 }
+ */
 export function bled(art: Art, face: Face, mm: number): Art {
   if (art.kind !== 'rect' || art.of !== undefined || !art.fill) return art;
   const left = art.x <= 0 ? mm : 0;

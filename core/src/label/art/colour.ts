@@ -33,7 +33,10 @@ function luminance(colour: string): number {
   return 0.2126 * r + 0.7152 * g + 0.0722 * b;
 }
 
-/** Contrast of two colours, 1–21. Source: WCAG 2.2. */
+/**
+ * Contrast of two colours, 1–21. Source: WCAG 2.2.
+ * @example contrast('#000000', '#FFFFFF') // 21
+ */
 export const contrast = (a: string, b: string): number => {
   const [low, high] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
   return (high + 0.05) / (low + 0.05);

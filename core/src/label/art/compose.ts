@@ -42,7 +42,10 @@ function placed(of: ArtworkOf, measure: MeasureText): Placed {
 const STEP_MM = 5;
 const MOST_STEPS = 40;
 
-/** A label of the same look, as large or larger, that the words fit; null where none does. */
+/**
+ * A label of the same look, as large or larger, that the words fit; null where none does.
+ * @example sizeThatFits(artwork, measure) // { widthMm: 96, heightMm: 62 }
+ */
 export function sizeThatFits(
   of: ArtworkOf,
   measure: MeasureText,
@@ -152,6 +155,7 @@ function withMoves(
 /**
  * A label drawn in its look, in the largest text that fits and never under the least the rules allow, with what keeps it from being printed.
  * @param of its words, its nutrition, its design, least sizes in mm, areas in cm²; @param measure width in mm of a text
+ * @example labelArtwork(artwork, measure).problems // []
  */
 export function labelArtwork(of: ArtworkOf, measure: MeasureText): Artwork {
   const set = placed(of, measure);

@@ -55,7 +55,10 @@ function drawn(art: Art, { outlines, picture, modules }: Drawing): string {
   }
 }
 
-/** What of a face is drawn, as SVG elements in mm, on white paper cut to its shape. */
+/**
+ * What of a face is drawn, as SVG elements in mm, on white paper cut to its shape.
+ * @example faceSvg(labelArtwork(artwork, measure).faces[0], { outlines: () => 'M0 0', picture: null, modules: null }).startsWith('<rect') // true
+ */
 export function faceSvg(face: Face, drawing: Drawing): string {
   const paper = face.round
     ? `<circle cx="${n(face.widthMm / 2)}" cy="${n(face.heightMm / 2)}" r="${n(face.widthMm / 2)}" fill="#FFFFFF"/>`
@@ -69,6 +72,7 @@ export function faceSvg(face: Face, drawing: Drawing): string {
 /**
  * One face of a label as an SVG document at true size, letters as outlines.
  * @param title what it is, said to whoever cannot see it
+ * @example svgOf(labelArtwork(artwork, measure).faces[0], { outlines: () => 'M0 0', picture: null, modules: null }, 'A label').startsWith('<svg') // true
  */
 export const svgOf = (face: Face, drawing: Drawing, title: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${n(face.widthMm)}mm" height="${n(face.heightMm)}mm" viewBox="0 0 ${n(face.widthMm)} ${n(face.heightMm)}" role="img"><title>${attribute(title)}</title>${faceSvg(face, drawing)}</svg>`;
