@@ -69,7 +69,7 @@ export const sendFile = async <
 ): Promise<z.output<R>> =>
   (await fetched(addressOf(route.path, {}, query as Record<string, unknown>), {
     method: 'POST',
-    headers: { 'content-type': route.sends![0]! },
+    headers: { 'content-type': route.sends!.includes(file.type) ? file.type : route.sends![0]! },
     body: file,
   })) as z.output<R>;
 

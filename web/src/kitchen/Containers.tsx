@@ -37,6 +37,7 @@ function useMeasures(c: Container, onClose: () => void) {
       headspaceInches:
         c.headspaceInches === null ? '' : depthSaid(c.headspaceInches * 25.4, 'in').replace(' in', ''),
       rated: [...c.rated],
+      ...{ shape: c.shape as string, depthMm: text(c.depthMm), wallMm: text(c.wallMm) },
     },
     hasId: false,
     schema: ContainerMeasures,
@@ -45,6 +46,9 @@ function useMeasures(c: Container, onClose: () => void) {
       tareGrams: fields.figure('tareGrams', { unit: 'g', min: 0 }),
       headspaceInches: fields.figure('headspaceInches', { unit: 'in', min: 0 }),
       rated: a.rated,
+      shape: a.shape,
+      depthMm: a.shape === 'round' ? null : fields.figure('depthMm', { unit: 'mm', min: 0 }),
+      wallMm: fields.figure('wallMm', { unit: 'mm', min: 0 }),
     }),
     write: (body) => call(containerRoutes.measure, { params: { id: c.id }, body }),
     done: 'Measured',
@@ -68,6 +72,28 @@ function RatedTicks({ form }: { form: ReturnType<typeof useMeasures> }) {
         </label>
       ))}
     </fieldset>
+  );
+}
+
+/** What a label is fitted to. */
+function Faces({ form }: { form: ReturnType<typeof useMeasures> }) {
+  return (
+    <>
+      <Field
+        label="Straight wall, mm"
+        figure
+        inputMode="decimal"
+        {...form.field('wallMm')}
+        hint="Without shoulder and neck: what a label has room on."
+      />
+      <Choice label="Its sides are" {...form.field('shape')}>
+        <option value="round">round</option>
+        <option value="flat-sided">flat</option>
+      </Choice>
+      {form.values.shape !== 'round' && (
+        <Field label="Front to back, mm" figure inputMode="decimal" {...form.field('depthMm')} />
+      )}
+    </>
   );
 }
 
@@ -108,6 +134,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
           }
         />
         <RatedTicks form={form} />
+        <Faces form={form} />
         <div className="col-span-full flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
             Cancel

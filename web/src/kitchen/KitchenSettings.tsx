@@ -17,6 +17,7 @@ import { Backups } from './Backups.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
 import { Containers } from './Containers.tsx';
 import { HeatProcesses } from './HeatProcesses.tsx';
+import { KitchenLabels } from './KitchenLabels.tsx';
 import { OwnAccount } from './OwnAccount.tsx';
 import { People } from './People.tsx';
 import { BroughtIn, WholeKitchen } from './WholeKitchen.tsx';
@@ -256,6 +257,7 @@ export function KitchenSettings() {
       <Ruled title="Settings">
         <SettingsForm owner={owner} />
       </Ruled>
+      <KitchenLabels kitchen={kitchen} owner={owner} />
       <WorkshopForm kitchen={kitchen} owner={owner} />
       <HeatProcesses owner={owner} />
       <Containers mayWrite={account.role !== 'reader'} />

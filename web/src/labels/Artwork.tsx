@@ -1,64 +1,136 @@
-import type { LabelView } from '@inch/contract/lot';
-import { labelLayout, type MeasureText } from '@inch/core/label';
-import { useEffect, useMemo, useState } from 'react';
+import type { LabelView } from '@inch/contract/label';
+import { labelRoutes } from '@inch/contract/label';
+import { type Artwork as Drawn, type Face, type LabelDesign, labelArtwork } from '@inch/core/label';
+import { useMemo } from 'react';
+import { urlOf } from '../data/address.ts';
+import { BottlePreview } from './BottlePreview.tsx';
+import { FaceArt } from './FaceDrawing.tsx';
+import { useMeasure } from './measure.ts';
 
-const FAMILY = "'Atkinson Hyperlegible Next'";
-
-/** Text width as this browser sets it, in mm: the same font as the printed label, so lines break alike. */
-function measurer(): MeasureText {
-  const context = document.createElement('canvas').getContext('2d')!;
-  return (text, sizeMm, bold) => {
-    context.font = `${bold ? 700 : 400} 100px ${FAMILY}`;
-    return (context.measureText(text).width / 100) * sizeMm;
-  };
+/** The label as it would be drawn in a design, by the typeface of this browser; null until that is there. */
+export function useArtwork(label: LabelView, design: LabelDesign): Drawn | null {
+  const measure = useMeasure();
+  return useMemo(
+    () =>
+      measure &&
+      labelArtwork(
+        {
+          ...{ label: label.content, second: label.second, design, pack: label.rulePack },
+          nutrition: label.nutritionPrinted ? label.nutrition : null,
+          ...{ netHeightMm: label.netHeightMm, leastXMm: label.leastXMm },
+          ...{ allCm2: label.allCm2, principalCm2: label.principalCm2 },
+        },
+        measure,
+      ),
+    [label, design, measure],
+  );
 }
 
-/** The label drawn at true size: one millimetre is one millimetre, as far as the screen knows its own. */
-export function Artwork({ label, size }: { label: LabelView; size: { widthMm: number; heightMm: number } }) {
-  const [ready, setReady] = useState(false);
-  useEffect(() => {
-    void Promise.all([
-      document.fonts.load(`400 16px ${FAMILY}`),
-      document.fonts.load(`700 16px ${FAMILY}`),
-    ]).then(() => setReady(true));
-  }, []);
-  const layout = useMemo(
-    () => (ready ? labelLayout(label.content, size, label.netHeightMm, measurer()) : null),
-    [label, size, ready],
-  );
-  if (!layout) return <div style={{ width: `${size.widthMm}mm`, height: `${size.heightMm}mm` }} />;
+export const pictureUrl = (design: LabelDesign): string | null =>
+  design.pictureId === null ? null : urlOf(labelRoutes.picture.path, { id: design.pictureId });
+
+const CALLED = { front: 'front', back: 'back' } as const;
+
+function FaceFigure({
+  face,
+  label,
+  design,
+  alone,
+  code,
+}: {
+  face: Face;
+  label: LabelView;
+  design: LabelDesign;
+  alone: boolean;
+  code: string;
+}) {
   return (
-    <figure>
+    <figure className="min-w-0">
       <svg
         role="img"
-        aria-label={`Label of ${label.content.name}`}
-        viewBox={`0 0 ${size.widthMm} ${size.heightMm}`}
-        className="max-w-full shadow-[0_1px_6px_rgba(20,27,45,0.25)]"
-        style={{ width: `${size.widthMm}mm`, height: `${size.heightMm}mm` }}
+        aria-label={`Label of ${label.content.name}, ${CALLED[face.id]}`}
+        viewBox={`0 0 ${face.widthMm} ${face.heightMm}`}
+        className={`max-w-full ${face.round ? 'rounded-full' : ''} shadow-[0_1px_6px_rgba(20,27,45,0.25)]`}
+        style={{ width: `${face.widthMm}mm`, height: 'auto' }}
       >
-        <rect width={size.widthMm} height={size.heightMm} fill="#ffffff" />
-        <rect width={size.widthMm} height={layout.bandMm} fill={label.content.colour} />
-        {layout.texts.map((t, i) => (
-          <text
-            key={i}
-            x={t.x}
-            y={t.y}
-            fontSize={t.sizeMm}
-            fontFamily={FAMILY}
-            fontWeight={t.bold ? 700 : 400}
-            fill={i < layout.onBand ? '#ffffff' : '#141b2d'}
-          >
-            {t.text}
+        <FaceArt face={face} picture={pictureUrl(design)} code={design.code ? code : null} />
+      </svg>
+      <figcaption className="mt-1.5 text-sm text-ink-2">
+        {alone ? '' : `${CALLED[face.id][0]!.toUpperCase()}${CALLED[face.id].slice(1)}, `}
+        <span className="figure">
+          {face.widthMm} × {face.heightMm} mm
+        </span>
+      </figcaption>
+    </figure>
+  );
+}
+
+/** Ten centimetres in millimetres: laid against a real rule it shows whether this screen draws at true size. */
+function ScreenRule() {
+  return (
+    <figure className="mt-5 max-w-full overflow-hidden">
+      <svg
+        role="img"
+        aria-label="A rule of 100 mm"
+        viewBox="-1 0 102 7"
+        style={{ width: '102mm', height: '7mm' }}
+        className="max-w-none text-ink-2"
+      >
+        {Array.from({ length: 101 }, (_, mm) => (
+          <line
+            key={mm}
+            x1={mm}
+            x2={mm}
+            y1={0}
+            y2={mm % 10 === 0 ? 4 : mm % 5 === 0 ? 3 : 2}
+            stroke="currentColor"
+            strokeWidth={0.18}
+          />
+        ))}
+        {Array.from({ length: 11 }, (_, cm) => (
+          <text key={cm} x={cm * 10} y={6.6} fontSize={2.4} textAnchor="middle" fill="currentColor">
+            {cm * 10}
           </text>
         ))}
       </svg>
-      <figcaption className="mt-2 text-sm text-ink-2">
-        <span className="figure">
-          {size.widthMm} × {size.heightMm} mm
-        </span>
-        , true size{layout.fits ? '' : ' · '}
-        {!layout.fits && <strong className="text-hold">the words do not fit: take a larger label</strong>}
+      <figcaption className="text-sm text-ink-2">
+        Hold a rule against it: where 100 mm are 100 mm, the label stands at true size.
       </figcaption>
     </figure>
+  );
+}
+
+/** The label drawn at true size, front and back, and on its bottle. */
+export function Artwork({
+  label,
+  design,
+  drawn,
+  lotCode,
+}: {
+  label: LabelView;
+  design: LabelDesign;
+  drawn: Drawn | null;
+  lotCode: string;
+}) {
+  if (!drawn) return <div style={{ width: `${design.widthMm}mm`, height: `${design.heightMm}mm` }} />;
+  const code = design.numbered ? `${lotCode}/1` : lotCode;
+  return (
+    <div>
+      <div className="flex flex-wrap items-end gap-6">
+        {drawn.faces.map((face) => (
+          <FaceFigure key={face.id} {...{ face, label, design, code }} alone={drawn.faces.length === 1} />
+        ))}
+        {label.container && (
+          <BottlePreview
+            container={label.container}
+            face={drawn.faces[0]!}
+            design={design}
+            colour={label.content.colour}
+            code={code}
+          />
+        )}
+      </div>
+      <ScreenRule />
+    </div>
   );
 }

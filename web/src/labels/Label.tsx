@@ -1,24 +1,25 @@
-import { entryRoutes, type LabelView, lotRoutes } from '@inch/contract/lot';
-import { labelSizes } from '@inch/core/label';
-import { readFigure } from '@inch/core/quantity';
+import { type LabelView, labelRoutes } from '@inch/contract/label';
+import type { LotView } from '@inch/contract/lot';
+import type { LabelDesign } from '@inch/core/label';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { call } from '../data/api.ts';
-import { useIds } from '../data/ids.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-import { dayAndTime } from '../ui/dates.ts';
-import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
+import { fetchFile } from '../ui/sendOut.ts';
 import { Unread } from '../ui/Unread.tsx';
-import { Artwork } from './Artwork.tsx';
+import { Artwork, useArtwork } from './Artwork.tsx';
+import { DesignForm } from './DesignForm.tsx';
 import { NutritionTable } from './NutritionTable.tsx';
+import { PrintForm } from './PrintForm.tsx';
+import { PrintRecord } from './PrintRecord.tsx';
 
 const TONES = { there: 'go', doubtful: 'hold', stops: 'stop' } as const;
 const WORDS = { there: 'present', doubtful: 'check yourself', stops: 'missing' } as const;
@@ -44,77 +45,104 @@ function Checks({ label }: { label: LabelView }) {
   );
 }
 
-function PrintForm({
-  code,
-  lotId,
+function SaveBar({
+  lot,
   label,
-  size,
+  design,
+  reset,
 }: {
-  code: string;
-  lotId: string;
+  lot: LotView;
   label: LabelView;
-  size: string;
+  design: LabelDesign;
+  reset: () => void;
 }) {
-  const [copies, setCopies] = useState('12');
-  const [seen, setSeen] = useState(false);
-  const read = readFigure(copies, { unit: '', whole: true, min: 1, max: 200 });
-  const ids = useIds();
   const write = useWrite(
-    'entry',
-    (n: number) =>
-      call(entryRoutes.print, {
-        params: { id: lotId },
-        body: { id: ids.of('print'), copies: n, differencesSeen: seen },
+    'label-design',
+    () =>
+      call(labelRoutes.design, {
+        params: { id: lot.product.formulaId },
+        body: { design, revision: label.revision },
       }),
-    {
-      done: 'Print recorded',
-      after: (_, n) => {
-        ids.forget();
-        window.open(urlOf(lotRoutes.labelPdf.path, { id: code }, { size, copies: n }), '_blank', 'noopener');
-      },
-    },
+    { done: 'Label saved', after: reset },
   );
-  if (label.refusal)
-    return (
-      <Caution tone="stop">
-        <strong>Not printed.</strong> {label.refusal}
-      </Caution>
-    );
   return (
-    <form
-      className="flex flex-wrap items-end gap-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (read.value) write.run(read.value);
-      }}
-    >
-      {label.differences.length > 0 && (
-        <Caution className="basis-full">
-          <strong>What went in differs from the formula.</strong> {label.differences.join(' ')}
-          <label className="mt-2 flex items-center gap-2 font-semibold">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={seen}
-              onChange={(e) => setSeen(e.target.checked)}
-            />{' '}
-            I have seen it; the label says what went in.
-          </label>
+    <div className="flex flex-wrap items-center gap-3" role="status">
+      <Button onClick={() => write.run(undefined)} disabled={write.busy}>
+        Save the label
+      </Button>
+      <Button tone="plain" onClick={reset}>
+        Undo the changes
+      </Button>
+      <span className="text-sm text-ink-2">
+        Not saved yet: it is of every lot of {lot.product.name}, and what is printed is what was saved.
+      </span>
+    </div>
+  );
+}
+
+/** The label as a file of one. */
+function Files({ lot }: { lot: LotView }) {
+  return (
+    <div className="mt-4 flex flex-wrap gap-2">
+      {(['svg', 'png'] as const).map((kind) => (
+        <Button
+          key={kind}
+          tone="quiet"
+          size="small"
+          onClick={() =>
+            fetchFile(urlOf(labelRoutes[kind].path, { id: lot.code }, { differencesSeen: 'true' }), '')
+          }
+        >
+          one as {kind.toUpperCase()}
+        </Button>
+      ))}
+      <a
+        className="inline-flex min-h-8 items-center px-2 text-link underline"
+        href={urlOf(labelRoutes.tags.path, {}, { of: 'retained', code: lot.code })}
+        target="_blank"
+        rel="noopener noreferrer"
+      >
+        tag for bottles kept back
+      </a>
+    </div>
+  );
+}
+
+function Desk({ lot, label }: { lot: LotView; label: LabelView }) {
+  const mayWrite = useMayWrite();
+  const [changed, setChanged] = useState<LabelDesign | null>(null);
+  const design = changed ?? label.design;
+  const drawn = useArtwork(label, design);
+  const faces = drawn?.faces.length ?? 1;
+  const printed = lot.prints.filter((p) => !p.reprintOf).reduce((sum, p) => sum + p.copies, 0);
+  const files = label.printable && mayWrite && !changed;
+  return (
+    <>
+      <div className="my-6 overflow-x-auto p-1">
+        <Artwork label={label} design={design} drawn={drawn} lotCode={lot.code} />
+      </div>
+      {drawn && drawn.problems.length > 0 && (
+        <Caution tone="stop" className="mb-5">
+          {drawn.problems.join(' ')}
         </Caution>
       )}
-      <Field
-        className="w-28"
-        label="Labels"
-        figure
-        inputMode="numeric"
-        value={copies}
-        onChange={(e) => setCopies(e.target.value)}
-        error={read.problem ?? write.fields.copies}
-      />
-      <Button type="submit" disabled={write.busy || (label.differences.length > 0 && !seen)}>
-        Print as PDF
-      </Button>
-    </form>
+      {mayWrite && (
+        <Ruled title="How it looks" className="mb-6">
+          <div className="grid gap-4 py-3">
+            <DesignForm label={label} design={design} change={setChanged} />
+            {changed && <SaveBar {...{ lot, label, design }} reset={() => setChanged(null)} />}
+          </div>
+        </Ruled>
+      )}
+      {mayWrite && !changed && (
+        <Ruled title="Print" className="mb-2">
+          <div className="py-3">
+            <PrintForm lot={lot} label={label} faces={faces} left={lot.bottles.filled - printed} />
+            {files && <Files lot={lot} />}
+          </div>
+        </Ruled>
+      )}
+    </>
   );
 }
 
@@ -124,13 +152,10 @@ export function Label() {
   const lot = useLot(code);
   const label = useQuery({
     queryKey: keys.one('label', code),
-    queryFn: () => call(lotRoutes.label, { params: { id: code } }),
+    queryFn: () => call(labelRoutes.read, { params: { id: code } }),
   });
-  const [sizeId, setSizeId] = useState('usual');
   const mayWrite = useMayWrite();
-  const failed = lot.error ?? label.error;
-  if (!lot.data || !label.data) return <Unread error={failed} retry={label.refetch} />;
-  const size = labelSizes.find((s) => s.id === sizeId)!;
+  if (!lot.data || !label.data) return <Unread error={lot.error ?? label.error} retry={label.refetch} />;
   return (
     <Sheet asideLabel="Label check" aside={<Checks label={label.data} />}>
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -139,36 +164,15 @@ export function Label() {
           <span className="figure">{lot.data.code}</span> {lot.data.product.name}
         </h1>
         <State tone={lotTone(lot.data.state)}>{lot.data.state}</State>
+        <Link className="text-link underline" to={`/shelf/${lot.data.code}/looks`}>
+          Why this date
+        </Link>
       </div>
-      <div className="my-6 overflow-x-auto p-1">
-        <Artwork label={label.data} size={size} />
-      </div>
-      <Choice className="mb-5 w-44" label="Size" value={sizeId} onChange={(e) => setSizeId(e.target.value)}>
-        {labelSizes.map((s) => (
-          <option key={s.id} value={s.id}>
-            {s.name}
-          </option>
-        ))}
-      </Choice>
-      {mayWrite && <PrintForm code={lot.data.code} lotId={lot.data.id} label={label.data} size={sizeId} />}
-      {label.data.nutrition && <NutritionTable nutrition={label.data.nutrition} />}
-      <Ruled title="Printed" className="mt-8">
-        {lot.data.prints.length === 0 ? (
-          <p className="py-3 text-ink-2">Nothing is printed yet.</p>
-        ) : (
-          <ul>
-            {lot.data.prints.map((p) => (
-              <li key={p.id} className="flex gap-4 border-b border-steel-line py-2">
-                <span className="figure w-10 text-right font-bold">{p.copies}</span>
-                <span className="min-w-0 flex-1 text-sm text-ink-2">{p.statement}</span>
-                <span className="text-sm text-ink-2">
-                  {dayAndTime(p.at)}, {p.by}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
-      </Ruled>
+      <Desk lot={lot.data} label={label.data} />
+      {label.data.nutrition && (
+        <NutritionTable nutrition={label.data.nutrition} printed={label.data.nutritionPrinted} />
+      )}
+      <PrintRecord lot={lot.data} mayWrite={mayWrite} />
     </Sheet>
   );
 }

@@ -1,4 +1,4 @@
-import type { LabelView } from '@inch/contract/lot';
+import type { LabelView } from '@inch/contract/label';
 import type { Nutrient } from '@inch/core/label';
 import { volume } from '@inch/core/quantity';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -39,7 +39,7 @@ const EU: readonly Row[] = [
 ];
 
 function Line({ row, nutrition }: { row: Row; nutrition: Nutrition }) {
-  const { declared, percentDailyValue, from } = nutrition.figures[row.of];
+  const { declared, percentDailyValue, from, tolerance } = nutrition.figures[row.of];
   return (
     <tr className="border-b border-steel-line align-top">
       <th scope="row" className={`py-1 text-left font-normal ${row.inset ? 'pl-5' : ''}`}>
@@ -53,13 +53,15 @@ function Line({ row, nutrition }: { row: Row; nutrition: Nutrition }) {
           {percentDailyValue === null ? '' : `${percentDailyValue} %`}
         </td>
       )}
-      <td className="text-sm text-ink-2">{from}</td>
+      <td className="text-sm text-ink-2">
+        {from}; {tolerance}
+      </td>
     </tr>
   );
 }
 
-/** Nutrition calculated from the lot as made, each figure with what it rests on. It is not on the label yet: whether it has to be is asked of the local rule. */
-export function NutritionTable({ nutrition }: { nutrition: Nutrition }) {
+/** Nutrition calculated from the lot as made, each figure with what it rests on and how far a laboratory may find otherwise. */
+export function NutritionTable({ nutrition, printed }: { nutrition: Nutrition; printed: boolean }) {
   const us = nutrition.pack === 'us';
   return (
     <Ruled
@@ -104,9 +106,10 @@ export function NutritionTable({ nutrition }: { nutrition: Nutrition }) {
         </tbody>
       </table>
       <p className="py-2 text-sm text-ink-2">
-        Calculated from the lot as made, not measured, and not printed on the label. Small producers who sell
-        direct are often exempt, in the United States under 21 CFR 101.9(j), in Europe under Annex V of
-        Regulation 1169/2011: ask your own rule.
+        Calculated from the lot as made, not measured.{' '}
+        {printed
+          ? 'It is printed on the label.'
+          : 'It is not printed: whether it has to be is answered in the kitchen’s settings, under Labels.'}
       </p>
     </Ruled>
   );

@@ -1,6 +1,7 @@
 import type { StockLot } from '@inch/contract/stock';
 import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useStock, useUsedUpStock } from '../data/stock.ts';
 import { Button } from '../ui/Button.tsx';
@@ -178,13 +179,16 @@ function StockOf({
 export function Stock() {
   const { data, error, refetch } = useStock();
   const mayWrite = useMayWrite();
+  const [params, setParams] = useSearchParams();
+  const asked = params.get('find');
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const [counting, setCounting] = useState(false);
   const usedUp = useUsedUpStock(all);
   if (!data) return <Unread title="Stock" error={error} retry={refetch} />;
   const shown = [...data, ...(all ? (usedUp.data ?? []) : [])];
-  const chosen = shown.find((s) => s.id === open);
+  // A code that was scanned leads here by its address.
+  const chosen = shown.find((s) => s.id === open || (open === null && s.code === asked));
   const things = byThing(shown);
   return (
     <Sheet
@@ -211,7 +215,15 @@ export function Stock() {
       ) : (
         things.map(([name, lots]) => <StockOf key={name} name={name} lots={lots} open={setOpen} />)
       )}
-      {chosen && <StockDialog stock={chosen} onClose={() => setOpen(null)} />}
+      {chosen && (
+        <StockDialog
+          stock={chosen}
+          onClose={() => {
+            setOpen(null);
+            setParams({}, { replace: true });
+          }}
+        />
+      )}
     </Sheet>
   );
 }

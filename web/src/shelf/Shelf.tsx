@@ -1,12 +1,13 @@
 import type { LotHead } from '@inch/contract/lot';
 import { plural } from '@inch/core/quantity';
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { useLotsOnHand } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
 import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
-import { Button } from '../ui/Button.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
 
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
@@ -88,6 +89,12 @@ function Heading({
         </p>
       </div>
       <div className="flex flex-wrap items-center gap-2 max-sm:w-full">
+        <Link className={buttonLook({ tone: 'plain', size: 'small' })} to="/shelf/scan">
+          Scan
+        </Link>
+        <Link className={buttonLook({ tone: 'quiet', size: 'small' })} to="/shelf/stores">
+          Cold room and cellar
+        </Link>
         <Button tone="quiet" size="small" onClick={() => sendOut('shelf.csv', 'text/csv', lotsAsCsv(shown))}>
           as CSV
         </Button>

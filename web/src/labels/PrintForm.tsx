@@ -1,0 +1,201 @@
+import { bodyOf } from '@inch/contract/entry';
+import { type LabelSheet, type LabelView, labelRoutes } from '@inch/contract/label';
+import { entryRoutes } from '@inch/contract/lot';
+import { sheetsFor } from '@inch/core/label';
+import { plural } from '@inch/core/quantity';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { urlOf } from '../data/address.ts';
+import { call } from '../data/api.ts';
+import { keys } from '../data/keys.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
+import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
+import { Caution } from '../ui/State.tsx';
+import { figureIn } from '../ui/typed.ts';
+
+export const useSheets = () =>
+  useQuery({ queryKey: keys.list('label-sheet'), queryFn: () => call(labelRoutes.sheets) });
+
+interface Props {
+  lot: { id: string; code: string; prints: readonly { id: string; copies: number; at: string }[] };
+  label: LabelView;
+  /** Bottles that have no label yet, by what was filled and what was printed. */
+  left: number;
+  /** Labels of one bottle: two where the look has a back. */
+  faces: number;
+}
+
+function usePrint({ lot, label, left }: Props) {
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `print ${lot.id}`,
+    empty: {
+      copies: String(Math.max(1, left)),
+      sheetId: '',
+      firstLabel: '1',
+      firstBottle: '1',
+      reprintOf: '',
+      why: '',
+      seen: false,
+      cutMarks: false,
+    },
+    schema: bodyOf('print'),
+    read: (a, fields) => ({
+      copies: fields.figure('copies', { unit: '', whole: true, min: 1, max: 500 }) ?? undefined,
+      sheetId: a.sheetId || null,
+      firstLabel: a.sheetId ? fields.figure('firstLabel', { unit: '', whole: true, min: 1 }) : null,
+      firstBottle: label.design.numbered
+        ? fields.figure('firstBottle', { unit: '', whole: true, min: 1 })
+        : null,
+      reprintOf: a.reprintOf || null,
+      why: a.why || null,
+      differencesSeen: a.seen,
+    }),
+    write: (body) => call(entryRoutes.print, { params: { id: lot.id }, body }),
+    done: 'Print recorded',
+    after: (_, body) => {
+      const file = urlOf(
+        labelRoutes.pdf.path,
+        { id: lot.code },
+        {
+          copies: body.copies,
+          ...(body.sheetId ? { sheet: body.sheetId, first: body.firstLabel ?? 1 } : {}),
+          ...(body.firstBottle ? { firstBottle: body.firstBottle } : {}),
+          cutMarks: form.values.cutMarks,
+        },
+      );
+      window.open(file, '_blank', 'noopener');
+    },
+  });
+  return form;
+}
+
+type Form = ReturnType<typeof usePrint>;
+
+function Differences({ label, form }: { label: LabelView; form: Form }) {
+  if (label.differences.length === 0) return null;
+  return (
+    <Caution className="basis-full">
+      <strong>What went in differs from the formula.</strong>
+      <ul className="mt-1 list-disc pl-5">
+        {label.differences.map((d) => (
+          <li key={d}>{d}</li>
+        ))}
+      </ul>
+      <label className="mt-2 flex items-center gap-2 font-semibold">
+        <input type="checkbox" className="size-5" {...form.register('seen')} /> I have seen it; the label says
+        what went in.
+      </label>
+    </Caution>
+  );
+}
+
+function OnSheet({ sheets, form, faces }: { sheets: LabelSheet[]; form: Form; faces: number }) {
+  const sheet = sheets.find((s) => s.id === form.values.sheetId);
+  const copies = figureIn(form.values.copies) ?? 0;
+  const first = figureIn(form.values.firstLabel) ?? 1;
+  return (
+    <>
+      <Choice
+        className="w-60"
+        label="Printed on"
+        {...form.field('sheetId')}
+        hint={
+          sheet && copies > 0
+            ? `${plural(sheetsFor(sheet.measures, first, copies * faces), 'sheet')} of ${sheet.measures.rows * sheet.measures.columns}`
+            : 'One label a page, at its own size.'
+        }
+      >
+        <option value="">single labels</option>
+        {sheets
+          .filter((s) => !s.retired)
+          .map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name}
+            </option>
+          ))}
+      </Choice>
+      {sheet ? (
+        <Field
+          className="w-32"
+          label="First label"
+          figure
+          inputMode="numeric"
+          {...form.field('firstLabel')}
+        />
+      ) : (
+        <label className="mt-6 flex min-h-10 items-center gap-2">
+          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('cutMarks')} />
+          Cut marks
+        </label>
+      )}
+    </>
+  );
+}
+
+function Reprint({ lot, form }: { lot: Props['lot']; form: Form }) {
+  if (lot.prints.length === 0) return null;
+  return (
+    <>
+      <Choice className="w-60" label="Prints anew" {...form.field('reprintOf')}>
+        <option value="">nothing: these are more</option>
+        {lot.prints.map((p) => (
+          <option key={p.id} value={p.id}>
+            {plural(p.copies, 'label')} of {p.at.slice(0, 10)}
+          </option>
+        ))}
+      </Choice>
+      {form.values.reprintOf && (
+        <Field className="w-60" label="Why" placeholder="smeared" {...form.field('why')} />
+      )}
+    </>
+  );
+}
+
+/** Prints the label: how many, on which sheet, from which label and bottle on. */
+export function PrintForm(props: Props) {
+  const { lot, label, faces } = props;
+  const sheets = useSheets();
+  const form = usePrint(props);
+  if (label.refusal)
+    return (
+      <Caution tone="stop">
+        <strong>Not printed.</strong> {label.refusal}
+      </Caution>
+    );
+  return (
+    <form className="flex flex-wrap items-start gap-4" onSubmit={form.submit}>
+      <DraftNote form={form} />
+      <Differences label={label} form={form} />
+      <Field
+        className="w-28"
+        label={faces > 1 ? 'Bottles' : 'Labels'}
+        figure
+        inputMode="numeric"
+        {...form.field('copies')}
+        hint={`${label.blanks} blank in stock`}
+      />
+      <OnSheet sheets={sheets.data ?? []} form={form} faces={faces} />
+      {label.design.numbered && (
+        <Field
+          className="w-32"
+          label="First bottle"
+          figure
+          inputMode="numeric"
+          {...form.field('firstBottle')}
+        />
+      )}
+      <Reprint lot={lot} form={form} />
+      <div className="mt-6 flex flex-wrap items-center gap-4">
+        <Button type="submit" disabled={form.busy || (label.differences.length > 0 && !form.values.seen)}>
+          Print as PDF
+        </Button>
+        <Link className="text-link underline" to="/labels/sheets">
+          Label sheets
+        </Link>
+      </div>
+    </form>
+  );
+}

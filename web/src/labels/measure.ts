@@ -1,0 +1,32 @@
+import type { MeasureText } from '@inch/core/label';
+import { useEffect, useState } from 'react';
+
+export const FAMILY = "'Atkinson Hyperlegible Next'";
+
+/** Text width as this browser sets it, in mm: the same font as the printed label, so lines break alike. */
+function measurer(): MeasureText {
+  const context = document.createElement('canvas').getContext('2d')!;
+  const known = new Map<string, number>();
+  return (text, sizeMm, bold) => {
+    const key = `${bold ? 'b' : 'r'}${text}`;
+    let width = known.get(key);
+    if (width === undefined) {
+      context.font = `${bold ? 700 : 400} 100px ${FAMILY}`;
+      width = context.measureText(text).width / 100;
+      known.set(key, width);
+    }
+    return width * sizeMm;
+  };
+}
+
+/** What measures text, once the typeface is there; null until then. */
+export function useMeasure(): MeasureText | null {
+  const [measure, setMeasure] = useState<MeasureText | null>(null);
+  useEffect(() => {
+    void Promise.all([
+      document.fonts.load(`400 16px ${FAMILY}`),
+      document.fonts.load(`700 16px ${FAMILY}`),
+    ]).then(() => setMeasure(() => measurer()));
+  }, []);
+  return measure;
+}

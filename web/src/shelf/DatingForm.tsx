@@ -1,0 +1,52 @@
+import type { AgeingView } from '@inch/contract/ageing';
+import { bodyOf } from '@inch/contract/entry';
+import type { LotView } from '@inch/contract/lot';
+import { recordEntry } from '../data/record.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
+import { Button } from '../ui/Button.tsx';
+import { DraftNote } from '../ui/DraftNote.tsx';
+import { Field } from '../ui/Field.tsx';
+import { Ruled } from '../ui/Sheet.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
+
+/** The owner's own date: earlier as they like, the longer row of the keeping table only where their bottles support it. */
+export function DatingForm({ lot, view }: { lot: LotView; view: AgeingView }) {
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `dating ${lot.id}`,
+    empty: { until: '', longer: false, why: '' },
+    schema: bodyOf('dating'),
+    read: (a) => ({ until: a.until || null, longer: a.longer, why: a.why }),
+    write: (body) => recordEntry('dating', lot, body, 'The date of the lot was set'),
+    done: 'Date set',
+  });
+  return (
+    <Ruled title="Set the date" className="mt-8">
+      <form className="grid grid-cols-2 items-start gap-4 py-3 max-sm:grid-cols-1" onSubmit={form.submit}>
+        <DraftNote form={form} />
+        <WhenField
+          kind="day"
+          label="Earlier date"
+          {...form.when('until')}
+          hint={view.evidence.shorter ?? 'Empty leaves it as it is.'}
+        />
+        <Field label="Why" {...form.field('why')} />
+        <label className="col-span-full flex items-start gap-2">
+          <input
+            type="checkbox"
+            className="mt-0.5 size-5 accent-[var(--rim)]"
+            disabled={!view.evidence.supportsLonger}
+            {...form.register('longer')}
+          />
+          <span>
+            Take the longer row of the keeping table
+            <span className="block text-sm text-ink-2">{view.evidence.longer}</span>
+          </span>
+        </label>
+        <Button type="submit" className="justify-self-start" disabled={form.busy}>
+          Set the date
+        </Button>
+      </form>
+    </Ruled>
+  );
+}
