@@ -41,7 +41,7 @@ export const AgeingView = z.object({
   why: z.array(Part),
   /** Lots that share stock, the day of filling or a load of the canner with it. */
   siblings: z.array(z.object({ code: z.string(), name: z.string(), by: z.string() })),
-  nextLook: z.object({ on: z.string(), opened: z.boolean() }).nullable(),
+  nextLooks: z.array(z.object({ on: z.string(), opened: z.boolean(), until: z.string().nullable() })),
 });
 export type AgeingView = z.infer<typeof AgeingView>;
 

@@ -8,6 +8,7 @@ import { FileProcess } from './heatProcess.ts';
 import { OwnFigures } from './ingredient.ts';
 import { NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
+import { LabelDesign, NewLabelSheet } from './label.ts';
 import { Want } from './plan.ts';
 import { route } from './route.ts';
 import { NewLoss, NewPack, NewStock, StockKind, StockMeasured } from './stock.ts';
@@ -99,6 +100,16 @@ export const KitchenFile = z.object({
     .default([]),
   firstLot: z.number().int().min(0).default(0),
   containers: z.array(FileContainer),
+  /** Sheets of blank labels by their measures. */
+  labelSheets: z
+    .array(NewLabelSheet.omit({ id: true }).extend({ key }))
+    .max(50)
+    .default([]),
+  /** How labels of products are drawn. */
+  labelDesigns: z
+    .array(z.strictObject({ formula: key, design: LabelDesign }))
+    .max(500)
+    .default([]),
   /** Heat processes of the kitchen's own, with their sources. */
   processes: z.array(FileProcess).max(100).default([]),
   instruments: z.array(NewInstrument.omit({ id: true }).extend({ key })),

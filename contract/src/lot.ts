@@ -107,8 +107,8 @@ export const LotHead = z.object({
   heldWhy: z.string().nullable(),
   /** Whether a label was ever printed of it. */
   printed: z.boolean(),
-  /** Next look at what is kept back of it; null where none is due. */
-  nextLook: z.object({ on: Day, opened: z.boolean() }).nullable(),
+  /** Next looks at what is kept back of it. */
+  nextLooks: z.array(z.object({ on: Day, opened: z.boolean(), until: Day.nullable() })),
   /** How many are kept back. */
   retained: z.number().int(),
 });

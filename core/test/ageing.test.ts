@@ -10,7 +10,7 @@ import {
   storeQuality,
 } from '@inch/core/ageing';
 import { lookDays, openedLookDays } from '@inch/core/keeping';
-import { type Look, lotKeeping, nextLook, retainedGroups } from '@inch/core/lot';
+import { type Look, lotKeeping, nextLooks, retainedGroups } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { releasable, T } from './support/lot.ts';
@@ -101,9 +101,9 @@ describe('the first fault', () => {
 });
 
 describe('what bottles kept back say', () => {
-  const shelf = {
+  const shelf: Parameters<typeof ageingEvidence>[1] = {
     ...{ row: 'shelf', time: { count: 12, unit: 'month' }, aceticPercent: 0, criticalPh: 4.2, ph: 3.4 },
-  } as const;
+  };
   const at18 = [look(180), look(365), look(548, { id: 'x' }), look(549)];
   it('supports the longer row with three good bottles of two lots at its age', () => {
     const evidence = ageingEvidence(
@@ -177,7 +177,7 @@ describe('when a bottle kept back is looked at', () => {
   it('is asked of a lot while bottles are kept back, and goes on after each look', () => {
     const lot = releasable();
     const keeping = lotKeeping(lot, { timeZone: 'UTC' });
-    expect(nextLook(lot, keeping)).toBeNull();
+    expect(nextLooks(lot, keeping)).toEqual([]);
     const b = lot.bottlings[0]!;
     lot.movements.push({
       ...lot.movements[0]!,
@@ -192,9 +192,9 @@ describe('when a bottle kept back is looked at', () => {
     });
     expect(retainedGroups(lot).map((g) => g.count)).toEqual([2]);
     const [week, month] = lookDays(keeping.madeOn, keeping);
-    expect(nextLook(lot, keeping)).toEqual({ on: week, opened: false });
+    expect(nextLooks(lot, keeping)).toEqual([{ on: week, opened: false, until: null }]);
     lot.looks.push(look(7, { at: `${week}T09:00:00.000Z`, opened: 'closed' }));
-    expect(nextLook(lot, keeping)).toEqual({ on: month, opened: false });
+    expect(nextLooks(lot, keeping)).toEqual([{ on: month, opened: false, until: null }]);
   });
 });
 

@@ -9,6 +9,7 @@ import {
   labelArtwork,
   nutrition,
   PAPERS,
+  type SheetMeasures,
   servingsSaid,
   sheetPlaces,
   sheetsFor,
@@ -174,10 +175,10 @@ describe('nutrition on the label', () => {
   });
 });
 
-const sheet21 = {
+const sheet21: SheetMeasures = {
   ...{ paper: 'A4', rows: 7, columns: 3, leftMm: 8, topMm: 12, acrossMm: 2.5, downMm: 1 },
   ...{ labelWidthMm: 63, labelHeightMm: 38, round: false, shiftXMm: 0, shiftYMm: 0 },
-} as const;
+};
 
 describe('a sheet of labels', () => {
   it('has each label on the paper and none on another, for every sheet that is taken', () => {

@@ -1,4 +1,4 @@
-import { nutrition, sheetPlaces } from '@inch/core/label';
+import { nutrition, type SheetMeasures, sheetPlaces } from '@inch/core/label';
 import jsQR from 'jsqr';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
@@ -43,10 +43,10 @@ async function readBack(bytes: Buffer) {
   return { pages, doc };
 }
 
-const sheet = {
+const sheet: SheetMeasures = {
   ...{ paper: 'A4', rows: 7, columns: 3, leftMm: 7.2, topMm: 15, acrossMm: 2.5, downMm: 0.4 },
   ...{ labelWidthMm: 63.5, labelHeightMm: 38, round: false, shiftXMm: 0, shiftYMm: 0 },
-} as const;
+};
 /** Small enough for a sheet of 21: a lid's words, its text on a second label. */
 const small = artworkFor({
   label: labelWordsOf({ statement: 'Ingredients: sour cherries (69 %), sugar.', useLine: '' }),

@@ -1,6 +1,7 @@
 import type { Container } from '@inch/contract/container';
 import type { FormulaHead } from '@inch/contract/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
+import { usualLabelling } from '@inch/core/label';
 import type { Planning } from '../src/data/planning.ts';
 
 export const jar: Container = {
@@ -10,7 +11,15 @@ export const jar: Container = {
   heightMm: 98,
   diameterMm: 75,
   closure: 'two-piece-lid',
-  ...{ brimfulMl: null, tareGrams: null, headspaceInches: null, retired: false },
+  ...{
+    brimfulMl: null,
+    tareGrams: null,
+    headspaceInches: null,
+    retired: false,
+    shape: 'round',
+    depthMm: null,
+    wallMm: null,
+  },
   rated: ['boiling-water'],
 };
 export const swing: Container = {
@@ -80,6 +89,7 @@ export const planning: Planning = {
     localStatement: '',
     criticalPh: 4.2,
     fillTolerancePercent: 3,
+    labelling: usualLabelling,
     units: { temperature: 'C', weight: 'metric', locale: 'en-GB' },
     secondPerson: false,
     broughtIn: null,

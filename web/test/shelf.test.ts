@@ -13,6 +13,8 @@ function lot(more: Partial<LotHead>): LotHead {
     colour: '#4A2860',
     kind: 'shrub',
     state: 'released',
+    nextLooks: [],
+    retained: 0,
     printed: true,
     begunAt: NOW,
     madeOn: '2026-10-01',

@@ -11,6 +11,8 @@ export interface AgedLot {
 }
 
 const DAYS_A_MONTH = 30.4375;
+/** Days by which a look may come early and still be that month's. */
+const EARLY = 3;
 const SCORES = ['colour', 'smell', 'taste'] as const;
 export const DRIFTING = ['ph', 'brix', ...SCORES] as const;
 export type Drifting = (typeof DRIFTING)[number];
@@ -93,7 +95,7 @@ function longerOf(
       `Lot ${bad[0]!.code} had a fault at ${bad[0]!.look.ageDays} days: ${faultsOf(bad[0]!.look).join(', ')}.`,
     );
   const aged = looks.filter(
-    ({ look }) => look.ageDays >= Math.floor(months * DAYS_A_MONTH) - 3 && isGood(look),
+    ({ look }) => look.ageDays >= Math.floor(months * DAYS_A_MONTH) - EARLY && isGood(look),
   );
   const from = new Set(aged.map(({ code }) => code)).size;
   if (aged.length < BOTTLES_ASKED || from < LOTS_ASKED)
@@ -134,6 +136,6 @@ export function ageingEvidence(lots: readonly AgedLot[], of: EvidenceFor): Agein
     shorter:
       shorterDays === null
         ? null
-        : `Nine bottles in ten were good at ${shorterDays} days, the last good look before the first that was not: a date of ${Math.floor(shorterDays / DAYS_A_MONTH)} months is what they bear.`,
+        : `Nine bottles in ten were good at ${shorterDays} days, the last good look before the first that was not: a date of ${Math.floor((shorterDays + EARLY) / DAYS_A_MONTH)} months is what they bear.`,
   };
 }

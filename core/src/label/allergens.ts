@@ -4,8 +4,8 @@ import {
   type KitchenCatalogue,
   shippedCatalogue,
 } from '../ingredient/index.ts';
+import type { StatementLine } from './line.ts';
 import { type RulePackId, rulePacks } from './packs.ts';
-import type { StatementLine } from './statement.ts';
 
 /** Total sulphur dioxide, mg/kg, that foods of a kind carry at the most usual. Source: Taylor, Higley and Bush, Adv. Food Res. 30 (1986), classes of sulphited foods; metabisulphite by its molar mass. Not yet read against it. */
 const SULPHITES: Readonly<Record<string, number>> = {

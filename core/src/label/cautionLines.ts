@@ -1,5 +1,5 @@
 import type { KitchenCatalogue } from '../ingredient/index.ts';
-import type { StatementLine } from './statement.ts';
+import type { StatementLine } from './line.ts';
 import type { LabelWords } from './words/index.ts';
 
 /** mg of caffeine in 100 g at the most usual, all of it drawn. Source: USDA FoodData Central (SR Legacy); EFSA Journal 2015;13(5):4102. Not yet read against it. */

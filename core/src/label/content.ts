@@ -14,11 +14,12 @@ import { type CautionLine, cautionLines } from './cautionLines.ts';
 import { dateLine } from './date.ts';
 import { juicePercent, keptOf } from './juice.ts';
 import { type Labelling, usualLabelling, type Vignette } from './labelling.ts';
+import type { StatementLine } from './line.ts';
 import { netContents } from './netContents.ts';
 import { allIn } from './nutrition.ts';
 import type { RulePackId } from './packs.ts';
 import { type Quantity, quantitiesOf, shareSaid } from './quid.ts';
-import { ingredientStatement, type StatementLine } from './statement.ts';
+import { ingredientStatement } from './statement.ts';
 import { type LabelWords, type Language, labelWords } from './words/index.ts';
 
 export interface LabelKitchen {

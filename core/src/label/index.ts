@@ -53,6 +53,7 @@ export {
   usualLabelling,
   type Vignette,
 } from './labelling.ts';
+export type { StatementLine } from './line.ts';
 export { lotNutrition } from './lotNutrition.ts';
 export { netContents, netWeight } from './netContents.ts';
 export { type Nutrition, type NutritionFigure, type NutritionOf, nutrition } from './nutrition.ts';
@@ -65,10 +66,5 @@ export {
   percentDailyValue,
   roundNutrient,
 } from './roundNutrient.ts';
-export {
-  ingredientStatement,
-  type StatementLine,
-  type StatementOf,
-  type StatementPart,
-} from './statement.ts';
+export { ingredientStatement, type StatementOf, type StatementPart } from './statement.ts';
 export { LANGUAGES, type Language, labelWords } from './words/index.ts';

@@ -1,7 +1,7 @@
 import type { Composition } from '../formula/index.ts';
 import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
-import type { StatementLine } from './statement.ts';
+import type { StatementLine } from './line.ts';
 
 /** Least °Bx of a juice that counts as whole, by fruit. Source: 21 CFR 101.30(h)(1). Not yet read against it. */
 const LEAST_BRIX: Readonly<Record<string, number>> = {

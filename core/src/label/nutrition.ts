@@ -1,9 +1,9 @@
 import { type AcidName, acidFacts } from '../acid/index.ts';
 import { type Composition, compositionOf, nothing, pour } from '../formula/index.ts';
 import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
+import type { StatementLine } from './line.ts';
 import type { RulePackId } from './packs.ts';
 import { NUTRIENTS, type Nutrient, percentDailyValue, roundNutrient } from './roundNutrient.ts';
-import type { StatementLine } from './statement.ts';
 import { toleranceOf } from './tolerance.ts';
 
 export interface NutritionOf {

@@ -1,5 +1,5 @@
 import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
-import type { StatementLine } from './statement.ts';
+import type { StatementLine } from './line.ts';
 
 /** How much of an ingredient is in what is sold, as its quantity is declared. */
 export interface Quantity {

@@ -1,14 +1,10 @@
 import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
 import { additiveClass } from './additive.ts';
 import { type Declared, declaredAllergens, nutsIn } from './allergens.ts';
+import type { StatementLine } from './line.ts';
 import type { RulePackId } from './packs.ts';
 import { type Quantity, shareSaid } from './quid.ts';
 import { type Language, labelWords } from './words/index.ts';
-
-export interface StatementLine {
-  ingredientId: string;
-  grams: number;
-}
 
 export interface StatementPart {
   name: string;

@@ -71,7 +71,7 @@ export {
   type TallyEntry,
   type Weighing,
 } from './record.ts';
-export { type NextLook, nextLook, retainedGroups } from './retained.ts';
+export { type NextLook, nextLooks, retainedGroups, stillAsked } from './retained.ts';
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';

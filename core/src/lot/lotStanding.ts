@@ -2,7 +2,7 @@ import { type LotBottles, lotBottles } from './bottles.ts';
 import type { Gate } from './gate.ts';
 import type { LotKeeping } from './lotKeeping.ts';
 import type { LotRecord } from './record.ts';
-import { type NextLook, nextLook, retainedGroups } from './retained.ts';
+import { type NextLook, nextLooks, retainedGroups } from './retained.ts';
 import { ENDED } from './state.ts';
 
 /** What lists, the shelf and Today show of a lot. It holds of the record at any time of the clock, until the record grows. */
@@ -28,8 +28,8 @@ export interface LotStanding {
   heldWhy: string | null;
   /** Whether a label was ever printed of it. */
   printed: boolean;
-  /** Next look at what is kept back of it; null where none is due. */
-  nextLook: NextLook | null;
+  /** Next looks at what is kept back of it. */
+  nextLooks: NextLook[];
   /** How many are kept back. */
   retained: number;
 }
@@ -74,7 +74,7 @@ export function lotStanding(
     bottles: lotBottles(lot),
     heldWhy: lot.state === 'held' ? (lot.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? null) : null,
     printed: lot.prints.length > 0,
-    nextLook: ['discarded', 'recalled'].includes(lot.state) ? null : nextLook(lot, keeping),
+    nextLooks: ['discarded', 'recalled'].includes(lot.state) ? [] : nextLooks(lot, keeping),
     retained: retainedGroups(lot).reduce((sum, g) => sum + g.count, 0),
   };
 }

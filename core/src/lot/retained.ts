@@ -16,6 +16,8 @@ export function retainedGroups(lot: Pick<LotRecord, 'bottlings' | 'movements'>):
 export interface NextLook {
   on: Day;
   opened: boolean;
+  /** Day after which it is no longer asked: an opened bottle's last; null of one that is closed. */
+  until: Day | null;
 }
 
 /** Days by which a look may come early and still be that day's. */
@@ -28,22 +30,34 @@ function nextOpened(lot: LotRecord, openedDays: number | null): NextLook | null 
   if (!opening) return null;
   const last = looks.filter((l) => l.opened === 'open-already').at(-1) ?? opening;
   const seen = dayOf(last.at, lot.timeZone);
-  const on = openedLookDays(dayOf(opening.at, lot.timeZone), openedDays).find((day) => day > seen);
-  return on ? { on, opened: true } : null;
+  const from = dayOf(opening.at, lot.timeZone);
+  const on = openedLookDays(from, openedDays).find((day) => day > seen);
+  return on ? { on, opened: true, until: addDays(from, openedDays ?? 0) } : null;
+}
+
+/** The next look at a bottle that stays closed, or is opened for it. */
+function nextClosed(lot: LotRecord, keeping: Pick<KeepingTime, 'time'>): NextLook | null {
+  const filled = standing(lot.bottlings)[0];
+  if (!filled || retainedGroups(lot).length === 0) return null;
+  const last = standing(lot.looks)
+    .filter((l) => l.opened !== 'open-already')
+    .at(-1);
+  const seen = last ? addDays(dayOf(last.at, lot.timeZone), EARLY) : '';
+  const on = lookDays(dayOf(filled.at, lot.timeZone), keeping).find((day) => day > seen);
+  return on ? { on, opened: false, until: null } : null;
 }
 
 /**
- * The next look at what is kept back of a lot, whatever the clock says; null where nothing is kept back or every look was taken.
+ * The next looks at what is kept back of a lot, whatever the clock says: at closed ones, and at one that is open.
  * @param keeping its time and days after opening
- * @example nextLook(lot, { time: { count: 12, unit: 'month' }, openedDays: 28 }) // null
+ * @example nextLooks(lot, { time: { count: 12, unit: 'month' }, openedDays: 28 }) // []
  */
-export function nextLook(lot: LotRecord, keeping: Pick<KeepingTime, 'time' | 'openedDays'>): NextLook | null {
-  const opened = nextOpened(lot, keeping.openedDays);
-  const filled = standing(lot.bottlings)[0];
-  if (!filled || retainedGroups(lot).length === 0) return opened;
-  const closed = standing(lot.looks).filter((l) => l.opened !== 'open-already');
-  const seen = closed.length > 0 ? addDays(dayOf(closed.at(-1)!.at, lot.timeZone), EARLY) : '';
-  const on = lookDays(dayOf(filled.at, lot.timeZone), keeping).find((day) => day > seen);
-  if (!on) return opened;
-  return opened && opened.on < on ? opened : { on, opened: false };
-}
+export const nextLooks = (lot: LotRecord, keeping: Pick<KeepingTime, 'time' | 'openedDays'>): NextLook[] =>
+  [nextOpened(lot, keeping.openedDays), nextClosed(lot, keeping)].filter((look) => look !== null);
+
+/**
+ * Looks that are still asked on a day: what asks of an opened bottle is over with its last day.
+ * @example stillAsked([{ on: '2026-11-02', opened: true, until: '2026-11-15' }], '2026-12-01') // []
+ */
+export const stillAsked = (looks: readonly NextLook[], today: Day): NextLook[] =>
+  looks.filter((look) => look.until === null || look.until >= today);

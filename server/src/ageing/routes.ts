@@ -1,7 +1,7 @@
 import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { agedFigures, ageingEvidence, DRIFTING, type Drifting, whyThisDate } from '@inch/core/ageing';
-import { nextLook } from '@inch/core/lot';
+import { nextLooks } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journalExport } from '../journal/exported.ts';
@@ -28,7 +28,7 @@ async function ageingOf(pool: Pool, kitchen: Kitchen, idOrCode: string): Promise
     >,
     why: whyThisDate(lot, keeping, evidence, stores),
     siblings: await siblingsOf(pool, kitchen, lot),
-    nextLook: nextLook(lot, keeping),
+    nextLooks: nextLooks(lot, keeping),
   };
 }
 

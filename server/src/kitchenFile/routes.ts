@@ -15,6 +15,8 @@ import { addInstrument } from '../instrument/routes.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { changeKitchen } from '../kitchen/routes.ts';
 import { readKitchen } from '../kitchen/store.ts';
+import { saveDesign } from '../label/design.ts';
+import { addSheet } from '../label/sheets.ts';
 import { beginLot } from '../lot/begin.ts';
 import { fullLot } from '../lot/change.ts';
 import { createPlan } from '../plan/routes.ts';
@@ -56,6 +58,7 @@ async function addThings(w: Writing, file: KitchenFile): Promise<Things> {
     instruments.set(key, (await addInstrument(w, { id: newId(), ...instrument })).id);
   for (const { key, ...vessel } of file.vessels)
     vessels.set(key, (await addVessel(w, { id: newId(), ...vessel })).id);
+  for (const { key: _, ...sheet } of file.labelSheets) await addSheet(w, { id: newId(), ...sheet });
   for (const { key, ...process } of file.processes)
     processes.set(key, (await enterProcess(w, { id: newId(), ...process })).id);
   return { containers, instruments, vessels, processes };
@@ -242,6 +245,12 @@ async function importKitchen(
   for (const deed of inOrder([...versions, ...made]))
     if (deed.rank === 0 || deed.at <= w.now) await deed.do();
   await addPlans(here, file, formulas, things);
+  for (const { formula, design } of file.labelDesigns) {
+    const formulaId = formulas.get(formula);
+    if (!formulaId)
+      throw invalid('file', `A label is of the formula "${formula}", which is not in the file.`);
+    await saveDesign(here, formulaId, { design, revision: 0 });
+  }
   await journal(here, 'kitchen', kitchen.id, 'import', {
     writtenAt: file.writtenAt,
     formulas: file.formulas.length,

@@ -35,7 +35,7 @@ export async function designOf(
 }
 
 /** Saves how a product's label is drawn, where the caller has seen the newest. */
-async function saveDesign(
+export async function saveDesign(
   w: Writing,
   formulaId: string,
   { design, revision }: { design: LabelDesign; revision: number },

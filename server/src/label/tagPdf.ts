@@ -1,6 +1,6 @@
 import { codePath } from '@inch/core/label';
 import { bytesOf, newDocument, pageOf } from './document.ts';
-import type { Tag } from './tags.ts';
+import type { Tag } from './tag.ts';
 
 const SIZE = { widthMm: 62, heightMm: 36 };
 const CODE_MM = 24;

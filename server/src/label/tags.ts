@@ -8,13 +8,7 @@ import { requireLot } from '../lot/deciding.ts';
 import { judgeLot } from '../lot/view.ts';
 import { stockOf } from '../stock/store.ts';
 import { modulesOf } from './code.ts';
-
-/** What stands on a tag: the code that is scanned, and lines of words, the first the largest. */
-export interface Tag {
-  code: string;
-  title: string;
-  lines: string[];
-}
+import type { Tag } from './tag.ts';
 
 type Asking = Pick<SignedCall<unknown, unknown, unknown>, 'pool' | 'kitchen'>;
 

@@ -1,11 +1,10 @@
 import type { LabelView } from '@inch/contract/label';
-import { labelRoutes } from '@inch/contract/label';
 import { type Artwork as Drawn, type Face, type LabelDesign, labelArtwork } from '@inch/core/label';
 import { useMemo } from 'react';
-import { urlOf } from '../data/address.ts';
 import { BottlePreview } from './BottlePreview.tsx';
 import { FaceArt } from './FaceDrawing.tsx';
 import { useMeasure } from './measure.ts';
+import { pictureUrl } from './pictureUrl.ts';
 
 /** The label as it would be drawn in a design, by the typeface of this browser; null until that is there. */
 export function useArtwork(label: LabelView, design: LabelDesign): Drawn | null {
@@ -25,9 +24,6 @@ export function useArtwork(label: LabelView, design: LabelDesign): Drawn | null 
     [label, design, measure],
   );
 }
-
-export const pictureUrl = (design: LabelDesign): string | null =>
-  design.pictureId === null ? null : urlOf(labelRoutes.picture.path, { id: design.pictureId });
 
 const CALLED = { front: 'front', back: 'back' } as const;
 

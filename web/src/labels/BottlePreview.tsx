@@ -1,8 +1,8 @@
 import type { LabelView } from '@inch/contract/label';
 import { type Face, facesOf, type LabelDesign } from '@inch/core/label';
 import { useId } from 'react';
-import { pictureUrl } from './Artwork.tsx';
 import { FaceArt } from './FaceDrawing.tsx';
+import { pictureUrl } from './pictureUrl.ts';
 
 type Container = NonNullable<LabelView['container']>;
 
@@ -41,7 +41,9 @@ export function BottlePreview({
   const onLid = design.look === 'lid';
   const tag = design.look === 'tag';
   const scale = tag ? 0.5 : 1;
-  const x = tag ? d * 0.72 : (d - face.widthMm) / 2;
+  // Round a bottle half of the way round is seen, drawn as wide as the bottle is.
+  const round = !tag && container.shape === 'round' && face.widthMm > d * 0.8 ? 2 / Math.PI : 1;
+  const x = tag ? d * 0.72 : (d - face.widthMm * round) / 2;
   const y = tag ? h * 0.16 : h - wallMm + (wallMm - face.heightMm) / 2;
   const widest = tag ? x + face.widthMm * scale : d;
   return (
@@ -50,7 +52,7 @@ export function BottlePreview({
         role="img"
         aria-label={`The label on ${container.name}`}
         viewBox={`-4 -4 ${widest + 8} ${h + 8}`}
-        style={{ height: `${Math.min(h + 8, 110)}mm` }}
+        style={{ height: `${Math.min((h + 8) * 0.72, 92)}mm` }}
         className="max-w-full"
       >
         <defs>
@@ -72,7 +74,7 @@ export function BottlePreview({
           />
         ) : (
           <g clipPath={tag ? undefined : `url(#${clip})`}>
-            <g transform={`translate(${x} ${y}) scale(${scale})${tag ? ' rotate(6)' : ''}`}>
+            <g transform={`translate(${x} ${y}) scale(${scale * round} ${scale})${tag ? ' rotate(6)' : ''}`}>
               <FaceArt face={face} picture={pictureUrl(design)} code={design.code ? code : null} />
             </g>
           </g>

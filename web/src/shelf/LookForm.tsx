@@ -106,7 +106,7 @@ function Measures({ form }: { form: Form }) {
         figure
         inputMode="decimal"
         {...form.field('taste')}
-        hint="Leave it where anything looks wrong."
+        hint="Taste nothing that looks wrong."
       />
       <Field label="pH" figure inputMode="decimal" {...form.field('ph')} />
       <Choice label="pH meter" {...form.field('meter')} hint="Calibrated today, or it does not count.">

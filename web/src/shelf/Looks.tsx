@@ -1,6 +1,7 @@
 import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
 import type { LotView } from '@inch/contract/lot';
 import { DRIFTING } from '@inch/core/ageing';
+import { stillAsked } from '@inch/core/lot';
 import { inWords } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -9,9 +10,9 @@ import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
-import { dayMonthYear } from '../ui/dates.ts';
+import { dayMonthYear, kitchenDay } from '../ui/dates.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
-import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
+import { Fruit, lotTone, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { DatingForm } from './DatingForm.tsx';
 import { DriftChart } from './DriftChart.tsx';
@@ -128,6 +129,7 @@ export function Looks() {
   if (!lot.data || !ageing.data)
     return <Unread title={code} error={lot.error ?? ageing.error} retry={ageing.refetch} />;
   const view = ageing.data;
+  const today = kitchenDay(Date.now());
   const { data } = lot;
   return (
     <Sheet asideLabel="Why this date" aside={<Why view={view} code={data.code} />}>
@@ -138,12 +140,14 @@ export function Looks() {
           {data.state}
         </State>
       </h1>
-      {view.nextLook && (
-        <Caution tone="hold" className="mt-4">
-          The next look is due on {dayMonthYear(view.nextLook.on)}
-          {view.nextLook.opened ? ', at the bottle that is open.' : '.'}
-        </Caution>
-      )}
+      {stillAsked(view.nextLooks, today).map((next) => (
+        <p key={String(next.opened)} className="mt-3 font-semibold">
+          <State tone={next.on <= today ? 'hold' : 'plain'}>
+            Next look: {dayMonthYear(next.on)}
+            {next.opened && ', at the bottle that is open'}
+          </State>
+        </p>
+      ))}
       {mayWrite && data.bottles.filled > 0 && (
         <Ruled title="Look at a bottle kept back" className="mt-6">
           <LookForm lot={data} />

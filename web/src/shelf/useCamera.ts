@@ -41,7 +41,10 @@ export function useCamera(found: (text: string) => void): {
       .getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1280 } } })
       .then(async (opened) => {
         stream = opened;
-        if (left || !video.current) return opened.getTracks().forEach((track) => track.stop());
+        if (left || !video.current) {
+          for (const track of opened.getTracks()) track.stop();
+          return;
+        }
         video.current.srcObject = opened;
         await video.current.play().catch(() => undefined);
         setState('looking');

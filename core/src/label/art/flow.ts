@@ -1,4 +1,4 @@
-import { type Art, type Box, type FieldId, INK, type MeasureText, X_HEIGHT } from './art.ts';
+import { type Art, type Box, type FieldId, INK, type MeasureText } from './art.ts';
 
 export interface Run {
   text: string;
@@ -148,9 +148,6 @@ export function flowAt(
 /** Largest text on a label, mm. */
 const LARGEST = 3.4;
 const STEP = 0.1;
-
-/** Size in mm of text whose x-height is what a rule asks for at the least. */
-export const sizeFor = (xHeightMm: number): number => xHeightMm / X_HEIGHT;
 
 /** The largest size, never under the least, at which blocks go into a box; the least, and no room, where they do not. */
 export function fitted(
