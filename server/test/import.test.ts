@@ -25,7 +25,7 @@ describe('a kitchen file', () => {
 
   it('is brought in whole, through the same gates as everyone', async () => {
     const reply = await owner.post('/api/kitchen/import', { file: demoFile(), today });
-    expect(reply.body).toEqual({ formulas: 11, lots: 13 });
+    expect(reply.body).toEqual({ formulas: 12, lots: 15 });
     lots = (await owner.get('/api/lots')).body.lots;
     expect(lots.length).toBeGreaterThanOrEqual(12);
     expect(lots.filter((l) => l.state === 'released').every((l) => l.gatesOpen === l.gatesAll)).toBe(true);

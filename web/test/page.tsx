@@ -1,3 +1,4 @@
+import { usualLabelling } from '@inch/core/label';
 import 'fake-indexeddb/auto';
 import type { Session } from '@inch/contract/account';
 import { QueryClientProvider } from '@tanstack/react-query';
@@ -34,6 +35,7 @@ export const session: Session = {
     fillTolerancePercent: 3,
     secondPerson: false,
     idleMinutes: null,
+    labelling: usualLabelling,
     currency: 'GBP',
     timeZone: 'America/Denver',
     units: { temperature: 'C', weight: 'metric', locale: 'en-GB' },

@@ -161,7 +161,7 @@ export function KitchenLabels({ kitchen, owner }: { kitchen: Kitchen; owner: boo
           )}
           {owner && (
             <Button type="submit" className="justify-self-start" disabled={form.busy}>
-              Save
+              Save label settings
             </Button>
           )}
         </fieldset>
