@@ -27,7 +27,7 @@ it('Records finds a lot by what stands in its record, and the address keeps what
     await page.goto('/records');
     await page.getByText('Every lot, newest first').waitFor();
     const all = await codes();
-    expect(all).toHaveLength(13);
+    expect(all).toHaveLength(15);
     await page.keyboard.press('/');
     await page.keyboard.type('quince');
     await page.getByText('Found, newest first').waitFor();

@@ -9,7 +9,7 @@ import { dumpOf, freePort, loadDump, startMariadb } from '../scripts/src/mariadb
 import { prepareDatabase, startServer } from '../scripts/src/server.mjs';
 
 /** A demo kitchen for each file that changes one, so that they run side by side. */
-const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling', 'tablet'] as const;
+const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling', 'labels', 'tablet'] as const;
 type Demo = (typeof DEMOS)[number];
 
 declare module 'vitest' {
