@@ -90,12 +90,6 @@ async function layTheHours() {
   await page.mouse.move(700, 700);
 }
 
-async function tickOne() {
-  await page.getByRole('checkbox', { name: /^Sour cherries.* is in the basket/ }).check();
-  await page.getByText('£0.00', { exact: true }).waitFor({ state: 'detached' });
-  await page.waitForFunction(() => !document.querySelector('main button:disabled'));
-}
-
 const VIEWS = [
   ['today', '/', TABLE],
   ['today-phone', '/', PHONE],
@@ -104,7 +98,6 @@ const VIEWS = [
   ['plan', `/plan/${plan}`, TABLE],
   ['plan-hours', `/plan/${plan}/hours`, TABLE, 'light', layTheHours],
   ['stock', '/plan/stock', TABLE],
-  ['buy-phone', '/plan/buy', PHONE, 'light', tickOne],
   ['stove', `/stove/${lot('making', 'Sour')}`, TABLE],
   ['cook', `/stove/${lot('making', 'Sour')}/cook`, STOVE],
   ['bottling', `/bottling/${lot('released', 'Sour')}/fill`, TABLE],
@@ -112,6 +105,7 @@ const VIEWS = [
   ['seals', `/bottling/${lot('resting', 'Quince')}/seals`, TABLE, 'light', pressSome],
   ['label', `/labels/${lot('released', 'Damson')}`, TABLE],
   ['shelf', '/shelf', TABLE],
+  ['looks', `/shelf/${lot('closed', 'Blackcurrant')}/looks`, TABLE],
   ['shelf-phone', '/shelf', PHONE],
   ['record', `/records/${lot('released', 'Sour')}`, TABLE],
   ['bench', '/bench', TABLE],

@@ -1,3 +1,5 @@
+import { shippedCatalogue } from '@inch/core/ingredient';
+import { densityAt20 } from '@inch/core/sugar';
 import { describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
 import { verifyJournal } from '../src/journal/verify.ts';
@@ -65,5 +67,31 @@ describe('a kitchen file', () => {
     const second = (await owner.get(`/api/lots?limit=5&before=${first.next}`)).body;
     const codes = [...first.lots, ...second.lots].map((l: { code: string }) => l.code);
     expect(codes).toEqual(lots.slice(0, 10).map((l) => l.code));
+  });
+  it('declares of eight lots the sugars that its measured °Bx and what went in come to', async () => {
+    const checked: string[] = [];
+    for (const { code, state } of lots) {
+      if (!['released', 'closed', 'recalled', 'held'].includes(state)) continue;
+      const lot = (await owner.get(`/api/lots/${code}`)).body;
+      const { nutrition } = (await owner.get(`/api/lots/${code}/label`)).body;
+      const brix = lot.readings.findLast(
+        (r: { kind: string; sample: string; value: number | null }) =>
+          r.kind === 'brix' && r.sample === 'finished' && r.value !== null,
+      )?.value;
+      if (!brix || !nutrition) continue;
+      // By hand: of the solids that went in so much was sugar, and so much solids are in 100 mL of a syrup of that °Bx.
+      let [sugars, solids] = [0, 0];
+      for (const { ingredientId, grams } of lot.additions) {
+        const { per100g } = shippedCatalogue.get(ingredientId);
+        sugars += (grams * (per100g.sucrose + per100g.glucose + per100g.fructose)) / 100;
+        solids += (grams * (100 - per100g.water - per100g.insoluble - per100g.ethanol)) / 100;
+      }
+      const expected = (sugars / solids) * brix * densityAt20(brix);
+      const found = nutrition.figures.sugars.raw;
+      checked.push(`${code} ${found.toFixed(1)} ${expected.toFixed(1)}`);
+      // The forecast of the cloth and the pan against a refractometer: within the tolerance of the declaration, ±8 g.
+      expect(Math.abs(found - expected), checked.at(-1)).toBeLessThanOrEqual(8);
+    }
+    expect(checked.length, checked.join('; ')).toBeGreaterThanOrEqual(8);
   });
 });

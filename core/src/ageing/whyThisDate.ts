@@ -98,7 +98,7 @@ function keptBack(lot: LotRecord, evidence: AgeingEvidence): Part {
 }
 
 const storeLine = ({ place, quality, excursions, limit }: StoodIn): string[] => [
-  `${place}: ${quality.days.toFixed(0)} days with readings, ${temperature(quality.mean)} on the average. For browning and aroma that comes to ${quality.asDaysAt15.low.toFixed(0)} to ${quality.asDaysAt15.high.toFixed(0)} days at ${temperature(15)}${quality.inverted === null ? '' : `; ${(100 * quality.inverted).toFixed(0)} % of the sucrose inverted`}.`,
+  `${place}: ${quality.days.toFixed(0)} days with readings, ${temperature(quality.mean, 1)} on the average. For browning and aroma that comes to ${quality.asDaysAt15.low.toFixed(0)} to ${quality.asDaysAt15.high.toFixed(0)} days at ${temperature(15)}${quality.inverted === null ? '' : `; ${(100 * quality.inverted).toFixed(0)} % of the sucrose inverted`}.`,
   ...(limit === null
     ? []
     : excursions.length === 0

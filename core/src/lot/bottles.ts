@@ -57,3 +57,24 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): Lot
   const millilitres = bottlings.reduce((sum, b) => sum + b.count * b.nominalMl, 0);
   return { filled, millilitres, left: filled - gone, sold, groups };
 }
+
+/**
+ * When bottles of a lot stood in a place: from each arrival that found it empty to the departure that left it so; null while some still do.
+ * @example timesIn(lot, lot.movements[0].to)[0].to // null
+ */
+export function timesIn(
+  lot: Pick<LotRecord, 'movements'>,
+  place: string,
+): { from: string; to: string | null }[] {
+  const times: { from: string; to: string | null }[] = [];
+  let count = 0;
+  for (const m of [...lot.movements].sort((a, b) => a.at.localeCompare(b.at))) {
+    const before = count;
+    if (m.to === place) count += m.count;
+    if (m.from === place) count -= m.count;
+    if (before <= 0 && count > 0) times.push({ from: m.at, to: null });
+    const last = times.at(-1);
+    if (before > 0 && count <= 0 && last) last.to = m.at;
+  }
+  return times;
+}

@@ -8,7 +8,7 @@ export {
 } from './asMade.ts';
 export { amountsPlanned, contentAsWeighed, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
 export { boilRateOf, learnedRate } from './boilRate.ts';
-export { type BottleGroup, type LotBottles, lotBottles } from './bottles.ts';
+export { type BottleGroup, type LotBottles, lotBottles, timesIn } from './bottles.ts';
 export { catalogueOf, weighingOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';

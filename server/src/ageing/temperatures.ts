@@ -2,7 +2,7 @@ import type { PlaceTemperature } from '@inch/contract/ageing';
 import type { EntrySaid } from '@inch/contract/entry';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { excursionsOver, type PlaceSample, storeQuality } from '@inch/core/ageing';
-import { lotBottles } from '@inch/core/lot';
+import { type LotRecord, lotBottles, timesIn } from '@inch/core/lot';
 import { temperature } from '@inch/core/quantity';
 import { type Database, rows } from '../database/pool.ts';
 import { entriesOf } from '../entry/read.ts';
@@ -77,7 +77,8 @@ async function holdWhatStood(w: Writing, place: string, entryId: string, at: str
     const lot = await fullLot(w, id);
     const { keeping } = judgeLot(lot, w.kitchen);
     const stands = lotBottles(lot).groups.some((g) => g.place === place && g.count > 0);
-    const after = long.find((e) => e.to > (lot.bottlings[0]?.at ?? ''));
+    const stood = timesIn(lot, place);
+    const after = long.find((e) => stood.some((t) => e.to > t.from && (t.to === null || e.from < t.to)));
     if (!stands || !after || !SHORT_ROWS.has(keeping.row)) continue;
     if (lot.deviations.some((d) => d.entryId === entryId)) continue;
     const what = `${place} was over ${temperature(WARM_OVER.cold!)} for ${after.hours.toFixed(1)} h, up to ${temperature(after.highest)}: what keeps three or seven days is discarded after two hours.`;
@@ -126,19 +127,19 @@ export async function recordTemperature(
 export async function storesOf(
   db: Database,
   kitchen: Kitchen,
-  lot: Parameters<typeof lotBottles>[0],
+  lot: Pick<LotRecord, 'movements'>,
   storage: string,
   ph: number | null,
 ) {
   const places = [...new Set(lot.movements.flatMap((m) => (m.to ? [m.to] : [])))];
-  const from = [...lot.bottlings].sort((a, b) => a.at.localeCompare(b.at))[0]?.at ?? '';
   const limit = WARM_OVER[storage] ?? null;
   const all = await temperaturesOf(db, kitchen.id);
   return places.flatMap((place) => {
+    const stood = timesIn(lot, place);
     const samples = all
       .filter((t) => t.place === place)
       .flatMap((t) => t.samples)
-      .filter((s) => s.at >= from);
+      .filter((s) => stood.some((t) => s.at >= t.from && (t.to === null || s.at <= t.to)));
     if (samples.length < 2) return [];
     return [
       {

@@ -41,8 +41,9 @@ export function BottlePreview({
   const onLid = design.look === 'lid';
   const tag = design.look === 'tag';
   const scale = tag ? 0.5 : 1;
-  // Round a bottle half of the way round is seen, drawn as wide as the bottle is.
-  const round = !tag && container.shape === 'round' && face.widthMm > d * 0.8 ? 2 / Math.PI : 1;
+  // Seen from the front a label that goes round is narrower: half of the way round is all that is seen, as wide as the bottle.
+  const arc = Math.min(face.widthMm / d, Math.PI / 2);
+  const round = !tag && container.shape === 'round' ? Math.sin(arc) / arc : 1;
   const x = tag ? d * 0.72 : (d - face.widthMm * round) / 2;
   const y = tag ? h * 0.16 : h - wallMm + (wallMm - face.heightMm) / 2;
   const widest = tag ? x + face.widthMm * scale : d;

@@ -148,7 +148,7 @@ export function Looks() {
           </State>
         </p>
       ))}
-      {mayWrite && data.bottles.filled > 0 && (
+      {mayWrite && (data.bottles.groups.length > 0 || data.looks.some((l) => l.opened === 'opened')) && (
         <Ruled title="Look at a bottle kept back" className="mt-6">
           <LookForm lot={data} />
         </Ruled>

@@ -128,7 +128,7 @@ function Place({ place, entries }: { place: string; entries: PlaceTemperature[] 
       <p className="text-sm text-ink-2">
         {plural(samples.length, 'reading')}
         {quality.days >= 0.1 &&
-          `; ${quality.days.toFixed(1)} days with readings, ${temperature(quality.mean)} on the average: for browning and aroma ${quality.asDaysAt15.low.toFixed(1)} to ${quality.asDaysAt15.high.toFixed(1)} days at ${temperature(15)}`}
+          `; ${quality.days.toFixed(1)} days with readings, ${temperature(quality.mean, 1)} on the average: for browning and aroma ${quality.asDaysAt15.low.toFixed(1)} to ${quality.asDaysAt15.high.toFixed(1)} days at ${temperature(15)}`}
         .
       </p>
       {over.map((e) => (
