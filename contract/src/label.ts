@@ -75,6 +75,8 @@ export const LabelDesign = z.strictObject({
   heightMm: side('How high is the label?'),
   code: z.boolean(),
   numbered: z.boolean(),
+  /** Net contents by weight, where a product is sold so. */
+  byWeight: z.boolean().default(false),
   pictureId: z.string().nullable(),
   moved: z.array(z.strictObject({ field: z.enum(FIELDS), dx: shift, dy: shift })).max(FIELDS.length),
   /** In the kitchen's second language: name of the product, and how it is used. */

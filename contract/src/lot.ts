@@ -82,6 +82,8 @@ export const LotView = LotRecord.extend({
   gates: z.array(Gate),
   keeping: Keeping,
   bottles: Bottles,
+  /** Bottles of a frozen lot that were thawed, with their own last day. */
+  thawed: z.array(z.object({ bottlingId: z.string(), place: z.string(), thawedOn: Day, until: Day })),
 });
 export type LotView = z.infer<typeof LotView>;
 

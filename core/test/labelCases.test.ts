@@ -277,7 +277,12 @@ const SHARES: Case[] = [
     juice({ 'apple-juice': 1000 }, 955, 4),
     Math.round(juice({ 'apple-juice': 1000 }, 955) / 5),
   ],
-  // 27 CFR and Art. 28: % by volume over 1.2.
+  [
+    'Reg. 1169/2011 Annex VIII 1(a)(iii)',
+    'not a little juice for its taste',
+    share({ damson: 400, sugar: 580, 'bottled-lemon-juice': 20 }, 1000, 'Damson cordial'),
+    [['damsons', 40, null]],
+  ],
 ];
 
 const DATES: Case[] = [

@@ -103,6 +103,16 @@ describe('the design of a label', () => {
   });
 });
 
+describe('what is sold by weight', () => {
+  it('has its net contents in ounces and grams, or grams', async () => {
+    await save({ byWeight: true });
+    const { content, rulePack } = await label();
+    expect(content.netContents).toMatch(rulePack === 'us' ? /^Net wt [\d.]+ oz/ : /^\d+ g$/);
+    await save({ byWeight: false });
+    expect((await label()).content.netContents).toMatch(/237 mL/);
+  });
+});
+
 describe('the second language', () => {
   it('is whole, or the label is not printed and says what is missing', async () => {
     await labelling({ second: 'fr' });
@@ -237,6 +247,12 @@ describe('a bottle kept back', () => {
     expect((await look(kept, bottlings[0].id, { findings: ['gas'] })).status).toBe(201);
     const { state, deviations } = await crew.view(kept);
     expect(state).toBe('held');
+    // A pH over the limit as well, though no meter is named for it.
+    const sour = await released();
+    const [filled] = (await crew.view(sour)).bottlings;
+    const over = { opened: 'opened', ph: 4.6, place: 'cellar' };
+    expect((await look(sour, filled.id, over)).status).toBe(201);
+    expect((await crew.view(sour)).state).toBe('held');
     expect(deviations.some((d: { what: string }) => /showed gas/.test(d.what))).toBe(true);
   });
   it('dates its lot earlier as the owner likes, later only with evidence, and never by a maker', async () => {

@@ -1,4 +1,4 @@
-import { spokenDay } from '../calendar/index.ts';
+import { dayOf, spokenDay } from '../calendar/index.ts';
 import { governingPh, type LotKeeping, type LotRecord, standing } from '../lot/index.ts';
 import { inWords, plural, temperature } from '../quantity/index.ts';
 import type { AgeingEvidence } from './evidence.ts';
@@ -34,7 +34,7 @@ function theDate(keeping: LotKeeping, lot: LotRecord): Part {
           ]
         : []),
       ...(own
-        ? [`Set by its owner on ${spokenDay(own.at.slice(0, 10))}: ${own.why} ${own.evidence}`.trim()]
+        ? [`Set by its owner on ${spokenDay(dayOf(own.at, lot.timeZone))}: ${own.why} ${own.evidence}`.trim()]
         : []),
       ...(keeping.openedDays === null
         ? []
@@ -97,7 +97,7 @@ function keptBack(lot: LotRecord, evidence: AgeingEvidence): Part {
   };
 }
 
-const storeLine = ({ place, quality, excursions, limit }: StoodIn): string[] => [
+const storeLine = ({ place, quality, excursions, limit }: StoodIn, timeZone: string): string[] => [
   `${place}: ${quality.days.toFixed(0)} days with readings, ${temperature(quality.mean, 1)} on the average. For browning and aroma that comes to ${quality.asDaysAt15.low.toFixed(0)} to ${quality.asDaysAt15.high.toFixed(0)} days at ${temperature(15)}${quality.inverted === null ? '' : `; ${(100 * quality.inverted).toFixed(0)} % of the sucrose inverted`}.`,
   ...(limit === null
     ? []
@@ -105,7 +105,7 @@ const storeLine = ({ place, quality, excursions, limit }: StoodIn): string[] => 
       ? [`${place} was never over ${temperature(limit)} in its readings.`]
       : excursions.map(
           (e) =>
-            `${place} was over ${temperature(limit)} for ${e.hours.toFixed(1)} h, up to ${temperature(e.highest)}, from ${spokenDay(e.from.slice(0, 10))}.`,
+            `${place} was over ${temperature(limit)} for ${e.hours.toFixed(1)} h, up to ${temperature(e.highest)}, from ${spokenDay(dayOf(e.from, timeZone))}.`,
         )),
 ];
 
@@ -129,7 +129,7 @@ export const whyThisDate = (
         {
           heading: 'Where it stood',
           lines: [
-            ...stores.flatMap(storeLine),
+            ...stores.flatMap((store) => storeLine(store, lot.timeZone)),
             'Warmth ages the taste sooner; these figures say nothing of safety.',
           ],
         },

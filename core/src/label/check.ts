@@ -43,7 +43,7 @@ function allergenRows(label: LabelContent, rulePack: LabelKitchen['rulePack']): 
       sentence:
         label.sulphitesPpm === null
           ? 'Something that went in carries sulphites and how much is not known: they are declared.'
-          : `At most ${label.sulphitesPpm.toFixed(label.sulphitesPpm < 20 ? 1 : 0)} mg/kg by what went in, ${label.sulphitesPpm < SULPHITES_DECLARED ? 'under' : 'from'} the ${SULPHITES_DECLARED} mg/kg that ${label.sulphitesPpm < SULPHITES_DECLARED ? 'have to be' : 'on are'} declared.`,
+          : `At most ${label.sulphitesPpm.toFixed(label.sulphitesPpm < 20 ? 1 : 0)} mg/kg by what went in: ${label.sulphitesPpm < SULPHITES_DECLARED ? 'under' : 'over'} the ${SULPHITES_DECLARED} mg/kg from which they are declared.`,
       rule,
     });
   return rows;

@@ -27,6 +27,8 @@ const named = (entry: Ingredient, name: string): boolean => {
 };
 
 const OF_FRUIT: ReadonlySet<Ingredient['family']> = new Set(['fruit', 'juice']);
+/** % under which fruit that the name does not name is there for its taste alone. Source: Annex VIII 1(a)(iii). */
+const FOR_TASTE = 5;
 const NAMEABLE: ReadonlySet<Ingredient['family']> = new Set([
   'fruit',
   'juice',
@@ -53,7 +55,8 @@ export function quantitiesOf(
   const byName = new Map<string, { grams: number; ids: string[] }>();
   for (const { ingredientId, grams } of of.lines) {
     const entry = catalogue.get(ingredientId);
-    const asked = OF_FRUIT.has(entry.family) || (NAMEABLE.has(entry.family) && named(entry, of.name));
+    const stressed = NAMEABLE.has(entry.family) && named(entry, of.name);
+    const asked = stressed || (OF_FRUIT.has(entry.family) && (100 * grams) / base >= FOR_TASTE);
     if (grams <= 0 || !asked) continue;
     const part = byName.get(entry.labelName) ?? { grams: 0, ids: [] };
     part.grams += grams;

@@ -74,5 +74,6 @@ export {
 export { type NextLook, nextLooks, retainedGroups, stillAsked } from './retained.ts';
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
+export { type Thawed, thawedGroups } from './thawed.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';
 export { amountDoubt, type WeighedIn, weighedIn } from './weighedIn.ts';

@@ -15,7 +15,7 @@ export const LOT_STATES = [
 ] as const;
 
 /** How bottles move by hand, and how the program moves them itself. */
-export const MOVED_BY_HAND = ['moved', 'sold', 'given', 'broken', 'retained'] as const;
+export const MOVED_BY_HAND = ['moved', 'sold', 'given', 'broken', 'retained', 'thawed'] as const;
 export const MOVEMENTS = [
   ...MOVED_BY_HAND,
   'stored',

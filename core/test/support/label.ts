@@ -13,7 +13,16 @@ export const labelWordsOf = (more: Partial<LabelContent> = {}): LabelContent => 
 });
 
 export const designOf = (more: Partial<LabelDesign> = {}): LabelDesign => ({
-  ...{ look: 'band', widthMm: 96, heightMm: 62, code: false, numbered: false, pictureId: null, moved: [] },
+  ...{
+    look: 'band',
+    widthMm: 96,
+    heightMm: 62,
+    code: false,
+    numbered: false,
+    byWeight: false,
+    pictureId: null,
+    moved: [],
+  },
   second: null,
   ...more,
 });

@@ -10,12 +10,13 @@ import {
   leastText,
   lotNutrition,
   netContentsHeight,
+  netWeight,
   PRINTED,
   secondWords,
   sizeThatFits,
   X_HEIGHT,
 } from '@inch/core/label';
-import { standing } from '@inch/core/lot';
+import { productOf, standing } from '@inch/core/lot';
 import { availableOf, LABELS } from '@inch/core/stock';
 import { containersOf } from '../container/routes.ts';
 import type { Database } from '../database/pool.ts';
@@ -112,6 +113,13 @@ async function blanksOf(db: Database, kitchen: Kitchen): Promise<number> {
   return Math.floor(availableOf(stock, LABELS.thing, day));
 }
 
+/** The words of a label with the net contents as the product is sold: by volume, or by weight. */
+function sold<L extends LabelView['content']>(label: L, lot: StoredLot, { byWeight }: LabelDesign): L {
+  if (!byWeight || label.nominalMl === 0) return label;
+  const { grams, millilitres } = productOf(lot);
+  return { ...label, netContents: netWeight((label.nominalMl * grams) / millilitres, lot.rulePack) };
+}
+
 /** The label of a lot as made: its words, what the rules ask of it, and how it is drawn. */
 export async function labelOf(db: Database, lot: StoredLot, kitchen: Kitchen): Promise<LabelView> {
   const { label } = judgeLot(lot, kitchen);
@@ -123,7 +131,8 @@ export async function labelOf(db: Database, lot: StoredLot, kitchen: Kitchen): P
   const { allCm2, principalCm2 } = facesOf(faced);
   const { second, checks } = secondChecks(lot, kitchen, design);
   const drawn = {
-    ...{ content: label.content, second, design, revision, container },
+    ...{ content: sold(label.content, lot, design), second: second && sold(second, lot, design) },
+    ...{ design, revision, container },
     ...{ netHeightMm: netContentsHeight(lot.rulePack, faced), leastXMm: text.xHeightMm },
     ...{ allCm2, principalCm2, rulePack: lot.rulePack },
     differences: differencesFromFormula(lot, lot.cupSchool),

@@ -63,7 +63,8 @@ export const judgeLook: Judge<'look'> = async (judging) => {
   if (said.opened === 'closed' && (said.ph !== null || said.brix !== null || said.taste !== null))
     throw invalid('opened', 'pH, °Bx and taste are of an opened bottle: say that it was opened.');
   const counts = await phCounts(judging, lot);
-  const moved = counts ? phMoved(said.ph, phReleased(lot), lot.criticalPh) : null;
+  // A pH over the limit holds the lot even where its meter did not bear it: the default is to hold.
+  const moved = phMoved(said.ph, counts ? phReleased(lot) : null, lot.criticalPh);
   // An opened bottle that went off while it was open says nothing of those that are closed.
   const faults = said.opened === 'open-already' ? [] : [...faultsOf(said), ...(moved ? [moved] : [])];
   const place = said.opened === 'opened' ? standsIn(lot, said.bottlingId, said.place) : null;

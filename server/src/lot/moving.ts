@@ -1,4 +1,5 @@
-import { lotBottles } from '@inch/core/lot';
+import { dayOf, spokenDay } from '@inch/core/calendar';
+import { lotBottles, thawedGroups } from '@inch/core/lot';
 import type { Entries, Recorded } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
 import type { Judge } from '../entry/judge.ts';
@@ -7,6 +8,7 @@ import { invalid, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { fullLot, lackingNow, refusePast } from './change.ts';
 import type { StoredLot } from './store.ts';
+import { judgeLot } from './view.ts';
 
 type Movement = Recorded<Entries['movement']>;
 
@@ -16,6 +18,19 @@ function refuseLeaving(w: Writing, lot: StoredLot): void {
   if (lacking !== null)
     throw new Problem(409, `A release check of lot ${lot.code} does not pass any more: ${lacking}`);
   refusePast(w, lot);
+}
+
+/** What was thawed has its own last day, and nothing of it leaves after that. */
+function refuseThawed(w: Writing, lot: StoredLot, said: { bottlingId: string; from: string }): void {
+  const { keeping } = judgeLot(lot, w.kitchen);
+  const thawed = thawedGroups(lot, keeping).find(
+    (t) => t.bottlingId === said.bottlingId && t.place === said.from,
+  );
+  if (thawed && thawed.until < dayOf(w.now, lot.timeZone))
+    throw new Problem(
+      409,
+      `The bottles in ${said.from} were thawed on ${spokenDay(thawed.thawedOn)} and could be kept until ${spokenDay(thawed.until)}: nothing of them leaves the kitchen.`,
+    );
 }
 
 /** Moves, sells, gives, breaks or retains bottles of one filling; never more than stand there, never a sale before release. */
@@ -29,8 +44,15 @@ export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said }) =
       409,
       `Lot ${lot.code} is ${lot.state}, not released. Nothing of it leaves the kitchen yet.`,
     );
-  if (said.kind === 'sold' || said.kind === 'given') refuseLeaving(w, lot);
-  const stays = said.kind === 'moved' || said.kind === 'retained';
+  if (said.kind === 'sold' || said.kind === 'given') {
+    refuseLeaving(w, lot);
+    refuseThawed(w, lot, said);
+  }
+  if (said.kind === 'thawed' && lot.storage !== 'frozen')
+    throw invalid('kind', `Lot ${lot.code} is not kept frozen, so that there is nothing to thaw.`);
+  const stays = said.kind === 'moved' || said.kind === 'retained' || said.kind === 'thawed';
+  if (said.kind === 'thawed' && said.to === said.from)
+    throw invalid('to', 'Say where it is kept cold: thawed bottles do not stand among frozen ones.');
   if (stays && !said.to) throw invalid('to', 'Where do they go?');
   return { kept: { kind: said.kind, from: said.from, to: stays ? said.to : null } };
 };

@@ -3,7 +3,15 @@ import type { LabelView } from '@inch/contract/label';
 import type { LotView } from '@inch/contract/lot';
 import type { Vessel } from '@inch/contract/vessel';
 import { labelCheck, labelContent, labelMissing } from '@inch/core/label';
-import { type Gate, gates, type LotKeeping, lotBottles, lotKeeping, lotLines } from '@inch/core/lot';
+import {
+  type Gate,
+  gates,
+  type LotKeeping,
+  lotBottles,
+  lotKeeping,
+  lotLines,
+  thawedGroups,
+} from '@inch/core/lot';
 import type { StoredLot } from './store.ts';
 
 /** What the core makes of a lot's record: its date and hurdles, its label, its gates. */
@@ -34,5 +42,6 @@ export function lotView(lot: StoredLot, kitchen: Kitchen, vessel: Vessel | null)
     gates: list,
     keeping,
     bottles: lotBottles(lot),
+    thawed: thawedGroups(lot, keeping),
   };
 }

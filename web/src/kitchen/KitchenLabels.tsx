@@ -1,4 +1,4 @@
-import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
+import { type Kitchen, KitchenChange, kitchenRoutes, type Labelling } from '@inch/contract/kitchen';
 import { exemptions, LANGUAGES, labelWords, PRINTED } from '@inch/core/label';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
@@ -8,16 +8,24 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 
-/** Names as they are typed: "sour-cherry = griottes", a line each. */
-function namesFrom(text: string, language: string, idOf: (name: string) => string | null) {
-  return text
-    .split('\n')
-    .map((line) => line.split('='))
-    .filter((parts) => parts.length === 2 && parts[0]!.trim() && parts[1]!.trim())
-    .flatMap(([said, name]) => {
-      const ingredientId = idOf(said!.trim());
-      return ingredientId ? [{ language, ingredientId, name: name!.trim() }] : [];
-    });
+type Name = Labelling['names'][number];
+
+/** Names as they are typed, "sour cherries = griottes", a line each; or what is wrong with a line. */
+function namesFrom(
+  text: string,
+  language: Name['language'],
+  idOf: (name: string) => string | null,
+): Name[] | string {
+  const names: Name[] = [];
+  for (const line of text.split('\n').filter((l) => l.trim())) {
+    const [said = '', name = '', ...more] = line.split('=').map((part) => part.trim());
+    const ingredientId = idOf(said);
+    if (!name || more.length > 0)
+      return `"${line.trim()}": write the ingredient, an equals sign, and its name.`;
+    if (!ingredientId) return `No ingredient is called "${said}". Write it as the label has it.`;
+    names.push({ language, ingredientId, name });
+  }
+  return names;
 }
 
 function useLabelling(kitchen: Kitchen) {
@@ -55,7 +63,9 @@ function useLabelling(kitchen: Kitchen) {
         permit: a.permit,
         names: [
           ...labelling.names.filter((n) => n.language !== a.second),
-          ...(a.second ? namesFrom(a.names, a.second, idOf) : []),
+          ...(a.second
+            ? (fields.taken('names', namesFrom(a.names, a.second as Name['language'], idOf)) ?? [])
+            : []),
         ],
         vignettes: a.vignette
           ? [

@@ -68,8 +68,8 @@ function ScreenRule() {
       <svg
         role="img"
         aria-label="A rule of 100 mm"
-        viewBox="-1 0 102 7"
-        style={{ width: '102mm', height: '7mm' }}
+        viewBox="-2 0 105 7"
+        style={{ width: '105mm', height: '7mm' }}
         className="max-w-none text-ink-2"
       >
         {Array.from({ length: 101 }, (_, mm) => (

@@ -175,12 +175,12 @@ function Mover({ design, change }: Props) {
 }
 
 function Ticks({ design, change }: Props) {
-  const tick = (key: 'code' | 'numbered', words: string) => (
+  const tick = (key: 'code' | 'numbered' | 'byWeight', words: string) => (
     <label className="flex min-h-10 items-center gap-2">
       <input
         type="checkbox"
         className="size-5 accent-[var(--rim)]"
-        checked={design[key]}
+        checked={design[key] ?? false}
         onChange={(e) => change({ ...design, [key]: e.target.checked })}
       />
       {words}
@@ -190,6 +190,7 @@ function Ticks({ design, change }: Props) {
     <div className="flex flex-wrap gap-x-6">
       {tick('code', 'Code to scan')}
       {tick('numbered', 'Number each bottle')}
+      {tick('byWeight', 'Sold by weight')}
     </div>
   );
 }

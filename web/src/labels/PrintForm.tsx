@@ -11,6 +11,7 @@ import { keys } from '../data/keys.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
+import { dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Caution } from '../ui/State.tsx';
 import { figureIn } from '../ui/typed.ts';
@@ -143,7 +144,7 @@ function Reprint({ lot, form }: { lot: Props['lot']; form: Form }) {
         <option value="">nothing: these are more</option>
         {lot.prints.map((p) => (
           <option key={p.id} value={p.id}>
-            {plural(p.copies, 'label')} of {p.at.slice(0, 10)}
+            {plural(p.copies, 'label')} of {dayMonthYear(p.at)}
           </option>
         ))}
       </Choice>

@@ -1,6 +1,8 @@
+import { labelRoutes } from '@inch/contract/label';
 import type { StockLot } from '@inch/contract/stock';
 import { inWords, money } from '@inch/core/quantity';
 import { Link } from 'react-router';
+import { urlOf } from '../data/address.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useStockHistory } from '../data/stock.ts';
 import { Dialog } from '../ui/Dialog.tsx';
@@ -116,6 +118,14 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
         )}
       </p>
       <Facts stock={stock} />
+      <a
+        className="mt-3 inline-block text-link underline"
+        href={urlOf(labelRoutes.tags.path, {}, { of: 'stock', code: stock.code })}
+        target="_blank"
+        rel="noopener noreferrer"
+      >
+        Tag with its code
+      </a>
       <Ruled title="Where it went" className="mt-5">
         <History stock={stock} />
       </Ruled>

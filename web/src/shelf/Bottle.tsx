@@ -36,6 +36,9 @@ function Actions({ head, lot, act }: { head: LotHead; lot: LotView; act: (kind: 
   );
 }
 
+const thawedIn = (lot: LotView, g: { bottlingId: string; place: string }) =>
+  lot.thawed.find((t) => t.bottlingId === g.bottlingId && t.place === g.place);
+
 function Places({ lot }: { lot: LotView }) {
   return (
     <Ruled title="Where they stand" className="mt-6 max-w-xl">
@@ -48,6 +51,12 @@ function Places({ lot }: { lot: LotView }) {
             <span>
               {g.place}
               <span className="text-ink-2">, {g.container}</span>
+              {thawedIn(lot, g) && (
+                <span className="block text-sm text-hold">
+                  thawed {dayMonthYear(thawedIn(lot, g)!.thawedOn)}, use by{' '}
+                  {dayMonthYear(thawedIn(lot, g)!.until)}
+                </span>
+              )}
             </span>
             <span className="figure font-bold">
               {g.count} × {bottleSize(g.nominalMl)}

@@ -13,10 +13,10 @@ import { Choice, Field } from '../ui/Field.tsx';
 
 import { State } from '../ui/State.tsx';
 
-export type MoveKind = 'sold' | 'moved' | 'given' | 'retained' | 'broken';
+export type MoveKind = 'sold' | 'moved' | 'given' | 'retained' | 'broken' | 'thawed';
 
 /** What stays in the kitchen, in another place. */
-const STAYS: ReadonlySet<string> = new Set(['moved', 'retained']);
+const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed']);
 
 const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'sold', says: 'Sell', needsRelease: true },
@@ -24,6 +24,7 @@ const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'given', says: 'Give', needsRelease: true },
   { kind: 'retained', says: 'Retain as a sample', needsRelease: false },
   { kind: 'broken', says: 'Broken', needsRelease: false },
+  { kind: 'thawed', says: 'Thaw', needsRelease: false },
 ];
 
 /** A sale, a gift, a move: recorded by the one form layer, so that a lost answer never sells a bottle twice. */
@@ -71,7 +72,7 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
       </Choice>
       <div className="grid grid-cols-2 gap-4">
         <Choice label="What happens" {...form.field('kind')}>
-          {KINDS.map((k) => (
+          {KINDS.filter((k) => k.kind !== 'thawed' || lot.storage === 'frozen').map((k) => (
             <option key={k.kind} value={k.kind} disabled={k.needsRelease && !released}>
               {k.says}
               {k.needsRelease && !released ? ', once released' : ''}

@@ -38,6 +38,8 @@ export interface LabelDesign {
   code: boolean;
   /** Each label has the number of its bottle. */
   numbered: boolean;
+  /** Net contents by weight, where a product is sold so. */
+  byWeight: boolean;
   /** The owner's picture, by its id. */
   pictureId: string | null;
   moved: Moved[];
@@ -79,6 +81,14 @@ export function sizeOn(look: Look, container: FacedContainer | null): { widthMm:
  * @example usualDesign(null).look // 'band'
  */
 export const usualDesign = (container: FacedContainer | null): LabelDesign => ({
-  ...{ look: 'band', code: false, numbered: false, pictureId: null, moved: [], second: null },
+  ...{
+    look: 'band',
+    code: false,
+    numbered: false,
+    byWeight: false,
+    pictureId: null,
+    moved: [],
+    second: null,
+  },
   ...sizeOn('band', container),
 });
