@@ -138,6 +138,7 @@ describe('what is due', () => {
 const released = (more: Partial<LotStanding>) =>
   ({
     ...{ code: '7F4H', name: 'Syrup', colour: '#8E1230', state: 'released', printed: true },
+    ...{ nextLooks: [], retained: 0 },
     ...{ readyOn: '2026-11-24', bestBy: null, dateWord: 'best-by', bottles: { left: 12 } },
     ...more,
   }) as LotStanding;
@@ -150,6 +151,16 @@ describe('what a released lot asks for', () => {
     expect(asked({ printed: false })).toEqual([['later', 'Print labels']]);
     expect(asked({ readyOn: '2026-12-04' })).toEqual([['later', 'Ready to drink']]);
     expect(asked({ readyOn: '2027-12-04' })).toEqual([]);
+  });
+  it('is a look at what is kept back, a week before it is due, and an opened one until its last day', () => {
+    const look = (on: string, more: object = {}) =>
+      asked({ retained: 2, nextLooks: [{ on, opened: false, until: null, ...more }] });
+    expect(look('2026-11-20')).toEqual([['now', 'Look at a bottle kept back']]);
+    expect(look('2026-11-30')).toEqual([['later', 'Look at a bottle kept back']]);
+    expect(look('2026-12-20')).toEqual([]);
+    const open = { opened: true, until: '2026-11-30' };
+    expect(look('2026-11-20', open)).toEqual([['now', 'Look at the bottle that is open']]);
+    expect(look('2026-11-20', { ...open, until: '2026-11-21' })).toEqual([]);
   });
 });
 
