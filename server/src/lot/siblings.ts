@@ -1,7 +1,7 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import { dayOf } from '@inch/core/calendar';
 import { standing } from '@inch/core/lot';
-import { type Database, rows, toSql } from '../database/pool.ts';
+import { type Database, marks, rows, toSql } from '../database/pool.ts';
 import type { StoredLot } from './store.ts';
 
 export interface Sibling {
@@ -25,13 +25,22 @@ export async function siblingsOf(db: Database, kitchen: Kitchen, lot: StoredLot)
   const filled = standing(lot.bottlings)[0];
   const day = filled ? dayOf(filled.at, lot.timeZone) : null;
   const around = filled ? Date.parse(filled.at) : 0;
-  const byStock = await rows<Found>(
+  const taken = await rows<{ id: string }>(
     db,
-    `SELECT DISTINCT l.code, v.name, s.number AS by_stock, NULL AS filled_at FROM stock_taking t JOIN stock_taking o ON o.stock_id = t.stock_id
-     JOIN stock_lot s ON s.id = t.stock_id JOIN lot l ON l.id = o.lot_id JOIN formula_version v ON v.id = l.version_id
-     WHERE t.lot_id = ? AND t.addition_id IS NOT NULL AND o.addition_id IS NOT NULL AND l.id <> ? AND l.kitchen_id = ? ORDER BY l.begun_at DESC LIMIT ${MOST}`,
-    [lot.id, lot.id, kitchen.id],
+    'SELECT DISTINCT stock_id AS id FROM stock_taking WHERE lot_id = ? AND addition_id IS NOT NULL',
+    [lot.id],
   );
+  const byStock =
+    taken.length === 0
+      ? []
+      : await rows<Found>(
+          db,
+          `SELECT STRAIGHT_JOIN DISTINCT l.code, v.name, s.number AS by_stock, NULL AS filled_at FROM stock_taking o
+           JOIN stock_lot s ON s.id = o.stock_id JOIN lot l ON l.id = o.lot_id JOIN formula_version v ON v.id = l.version_id
+           WHERE o.stock_id IN (${marks(taken)}) AND o.addition_id IS NOT NULL AND l.id <> ? AND l.kitchen_id = ?
+           ORDER BY l.begun_at DESC LIMIT ${MOST}`,
+          [...taken.map((t) => t.id), lot.id, kitchen.id],
+        );
   const byDay = filled
     ? await rows<Found>(
         db,
