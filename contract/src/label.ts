@@ -148,8 +148,8 @@ export const SheetMeasures = z.strictObject({
   labelWidthMm: mm(5, 300, 'How wide is a label, mm?'),
   labelHeightMm: mm(5, 300, 'How high is a label, mm?'),
   round: z.boolean(),
-  shiftXMm: mm(-10, 10, 'How far is it off to the right, mm?').default(0),
-  shiftYMm: mm(-10, 10, 'How far is it off downwards, mm?').default(0),
+  shiftXMm: mm(-10, 10, 'By how much are prints moved to the right, mm?').default(0),
+  shiftYMm: mm(-10, 10, 'By how much are prints moved down, mm?').default(0),
 });
 export type SheetMeasures = z.infer<typeof SheetMeasures>;
 

@@ -3,6 +3,7 @@ import { sheetPlaces } from '@inch/core/label';
 import { bytesOf, newDocument, pageOf } from './document.ts';
 
 const GRID_MM = 10;
+const TEXT_MM = 130;
 
 /** A page with the outline of every label and a millimetre cross in the first: what the printer is off by is read there. */
 export async function calibrationPdf(sheet: LabelSheet, at: string): Promise<Buffer> {
@@ -37,11 +38,16 @@ export async function calibrationPdf(sheet: LabelSheet, at: string): Promise<Buf
   const said = [
     `${name}: print this page at 100 %, without scaling, on plain paper, and lay it on a sheet of labels against the light.`,
     'The long cross is the middle of the page: each tick is 1 mm. Fold the page in half both ways: the folds should cross at its middle.',
-    'Where the folds cross to the left of it, write a shift to the right of so many mm; above it, a shift downwards.',
+    'Where the folds cross to the left of the long cross, prints lie too far right: move them right by minus so many mm. Where they cross above it, prints lie too low: move them down by minus so many mm.',
   ];
-  said.forEach((line, i) => {
-    doc.text(line, 15, middle.y + 20 + i * 6, { lineBreak: false, baseline: 'alphabetic' });
-  });
+  // On white, so that the outlines of the labels do not run through the words.
+  doc.rect(middle.x - TEXT_MM / 2 - 4, middle.y + 16, TEXT_MM + 8, 46).fill('#FFFFFF');
+  doc.fillColor('#141B2D');
+  let y = middle.y + 20;
+  for (const line of said) {
+    doc.text(line, middle.x - TEXT_MM / 2, y, { width: TEXT_MM });
+    y += doc.heightOfString(line, { width: TEXT_MM }) + 2;
+  }
   doc.end();
   return finished;
 }

@@ -61,8 +61,8 @@ const FIGURES = {
   topMm: 'Top margin, mm',
   acrossMm: 'Gap across, mm',
   downMm: 'Gap down, mm',
-  shiftXMm: 'Printer off, to the right, mm',
-  shiftYMm: 'Printer off, down, mm',
+  shiftXMm: 'Move prints right, mm',
+  shiftYMm: 'Move prints down, mm',
 } as const;
 type Figure = keyof typeof FIGURES;
 
@@ -175,7 +175,7 @@ function SheetRow({ sheet, edit, mayWrite }: { sheet: LabelSheet; edit: () => vo
             {measures.labelWidthMm} × {measures.labelHeightMm} mm
           </span>
           {(measures.shiftXMm !== 0 || measures.shiftYMm !== 0) &&
-            `; printer set right by ${measures.shiftXMm} and ${measures.shiftYMm} mm`}
+            `; prints moved right by ${measures.shiftXMm} and down by ${measures.shiftYMm} mm`}
         </p>
       </div>
       <div className="flex flex-wrap items-center gap-2">

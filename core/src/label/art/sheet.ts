@@ -19,7 +19,7 @@ export interface SheetMeasures {
   labelWidthMm: number;
   labelHeightMm: number;
   round: boolean;
-  /** What the printer is off by, as the calibration page showed it: added to every place. */
+  /** By how much prints are moved to make good what the printer is off by, as the calibration page shows it: to the right, and down. */
   shiftXMm: number;
   shiftYMm: number;
 }
