@@ -17,6 +17,7 @@ import { Unread } from '../ui/Unread.tsx';
 import { DatingForm } from './DatingForm.tsx';
 import { DriftChart } from './DriftChart.tsx';
 import { LookForm } from './LookForm.tsx';
+import { LookPhotographs } from './LookPhotographs.tsx';
 
 function Why({ view, code }: { view: AgeingView; code: string }) {
   return (
@@ -153,6 +154,7 @@ export function Looks() {
           <LookForm lot={data} />
         </Ruled>
       )}
+      <LookPhotographs lot={data} mayWrite={mayWrite && data.state !== 'discarded'} />
       <Seen lot={data} />
       <Drifts view={view} colour={data.product.colour} />
       {account.role === 'owner' && data.keeping.bestBy && <DatingForm lot={data} view={view} />}
