@@ -1,3 +1,4 @@
+import { ageingEvidence } from '@inch/core/ageing';
 import { dayOf, spokenDay } from '@inch/core/calendar';
 import { lotBottles, thawedGroups } from '@inch/core/lot';
 import type { Entries, Recorded } from '@inch/core/record';
@@ -7,6 +8,7 @@ import { writeEntry } from '../entry/write.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { fullLot, lackingNow, refusePast } from './change.ts';
+import { evidenceFor, lotsOfFormula } from './evidence.ts';
 import type { StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -33,6 +35,19 @@ function refuseThawed(w: Writing, lot: StoredLot, said: { bottlingId: string; fr
     );
 }
 
+/** A longer date rests on bottles kept back: where they do not support it any more, nothing leaves under it. */
+async function refuseUnsupported(w: Writing, lot: StoredLot): Promise<void> {
+  if (!lot.datings.at(-1)?.longer) return;
+  const { keeping } = judgeLot({ ...lot, datings: [] }, w.kitchen);
+  const lots = await lotsOfFormula(w.tx, w.kitchen, lot);
+  const { supportsLonger, longer } = ageingEvidence(lots, evidenceFor(lot, keeping));
+  if (!supportsLonger)
+    throw new Problem(
+      409,
+      `The longer date of lot ${lot.code} is not supported any more: ${longer} Its owner sets it anew.`,
+    );
+}
+
 /** Moves, sells, gives, breaks or retains bottles of one filling; never more than stand there, never a sale before release. */
 export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said }) => {
   const lot = await fullLot(w, head.id);
@@ -47,6 +62,7 @@ export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said }) =
   if (said.kind === 'sold' || said.kind === 'given') {
     refuseLeaving(w, lot);
     refuseThawed(w, lot, said);
+    await refuseUnsupported(w, lot);
   }
   if (said.kind === 'thawed' && lot.storage !== 'frozen')
     throw invalid('kind', `Lot ${lot.code} is not kept frozen, so that there is nothing to thaw.`);
