@@ -69,9 +69,16 @@ async function lotsIn(w: Writing, place: string): Promise<string[]> {
 }
 
 /** A place that was too warm for too long holds what keeps 3 or 7 days there: it is discarded, the owner decides. */
-async function holdWhatStood(w: Writing, place: string, entryId: string, at: string): Promise<void> {
+async function holdWhatStood(
+  w: Writing,
+  { place, samples }: { place: string; samples: readonly PlaceSample[] },
+  entryId: string,
+  at: string,
+): Promise<void> {
   const excursions = excursionsOver(await samplesIn(w.tx, w.kitchen.id, place), WARM_OVER.cold!);
-  const long = excursions.filter((e) => e.hours > HOURS_ALLOWED);
+  // What an earlier entry showed was held then, and may be resumed since: only what this one reaches into is new.
+  const [first, last] = [samples[0]!.at, samples.at(-1)!.at];
+  const long = excursions.filter((e) => e.hours > HOURS_ALLOWED && e.to >= first && e.from <= last);
   if (long.length === 0) return;
   for (const id of await lotsIn(w, place)) {
     const lot = await fullLot(w, id);
@@ -119,7 +126,7 @@ export async function recordTemperature(
     at,
     values: { place: said.place, samples },
   });
-  await holdWhatStood(w, said.place, said.id, at);
+  await holdWhatStood(w, { place: said.place, samples }, said.id, at);
   return { id: said.id };
 }
 
