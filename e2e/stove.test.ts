@@ -99,7 +99,9 @@ async function take(kind: string): Promise<void> {
   const dialog = page.getByRole('dialog');
   await dialog.getByText('at rest').waitFor();
   await dialog.getByRole('button', { name: 'Use this figure' }).click();
+  const written = page.waitForResponse((r) => r.request().method() === 'POST' && r.status() === 201);
   await dialog.getByRole('button', { name: 'Save' }).click();
+  await written;
   await dialog.waitFor({ state: 'detached' });
 }
 

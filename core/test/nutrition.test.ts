@@ -197,6 +197,40 @@ describe('nutrition of a syrup', () => {
       ),
     ).toBeNull();
   });
+  it('of a lot is at the °Bx measured in its finished product, whatever the pan was reckoned to come to', () => {
+    const lot = releasable();
+    const brixAt = (value: number, id: string) => ({
+      ...lot.readings[1]!,
+      ...{ id, kind: 'brix' as const, value },
+    });
+    const at = (brix: number) =>
+      lotNutrition({ ...lot, readings: [...lot.readings, brixAt(brix, 'b')] }, 'us')!.figures;
+    const before = lotNutrition(lot, 'us')!.figures;
+    // 30 mL at 40 and 60 °Bx hold 14.11 and 23.15 g of solids (NBS Circular 440): sugars go with them.
+    expect(at(60).sugars.raw / at(40).sugars.raw).toBeCloseTo(23.15 / 14.11, 2);
+    expect(at(60).sugars.raw).not.toBeCloseTo(before.sugars.raw, 0);
+    expect(at(60).sugars.from).toMatch(/at 60\.0 °Bx as measured$/);
+    expect(at(60).protein.from).toBe(before.protein.from);
+  });
+  it('of a lot loses no added sugar in a cloth that it came in after', () => {
+    const lot = releasable();
+    const steps = [
+      { id: 'cook', kind: 'draw' as const, title: 'Cook', draws: 1 },
+      { id: 'drip', kind: 'strain' as const, title: 'Drip', keeps: 0.5 },
+      { id: 'sweeten', kind: 'add' as const, title: 'Sweeten' },
+    ];
+    const added = (stepId: string) => {
+      const lines = lot.product.content.lines.map((line) =>
+        line.id === 'sugar' ? { ...line, stepId } : line,
+      );
+      const content = { ...lot.product.content, steps, lines };
+      const { figures } = lotNutrition({ ...lot, product: { ...lot.product, content } }, 'us')!;
+      return figures.addedSugars.raw / figures.sugars.raw;
+    };
+    // 4 kg of sour cherries with 8.5 % of sugars; half of them stays in the cloth, with half of what was in the pan by then.
+    expect(added('cook')).toBeCloseTo(1998 / (1998 + 340), 2);
+    expect(added('sweeten')).toBeCloseTo(1998 / (1998 + 170), 2);
+  });
   it('is refused for what it does not know', () => {
     expect(() =>
       nutrition({ lines: [{ ingredientId: 'no-such', grams: 1 }], millilitres: 1, pack: 'us' }),

@@ -45,6 +45,7 @@ export {
   pour,
   shareOf,
   solidsOf,
+  solidVolumeOf,
   volumeOf,
 } from './pan.ts';
 export { keptByWeight, panBefore } from './panBefore.ts';

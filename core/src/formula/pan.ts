@@ -119,7 +119,10 @@ export function volumeOf(part: Composition): number {
   return rest > 0 ? spirit + rest / densityAt20(Math.min(80, (100 * solids) / rest)) : spirit;
 }
 
-/** What of the fruit is in no liquid at all takes room as well, mL: cell walls at 1.5 g/mL. */
+/**
+ * What of the fruit is in no liquid at all takes room as well, mL: cell walls at 1.5 g/mL.
+ * @example solidVolumeOf({ ...nothing(), insoluble: 15 }) // 10
+ */
 export const solidVolumeOf = (part: Composition): number => part.insoluble / 1.5;
 
 /** The whole pan as it stands at equilibrium: liquid and what is left of the fruit, blended. */

@@ -1,7 +1,18 @@
-import { amountsOf, readLine, walk } from '../formula/index.ts';
-import { catalogueOf, contentAsWeighed, type LotRecord, weighingOf } from '../lot/index.ts';
+import {
+  amountsOf,
+  type Composition,
+  type FormulaContent,
+  readLine,
+  type SaidLine,
+  solidsOf,
+  solidVolumeOf,
+  volumeOf,
+  walk,
+} from '../formula/index.ts';
+import type { Ingredient } from '../ingredient/index.ts';
+import { catalogueOf, contentAsWeighed, finishedBrix, type LotRecord, weighingOf } from '../lot/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
-import { type Nutrition, nutrition } from './nutrition.ts';
+import { addsSugar, type Nutrition, nutrition } from './nutrition.ts';
 
 /** mL of the drink that a United States serving of a concentrate makes. */
 const DRINK = 360;
@@ -12,8 +23,38 @@ function servingOf({ product, rulePack }: LotRecord): { servingMl?: number } {
   return rulePack === 'us' && product.kind !== 'syrup' && parts ? { servingMl: DRINK / (1 + parts) } : {};
 }
 
+/** What a refractometer read in the finished product says better than how a pan is reckoned to boil: so much water is in it. */
+function atBrix(product: Composition, brix: number | null): Composition {
+  const solids = solidsOf(product);
+  if (brix === null || !(brix > 0) || solids === 0) return product;
+  const water = (solids * 100) / brix - solids - product.ethanol;
+  return water > 0 ? { ...product, water } : product;
+}
+
+/** Entries of no sugars of their own: what is sugar in them counts among the other solids. */
+const sugarless = new WeakMap<Ingredient, Ingredient>();
+function withoutSugars(entry: Ingredient): Ingredient {
+  const made = sugarless.get(entry) ?? {
+    ...entry,
+    per100g: { ...entry.per100g, sucrose: 0, glucose: 0, fructose: 0 },
+  };
+  sugarless.set(entry, made);
+  return made;
+}
+
+/** g of added sugars in the product: the same walk, with no sugars but those that were added. What went in after a cloth lost nothing in it. */
+function addedIn(content: FormulaContent, said: readonly SaidLine[], elevationMetres: number): number {
+  const lines = said.map((line) =>
+    line.ingredient && !addsSugar(line.ingredient)
+      ? { ...line, ingredient: withoutSugars(line.ingredient) }
+      : line,
+  );
+  const { sucrose, glucose, fructose } = walk(content, lines, { elevationMetres, untold: true }).product;
+  return sucrose + glucose + fructose;
+}
+
 /**
- * Nutrition of a lot as made: what was weighed in, less what stayed in the cloth and boiled off, by the lot's own rule pack.
+ * Nutrition of a lot as made: what was weighed in, less what stayed in the cloth and boiled off, at the °Bx measured in the finished product where there is one; by the lot's own rule pack.
  * @param cup school of cups it was begun under
  * @returns null before anything is in
  * @example lotNutrition({ ...lot, additions: [] }, 'us') === null // false
@@ -26,9 +67,13 @@ export function lotNutrition(lot: LotRecord, cup: CupSchool | null): Nutrition |
   const lines = amountsOf(said, walked).flatMap(({ ingredient, used }) =>
     ingredient && used !== null ? [{ ingredientId: ingredient.id, grams: used }] : [],
   );
-  if (!(walked.millilitres > 0) || lines.length === 0) return null;
+  const measuredBrix = finishedBrix(lot);
+  const product = atBrix(walked.product, measuredBrix);
+  const millilitres = volumeOf(product) + solidVolumeOf(product);
+  if (!(millilitres > 0) || lines.length === 0) return null;
   return nutrition({
-    ...{ lines, millilitres: walked.millilitres, product: walked.product, pack: lot.rulePack },
+    ...{ lines, millilitres, product, measuredBrix, pack: lot.rulePack },
+    addedSugars: addedIn(content, said, lot.elevationMetres),
     ...{ catalogue: catalogueOf(lot), ...servingOf(lot) },
   });
 }

@@ -16,6 +16,10 @@ export interface NutritionOf {
   servingMl?: number;
   /** Composition of the finished product, g, where what stayed in a cloth and boiled off is known; all that went in where it is not. */
   product?: Composition;
+  /** Added sugars in the finished product, g, where it is known how they were lost; in proportion to all sugars where it is not. */
+  addedSugars?: number;
+  /** °Bx measured in the finished product, where the composition is at it. */
+  measuredBrix?: number | null;
   catalogue?: KitchenCatalogue;
 }
 
@@ -67,7 +71,6 @@ function traces(lines: readonly StatementLine[], catalogue: KitchenCatalogue): R
   const sum: Record<Trace, number> = { protein: 0, fat: 0, saturatedFat: 0, calcium: 0, iron: 0, sodium: 0 };
   for (const { ingredientId, grams } of lines) {
     const entry = catalogue.get(ingredientId);
-    sum.sodium += ((SODIUM[entry.id] ?? 0) * grams) / 100;
     if (!BROUGHT.has(entry.family)) continue;
     const dry = Math.min(6, (100 - entry.per100g.water) / FRESH_SOLIDS);
     for (const name in FRESH) sum[name as Trace] += (FRESH[name as Trace] * dry * grams) / 100;
@@ -75,16 +78,23 @@ function traces(lines: readonly StatementLine[], catalogue: KitchenCatalogue): R
   return sum;
 }
 
+/** mg of sodium in salt and soda, all of it in what is sold. */
+const salted = (lines: readonly StatementLine[]): number =>
+  lines.reduce((sum, { ingredientId, grams }) => sum + ((SODIUM[ingredientId] ?? 0) * grams) / 100, 0);
+
 const sugarsOf = (part: Composition): number => part.sucrose + part.glucose + part.fructose;
 const acidsOf = ({ acids }: Composition): number =>
   Object.entries(acids).reduce((sum, [name, mol]) => sum + mol * acidFacts[name as AcidName].molarMass, 0);
 
-/** Sugars in g that were added: of sugars, honeys and syrups; those of the fruit and its juice are not. */
+/** Whether the sugars of something are added ones: of sugars, honeys and syrups; those of the fruit and its juice are not. */
+export const addsSugar = (entry: Ingredient): boolean =>
+  entry.family === 'sugar' || entry.family === 'sweetener';
+
+/** Added sugars in g of what went in. */
 function addedSugars(lines: readonly StatementLine[], catalogue: KitchenCatalogue): number {
-  const adds = (entry: Ingredient): boolean => entry.family === 'sugar' || entry.family === 'sweetener';
   return lines.reduce((sum, { ingredientId, grams }) => {
     const entry = catalogue.get(ingredientId);
-    if (!adds(entry)) return sum;
+    if (!addsSugar(entry)) return sum;
     const { sucrose, glucose, fructose } = entry.per100g;
     return sum + ((sucrose + glucose + fructose) * grams) / 100;
   }, 0);
@@ -109,24 +119,24 @@ interface Raw {
 }
 
 /** Whole of the batch: g, mg or mcg, and its energy by the general factors of each rule. */
-function wholeOf({ lines, product, pack, catalogue = shippedCatalogue }: NutritionOf): Raw {
+function wholeOf(of: NutritionOf): Raw {
+  const { lines, product, pack, addedSugars: addedKnown, catalogue = shippedCatalogue } = of;
   const batch = allIn(lines, catalogue);
   const made = product ?? batch;
-  // What fruit brings in traces goes with what dissolves: as much of it is in the product as of the other solids.
-  const kept = batch.otherSolids > 0 ? Math.min(1, made.otherSolids / batch.otherSolids) : 1;
   const trace = traces(lines, catalogue);
-  const sugars = sugarsOf(made);
+  const [sugars, sugarsIn] = [sugarsOf(made), sugarsOf(batch)];
+  const addedIn = addedSugars(lines, catalogue);
+  const left = sugarsIn > 0 ? Math.min(1, sugars / sugarsIn) : 1;
+  const added = Math.min(sugars, addedKnown ?? addedIn * left);
+  // What fruit brings in traces stays in a cloth as its own sugars do.
+  const kept = sugarsIn > addedIn ? Math.min(1, (sugars - added) / (sugarsIn - addedIn)) : 1;
   const acids = acidsOf(made);
-  const protein = Math.min(trace.protein * kept, made.otherSolids);
+  const protein = trace.protein * kept;
   const fibre = made.insoluble + SOLUBLE_FIBRE * Math.max(0, made.otherSolids - protein);
   const fat = trace.fat * kept;
   // By difference in the United States, acids and fibre in it; in Europe sugars and starch alone.
   const carbohydrate =
     pack === 'us' ? sugars + acids + Math.max(0, made.otherSolids - protein) + made.insoluble : sugars;
-  const added = Math.min(
-    sugars,
-    addedSugars(lines, catalogue) * (sugarsOf(batch) > 0 ? Math.min(1, sugars / sugarsOf(batch)) : 1),
-  );
   const kcal =
     pack === 'us'
       ? 4 * (carbohydrate - made.insoluble) + 4 * protein + 9 * fat + 7 * made.ethanol
@@ -137,7 +147,7 @@ function wholeOf({ lines, product, pack, catalogue = shippedCatalogue }: Nutriti
     nutrients: {
       ...{ calories: kcal, fat, saturatedFat: trace.saturatedFat * kept, transFat: 0, cholesterol: 0 },
       ...{
-        sodium: trace.sodium * kept,
+        sodium: trace.sodium * kept + salted(lines),
         carbohydrate,
         fibre,
         sugars,
@@ -151,6 +161,9 @@ function wholeOf({ lines, product, pack, catalogue = shippedCatalogue }: Nutriti
   };
 }
 
+/** Figures that stand and fall with how strong the product is. */
+const BY_STRENGTH: ReadonlySet<Nutrient> = new Set(['calories', 'carbohydrate', 'sugars', 'addedSugars']);
+
 const FROM: Record<Nutrient, string> = {
   calories:
     'general factors: 4 kcal a gram of carbohydrate and protein, 9 of fat, 7 of alcohol; in Europe 3 of acid and 2 of fibre',
@@ -163,7 +176,7 @@ const FROM: Record<Nutrient, string> = {
   fibre: 'what does not dissolve, and half of the other dissolved solids',
   sugars:
     'catalogue composition of what went in, less what stayed in the cloth; within a tenth for most fruit',
-  addedSugars: 'sugars, honeys and syrups as they went in',
+  addedSugars: 'sugars, honeys and syrups as they went in, less what stayed in the cloth',
   protein: 'typical of fruit, half to twice of it',
   vitaminD: 'none: nothing of it is in fruit, sugar or vinegar',
   calcium: 'typical of fruit, half to twice of it',
@@ -191,7 +204,7 @@ const SERVING = 30;
  * @example nutrition({ lines: [{ ingredientId: 'sugar', grams: 500 }, { ingredientId: 'water', grams: 500 }], millilitres: 813, pack: 'eu' }).figures.sugars.declared // '61'
  */
 export function nutrition(of: NutritionOf): Nutrition {
-  const { lines, millilitres, pack, servingMl = SERVING } = of;
+  const { lines, millilitres, pack, servingMl = SERVING, measuredBrix } = of;
   if (!(millilitres > 0)) throw new RangeError(`${millilitres} mL is no volume of a product`);
   if (!(servingMl > 0)) throw new RangeError(`${servingMl} mL is no serving`);
   const wrong = lines.find((line) => !(line.grams >= 0));
@@ -205,7 +218,10 @@ export function nutrition(of: NutritionOf): Nutrition {
       raw,
       declared: pack === 'us' ? roundNutrient(name, raw) : roundEu(name, raw),
       percentDailyValue: pack === 'us' ? percentDailyValue(name, raw) : null,
-      from: FROM[name],
+      from:
+        measuredBrix && BY_STRENGTH.has(name)
+          ? `${FROM[name]}; at ${measuredBrix.toFixed(1)} °Bx as measured`
+          : FROM[name],
       tolerance: toleranceOf(name, raw, pack),
     };
   };

@@ -68,7 +68,7 @@ class SimulatedKitchen {
     for (const listener of this.listeners) listener();
   }
   pour(entry: Ingredient, grams: number): void {
-    this.change((bench) => pouredIn(bench, entry, grams));
+    this.jump((bench) => pouredIn(bench, entry, grams));
   }
   burner(watts: number): void {
     this.change((bench) => ({ ...bench, pan: { ...bench.pan, watts } }));
@@ -77,13 +77,13 @@ class SimulatedKitchen {
     this.change((bench) => withFault(bench, kind, fault));
   }
   fillJar(sampleMl: number): void {
-    this.change((bench) => jarFilled(bench, sampleMl));
+    this.jump((bench) => jarFilled(bench, sampleMl));
   }
   emptyJar(): void {
-    this.change(jarEmptied);
+    this.jump(jarEmptied);
   }
   runBurette(ml: number): void {
-    this.change((bench) => obeyedBy(bench, 'burette', { order: 'run', ml }));
+    this.jump((bench) => obeyedBy(bench, 'burette', { order: 'run', ml }));
   }
   pace(speed: number): void {
     if (this.state) this.put({ ...this.state, speed });
@@ -129,7 +129,7 @@ class SimulatedKitchen {
                 name: this.state.bench.instruments[kind].name,
               }),
             );
-          else this.change((bench) => obeyedBy(bench, kind, order));
+          else this.jump((bench) => obeyedBy(bench, kind, order));
         },
       }),
     };
@@ -153,6 +153,11 @@ class SimulatedKitchen {
     );
   }
 
+  /** What is measured has changed at once: the instruments say so, and no figure of before is shown at rest. */
+  private jump(work: (bench: SimulatedBench) => SimulatedBench): void {
+    this.change(work);
+    this.speak();
+  }
   private change(work: (bench: SimulatedBench) => SimulatedBench): void {
     if (this.state) this.put({ ...this.state, bench: work(this.state.bench) });
   }
