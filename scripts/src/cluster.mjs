@@ -10,8 +10,9 @@ import { secretsOf } from './secrets.mjs';
 
 const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
 const NODES = 3;
-/** How long a node may take to come into step: it fetches the whole database where it is new. */
-const STEP_SECONDS = 180;
+/** How long a node may take to come into step, fetching the whole database where it is new; after that it begins anew. */
+const STEP_SECONDS = 240;
+const STARTS = 3;
 
 const isRoot = () => process.getuid?.() === 0;
 
@@ -46,25 +47,25 @@ async function makeData(node, user) {
   );
 }
 
-/** Waits until a node says that it is in step with the others. */
+const ended = (child) => child.exitCode !== null || child.signalCode !== null;
+const endOf = (log) => readFileSync(log, 'utf8').split('\n').slice(-15).join('\n');
+
+/** Waits until a node says that it is in step with the others. @returns whether it came into step in time */
 async function inStep(node, url) {
   const at = url.replace(/:\d+\//, `:${node.port}/`).replace(/\/[^/]*$/, '/');
-  for (let i = 0; i < STEP_SECONDS * 4; i++) {
-    if (node.child.exitCode !== null)
-      throw new Error(
-        `${node.name} did not start:\n${readFileSync(node.log, 'utf8').split('\n').slice(-15).join('\n')}`,
-      );
+  for (const until = Date.now() + STEP_SECONDS * 1000; Date.now() < until; ) {
+    if (ended(node.child)) return false;
     try {
       const connection = await mysql.createConnection(at);
       const [[state]] = await connection.query("SHOW STATUS LIKE 'wsrep_local_state_comment'");
       await connection.end();
-      if (state?.Value === 'Synced') return;
+      if (state?.Value === 'Synced') return true;
     } catch {
       // It does not listen yet.
     }
     await sleep(250);
   }
-  throw new Error(`${node.name} did not come into step; its log is ${node.log}`);
+  return false;
 }
 
 /** A node of a cluster, on ports of its own: for its clients, for the group, and for what it fetches from another. */
@@ -117,14 +118,29 @@ export async function startCluster(folder) {
   chmodSync(users, 0o644);
   const nodes = [];
   for (let i = 1; i <= NODES; i++) nodes.push(await nodeIn(folder, i));
-  const start = async (node, first = false) => {
+  const kill = async (node) => {
+    if (ended(node.child)) return;
+    const gone = new Promise((resolve) => node.child.once('exit', resolve));
+    node.child.kill('SIGKILL');
+    await gone;
+  };
+  const tryToStart = async (node, first) => {
     folderOf(node.folder, user);
     rmSync(node.log, { force: true });
     await makeData(node, user);
     const out = openSync(node.log, 'a');
     const args = argumentsOf(node, { members: nodes, first, users, user });
     node.child = spawn(program, args, { stdio: ['ignore', out, out], detached: true });
-    await inStep(node, addresses(folder, secrets, node.port).adminUrl);
+    return inStep(node, addresses(folder, secrets, node.port).adminUrl);
+  };
+  const start = async (node, first = false) => {
+    for (let i = 1; !(await tryToStart(node, first)); i++) {
+      await kill(node);
+      if (i === STARTS) throw new Error(`${node.name} did not come into step:\n${endOf(node.log)}`);
+      // What it fetched stopped half-way, or a port of it was taken meanwhile: it fetches all of it again.
+      if (!first) rmSync(node.data, { recursive: true, force: true });
+      Object.assign(node, { ist: await freePort(), sst: await freePort() });
+    }
   };
   const stop = async () => {
     for (const node of [...nodes].reverse()) if (node.child) await stopChild(node.child, 60_000);
@@ -135,10 +151,5 @@ export async function startCluster(folder) {
     await stop();
     throw error;
   }
-  const kill = async (node) => {
-    const gone = new Promise((resolve) => node.child.once('exit', resolve));
-    node.child.kill('SIGKILL');
-    await gone;
-  };
   return { nodes, start, stop, kill, at: (port) => addresses(folder, secrets, port) };
 }

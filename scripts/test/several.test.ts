@@ -13,7 +13,7 @@ let several: any;
 beforeAll(async () => {
   await ensureBuilt(['server']);
   several = await startSeveral(folder);
-}, 600_000);
+}, 1_200_000);
 afterAll(async () => {
   await several?.stop();
   rmSync(folder, { recursive: true, force: true });

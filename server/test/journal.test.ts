@@ -5,7 +5,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { canonicalJson } from '../src/journal/append.ts';
 import { verifyJournal } from '../src/journal/verify.ts';
 import { ago, beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
-import { ownerOf, type Person, useTestApp } from './testApp.ts';
+import { colleague, OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
 let owner: Person;
@@ -26,6 +26,31 @@ describe('the journal', () => {
       ),
     );
     expect(replies.every((r) => r.status === 201)).toBe(true);
+    expect(await verdict()).toEqual([]);
+  });
+
+  it('has all that is right of what several hands write at once, each in its own name, and nothing of what is wrong', async () => {
+    const maker = await colleague(app, owner, 'maker');
+    const twice = newId();
+    const send = async (i: number) => {
+      const who = i % 2 ? maker : owner;
+      // Every fourth is no reading of a refractometer; the sixth and the fourteenth are one, sent twice by one person.
+      const body = { kind: 'brix', raw: i % 4 === 3 ? 900 : 40 + i / 10, celsius: 21 };
+      const again = i === 6 || i === 14;
+      return post(who, lot, 'readings', again ? { ...body, raw: 41, id: twice } : body);
+    };
+    const replies = await Promise.all(Array.from({ length: 20 }, (_, i) => send(i)));
+    const wrong = replies.flatMap((r, i) => (r.status === 201 ? [] : [[i, r.status]]));
+    expect(wrong).toEqual([3, 7, 11, 15, 19].map((i) => [i, 422]));
+    const written = replies.filter((r) => r.status === 201).map((r) => r.body.id);
+    expect(new Set(written).size).toBe(14);
+    const { readings } = (await owner.get(`/api/lots/${lot.id}`)).body;
+    const own = readings.filter((r: { id: string }) => written.includes(r.id));
+    expect(own).toHaveLength(14);
+    for (const [i, { status, body }] of replies.entries()) {
+      const by = own.find((r: { id: string }) => r.id === body.id)?.by;
+      if (status === 201) expect(by === OWNER.name, `${i} by ${by}`).toBe(i % 2 === 0);
+    }
     expect(await verdict()).toEqual([]);
   });
 

@@ -22,9 +22,9 @@ export const isTakenId = (error: unknown): boolean =>
  * Whether a transaction that failed may come through when it is tried again. On a cluster a transaction that another node's commit overtook may
  * meet the number that was taken meanwhile before it hears that it was overtaken; a key that is taken indeed is so at each try.
  */
-function mayComeThrough(error: unknown, attempt: number, cluster: boolean): boolean {
+function mayComeThrough(error: unknown, cluster: boolean): boolean {
   const code = errorCode(error) ?? '';
-  return attempt < TRIES && (CONTENDED.has(code) || (cluster && code === 'ER_DUP_ENTRY'));
+  return CONTENDED.has(code) || (cluster && code === 'ER_DUP_ENTRY');
 }
 
 const clusters = new WeakMap<Pool, Promise<boolean>>();
@@ -95,8 +95,12 @@ async function each(tx: PoolConnection, statements: readonly string[]): Promise<
   for (const statement of statements) await tx.query(statement);
 }
 
-/** Runs the work in one transaction, all or nothing; a deadlock is tried again. */
-export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) => Promise<T>): Promise<T> {
+/** Runs the work in one transaction, all or nothing; a deadlock is tried again, up to so many times in all. */
+export async function inTransaction<T>(
+  pool: Pool,
+  work: (tx: PoolConnection) => Promise<T>,
+  tries = TRIES,
+): Promise<T> {
   const cluster = await isCluster(pool);
   const { begin, commit, after } = TURNS[cluster ? 'cluster' : 'alone'];
   for (let attempt = 1; ; attempt++) {
@@ -114,7 +118,7 @@ export async function inTransaction<T>(pool: Pool, work: (tx: PoolConnection) =>
         () => tx.release(),
         () => tx.destroy(),
       );
-      if (!mayComeThrough(error, attempt, cluster)) throw error;
+      if (attempt >= tries || !mayComeThrough(error, cluster)) throw error;
       await sleep(waitOf(attempt));
     }
   }

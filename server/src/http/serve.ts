@@ -5,6 +5,7 @@ import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';
 import { sessionOf } from '../account/session.ts';
+import { inWritingTogether } from '../journal/together.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
 import { writeOnce } from './once.ts';
 import { isRefusal, Problem } from './problem.ts';
@@ -30,6 +31,8 @@ export interface SignedCall<P, Q, B> extends Call<P, Q, B> {
   account: Account;
   kitchen: Kitchen;
   write<T>(work: (w: Writing) => Promise<T>): Promise<T>;
+  /** The same in one transaction with others that came meanwhile: for what many write at once, and what reads only the record. */
+  writeTogether<T>(work: (w: Writing) => Promise<T>): Promise<T>;
 }
 
 const RANK: Record<Access, number> = { anyone: 0, reader: 1, maker: 2, owner: 3 };
@@ -147,9 +150,10 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const id = route.method === 'POST' ? idOf(call) : null;
     const path = `${route.method} ${req.path}`;
     const body = Buffer.isBuffer(req.body) ? req.body : call.body;
-    const write = <T>(work: (w: Writing) => Promise<T>) =>
-      id === null ? inWriting(app.pool, who, work) : writeOnce(app.pool, who, { id, path, body }, work);
-    const signed = { ...call, ...who, write } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
+    const writing = (within: typeof inWriting) => (work: (w: Writing) => Promise<unknown>) =>
+      id === null ? within(app.pool, who, work) : writeOnce(app.pool, who, { id, path, body }, work, within);
+    const writes = { write: writing(inWriting), writeTogether: writing(inWritingTogether) };
+    const signed = { ...call, ...who, ...writes } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
     reply(res, route, await handler(signed));
   };
   bind(app, route, async (req, res) => {

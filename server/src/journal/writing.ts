@@ -85,22 +85,37 @@ async function lock(tx: PoolConnection, kitchenId: string): Promise<Pick<Writing
   return { kitchen: kitchenFrom(row!), chain: { sequence: Number(sequence), hash, waiting: [] } };
 }
 
-/** One write of a kitchen: everything in it or nothing. The kitchen's settings are those of this moment. */
-export function inWriting<T>(
-  pool: Pool,
-  who: { account: Account; kitchen: Pick<Kitchen, 'id'> },
-  work: (w: Writing) => Promise<T>,
-): Promise<T> {
-  return inTransaction(pool, async (tx) => {
-    const { kitchen, chain } = await lock(tx, who.kitchen.id);
-    const from = chain.sequence;
-    const touched = watchRows(tx);
-    const now = new Date().toISOString();
-    const { account } = who;
-    const w = { tx, account, kitchen, now, entered: { at: now, by: account }, chain };
-    const result = await work(w);
-    await journalRows(w, touched);
-    if (chain.sequence > from) await moveEnd(tx, kitchen.id, chain);
-    return result;
-  });
+/** What is to be written, and by whom. */
+export interface Work<T> {
+  account: Account;
+  work: (w: Writing) => Promise<T>;
 }
+
+/**
+ * Some writes of a kitchen, one after the other in one transaction: all of them or none. The kitchen's settings are those of this moment.
+ * Several are tried once: each may be written by itself instead.
+ */
+export function writeAll<T>(pool: Pool, kitchenId: string, works: readonly Work<T>[]): Promise<T[]> {
+  const all = async (tx: PoolConnection) => {
+    const { kitchen, chain } = await lock(tx, kitchenId);
+    const from = chain.sequence;
+    const results: T[] = [];
+    for (const { account, work } of works) {
+      const touched = watchRows(tx);
+      const now = new Date().toISOString();
+      const w = { tx, account, kitchen, now, entered: { at: now, by: account }, chain };
+      results.push(await work(w));
+      await journalRows(w, touched);
+    }
+    if (chain.sequence > from) await moveEnd(tx, kitchen.id, chain);
+    return results;
+  };
+  return works.length > 1 ? inTransaction(pool, all, 1) : inTransaction(pool, all);
+}
+
+/** One write of a kitchen: everything in it or nothing. */
+export const inWriting = async <T>(
+  pool: Pool,
+  { account, kitchen }: { account: Account; kitchen: Pick<Kitchen, 'id'> },
+  work: (w: Writing) => Promise<T>,
+): Promise<T> => (await writeAll(pool, kitchen.id, [{ account, work }]))[0]!;

@@ -29,6 +29,9 @@ function refusedOf(noun: PostedNoun): ((attempt: Attempt) => Promise<void>) | un
   };
 }
 
+/** What several hands write at once while a lot is made: it shares a transaction with what came meanwhile. */
+const TOGETHER: ReadonlySet<PostedNoun> = new Set(['reading', 'mark']);
+
 /** What is written into a lot's record: a route a kind of entry, all through `record`. A release is signed first. */
 function bindEntries(app: AppContext): void {
   for (const noun of postedNouns)
@@ -39,7 +42,8 @@ function bindEntries(app: AppContext): void {
         const { body, params, account, pool, req } = call;
         const signed = noun === 'decision' && body.event === 'release';
         if (signed) await checkSignature(pool, account, body.password, req.ip ?? '');
-        return call.write((w) => record(w, noun, params.id, body, { signed }));
+        const write = TOGETHER.has(noun) ? call.writeTogether : call.write;
+        return write((w) => record(w, noun, params.id, body, { signed }));
       },
       refusedOf(noun),
     );

@@ -1,0 +1,59 @@
+import { AsyncResource } from 'node:async_hooks';
+import type { Account } from '@inch/contract/account';
+import type { Kitchen } from '@inch/contract/kitchen';
+import type { Pool } from 'mysql2/promise';
+import { type Work, type Writing, writeAll } from './writing.ts';
+
+interface Waiting extends Work<unknown> {
+  resolve: (result: unknown) => void;
+  reject: (error: unknown) => void;
+}
+
+/** So many writes share a transaction at most. */
+const MOST = 16;
+
+/** What waits to be written, by kitchen. */
+const queues = new WeakMap<Pool, Map<string, Waiting[]>>();
+
+/** Writes by itself: what refuses it is its own. */
+const alone = (pool: Pool, kitchenId: string, one: Waiting): Promise<void> =>
+  writeAll(pool, kitchenId, [one]).then(([result]) => one.resolve(result), one.reject);
+
+/** Writes what waits, as much as has gathered at once. What one of them is refused for undoes them all, and each is then written by itself. */
+async function drain(pool: Pool, kitchenId: string, queues: Map<string, Waiting[]>): Promise<void> {
+  const queue = queues.get(kitchenId)!;
+  while (queue.length > 0) {
+    const some = queue.splice(0, MOST);
+    const results = some.length === 1 ? null : await writeAll(pool, kitchenId, some).catch(() => null);
+    if (results) for (const [i, one] of some.entries()) one.resolve(results[i]);
+    else for (const one of some) await alone(pool, kitchenId, one);
+  }
+  // At once: nothing may join a queue that nobody empties any more.
+  queues.delete(kitchenId);
+}
+
+/**
+ * A write of a kitchen in one transaction with those that came while another was under way: many tablets that write readings wait for one
+ * commit instead of for each other's. Only for work that reads nothing of what transactions leave for their end.
+ */
+export function inWritingTogether<T>(
+  pool: Pool,
+  { account, kitchen }: { account: Account; kitchen: Pick<Kitchen, 'id'> },
+  work: (w: Writing) => Promise<T>,
+): Promise<T> {
+  const own = queues.get(pool) ?? new Map<string, Waiting[]>();
+  queues.set(pool, own);
+  return new Promise<T>((resolve, reject) => {
+    const one: Waiting = {
+      ...{ account, reject, resolve: resolve as Waiting['resolve'] },
+      // It is done on another's turn, and keeps what was known of its own caller.
+      work: AsyncResource.bind(work),
+    };
+    const queue = own.get(kitchen.id);
+    if (queue) queue.push(one);
+    else {
+      own.set(kitchen.id, [one]);
+      void drain(pool, kitchen.id, own);
+    }
+  });
+}
