@@ -56,7 +56,6 @@ export default defineConfig({
           globalSetup: ['e2e/setup.ts'],
           // A browser waits more than it works: three keep two processors busy.
           maxWorkers: 3,
-          sequence: { groupOrder: 1 },
           testTimeout: 300_000,
           hookTimeout: 300_000,
           // Many programs share the machine: a page may take its time, and is looked at until then.

@@ -23,21 +23,30 @@ await ensurePackages();
 await ensureMariadb();
 await ensureChromium();
 
-// What is tested from its sources needs no build, so all goes on at once, the server's tests in a run of their own: they take
-// turns at one database. A few browsers wait more than they work, so the checks run beside them. Tests that are asked for by
-// name run by themselves.
-const [, ...fromSources] = await Promise.all([
-  ensureBuilt(),
-  ...(asked.length > 0 ? [] : [tests(projects('core', 'contract', 'web')), tests(projects('server'))]),
-]);
-const sources = fromSources.every(Boolean);
-const [well, built] = await Promise.all([
-  check(),
-  tests(asked.length > 0 ? asked : projects('scripts', 'e2e')),
-]);
-const passed = sources && built;
+/** Everything, side by side: most of it waits more than it works, for a database, a browser or another program, and two processors stay busy. */
+async function everything() {
+  const built = ensureBuilt();
+  const outcomes = await Promise.all([
+    // What needs no build begins at once. The types, which take a processor of their own, follow the sums, which do so too.
+    Promise.all([tests(projects('core', 'contract', 'web')), built]).then(async ([sums]) => [
+      sums,
+      await check(),
+    ]),
+    // The server's tests take turns at one database.
+    tests(projects('server')).then((passed) => [passed]),
+    ...['scripts', 'e2e'].map((name) => built.then(() => tests(projects(name))).then((passed) => [passed])),
+  ]);
+  return outcomes.flat().every(Boolean);
+}
+
+/** Tests that are asked for by name, and the checks. */
+async function askedFor() {
+  await ensureBuilt();
+  const outcomes = await Promise.all([check(), tests(asked)]);
+  return outcomes.every(Boolean);
+}
+
+const passed = await (asked.length > 0 ? askedFor() : everything());
 const minutes = ((Date.now() - started) / 60_000).toFixed(1);
-say(
-  `${well ? 'The checks are well' : 'The checks are not well'}, the tests ${passed ? 'pass' : 'do not pass'}, in ${minutes} min.`,
-);
-process.exit(well && passed ? 0 : 1);
+say(`${passed ? 'All checks and tests pass' : 'Not all checks and tests pass'}, in ${minutes} min.`);
+process.exit(passed ? 0 : 1);

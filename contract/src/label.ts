@@ -1,8 +1,8 @@
-import { FIELDS, LABEL_SIDE, LANGUAGES, LOOKS, NUTRIENTS, PAPERS, type Paper } from '@inch/core/label';
+import { FIELDS, LABEL_SIDE, LANGUAGES, LOOKS, NUTRIENTS } from '@inch/core/label';
 import { z } from 'zod';
 import { RulePackId } from './kitchen.ts';
 import { route } from './route.ts';
-import { Colour, Id, Name, Written } from './values.ts';
+import { Colour } from './values.ts';
 
 const byId = z.object({ id: z.string().max(40) });
 
@@ -130,44 +130,6 @@ export const LabelView = z.object({
 });
 export type LabelView = z.infer<typeof LabelView>;
 
-const mm = (least: number, most: number, ask: string) =>
-  z.number(ask).min(least, `${ask} From ${least} to ${most}.`).max(most, `${ask} From ${least} to ${most}.`);
-const papers = Object.keys(PAPERS) as [Paper, ...Paper[]];
-
-export const SheetMeasures = z.strictObject({
-  paper: z.enum(papers, `Which paper? One of: ${papers.join(', ')}.`),
-  rows: z.int('How many rows? A whole number.').min(1, 'At least one row.').max(40, 'At most 40 rows.'),
-  columns: z
-    .int('How many columns? A whole number.')
-    .min(1, 'At least one column.')
-    .max(20, 'At most 20 columns.'),
-  leftMm: mm(0, 200, 'How far from the left edge, mm?'),
-  topMm: mm(0, 280, 'How far from the top edge, mm?'),
-  acrossMm: mm(0, 100, 'How much between columns, mm?'),
-  downMm: mm(0, 100, 'How much between rows, mm?'),
-  labelWidthMm: mm(5, 300, 'How wide is a label, mm?'),
-  labelHeightMm: mm(5, 300, 'How high is a label, mm?'),
-  round: z.boolean(),
-  shiftXMm: mm(-10, 10, 'By how much are prints moved to the right, mm?').default(0),
-  shiftYMm: mm(-10, 10, 'By how much are prints moved down, mm?').default(0),
-});
-export type SheetMeasures = z.infer<typeof SheetMeasures>;
-
-const LabelSheet = z.object({
-  id: z.string(),
-  name: z.string(),
-  measures: SheetMeasures.required(),
-  revision: z.number().int(),
-  retired: z.boolean(),
-});
-export type LabelSheet = z.infer<typeof LabelSheet>;
-export const NewLabelSheet = z.strictObject({ id: Id, name: Name, measures: SheetMeasures });
-
-const LabelPicture = z.object({ id: z.string(), name: z.string(), retired: z.boolean() });
-export type LabelPicture = z.infer<typeof LabelPicture>;
-/** Bytes of the largest picture that is taken. */
-export const LARGEST_PICTURE = 8 * 1024 * 1024;
-
 const Flag = z.enum(['true', 'false']).default('false');
 const Drawn = {
   /** Number of the bottle that the first is for. */
@@ -176,9 +138,6 @@ const Drawn = {
   differencesSeen: Flag,
 };
 const FaceId = z.enum(['front', 'back']);
-
-/** What a printed tag is of. */
-const TagOf = z.enum(['retained', 'pan', 'stock']);
 
 export const labelRoutes = {
   read: route({
@@ -243,100 +202,5 @@ export const labelRoutes = {
     params: byId,
     body: z.strictObject({ design: LabelDesign, revision: z.int().min(0) }),
     response: z.object({ revision: z.number().int() }),
-  }),
-  sheets: route({
-    method: 'GET',
-    revalidated: true,
-    path: '/api/label-sheets',
-    access: 'reader',
-    summary: 'Sheets of blank labels by their measures',
-    response: z.array(LabelSheet),
-  }),
-  addSheet: route({
-    method: 'POST',
-    path: '/api/label-sheets',
-    access: 'maker',
-    summary: 'Add a sheet by its rows, columns, margins and gaps',
-    body: NewLabelSheet,
-    response: Written,
-  }),
-  changeSheet: route({
-    method: 'PATCH',
-    path: '/api/label-sheets/:id',
-    access: 'maker',
-    summary: 'Correct a sheet, or set right what the printer is off by',
-    params: byId,
-    body: z.strictObject({ name: Name, measures: SheetMeasures, revision: z.int().min(1) }),
-    response: z.object({ id: z.string(), revision: z.number().int() }),
-  }),
-  retireSheet: route({
-    method: 'POST',
-    status: 200,
-    path: '/api/label-sheets/:id/retirement',
-    access: 'maker',
-    summary: 'Take a sheet out of use, or back into it',
-    params: byId,
-    body: z.strictObject({ retired: z.boolean() }),
-    response: z.object({ id: z.string() }),
-  }),
-  calibrationPage: route({
-    method: 'GET',
-    path: '/api/label-sheets/:id/calibration.pdf',
-    access: 'reader',
-    summary: 'A page that shows what the printer is off by',
-    params: byId,
-    response: z.unknown(),
-    media: 'application/pdf',
-  }),
-  pictures: route({
-    method: 'GET',
-    revalidated: true,
-    path: '/api/label-pictures',
-    access: 'reader',
-    summary: 'Pictures and marks for labels',
-    response: z.array(LabelPicture),
-  }),
-  addPicture: route({
-    method: 'POST',
-    path: '/api/label-pictures',
-    access: 'maker',
-    summary:
-      'Send a picture or mark as PNG, JPEG or SVG: it is drawn anew, and nothing else of the file is kept',
-    query: z.object({ id: Id, name: Name }),
-    response: Written,
-    sends: ['image/png', 'image/jpeg', 'image/svg+xml'],
-  }),
-  picture: route({
-    method: 'GET',
-    path: '/api/label-pictures/:id',
-    access: 'reader',
-    summary: 'A picture as PNG',
-    params: byId,
-    response: z.unknown(),
-    media: 'image/png',
-  }),
-  retirePicture: route({
-    method: 'POST',
-    status: 200,
-    path: '/api/label-pictures/:id/retirement',
-    access: 'maker',
-    summary: 'Take a picture out of use, or back into it',
-    params: byId,
-    body: z.strictObject({ retired: z.boolean() }),
-    response: z.object({ id: z.string() }),
-  }),
-  tags: route({
-    method: 'GET',
-    path: '/api/tags.pdf',
-    access: 'reader',
-    summary: 'Tags with code, date and name: of bottles kept back, a pan that stands, or a stock lot',
-    query: z.object({
-      of: TagOf,
-      /** Code of the lot or of the stock lot. */
-      code: z.string().max(40),
-      copies: z.coerce.number().int().min(1).max(60).default(1),
-    }),
-    response: z.unknown(),
-    media: 'application/pdf',
   }),
 };

@@ -14,6 +14,8 @@ import { journalRoutes } from './journal.ts';
 import { kitchenRoutes } from './kitchen.ts';
 import { kitchenFileRoutes } from './kitchenFile.ts';
 import { labelRoutes } from './label.ts';
+import { labelPictureRoutes } from './labelPicture.ts';
+import { labelSheetRoutes } from './labelSheet.ts';
 import { liveRoutes } from './live.ts';
 import { entryRoutes, lotRoutes } from './lot.ts';
 import { metaRoutes } from './meta.ts';
@@ -23,6 +25,7 @@ import type { AnyRoute } from './route.ts';
 import { saleRoutes } from './sale.ts';
 import { spreadsheetRoutes } from './spreadsheet.ts';
 import { stockRoutes } from './stock.ts';
+import { tagRoutes } from './tag.ts';
 import { todayRoutes } from './today.ts';
 import { vesselRoutes } from './vessel.ts';
 
@@ -37,6 +40,9 @@ const routesByNoun = {
   lot: lotRoutes,
   entry: entryRoutes,
   label: labelRoutes,
+  'label-sheet': labelSheetRoutes,
+  'label-picture': labelPictureRoutes,
+  tag: tagRoutes,
   ageing: ageingRoutes,
   instrument: instrumentRoutes,
   container: containerRoutes,
@@ -68,7 +74,10 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   lot: 'Lots: what was made at one time of one formula',
   entry: 'What is recorded of a lot',
   ageing: 'How bottles kept back age, why a lot has its date, and how warm it was where bottles stand',
-  label: 'Labels: their words, designs, sheets, pictures and tags',
+  label: 'Labels: their words, how they are drawn, and their prints',
+  'label-sheet': 'Sheets of blank labels by their measures',
+  'label-picture': 'Pictures and marks for labels',
+  tag: 'Tags for what stands without a label',
   instrument: 'Instruments with their checks and calibrations',
   container: 'Kinds of bottle and jar',
   'heat-process': 'Heat processes with their sources',

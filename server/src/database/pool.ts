@@ -1,4 +1,4 @@
-import mysql, { type Pool, type PoolConnection, type RowDataPacket } from 'mysql2/promise';
+import mysql, { type Pool, type PoolConnection } from 'mysql2/promise';
 
 export interface DatabaseAddress {
   host: string;
@@ -31,23 +31,36 @@ export function openPool(address: DatabaseAddress, connections = 12): Pool {
   return pool;
 }
 
-/** Rows of a prepared statement. */
-export async function rows<T>(
-  db: Database,
-  sql: string,
-  values: readonly (string | number | boolean | Buffer | null)[] = [],
-): Promise<T[]> {
-  const [found] = await db.execute<RowDataPacket[]>(sql, [...values]);
-  return found as T[];
+/** A pool or a connection that calls back. */
+interface Plain {
+  execute(sql: string, values: Value[], done: (error: Error | null, found: unknown) => void): unknown;
 }
 
+type Value = string | number | boolean | Buffer | null;
+
+/**
+ * Executes a prepared statement. The promises of mysql2 note a stack at each, which costs a tenth of a short write: here one is noted where
+ * a statement fails.
+ */
+async function executed(db: Database, sql: string, values: readonly Value[]): Promise<unknown> {
+  const plain = ('pool' in db ? db.pool : db.connection) as Plain;
+  try {
+    return await new Promise((resolve, reject) => {
+      plain.execute(sql, [...values], (error, found) => (error ? reject(error) : resolve(found)));
+    });
+  } catch (error) {
+    Error.captureStackTrace(error as Error, executed);
+    throw error;
+  }
+}
+
+/** Rows of a prepared statement. */
+export const rows = <T>(db: Database, sql: string, values: readonly Value[] = []): Promise<T[]> =>
+  executed(db, sql, values) as Promise<T[]>;
+
 /** One prepared statement that changes something. */
-export async function run(
-  db: Database,
-  sql: string,
-  values: readonly (string | number | boolean | Buffer | null)[],
-): Promise<void> {
-  await db.execute(sql, [...values]);
+export async function run(db: Database, sql: string, values: readonly Value[]): Promise<void> {
+  await executed(db, sql, values);
 }
 
 type Row = Record<string, string | number | boolean | Buffer | null>;

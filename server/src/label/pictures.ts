@@ -1,4 +1,4 @@
-import { LARGEST_PICTURE, type LabelPicture, labelRoutes } from '@inch/contract/label';
+import { LARGEST_PICTURE, type LabelPicture, labelPictureRoutes } from '@inch/contract/labelPicture';
 import express from 'express';
 import sharp from 'sharp';
 import { type Database, insert, rows, toSql } from '../database/pool.ts';
@@ -61,10 +61,10 @@ export async function pictureOf(db: Database, kitchenId: string, id: string): Pr
 
 export function labelPictureRouter(app: AppContext): void {
   app.router.use(
-    labelRoutes.addPicture.path,
-    express.raw({ type: [...labelRoutes.addPicture.sends!], limit: LARGEST_PICTURE }),
+    labelPictureRoutes.add.path,
+    express.raw({ type: [...labelPictureRoutes.add.sends!], limit: LARGEST_PICTURE }),
   );
-  serve(app, labelRoutes.pictures, async ({ pool, kitchen }): Promise<LabelPicture[]> => {
+  serve(app, labelPictureRoutes.list, async ({ pool, kitchen }): Promise<LabelPicture[]> => {
     const found = await rows<{ id: string; name: string; retired_at: string | null }>(
       pool,
       'SELECT id, name, retired_at FROM label_picture WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, name, id',
@@ -72,17 +72,17 @@ export function labelPictureRouter(app: AppContext): void {
     );
     return found.map(({ retired_at, ...p }) => ({ ...p, retired: retired_at !== null }));
   });
-  serve(app, labelRoutes.addPicture, async (call) => {
+  serve(app, labelPictureRoutes.add, async (call) => {
     const image = await drawnAnew(call.req.body, String(call.req.headers['content-type'] ?? ''));
     return call.write((w) => addPicture(w, call.query, image));
   });
-  serve(app, labelRoutes.picture, async ({ pool, kitchen, params, res }) => {
+  serve(app, labelPictureRoutes.read, async ({ pool, kitchen, params, res }) => {
     const image = await pictureOf(pool, kitchen.id, params.id);
     if (!image) throw notFound('picture');
     res.type('image/png').set('cache-control', 'private, max-age=31536000, immutable').send(image);
     return undefined;
   });
-  serve(app, labelRoutes.retirePicture, (call) =>
+  serve(app, labelPictureRoutes.retire, (call) =>
     call.write((w) => retire(w, 'label_picture', call.params.id, call.body.retired)),
   );
 }

@@ -1,5 +1,5 @@
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import type { SheetMeasures } from '@inch/contract/label';
+import type { SheetMeasures } from '@inch/contract/labelSheet';
 import {
   type ArtworkOf,
   type Face,

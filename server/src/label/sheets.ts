@@ -1,4 +1,9 @@
-import { type LabelSheet, labelRoutes, type NewLabelSheet, type SheetMeasures } from '@inch/contract/label';
+import {
+  type LabelSheet,
+  labelSheetRoutes,
+  type NewLabelSheet,
+  type SheetMeasures,
+} from '@inch/contract/labelSheet';
 import { whyNoSheet } from '@inch/core/label';
 import type { z } from 'zod';
 import { type Database, insert, rows, update } from '../database/pool.ts';
@@ -67,13 +72,13 @@ async function changeSheet(
 }
 
 export function labelSheetRouter(app: AppContext): void {
-  serve(app, labelRoutes.sheets, ({ pool, kitchen }) => sheetsOf(pool, kitchen.id));
-  serve(app, labelRoutes.addSheet, (call) => call.write((w) => addSheet(w, call.body)));
-  serve(app, labelRoutes.changeSheet, (call) => call.write((w) => changeSheet(w, call.params.id, call.body)));
-  serve(app, labelRoutes.retireSheet, (call) =>
+  serve(app, labelSheetRoutes.list, ({ pool, kitchen }) => sheetsOf(pool, kitchen.id));
+  serve(app, labelSheetRoutes.add, (call) => call.write((w) => addSheet(w, call.body)));
+  serve(app, labelSheetRoutes.change, (call) => call.write((w) => changeSheet(w, call.params.id, call.body)));
+  serve(app, labelSheetRoutes.retire, (call) =>
     call.write((w) => retire(w, 'label_sheet', call.params.id, call.body.retired)),
   );
-  serve(app, labelRoutes.calibrationPage, async ({ pool, kitchen, params, res }) => {
+  serve(app, labelSheetRoutes.calibrationPage, async ({ pool, kitchen, params, res }) => {
     const sheet = await requireSheet(pool, kitchen.id, params.id);
     const { calibrationPdf } = await import('./calibration.ts');
     const bytes = await calibrationPdf(sheet, new Date().toISOString());

@@ -1,4 +1,4 @@
-import { labelRoutes } from '@inch/contract/label';
+import { tagRoutes } from '@inch/contract/tag';
 import { dayOf, spokenDay } from '@inch/core/calendar';
 import { standing } from '@inch/core/lot';
 import { rows } from '../database/pool.ts';
@@ -59,7 +59,7 @@ async function tagOfStock({ pool, kitchen }: Asking, code: string): Promise<Tag>
 }
 
 export function tagRouter(app: AppContext): void {
-  serve(app, labelRoutes.tags, async (call) => {
+  serve(app, tagRoutes.print, async (call) => {
     const { of, code, copies } = call.query;
     const tag = of === 'stock' ? await tagOfStock(call, code) : await tagOfLot(call, code, of);
     const { tagPdf } = await import('./tagPdf.ts');

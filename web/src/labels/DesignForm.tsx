@@ -1,4 +1,5 @@
-import { type LabelPicture, type LabelView, labelRoutes } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/label';
+import { type LabelPicture, labelPictureRoutes } from '@inch/contract/labelPicture';
 import {
   FIELDS,
   type FieldId,
@@ -198,7 +199,7 @@ function Ticks({ design, change }: Props) {
 function PictureChoice({ design, change }: Props) {
   const pictures = useQuery({
     queryKey: keys.list('label-picture'),
-    queryFn: () => call(labelRoutes.pictures),
+    queryFn: () => call(labelPictureRoutes.list),
   });
   const offered = (pictures.data ?? []).filter((p: LabelPicture) => !p.retired || p.id === design.pictureId);
   return (

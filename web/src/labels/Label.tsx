@@ -1,5 +1,6 @@
 import { type LabelView, labelRoutes } from '@inch/contract/label';
 import type { LotView } from '@inch/contract/lot';
+import { tagRoutes } from '@inch/contract/tag';
 import type { LabelDesign } from '@inch/core/label';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -98,7 +99,7 @@ function Files({ lot }: { lot: LotView }) {
       ))}
       <a
         className="inline-flex min-h-8 items-center px-2 text-link underline"
-        href={urlOf(labelRoutes.tags.path, {}, { of: 'retained', code: lot.code })}
+        href={urlOf(tagRoutes.print.path, {}, { of: 'retained', code: lot.code })}
         target="_blank"
         rel="noopener noreferrer"
       >

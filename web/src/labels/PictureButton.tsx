@@ -1,4 +1,4 @@
-import { LARGEST_PICTURE, labelRoutes } from '@inch/contract/label';
+import { LARGEST_PICTURE, labelPictureRoutes } from '@inch/contract/labelPicture';
 import { newId, sendFile } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { FileButton } from '../ui/FileButton.tsx';
@@ -11,7 +11,7 @@ export function PictureButton({ added }: { added: (id: string) => void }) {
       if (file.size > LARGEST_PICTURE)
         throw new Error('That file is larger than 8 MB. Save it smaller, then send it again.');
       const name = file.name.replace(/\.[^.]+$/, '').slice(0, 120) || 'Picture';
-      return sendFile(labelRoutes.addPicture, { id: newId(), name }, file);
+      return sendFile(labelPictureRoutes.add, { id: newId(), name }, file);
     },
     { done: 'Picture added', after: ({ id }) => added(id) },
   );

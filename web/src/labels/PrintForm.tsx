@@ -1,5 +1,6 @@
 import { bodyOf } from '@inch/contract/entry';
-import { type LabelSheet, type LabelView, labelRoutes } from '@inch/contract/label';
+import { type LabelView, labelRoutes } from '@inch/contract/label';
+import { type LabelSheet, labelSheetRoutes } from '@inch/contract/labelSheet';
 import { entryRoutes } from '@inch/contract/lot';
 import { sheetsFor } from '@inch/core/label';
 import { plural } from '@inch/core/quantity';
@@ -17,7 +18,7 @@ import { Caution } from '../ui/State.tsx';
 import { figureIn } from '../ui/typed.ts';
 
 export const useSheets = () =>
-  useQuery({ queryKey: keys.list('label-sheet'), queryFn: () => call(labelRoutes.sheets) });
+  useQuery({ queryKey: keys.list('label-sheet'), queryFn: () => call(labelSheetRoutes.list) });
 
 interface Props {
   lot: { id: string; code: string; prints: readonly { id: string; copies: number; at: string }[] };

@@ -1,4 +1,9 @@
-import { type LabelSheet, labelRoutes, NewLabelSheet, type SheetMeasures } from '@inch/contract/label';
+import {
+  type LabelSheet,
+  labelSheetRoutes,
+  NewLabelSheet,
+  type SheetMeasures,
+} from '@inch/contract/labelSheet';
 import { PAPERS, sheetPlaces, whyNoSheet } from '@inch/core/label';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -112,11 +117,11 @@ function useSheetForm(sheet: LabelSheet | null, onClose: () => void) {
       path.startsWith('measures.') ? (path.slice(9) as Figure) : path === 'measures' ? 'name' : undefined,
     write: (body): Promise<{ id: string }> =>
       sheet
-        ? call(labelRoutes.changeSheet, {
+        ? call(labelSheetRoutes.change, {
             params: { id: sheet.id },
             body: { name: body.name, measures: body.measures, revision: sheet.revision },
           })
-        : call(labelRoutes.addSheet, { body }),
+        : call(labelSheetRoutes.add, { body }),
     done: 'Saved',
     after: onClose,
   });
@@ -159,7 +164,7 @@ function SheetDialog({ sheet, onClose }: { sheet: LabelSheet | null; onClose: ()
 function SheetRow({ sheet, edit, mayWrite }: { sheet: LabelSheet; edit: () => void; mayWrite: boolean }) {
   const { measures } = sheet;
   const retire = useWrite('label-sheet', () =>
-    call(labelRoutes.retireSheet, { params: { id: sheet.id }, body: { retired: !sheet.retired } }),
+    call(labelSheetRoutes.retire, { params: { id: sheet.id }, body: { retired: !sheet.retired } }),
   );
   return (
     <li className="flex flex-wrap items-center gap-5 border-b border-steel-line py-3">
@@ -181,7 +186,7 @@ function SheetRow({ sheet, edit, mayWrite }: { sheet: LabelSheet; edit: () => vo
       <div className="flex flex-wrap items-center gap-2">
         <a
           className="inline-flex min-h-10 items-center px-2 text-link underline"
-          href={urlOf(labelRoutes.calibrationPage.path, { id: sheet.id }, {})}
+          href={urlOf(labelSheetRoutes.calibrationPage.path, { id: sheet.id }, {})}
           target="_blank"
           rel="noopener noreferrer"
         >

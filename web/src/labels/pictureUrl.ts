@@ -1,7 +1,7 @@
-import { labelRoutes } from '@inch/contract/label';
+import { labelPictureRoutes } from '@inch/contract/labelPicture';
 import type { LabelDesign } from '@inch/core/label';
 import { urlOf } from '../data/address.ts';
 
 /** Where the owner's picture of a design is; null where it has none. */
 export const pictureUrl = (design: LabelDesign): string | null =>
-  design.pictureId === null ? null : urlOf(labelRoutes.picture.path, { id: design.pictureId });
+  design.pictureId === null ? null : urlOf(labelPictureRoutes.read.path, { id: design.pictureId });

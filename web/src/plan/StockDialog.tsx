@@ -1,5 +1,5 @@
-import { labelRoutes } from '@inch/contract/label';
 import type { StockLot } from '@inch/contract/stock';
+import { tagRoutes } from '@inch/contract/tag';
 import { inWords, money } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
@@ -120,7 +120,7 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
       <Facts stock={stock} />
       <a
         className="mt-3 inline-block text-link underline"
-        href={urlOf(labelRoutes.tags.path, {}, { of: 'stock', code: stock.code })}
+        href={urlOf(tagRoutes.print.path, {}, { of: 'stock', code: stock.code })}
         target="_blank"
         rel="noopener noreferrer"
       >

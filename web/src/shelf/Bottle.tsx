@@ -1,5 +1,5 @@
-import { labelRoutes } from '@inch/contract/label';
 import type { LotHead, LotView } from '@inch/contract/lot';
+import { tagRoutes } from '@inch/contract/tag';
 import { bottleSize, inWords, plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -111,7 +111,7 @@ export function Bottle() {
         </Link>
         <a
           className="text-link underline"
-          href={urlOf(labelRoutes.tags.path, {}, { of: 'pan', code: data.code })}
+          href={urlOf(tagRoutes.print.path, {}, { of: 'pan', code: data.code })}
           target="_blank"
           rel="noopener noreferrer"
         >
