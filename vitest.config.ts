@@ -54,8 +54,8 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          // A browser waits more than it works: three keep two processors busy.
-          maxWorkers: 3,
+          // Two browsers, beside what else is tested meanwhile.
+          maxWorkers: 2,
           testTimeout: 300_000,
           hookTimeout: 300_000,
           // Many programs share the machine: a page may take its time, and is looked at until then.

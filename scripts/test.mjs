@@ -23,20 +23,29 @@ await ensurePackages();
 await ensureMariadb();
 await ensureChromium();
 
-/** Everything, side by side: most of it waits more than it works, for a database, a browser or another program, and two processors stay busy. */
+/** Does one thing after the other, whatever comes of it. @returns whether all went well */
+async function lane(...works) {
+  const outcomes = [];
+  for (const work of works) outcomes.push(await work());
+  return outcomes.every(Boolean);
+}
+
+/**
+ * Everything, in three lanes: what computes goes on while others wait for a database, a browser or another program, and two processors stay
+ * busy without a crowd. What needs no build begins at once; the server's tests take turns at one database.
+ */
 async function everything() {
-  const built = ensureBuilt();
-  const outcomes = await Promise.all([
-    // What needs no build begins at once. The types, which take a processor of their own, follow the sums, which do so too.
-    Promise.all([tests(projects('core', 'contract', 'web')), built]).then(async ([sums]) => [
-      sums,
-      await check(),
-    ]),
-    // The server's tests take turns at one database.
-    tests(projects('server')).then((passed) => [passed]),
-    ...['scripts', 'e2e'].map((name) => built.then(() => tests(projects(name))).then((passed) => [passed])),
+  const built = ensureBuilt().then(() => true);
+  const of =
+    (...names) =>
+    () =>
+      tests(projects(...names));
+  const lanes = await Promise.all([
+    lane(of('core', 'contract', 'web'), () => built, of('scripts')),
+    lane(of('server'), () => built, check),
+    lane(() => built, of('e2e')),
   ]);
-  return outcomes.flat().every(Boolean);
+  return lanes.every(Boolean);
 }
 
 /** Tests that are asked for by name, and the checks. */

@@ -133,8 +133,7 @@ function api(pool: Pool): Router {
     return { well: true as const };
   });
   serveAnyone(app, metaRoutes.live, async () => ({ well: true as const }));
-  const description = openApi();
-  serveAnyone(app, metaRoutes.openApi, async () => description);
+  serveAnyone(app, metaRoutes.openApi, async () => openApi());
   for (const bindAll of ROUTERS) bindAll(app);
   refuseOtherMethods(router);
   router.use('/api', unknownRoute);

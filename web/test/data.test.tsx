@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { QueryClientProvider } from '@tanstack/react-query';
-import { act, renderHook } from '@testing-library/react';
+import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { queryClient } from '../src/data/api.ts';
@@ -28,7 +28,7 @@ function answering(answers: Record<string, { status: number; body: unknown } | '
 describe('the session of a device', () => {
   const asked = async () => {
     const { result } = renderHook(() => useSessionQuery(), { wrapper: inPage });
-    await vi.waitFor(() => expect(result.current.isFetching).toBe(false), { timeout: 8000 });
+    await waitFor(() => expect(result.current.isFetching).toBe(false));
     return result.current;
   };
 
@@ -88,7 +88,7 @@ describe('what a plan is worked out from', () => {
     for (const [address, body] of Object.entries(READS)) server.current.reads.set(address, body);
     const { result } = renderHook(() => usePlanning(), { wrapper: inPage });
     expect(result.current).toBeNull();
-    await vi.waitFor(() => expect(result.current).not.toBeNull());
+    await waitFor(() => expect(result.current).not.toBeNull());
     expect(result.current!.formulas).toHaveLength(1);
     expect(result.current!.containers).toHaveLength(1);
   });
@@ -101,7 +101,7 @@ describe('what a plan is worked out from', () => {
         [missing]: { status: 500, body: { detail: 'Something broke.' } },
       });
       const { result } = renderHook(() => usePlanning(), { wrapper: inPage });
-      await vi.waitFor(() => expect(queryClient.isFetching()).toBe(0), { timeout: 8000 });
+      await waitFor(() => expect(queryClient.isFetching()).toBe(0));
       expect(result.current).toBeNull();
     },
   );

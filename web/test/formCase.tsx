@@ -1,5 +1,6 @@
+import { waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { outbox } from '../src/data/outbox/outbox.ts';
 import { screen, server, show, type } from './page.tsx';
 
@@ -46,7 +47,7 @@ export const describeForms = (cases: readonly Case[]) =>
       const { user } = await opened(one);
       for (const [label, text] of one.typed) await type(user, label, text);
       await press(user, one.press);
-      await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+      await waitFor(() => expect(server.current.sent).toHaveLength(1));
       const [{ address, body }] = server.current.sent as [(typeof server.current.sent)[number]];
       expect(address).toBe(one.address);
       for (const [key, value] of Object.entries(one.body))
@@ -70,11 +71,11 @@ export const describeForms = (cases: readonly Case[]) =>
       server.current.doing = ['lose', 'answer'];
       for (const [label, text] of one.typed) await type(user, label, text);
       await press(user, one.press);
-      await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+      await waitFor(() => expect(server.current.sent).toHaveLength(1));
       if (outbox.list().length > 0 || (await kept())) await outbox.again(outbox.list()[0]!);
       else await press(user, one.press);
       // What waits is sent again by itself as well: however often it goes, it is the same write.
-      await vi.waitFor(() => expect(server.current.sent.length).toBeGreaterThanOrEqual(2));
+      await waitFor(() => expect(server.current.sent.length).toBeGreaterThanOrEqual(2));
       const [first, ...again] = server.current.sent;
       for (const sent of again) expect(sent).toEqual(first);
     });

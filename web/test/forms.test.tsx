@@ -2,7 +2,8 @@
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { shippedCatalogue } from '@inch/core/ingredient';
-import { describe, expect, it, vi } from 'vitest';
+import { waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { Calibrate } from '../src/bench/Calibrate.tsx';
 import { Checks } from '../src/bench/CheckForm.tsx';
 import { RetireForm } from '../src/bottling/RetireForm.tsx';
@@ -212,7 +213,7 @@ describe('a meter calibrated', () => {
     await user.type(rows[0]!, '−1,5');
     await user.type(rows[1]!, '172.4');
     await press(user, 'Save calibration');
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    await waitFor(() => expect(server.current.sent).toHaveLength(1));
     const points = server.current.sent[0]!.body.points as { buffer: number; mv: number }[];
     expect(points.map((p) => p.mv)).toEqual([-1.5, 172.4]);
   });
@@ -233,7 +234,7 @@ describe('a pack that is not sold any more', () => {
     const need = { kind: 'ingredient', thing: 'sugar', name: 'Sugar, white' } as never;
     const { user } = show(<PackForm need={need} onClose={() => undefined} />);
     await user.click(await screen.findByRole('button', { name: 'Retire bag' }));
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    await waitFor(() => expect(server.current.sent).toHaveLength(1));
     const { id: _, ...said } = pack;
     expect(server.current.sent[0]!.body).toMatchObject({ ...said, retired: true });
   });
@@ -265,8 +266,8 @@ describe('what was written', () => {
       await type(user, 'Empty bottle, g', '201');
       const before = server.current.sent.length;
       await press(user, 'Record weight');
-      await vi.waitFor(() => expect(server.current.sent).toHaveLength(before + 1));
-      await vi.waitFor(() =>
+      await waitFor(() => expect(server.current.sent).toHaveLength(before + 1));
+      await waitFor(() =>
         expect((screen.getByLabelText('Full bottle, g') as HTMLInputElement).value).toBe(''),
       );
       unmount();
@@ -305,7 +306,7 @@ describe('a plan', () => {
     const form = screen.getByLabelText('Name').closest('form')!;
     await type(user, 'Name', 'Winter fair');
     await user.click(within(form).getByRole('button', { name: 'Begin a plan' }));
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    await waitFor(() => expect(server.current.sent).toHaveLength(1));
     expect(server.current.sent[0]!.body).toMatchObject({ content: { name: 'Winter fair', due: null } });
   });
 });

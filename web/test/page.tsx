@@ -2,7 +2,7 @@ import { usualLabelling } from '@inch/core/label';
 import 'fake-indexeddb/auto';
 import type { Session } from '@inch/contract/account';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { cleanup, configure, render, screen, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
@@ -10,6 +10,9 @@ import { afterEach, beforeEach, vi } from 'vitest';
 import { queryClient } from '../src/data/api.ts';
 import { outbox } from '../src/data/outbox/outbox.ts';
 import { SessionContext } from '../src/data/session.tsx';
+
+// Many programs share the machine: what is waited for may take its time.
+configure({ asyncUtilTimeout: 60_000 });
 
 /** What a page sent that writes. */
 export interface Sent {

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import type { Instrument } from '@inch/contract/instrument';
 import type { StockLot } from '@inch/contract/stock';
+import { waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { FirstStart } from '../src/account/FirstStart.tsx';
 import { Bench } from '../src/bench/Bench.tsx';
@@ -221,7 +222,7 @@ describe('the lines of a receipt', () => {
     await type(user, 'damson, paid', '7.77');
     await user.click(screen.getByRole('button', { name: 'Remove sugar' }));
     await press(user, 'Save receipt');
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    await waitFor(() => expect(server.current.sent).toHaveLength(1));
     const lines = server.current.sent[0]!.body.lines as Record<string, unknown>[];
     expect(lines.map((l) => [l.thing, l.amount, l.paidMinor])).toEqual([
       ['damson', 2000, 777],
@@ -235,7 +236,7 @@ describe('the lines of a receipt', () => {
     await type(user, 'water, paid', 'dear');
     await press(user, 'Save receipt');
     const field = screen.getByLabelText('water, paid');
-    await vi.waitFor(() => expect(field.getAttribute('aria-invalid')).toBe('true'));
+    await waitFor(() => expect(field.getAttribute('aria-invalid')).toBe('true'));
     expect(server.current.sent).toEqual([]);
   });
 });
@@ -247,9 +248,9 @@ describe('a stocktake that is refused halfway', () => {
     await type(user, 'FRUT Damsons, counted', '300');
     server.current.doing = ['answer', { status: 422, path: 'found', message: 'Not that much came in.' }];
     await press(user, /Record/);
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(2));
+    await waitFor(() => expect(server.current.sent).toHaveLength(2));
     await press(user, /Record/);
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(3));
+    await waitFor(() => expect(server.current.sent).toHaveLength(3));
     const [first, second, third] = server.current.sent;
     expect(first!.address).toContain(bag.id);
     expect([second!.address, third!.address]).toEqual([
@@ -271,7 +272,7 @@ describe('the size of a product', () => {
     expect((screen.getByRole('button', { name: 'Add product' }) as HTMLButtonElement).disabled).toBe(true);
     await type(user, 'Bottles wanted', '12');
     await user.click(screen.getByRole('button', { name: 'Add product' }));
-    await vi.waitFor(() => expect(save).toHaveBeenCalledOnce());
+    await waitFor(() => expect(save).toHaveBeenCalledOnce());
     expect(save.mock.calls[0]![0]).toMatchObject({
       formulaId: formulaWithId.id,
       want: { by: 'bottles', bottles: 12 },
@@ -284,7 +285,7 @@ describe('the size of a product', () => {
     await user.selectOptions(screen.getByLabelText('Size set by'), 'the fruit in hand');
     await type(user, 'How much is there', '2,5 kg');
     await user.click(screen.getByRole('button', { name: 'Add product' }));
-    await vi.waitFor(() => expect(save).toHaveBeenCalledOnce());
+    await waitFor(() => expect(save).toHaveBeenCalledOnce());
     expect(save.mock.calls[0]![0].want).toEqual({
       by: 'fruit',
       lineId: 'fruit',
@@ -305,12 +306,10 @@ describe('what is typed while the page still reads what was written', () => {
     await type(user, 'One of yours', 'mug');
     await type(user, 'holds, mL', '300');
     await press(user, 'Save');
-    await vi.waitFor(() =>
-      expect((screen.getByLabelText('One of yours') as HTMLInputElement).value).toBe(''),
-    );
+    await waitFor(() => expect((screen.getByLabelText('One of yours') as HTMLInputElement).value).toBe(''));
     await type(user, 'One of yours', 'ladle');
     answer();
-    await vi.waitFor(() =>
+    await waitFor(() =>
       expect((screen.getByRole('button', { name: 'Save' }) as HTMLButtonElement).disabled).toBe(false),
     );
     expect((screen.getByLabelText('One of yours') as HTMLInputElement).value).toBe('ladle');
@@ -324,9 +323,9 @@ describe('an id that stands for something else already', () => {
     server.current.doing = [{ status: 409, path: '', message: 'That id is of another count.' }];
     await type(user, 'Counted', '500');
     await press(user, 'Record');
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(1));
+    await waitFor(() => expect(server.current.sent).toHaveLength(1));
     await press(user, 'Record');
-    await vi.waitFor(() => expect(server.current.sent).toHaveLength(2));
+    await waitFor(() => expect(server.current.sent).toHaveLength(2));
     const [first, second] = server.current.sent;
     expect(second!.body.id).not.toBe(first!.body.id);
     expect(second!.body.found).toBe(500);

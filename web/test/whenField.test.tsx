@@ -1,6 +1,7 @@
+import { waitFor } from '@testing-library/react';
 // @vitest-environment happy-dom
 import { useState } from 'react';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { fromLocalInput, showTimesOf } from '../src/ui/dates.ts';
 import { WhenField } from '../src/ui/WhenField.tsx';
 import { screen, show, type } from './page.tsx';
@@ -69,7 +70,7 @@ describe('a field of a day or a time', () => {
     await user.click(screen.getByRole('button', { name: 'Open the calendar' }));
     const day = await screen.findByRole('button', { name: /November 19/ });
     await user.click(day);
-    await vi.waitFor(() => expect(held()).toBe('2026-11-19'));
+    await waitFor(() => expect(held()).toBe('2026-11-19'));
     expect(field().value).toBe('19 Nov 2026');
   });
 

@@ -170,8 +170,15 @@ const problemOf = (status: number, components: Components): Json => ({
   content: { 'application/problem+json': { schema: components.of(Problem, 'output') } },
 });
 
-/** OpenAPI 3.1 of the whole API, from the contract alone. */
+let described: Json | null = null;
+
+/** OpenAPI 3.1 of the whole API, from the contract alone; made when it is first asked for. */
 export function openApi(): Json {
+  described ??= describeAll();
+  return described;
+}
+
+function describeAll(): Json {
   const components = new Components();
   const paths: Record<string, Json> = {};
   for (const route of allRoutes) {
