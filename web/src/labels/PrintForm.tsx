@@ -141,8 +141,8 @@ function Reprint({ lot, form }: { lot: Props['lot']; form: Form }) {
   if (lot.prints.length === 0) return null;
   return (
     <>
-      <Choice className="w-60" label="Prints anew" {...form.field('reprintOf')}>
-        <option value="">nothing: these are more</option>
+      <Choice className="w-60" label="Reprint" {...form.field('reprintOf')}>
+        <option value="">no: additional labels</option>
         {lot.prints.map((p) => (
           <option key={p.id} value={p.id}>
             {plural(p.copies, 'label')} of {dayMonthYear(p.at)}
