@@ -10,7 +10,10 @@ export default defineConfig({
         resolve,
         ssr,
         // What is computed keeps nothing from one file to the next.
-        test: { name: 'core', isolate: false, include: ['core/test/**/*.test.ts'], testTimeout: 300_000 },
+        test: {
+          ...{ name: 'core', isolate: false, include: ['core/test/**/*.test.ts'] },
+          ...{ testTimeout: 600_000, hookTimeout: 600_000 },
+        },
       },
       {
         resolve,
@@ -19,10 +22,17 @@ export default defineConfig({
           name: 'contract',
           isolate: false,
           include: ['contract/test/**/*.test.ts'],
-          testTimeout: 300_000,
+          testTimeout: 600_000,
         },
       },
-      { resolve, ssr, test: { name: 'web', include: ['web/test/**/*.test.{ts,tsx}'], testTimeout: 300_000 } },
+      {
+        resolve,
+        ssr,
+        test: {
+          ...{ name: 'web', include: ['web/test/**/*.test.{ts,tsx}'] },
+          ...{ testTimeout: 600_000, hookTimeout: 600_000 },
+        },
+      },
       {
         resolve,
         ssr,
@@ -30,8 +40,8 @@ export default defineConfig({
         test: {
           name: 'scripts',
           include: ['scripts/test/**/*.test.ts'],
-          testTimeout: 300_000,
-          hookTimeout: 300_000,
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
         },
       },
       {
@@ -43,8 +53,8 @@ export default defineConfig({
           include: ['server/test/**/*.test.ts'],
           globalSetup: ['server/test/setup.ts'],
           fileParallelism: false,
-          testTimeout: 300_000,
-          hookTimeout: 300_000,
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
         },
       },
       {
@@ -56,10 +66,10 @@ export default defineConfig({
           globalSetup: ['e2e/setup.ts'],
           // Two browsers, beside what else is tested meanwhile.
           maxWorkers: 2,
-          testTimeout: 300_000,
-          hookTimeout: 300_000,
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
           // Many programs share the machine: a page may take its time, and is looked at until then.
-          expect: { poll: { timeout: 30_000 } },
+          expect: { poll: { timeout: 120_000 } },
         },
       },
     ],

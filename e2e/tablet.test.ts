@@ -96,7 +96,7 @@ describe('a tablet over plain HTTP', () => {
       await jot('note while it was away');
       await page.getByRole('button', { name: '1 waiting' }).waitFor();
       await serve({ port }, 'http');
-      await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 90_000 });
+      await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 240_000 });
       expect(faults.filter((fault) => !/Failed to load resource|ERR_CONNECTION/.test(fault))).toEqual([]);
     }),
   );
@@ -129,7 +129,7 @@ describe('a tablet over HTTPS with the kitchen’s own certificate', () => {
       await jot('note written without a server');
       await page.getByRole('button', { name: '1 waiting' }).waitFor();
       await serve({ port, tls }, 'https');
-      await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 90_000 });
+      await page.getByRole('button', { name: /waiting/ }).waitFor({ state: 'detached', timeout: 240_000 });
     }),
   );
 });
@@ -166,9 +166,9 @@ describe('a new build', () => {
         );
         return page.getByText('A new version is ready.').count();
       };
-      await expect.poll(asked, { timeout: 180_000, interval: 2000 }).toBe(1);
+      await expect.poll(asked, { timeout: 240_000, interval: 2000 }).toBe(1);
       await page.getByRole('button', { name: 'Load it' }).click();
-      await page.getByText('A new version is ready.').waitFor({ state: 'detached', timeout: 60_000 });
+      await page.getByText('A new version is ready.').waitFor({ state: 'detached', timeout: 240_000 });
       await page.getByRole('navigation', { name: 'Places' }).waitFor();
       expect(await page.getByLabel('Jot a reading or a note').inputValue()).toBe('half a not');
     }),

@@ -95,7 +95,7 @@ describe('a backup', () => {
     } finally {
       await again.stop();
     }
-  }, 300_000);
+  }, 600_000);
 
   it('says so where the journal is not as it was anchored, and is made all the same', async () => {
     const db = await startMariadb(join(folder, 'again'));
@@ -118,7 +118,7 @@ describe('a backup', () => {
     } finally {
       await db.stop();
     }
-  }, 120_000);
+  }, 600_000);
 
   it('is not laid over a folder that holds anything, nor taken from a damaged file', async () => {
     const full = await command('restore', file, '--data', join(folder, 'again'));
@@ -134,7 +134,7 @@ describe('a backup', () => {
     expect(existsSync(join(folder, 'new'))).toBe(false);
     const other = await command('restore', 'package.json', '--data', join(folder, 'new'));
     expect(other).toMatchObject({ code: 1, said: expect.stringMatching(/cannot be read as a backup/) });
-  }, 120_000);
+  }, 600_000);
 
   it('holds the keys and the anchors, and says what it is', async () => {
     const zip = await openZip(file);
@@ -162,14 +162,14 @@ describe('the whole kitchen, by the commands', () => {
       expect(at(await second.text(name)), name).toBe(at(await first.text(name)));
     first.close();
     second.close();
-  }, 300_000);
+  }, 600_000);
 
   it('comes in from nothing but what an export made', async () => {
     const into = join(folder, 'nowhere');
     const { code, said } = await command('import', file, '--data', into);
     expect([code, said]).toEqual([1, expect.stringMatching(/Nothing was imported\./)]);
     expect(existsSync(into)).toBe(false);
-  }, 120_000);
+  }, 600_000);
 });
 
 describe('the doctor', () => {
@@ -181,7 +181,7 @@ describe('the doctor', () => {
     expect(said).toMatch(/the chain is whole/);
     // A disk that is nearly full is another thing to do.
     expect(code).toBe(1);
-  }, 120_000);
+  }, 600_000);
 });
 
 describe('what lists show of a lot', () => {
@@ -205,7 +205,7 @@ describe('what lists show of a lot', () => {
       await root.end();
       await db.stop();
     }
-  }, 120_000);
+  }, 600_000);
 });
 
 describe('which daily copies are kept', () => {

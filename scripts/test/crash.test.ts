@@ -11,7 +11,7 @@ describe('killing the server and MariaDB during 500 writes of all kinds', () => 
     expect(result.kills).toBeGreaterThanOrEqual(6);
     expect(result.retried).toBeGreaterThan(0);
     expect(result.chain).toMatch(/the chain is whole, and the record is as it says/);
-  }, 300_000);
+  }, 600_000);
 });
 
 describe('eight writers at once', () => {
@@ -20,11 +20,11 @@ describe('eight writers at once', () => {
     expect(result).toMatchObject({ lost: 0, doubled: 0, fiveHundreds: 0 });
     expect(result.acknowledged).toBeGreaterThan(20);
     expect(result.chain).toMatch(/the chain is whole/);
-  }, 300_000);
+  }, 600_000);
 });
 
 describe('killing MariaDB under the migrations', () => {
   it('leaves the tables as they are without a kill', async () => {
     expect(await migrationRun(4)).toEqual({ kills: 4, same: true });
-  }, 300_000);
+  }, 600_000);
 });

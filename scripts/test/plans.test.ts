@@ -140,4 +140,4 @@ it('whatever the pages ask is found by an index that leads with the kitchen, or 
     }
   }
   expect(wrong).toEqual([]);
-}, 300_000);
+}, 600_000);

@@ -17,7 +17,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await several?.stop();
   rmSync(folder, { recursive: true, force: true });
-}, 300_000);
+}, 600_000);
 
 const whole = {
   lost: 0,
@@ -29,7 +29,7 @@ describe('one kitchen on several machines', () => {
   it('takes writes on two database nodes at once: what one commits before the other is tried again', async () => {
     const run = await contendedRun(several, 84);
     expect(run).toMatchObject({ acknowledged: 84, fiveHundreds: 0, nodes: [whole] });
-  }, 300_000);
+  }, 600_000);
 
   it('tells what was written through one server on the stream of another', async () => {
     const { client, kitchen } = several.written;
@@ -55,7 +55,7 @@ describe('one kitchen on several machines', () => {
     several.written.kept.push({ table: 'reading', id });
     expect(await until('"noun":"reading"')).toContain(id);
     live.abort();
-  }, 120_000);
+  }, 600_000);
 
   it('goes on while a database node and a server are killed under eight writers, and nothing is lost or doubled', async () => {
     const run = await severalRun(several, 140);

@@ -99,7 +99,7 @@ describe('the start command', () => {
     expect(await (await fetch(`${url}/api/setup`)).json()).toEqual({ needed: false });
     mended.child.kill('SIGINT');
     expect(await mended.ended).toBe(0);
-  }, 180_000);
+  }, 600_000);
 
   it('says what to do when its port is taken, and leaves nothing running', async () => {
     const taken = createServer();
@@ -111,7 +111,7 @@ describe('the start command', () => {
     expect(run.said()).toMatch(/Port \d+ is taken\. Choose another with --port/);
     expect(processesOn(folder)).toEqual([]);
     taken.close();
-  }, 60_000);
+  }, 600_000);
 
   it.each([
     [['--port', 'kettle'], /"kettle" is not a port/],

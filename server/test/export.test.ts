@@ -51,7 +51,7 @@ beforeAll(async () => {
   expect(taken.status).toBe(201);
   bytes = await exported(owner);
   files = await filesIn(bytes);
-}, 120_000);
+}, 600_000);
 
 describe('the whole kitchen as one file', () => {
   it('says to a stranger what is in it, and each kind of record has its schema and its table', () => {
@@ -136,7 +136,7 @@ describe('brought into an installation that has no kitchen', () => {
     const again = await filesIn(await readFile(file));
     await rm(file);
     expect(digests(again)).toEqual(digests(files));
-  }, 120_000);
+  }, 600_000);
 
   it('nobody has a password there until an owner sets one, once, and the record says where it came from', async () => {
     const stranger = into.person();

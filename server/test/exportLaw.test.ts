@@ -28,7 +28,7 @@ beforeAll(async () => {
   const sold = await crew.releasable();
   await post(crew.owner, sold, 'decisions', { event: 'release', password: OWNER.password });
   lots.push(sold, await crew.filled());
-}, 60_000);
+}, 600_000);
 
 // It ends signed with another key than the tests have.
 afterAll(() => emptied(into));

@@ -33,7 +33,7 @@ describe('a kitchen file', () => {
     expect([count('held'), count('recalled'), count('resting')]).toEqual([1, 1, 1]);
     expect(count('making')).toBe(2);
     expect((await verifyJournal(app.pool))[0]).toMatchObject({ faults: [] });
-  }, 60_000);
+  }, 600_000);
 
   it('has the demo’s failed seal, struck reading, held and low-acid lot, and recall', async () => {
     const views = await Promise.all(lots.map(async (l) => (await owner.get(`/api/lots/${l.code}`)).body));

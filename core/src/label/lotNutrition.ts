@@ -1,16 +1,13 @@
-import {
-  amountsOf,
-  type Composition,
-  type FormulaContent,
-  readLine,
-  type SaidLine,
-  solidsOf,
-  solidVolumeOf,
-  volumeOf,
-  walk,
-} from '../formula/index.ts';
+import { amountsOf, type FormulaContent, readLine, type SaidLine, walk } from '../formula/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
-import { catalogueOf, contentAsWeighed, finishedBrix, type LotRecord, weighingOf } from '../lot/index.ts';
+import {
+  catalogueOf,
+  contentAsWeighed,
+  finishedBrix,
+  type LotRecord,
+  productAt,
+  weighingOf,
+} from '../lot/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { addsSugar, type Nutrition, nutrition } from './nutrition.ts';
 
@@ -21,14 +18,6 @@ const DRINK = 360;
 function servingOf({ product, rulePack }: LotRecord): { servingMl?: number } {
   const parts = product.content.waterParts;
   return rulePack === 'us' && product.kind !== 'syrup' && parts ? { servingMl: DRINK / (1 + parts) } : {};
-}
-
-/** What a refractometer read in the finished product says better than how a pan is reckoned to boil: so much water is in it. */
-function atBrix(product: Composition, brix: number | null): Composition {
-  const solids = solidsOf(product);
-  if (brix === null || !(brix > 0) || solids === 0) return product;
-  const water = (solids * 100) / brix - solids - product.ethanol;
-  return water > 0 ? { ...product, water } : product;
 }
 
 /** Entries of no sugars of their own: what is sugar in them counts among the other solids. */
@@ -68,8 +57,7 @@ export function lotNutrition(lot: LotRecord, cup: CupSchool | null): Nutrition |
     ingredient && used !== null ? [{ ingredientId: ingredient.id, grams: used }] : [],
   );
   const measuredBrix = finishedBrix(lot);
-  const product = atBrix(walked.product, measuredBrix);
-  const millilitres = volumeOf(product) + solidVolumeOf(product);
+  const { composition: product, millilitres } = productAt(walked.product, measuredBrix);
   if (!(millilitres > 0) || lines.length === 0) return null;
   return nutrition({
     ...{ lines, millilitres, product, measuredBrix, pack: lot.rulePack },

@@ -28,7 +28,7 @@ export { storageNow, whyNotKept } from './keptInstead.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
 export { lotWords, wordsOf } from './lotWords.ts';
-export { asMade, makeupAsMade, type Product, productOf } from './made.ts';
+export { asMade, makeupAsMade } from './made.ts';
 export { lotMeasured, measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
@@ -37,6 +37,7 @@ export { type LotPairs, lotPairs, PAIRED, type Paired } from './pairs.ts';
 export { type PanNow, panNow } from './panNow.ts';
 export type { PanVessel } from './panRate.ts';
 export { matchLot } from './processed.ts';
+export { type Product, productAt, productOf } from './product.ts';
 export { readingDoubt } from './readingDoubt.ts';
 export { howTaken, readingNames, readingSaid } from './readingSaid.ts';
 export {

@@ -1,5 +1,4 @@
 import {
-  type Composition,
   type FormulaContent,
   type FormulaLine,
   type FormulaStep,
@@ -9,7 +8,6 @@ import {
   type LineAmount,
   type Makeup,
   makeupOf,
-  massOf,
   piecesLeftIn,
   readLine,
   walk,
@@ -149,7 +147,8 @@ function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaCont
   return made;
 }
 
-function walkedAsMade(lot: LotRecord, heatings: readonly Heating[]) {
+/** The walk of a lot as made, with what it was walked by. */
+export function walkedAsMade(lot: LotRecord, heatings: readonly Heating[]) {
   const { content, lines } = asMade(lot, heatings);
   const made = strainedAsWeighed(lot, content);
   const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
@@ -165,20 +164,4 @@ function walkedAsMade(lot: LotRecord, heatings: readonly Heating[]) {
 export function makeupAsMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): Makeup {
   const { made, lines, walked } = walkedAsMade(lot, heatings);
   return makeupOf(made, lines, walked);
-}
-
-/** What a lot came to: the composition of the product in g, what it weighs, and mL at 20 °C. */
-export interface Product {
-  composition: Composition;
-  grams: number;
-  millilitres: number;
-}
-
-/**
- * What a lot came to, less what stayed in a cloth and boiled off, by the walk that forecasts it.
- * @example productOf(lot).grams > 5000 // true
- */
-export function productOf(lot: LotRecord): Product {
-  const { product, millilitres } = walkedAsMade(lot, heatingsOf(lot)).walked;
-  return { composition: product, grams: massOf(product), millilitres };
 }
