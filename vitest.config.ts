@@ -64,8 +64,9 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          // Two browsers, beside what else is tested meanwhile.
-          maxWorkers: 2,
+          // A browser waits more than it works: three keep two processors busy.
+          maxWorkers: 3,
+          sequence: { groupOrder: 1 },
           testTimeout: 600_000,
           hookTimeout: 600_000,
           // Many programs share the machine: a page may take its time, and is looked at until then.
