@@ -30,6 +30,10 @@ describe('a product at its measured °Bx', () => {
         expect(productAt(part, null).grams).toBeCloseTo(massOf(part), 6);
       }),
     ));
+  it('is as it was reckoned where spirit is in it, which a refractometer reads among the solids', () => {
+    const liqueur = { ...nothing(), water: 500, sucrose: 300, ethanol: 200 };
+    expect(productAt(liqueur, 38).composition).toEqual(liqueur);
+  });
   it('is what a lot came to, by the last reading of its finished product that counts', () => {
     const lot = releasable();
     const reading = { ...lot.readings[1]!, kind: 'brix' as const };

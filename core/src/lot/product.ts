@@ -11,15 +11,19 @@ export interface Product {
   millilitres: number;
 }
 
+/** Share of alcohol by weight over which a refractometer reads it among the solids: its °Bx is not theirs any more. */
+const SPIRIT = 0.005;
+
 /**
  * A product by its composition, at the °Bx that a refractometer read in it: that says better than how a pan is reckoned to boil how much water is
- * in it.
+ * in it. What has spirit in it stays as it is reckoned: a refractometer reads that as well.
  * @param composition as it is reckoned, g; @param brix of the finished product as measured; null where it was not
  * @example productAt({ ...nothing(), water: 60, sucrose: 40 }, 50).grams // 80
  */
 export function productAt(composition: Composition, brix: number | null): Product {
   const solids = solidsOf(composition);
-  const water = brix === null || !(brix > 0) ? 0 : (solids * 100) / brix - solids - composition.ethanol;
+  const tells = brix !== null && brix > 0 && composition.ethanol <= SPIRIT * massOf(composition);
+  const water = tells ? (solids * 100) / brix - solids - composition.ethanol : 0;
   const made = water > 0 ? { ...composition, water } : composition;
   return { composition: made, grams: massOf(made), millilitres: volumeOf(made) + solidVolumeOf(made) };
 }
