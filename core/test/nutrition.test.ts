@@ -1,4 +1,4 @@
-import { forecast } from '@inch/core/formula';
+import { compositionOf, forecast, nothing } from '@inch/core/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { lotNutrition, nutrition, percentDailyValue, roundNutrient } from '@inch/core/label';
 import fc from 'fast-check';
@@ -211,6 +211,25 @@ describe('nutrition of a syrup', () => {
     expect(at(60).sugars.raw).not.toBeCloseTo(before.sugars.raw, 0);
     expect(at(60).sugars.from).toMatch(/at 60\.0 °Bx as measured$/);
     expect(at(60).protein.from).toBe(before.protein.from);
+  });
+  it('of leaves without sugars of their own has as much of their traces as of their solids, in a batch of any size', () => {
+    const leaf = shippedCatalogue.all.find(
+      (e) => e.family === 'plant' && e.per100g.glucose + e.per100g.fructose + e.per100g.sucrose === 0,
+    )!;
+    const lines = [
+      { ingredientId: leaf.id, grams: 300 },
+      { ingredientId: 'sugar', grams: 700 },
+    ];
+    const batch = compositionOf(leaf, 'typical').composition.otherSolids * 3;
+    const made = { ...nothing(), water: 900, sucrose: 699.3, otherSolids: batch / 2 };
+    const of = (product?: typeof made) =>
+      nutrition({
+        lines,
+        millilitres: 1000,
+        pack: 'eu',
+        ...(product ? { product, addedSugars: 699.3 } : {}),
+      });
+    expect(of(made).figures.protein.raw).toBeCloseTo(of().figures.protein.raw / 2, 9);
   });
   it('of a lot loses no added sugar in a cloth that it came in after', () => {
     const lot = releasable();

@@ -118,6 +118,19 @@ interface Raw {
   kilojoules: number;
 }
 
+/** Share of all sugars under which those of the fruit are dust: leaves and peel have none to be followed by. */
+const DUST = 1e-6;
+
+/** Share of what fruit brings in traces that is in the product: it stays in a cloth as the fruit's own sugars do, or where it has none, as its other solids. */
+function keptOfFruit(
+  put: { sugars: number; of: number; solids: number },
+  left: { sugars: number; solids: number },
+): number {
+  const share =
+    put.sugars > DUST * put.of ? left.sugars / put.sugars : put.solids > 0 ? left.solids / put.solids : 1;
+  return Math.min(1, Math.max(0, share));
+}
+
 /** Whole of the batch: g, mg or mcg, and its energy by the general factors of each rule. */
 function wholeOf(of: NutritionOf): Raw {
   const { lines, product, pack, addedSugars: addedKnown, catalogue = shippedCatalogue } = of;
@@ -128,8 +141,10 @@ function wholeOf(of: NutritionOf): Raw {
   const addedIn = addedSugars(lines, catalogue);
   const left = sugarsIn > 0 ? Math.min(1, sugars / sugarsIn) : 1;
   const added = Math.min(sugars, addedKnown ?? addedIn * left);
-  // What fruit brings in traces stays in a cloth as its own sugars do.
-  const kept = sugarsIn > addedIn ? Math.min(1, (sugars - added) / (sugarsIn - addedIn)) : 1;
+  const kept = keptOfFruit(
+    { sugars: sugarsIn - addedIn, of: sugarsIn, solids: batch.otherSolids },
+    { sugars: sugars - added, solids: made.otherSolids },
+  );
   const acids = acidsOf(made);
   const protein = trace.protein * kept;
   const fibre = made.insoluble + SOLUBLE_FIBRE * Math.max(0, made.otherSolids - protein);

@@ -27,7 +27,7 @@ const named = (entry: Ingredient, name: string): boolean => {
 };
 
 const OF_FRUIT: ReadonlySet<Ingredient['family']> = new Set(['fruit', 'juice']);
-/** % under which fruit that the name does not name is there for its taste alone. Source: Annex VIII 1(a)(iii). */
+/** % under which fruit that the name does not name is taken to be there for its taste alone, Annex VIII 1(a)(iii); the rule has no figure, this one is ours. */
 const FOR_TASTE = 5;
 const NAMEABLE: ReadonlySet<Ingredient['family']> = new Set([
   'fruit',

@@ -1,4 +1,4 @@
-import type { ArtworkOf, LabelContent, LabelDesign } from '@inch/core/label';
+import { type ArtworkOf, type LabelContent, type LabelDesign, usualDesign } from '@inch/core/label';
 
 /** The words of a label of sour cherry syrup. */
 export const labelWordsOf = (more: Partial<LabelContent> = {}): LabelContent => ({
@@ -13,17 +13,8 @@ export const labelWordsOf = (more: Partial<LabelContent> = {}): LabelContent => 
 });
 
 export const designOf = (more: Partial<LabelDesign> = {}): LabelDesign => ({
-  ...{
-    look: 'band',
-    widthMm: 96,
-    heightMm: 62,
-    code: false,
-    numbered: false,
-    byWeight: false,
-    pictureId: null,
-    moved: [],
-  },
-  second: null,
+  ...usualDesign(null),
+  ...{ widthMm: 96, heightMm: 62 },
   ...more,
 });
 
