@@ -249,7 +249,7 @@ describe('the whole road, as a maker', () => {
     await reading.getByText('A pH counts at 15 to 30 °C.').waitFor();
     await reading.getByLabel('Sample, °C').fill('21');
     await button('Save').click();
-    await page.getByText('pH 3.31').waitFor();
+    await page.getByText('pH 3.31', { exact: true }).waitFor();
     await button('Done').click();
     await page.getByRole('link', { name: 'Go to Bottling' }).click();
   });

@@ -5,8 +5,9 @@ import type { TestProject } from 'vitest/node';
 import { ensureBuilt } from '../scripts/src/build.mjs';
 import { ensureChromium } from '../scripts/src/debian.mjs';
 import { loadDemo } from '../scripts/src/demo.mjs';
-import { dumpOf, freePort, loadDump, startMariadb } from '../scripts/src/mariadb.mjs';
-import { prepareDatabase, startServer } from '../scripts/src/server.mjs';
+import { dumpOf, loadDump, startMariadb } from '../scripts/src/mariadb.mjs';
+import { prepareDatabase } from '../scripts/src/server.mjs';
+import { startKitchens } from './kitchens.ts';
 
 /** A demo kitchen for each file that changes one, so that they run side by side. */
 const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling', 'labels', 'tablet'] as const;
@@ -32,36 +33,27 @@ export default async function setup(project: TestProject) {
   await ensureBuilt();
   const folder = mkdtempSync(join(tmpdir(), 'inch-e2e-'));
   const db = await startMariadb(folder, { throwAway: true });
-  const databaseOf = async (name: string) => {
-    const at = { adminUrl: db.adminUrl.replace(/[^/]+$/, name), appUrl: db.appUrl.replace(/[^/]+$/, name) };
-    await prepareDatabase(at);
-    return at;
-  };
-  const serverOf = async (at: { appUrl: string }) => ({
-    ...at,
-    ...(await startServer({ ...at, port: await freePort() })),
-  });
-  const empty = await serverOf(await databaseOf('inch_empty'));
-  const importing = await serverOf(await databaseOf('inch_import'));
-  const [first, ...others] = await Promise.all(DEMOS.map((name) => databaseOf(`inch_${name}`)));
-  const original = await serverOf(first!);
-  await loadDemo(original.url);
-  const dump = dumpOf(first!.adminUrl);
-  for (const at of others) loadDump(at.adminUrl, dump);
-  const demos = [original, ...(await Promise.all(others.map(serverOf)))];
+  const named = (url: string, name: string) => url.replace(/[^/]+$/, `inch_${name}`);
+  const of = (name: string) => ({ adminUrl: named(db.adminUrl, name), appUrl: named(db.appUrl, name) });
+  await prepareDatabase(of('empty'));
+  const tables = dumpOf(of('empty').adminUrl);
+  for (const name of ['import', ...DEMOS]) loadDump(of(name).adminUrl, tables);
+  const kitchens = await startKitchens(['empty', 'import', ...DEMOS].map(of));
+  const [empty, importing, original, ...copies] = kitchens.urls;
+  await loadDemo(original!);
+  const dump = dumpOf(of(DEMOS[0]).adminUrl);
+  for (const name of DEMOS.slice(1)) loadDump(of(name).adminUrl, dump);
   project.provide('chromium', await ensureChromium());
-  project.provide('emptyUrl', empty.url);
-  project.provide('emptyDatabase', empty.appUrl);
-  project.provide('importUrl', importing.url);
-  project.provide('tabletDatabase', demos[DEMOS.indexOf('tablet')]!.appUrl);
+  project.provide('emptyUrl', empty!);
+  project.provide('emptyDatabase', of('empty').appUrl);
+  project.provide('importUrl', importing!);
+  project.provide('tabletDatabase', of('tablet').appUrl);
   project.provide(
     'demo',
-    Object.fromEntries(DEMOS.map((name, i) => [name, demos[i]!.url])) as Record<Demo, string>,
+    Object.fromEntries(DEMOS.map((name, i) => [name, [original!, ...copies][i]!])) as Record<Demo, string>,
   );
   return async () => {
-    await empty.stop();
-    await importing.stop();
-    for (const demo of demos) await demo.stop();
+    await kitchens.stop();
     await db.stop();
     rmSync(folder, { recursive: true, force: true });
   };

@@ -3,12 +3,13 @@ import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { runCommand } from './src/run.mjs';
 import { say } from './src/say.mjs';
+import { TSC } from './src/tsc.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
 const CHECKS = [
-  ['types of core, contract and server', bin('tsc'), ['-b', 'core', 'contract', 'server']],
-  ['types of the pages and the tests', bin('tsc'), ['-p', 'tsconfig.check.json']],
+  ['types of core, contract and server', process.execPath, [TSC, '-b', 'core', 'contract', 'server']],
+  ['types of the pages and the tests', process.execPath, [TSC, '-p', 'tsconfig.check.json']],
   ['format and lint', bin('biome'), ['check', '--error-on-warnings', '.']],
   [
     'package boundaries and cycles',

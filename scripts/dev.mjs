@@ -7,6 +7,7 @@ import { startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { prepareDatabase } from './src/server.mjs';
+import { TSC } from './src/tsc.mjs';
 
 /** For developers: the compiler watching, the server restarted on change, the pages hot. */
 const PORT = 4871;
@@ -19,7 +20,7 @@ await prepareDatabase(db);
 const url = `http://127.0.0.1:${PORT}`;
 const { result, commands } = concurrently(
   [
-    { name: 'types', command: 'node_modules/.bin/tsc -b core contract server --watch --preserveWatchOutput' },
+    { name: 'types', command: `node ${TSC} -b core contract server --watch --preserveWatchOutput` },
     {
       name: 'server',
       command: 'node --watch --enable-source-maps server/dist/main.js',

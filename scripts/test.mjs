@@ -24,18 +24,18 @@ await ensureMariadb();
 await ensureChromium();
 
 // What is tested from its sources needs no build, so all goes on at once, the server's tests in a run of their own: they take
-// turns at one database. A few browsers wait more than they work, so the checks run beside them. Tests that are asked for by
-// name run by themselves.
+// turns at one database. Commands and browsers wait about as much as they work, so they run beside each other and the checks.
+// Tests that are asked for by name run by themselves.
 const [, ...fromSources] = await Promise.all([
   ensureBuilt(),
   ...(asked.length > 0 ? [] : [tests(projects('core', 'contract', 'web')), tests(projects('server'))]),
 ]);
 const sources = fromSources.every(Boolean);
-const [well, built] = await Promise.all([
+const [well, ...fromBuild] = await Promise.all([
   check(),
-  tests(asked.length > 0 ? asked : projects('scripts', 'e2e')),
+  ...(asked.length > 0 ? [tests(asked)] : [tests(projects('scripts')), tests(projects('e2e'))]),
 ]);
-const passed = sources && built;
+const passed = sources && fromBuild.every(Boolean);
 const minutes = ((Date.now() - started) / 60_000).toFixed(1);
 say(
   `${well ? 'The checks are well' : 'The checks are not well'}, the tests ${passed ? 'pass' : 'do not pass'}, in ${minutes} min.`,

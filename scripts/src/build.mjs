@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { ROOT } from './root.mjs';
 import { runCommand } from './run.mjs';
 import { say } from './say.mjs';
+import { TSC } from './tsc.mjs';
 
 const PARTS = {
   server: {
@@ -53,12 +54,7 @@ function fingerprint(sources) {
 }
 
 const commands = {
-  server: () =>
-    runCommand(
-      process.execPath,
-      [join(ROOT, 'node_modules/typescript/bin/tsc'), '-b', 'core', 'contract', 'server'],
-      { cwd: ROOT },
-    ),
+  server: () => runCommand(process.execPath, [TSC, '-b', 'core', 'contract', 'server'], { cwd: ROOT }),
   web: () =>
     runCommand('npm', ['run', 'build', '--workspace', '@inch/web'], {
       cwd: ROOT,

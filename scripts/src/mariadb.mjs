@@ -189,10 +189,15 @@ export function dumpOf(adminUrl) {
   });
 }
 
-/** Lays a dump over a database that has the same tables. */
+/** Lays a dump over a database, which is made where there is none of that name. */
 export function loadDump(adminUrl, dump) {
   const { program, args, env, database } = clientOf(adminUrl, ['mariadb', 'mysql']);
-  execFileSync(program, [...args, database], { env, input: dump, maxBuffer: 1 << 30 });
+  const into = `CREATE DATABASE IF NOT EXISTS \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;\nUSE \`${database}\`;\n`;
+  execFileSync(program, args, {
+    env,
+    input: Buffer.concat([Buffer.from(into), Buffer.from(dump)]),
+    maxBuffer: 1 << 30,
+  });
 }
 
 /** How one of MariaDB's own programs is called for an address. The password goes by the environment, where other users do not see it. */

@@ -62,12 +62,13 @@ const policy = {
 };
 
 const ROUTERS = [
+  // Routes are tried in order: what is asked most often comes first.
+  lotRouter,
   accountRouter,
   kitchenRouter,
   kitchenFileRouter,
   formulaRouter,
   ingredientRouter,
-  lotRouter,
   labelRouter,
   labelDesignRouter,
   labelPictureRouter,
@@ -106,11 +107,14 @@ const underPrefix =
     next();
   };
 
-/** Answers over a kilobyte are sent smaller; a stream is sent as it comes. */
-const compressed = compression({
+const compress = compression({
   filter: (req, res) =>
     !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res),
 });
+
+/** What is read and is over a kilobyte is sent smaller; a stream, and the answer to a write, are sent as they come. */
+const compressed: RequestHandler = (req, res, next) =>
+  req.method === 'POST' ? next() : compress(req, res, next);
 
 /** Every request has an id, told in its answer and in the log. */
 const withRequestId: RequestHandler = (_req, res, next) => {

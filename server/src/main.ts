@@ -4,6 +4,7 @@ import { createServer as createSecureServer } from 'node:https';
 import { createApp } from './app.ts';
 import { settingsFrom } from './config.ts';
 import { openPool } from './database/pool.ts';
+import { keepAlive } from './http/keepAlive.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { loggerTo } from './log.ts';
 
@@ -42,10 +43,7 @@ function serverOf({ tls }: typeof settings) {
   }
 }
 const server = serverOf(settings);
-
-// A connection left idle is kept for longer than a page or a proxy keeps its own end, so that none is cut off as it is used again.
-server.keepAliveTimeout = 75_000;
-server.headersTimeout = 80_000;
+keepAlive(server);
 
 const { host, port, database, user } = settings.database;
 await pool

@@ -82,6 +82,21 @@ describe('a released lot', () => {
     expect(await stateOf(sour)).toBe('held');
   });
 
+  it('is held once by several readings over its limit that come at once', async () => {
+    const lot = await released();
+    const { readings } = await crew.view(lot);
+    const { instrumentId } = readings.find((r: { kind: string }) => r.kind === 'ph');
+    const sour = { kind: 'ph', celsius: 21, sample: 'finished', instrumentId, because: 'read twice' };
+    const replies = await Promise.all(
+      [4.4, 4.41, 4.42, 4.43, 4.44, 4.45].map((raw) => post(crew.maker, lot, 'readings', { ...sour, raw })),
+    );
+    expect(replies.map((r) => r.status)).toEqual([201, 201, 201, 201, 201, 201]);
+    const { state, decisions, deviations } = await crew.view(lot);
+    expect(state).toBe('held');
+    expect(decisions.filter((d: { event: string }) => d.event === 'hold')).toHaveLength(1);
+    expect(deviations.filter((d: { kind: string }) => d.kind === 'held')).toHaveLength(1);
+  });
+
   it('stays released through what shuts nothing', async () => {
     const lot = await released();
     await post(crew.maker, lot, 'readings', { kind: 'note', said: 'clear, deep red', raw: null });

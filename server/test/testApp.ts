@@ -1,7 +1,6 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { allRoutes } from '@inch/contract/routes';
-import mysql from 'mysql2/promise';
 import { pino } from 'pino';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, expect, inject } from 'vitest';
@@ -82,15 +81,6 @@ export interface TestApp {
   byHand?: boolean;
 }
 
-/** A migrated database of its own for one test file. */
-async function makeDatabase(name: string): Promise<void> {
-  const { database: _, ...server } = databaseFromUrl(inject('adminUrl'));
-  const connection = await mysql.createConnection(server);
-  await connection.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await connection.end();
-  loadDump(inject('adminUrl').replace(/[^/]+$/, name), inject('tables'));
-}
-
 /** A server on a database of its own for one test file. */
 export function useTestApp(): TestApp {
   const app = {} as TestApp;
@@ -99,7 +89,7 @@ export function useTestApp(): TestApp {
     const database = `inch_test_${newId().slice(-12)}`;
     const admin = { ...databaseFromUrl(inject('adminUrl')), database };
     const user = { ...databaseFromUrl(inject('appUrl')), database };
-    await makeDatabase(database);
+    loadDump(inject('adminUrl').replace(/[^/]+$/, database), inject('tables'));
     await grantAppUser(admin, user);
     useJournalKey('ab'.repeat(32));
     const pool = openPool(user, 6);

@@ -1,5 +1,5 @@
 import { entries } from './entries/index.ts';
-import { catalogueWith, type KitchenCatalogue, type OwnPart } from './kitchenCatalogue.ts';
+import { type KitchenCatalogue, laidOver, type OwnPart } from './kitchenCatalogue.ts';
 import type { Ingredient } from './types.ts';
 
 export { askedOf } from './asked.ts';
@@ -16,8 +16,8 @@ export { allWords, isIdle } from './words.ts';
 /** The catalogue that ships: every figure typical, with its public source. */
 export const catalogue: readonly Ingredient[] = entries;
 
-/** The catalogue as it ships, nothing laid over it. */
-export const shippedCatalogue: KitchenCatalogue = catalogueWith(catalogue, {});
-
 /** A kitchen's catalogue: the shipped one with its own entries, measures and prices laid over it. */
-export const kitchenCatalogue = (own: OwnPart): KitchenCatalogue => catalogueWith(catalogue, own);
+export const kitchenCatalogue: (own: OwnPart) => KitchenCatalogue = laidOver(catalogue);
+
+/** The catalogue as it ships, nothing laid over it. */
+export const shippedCatalogue: KitchenCatalogue = kitchenCatalogue({});

@@ -20,21 +20,27 @@ export interface OwnPart {
   prices?: Readonly<Record<string, number>> | undefined;
 }
 
-/** The shipped entries with a kitchen's own laid over them: an own entry of a shipped id takes its place. */
-export function catalogueWith(shipped: readonly Ingredient[], own: OwnPart): KitchenCatalogue {
-  const mine = own.ingredients ?? [];
-  const mineById = new Map(mine.map((entry) => [entry.id, entry]));
-  const all = [...mine, ...shipped.filter((entry) => !mineById.has(entry.id))];
-  const byId = new Map(all.map((entry) => [entry.id, entry]));
-  return {
-    all,
-    find: (id) => byId.get(id),
-    get(id) {
-      const entry = byId.get(id);
-      if (!entry) throw new RangeError(`There is no ingredient "${id}" in the catalogue`);
-      return entry;
-    },
-    measures: own.measures ?? [],
-    pricePerKg: (id) => own.prices?.[id],
+/** What lays a kitchen's own entries over the shipped ones: an own entry of a shipped id takes its place. The shipped ones are read once. */
+export function laidOver(shipped: readonly Ingredient[]): (own: OwnPart) => KitchenCatalogue {
+  const shippedById = new Map(shipped.map((entry) => [entry.id, entry]));
+  return (own) => {
+    const mine = own.ingredients ?? [];
+    const mineById = new Map(mine.map((entry) => [entry.id, entry]));
+    const find = (id: string) => mineById.get(id) ?? shippedById.get(id);
+    let all: readonly Ingredient[] | null = null;
+    return {
+      get all() {
+        all ??= [...mine, ...shipped.filter((entry) => !mineById.has(entry.id))];
+        return all;
+      },
+      find,
+      get(id) {
+        const entry = find(id);
+        if (!entry) throw new RangeError(`There is no ingredient "${id}" in the catalogue`);
+        return entry;
+      },
+      measures: own.measures ?? [],
+      pricePerKg: (id) => own.prices?.[id],
+    };
   };
 }

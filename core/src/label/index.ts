@@ -24,6 +24,7 @@ export {
   sizeOn,
   usualDesign,
 } from './art/design.ts';
+export { measuredBy } from './art/measure.ts';
 export { panelFormats } from './art/panel.ts';
 export { servingsSaid } from './art/panelRows.ts';
 export type { ArtworkOf } from './art/place.ts';

@@ -1,15 +1,16 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { hash, randomBytes } from 'node:crypto';
 import type { Session } from '@inch/contract/account';
 import type { Request, Response } from 'express';
 import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
-import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
+import { kitchenFrom } from '../kitchen/store.ts';
+import { type SessionRow, sessionRow } from './sessionRows.ts';
 
 /** Name of the cookie that a session is kept in. */
 export const SESSION_COOKIE = 'inch_session';
 const DAYS = 30;
 const DAY = 86_400_000;
 
-const hashed = (token: string) => createHash('sha256').update(token).digest('hex');
+const hashed = (token: string) => hash('sha256', token);
 
 function tokenOf(req: Request): string | null {
   const header = req.headers.cookie ?? '';
@@ -58,23 +59,16 @@ export async function endSessions(db: Database, accountId: string, butOf?: Reque
   return Number(count!.n);
 }
 
-interface Row extends KitchenRow {
-  account_id: string;
-  account_name: string;
-  role: Session['account']['role'];
-  seen_at: string;
-}
-
 const MINUTE = 60_000;
 
 /** Whether nobody touched a session for as long as its kitchen allows. */
-const leftIdle = (row: Row, now: number): boolean =>
+const leftIdle = (row: SessionRow, now: number): boolean =>
   row.idle_minutes !== null && now - Date.parse(fromSql(row.seen_at)) > row.idle_minutes * MINUTE;
 
 /** Who a request comes from, with their kitchen; null where nobody is signed in, or the session was left idle. */
 export async function sessionOf(db: Database, req: Request): Promise<Session | null> {
   const token = tokenOf(req);
-  const row = token ? await rowOf(db, token) : null;
+  const row = token ? await sessionRow(db, hashed(token)) : null;
   const now = Date.now();
   if (!token || !row || leftIdle(row, now)) return null;
   if (row.idle_minutes !== null && now - Date.parse(fromSql(row.seen_at)) > MINUTE)
@@ -90,17 +84,6 @@ export async function sessionOf(db: Database, req: Request): Promise<Session | n
 
 /** Whether the session of a request still stands; asking does not count as a touch. */
 export async function sessionStands(db: Database, req: Request): Promise<boolean> {
-  const row = await rowOf(db, tokenOf(req) ?? '');
+  const row = await sessionRow(db, hashed(tokenOf(req) ?? ''));
   return row !== null && !leftIdle(row, Date.now());
-}
-
-async function rowOf(db: Database, token: string): Promise<Row | null> {
-  const [row] = await rows<Row>(
-    db,
-    `SELECT ${KITCHEN_COLUMNS}, a.id AS account_id, a.name AS account_name, a.role, COALESCE(s.seen_at, s.created_at) AS seen_at
-     FROM session s JOIN account a ON a.id = s.account_id JOIN kitchen k ON k.id = a.kitchen_id
-     WHERE s.token_hash = ? AND s.expires_at > ? AND a.disabled_at IS NULL`,
-    [hashed(token), toSql(new Date().toISOString())],
-  );
-  return row ?? null;
 }

@@ -1,4 +1,5 @@
 import mysql, { type Pool, type PoolConnection } from 'mysql2/promise';
+import { type Cells, Gathering, type WrittenRow } from './gathering.ts';
 
 export interface DatabaseAddress {
   host: string;
@@ -32,47 +33,52 @@ export function openPool(address: DatabaseAddress, connections = 12): Pool {
 }
 
 /** A pool or a connection that calls back. */
-interface Plain {
-  execute(sql: string, values: Value[], done: (error: Error | null, found: unknown) => void): unknown;
-}
+type Asking = (sql: string, values: Value[], done: (error: Error | null, found: unknown) => void) => unknown;
+type Plain = Record<'execute' | 'query', Asking>;
 
 type Value = string | number | boolean | Buffer | null;
 
 /**
- * Executes a prepared statement. The promises of mysql2 note a stack at each, which costs a tenth of a short write: here one is noted where
- * a statement fails.
+ * Asks the database. The promises of mysql2 note a stack at each, which costs a tenth of a short write: here one is noted where a statement
+ * fails.
  */
-async function executed(db: Database, sql: string, values: readonly Value[]): Promise<unknown> {
-  const plain = ('pool' in db ? db.pool : db.connection) as Plain;
+async function answerOf(
+  db: Database,
+  how: 'execute' | 'query',
+  sql: string,
+  values: readonly Value[],
+): Promise<unknown> {
+  const plain = ('pool' in db ? db.pool : db.connection) as unknown as Plain;
   try {
     return await new Promise((resolve, reject) => {
-      plain.execute(sql, [...values], (error, found) => (error ? reject(error) : resolve(found)));
+      plain[how](sql, [...values], (error, found) => (error ? reject(error) : resolve(found)));
     });
   } catch (error) {
-    Error.captureStackTrace(error as Error, executed);
+    Error.captureStackTrace(error as Error, answerOf);
     throw error;
   }
 }
 
 /** Rows of a prepared statement. */
 export const rows = <T>(db: Database, sql: string, values: readonly Value[] = []): Promise<T[]> =>
-  executed(db, sql, values) as Promise<T[]>;
+  answerOf(db, 'execute', sql, values) as Promise<T[]>;
 
 /** One prepared statement that changes something. */
 export async function run(db: Database, sql: string, values: readonly Value[]): Promise<void> {
-  await executed(db, sql, values);
+  await answerOf(db, 'execute', sql, values);
 }
 
-type Row = Record<string, string | number | boolean | Buffer | null>;
+/** The answer to what cannot be prepared: the turns of a transaction, several statements in one message. */
+export const query = <T>(db: Database, sql: string, values: readonly Value[] = []): Promise<T> =>
+  answerOf(db, 'query', sql, values) as Promise<T>;
 
 /** Rows that a transaction wrote, by table and id: as the database gave them back, or null where they were changed since. */
 export type Touched = Map<string, Map<string, Record<string, unknown> | null>>;
 
 const watched = new WeakMap<object, Touched>();
 
-/** Notes from now on which rows a transaction writes. */
-export function watchRows(tx: PoolConnection): Touched {
-  const touched: Touched = new Map();
+/** Notes from now on which rows a transaction writes. @param touched what was noted before, to go on with */
+export function watchRows(tx: PoolConnection, touched: Touched = new Map()): Touched {
   watched.set(tx, touched);
   return touched;
 }
@@ -88,7 +94,7 @@ function note(db: Database, table: string, id: unknown, row: Record<string, unkn
 export const wroteTo = (tx: Database, table: string): boolean => watched.get(tx)?.has(table) ?? false;
 
 /** Changes columns of one row, by its id. */
-export async function update(db: Database, table: string, id: string, change: Row): Promise<void> {
+export async function update(db: Database, table: string, id: string, change: Cells): Promise<void> {
   const columns = Object.keys(change);
   await run(db, `UPDATE ${table} SET ${columns.map((c) => `\`${c}\` = ?`).join(', ')} WHERE id = ?`, [
     ...Object.values(change),
@@ -97,19 +103,65 @@ export async function update(db: Database, table: string, id: string, change: Ro
   note(db, table, id, null);
 }
 
+const columnList = (columns: readonly string[]): string => columns.map((c) => `\`${c}\``).join(', ');
+
+/** Inserts rows of the same columns, and gives them back as they stand there, in the same order. */
+async function insertReturning(
+  db: Database,
+  table: string,
+  several: readonly Cells[],
+): Promise<WrittenRow[]> {
+  const columns = Object.keys(several[0]!);
+  const found = await rows<WrittenRow>(
+    db,
+    `INSERT INTO ${table} (${columnList(columns)}) VALUES ${several.map(() => `(${marks(columns)})`).join(', ')} RETURNING *`,
+    several.flatMap((row) => Object.values(row)),
+  );
+  return several.length === 1 ? found : several.map((row) => found.find((f) => f.id === row.id)!);
+}
+
+const gatherings = new WeakMap<object, Gathering>();
+
+/** From now on the inserts of a transaction wait for each other. */
+export function gatherInserts(tx: PoolConnection): Gathering {
+  const gathering = new Gathering();
+  gatherings.set(tx, gathering);
+  return gathering;
+}
+
+/** From now on each insert is sent by itself again. */
+export const endGathering = (tx: PoolConnection): void => void gatherings.delete(tx);
+
+/** Sends the inserts that wait, one statement for those alike. */
+export async function sendGathered(tx: PoolConnection, gathering: Gathering): Promise<void> {
+  endGathering(tx);
+  for (const some of gathering.alike()) {
+    const { table } = some[0]!;
+    const written = await insertReturning(
+      tx,
+      table,
+      some.map(({ row }) => row),
+    );
+    for (const [i, one] of some.entries()) one.written = written[i]!;
+  }
+}
+
 /** Inserts one row given by column names. What a watched transaction inserts is given back by the database as it stands there. */
-export async function insert(db: Database, table: string, row: Row): Promise<void> {
-  const columns = Object.keys(row);
-  const sql = `INSERT INTO ${table} (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`;
-  const cells = Object.values(row);
+export async function insert(db: Database, table: string, row: Cells): Promise<void> {
   // A picture is not sent back: it is read where it is wanted.
-  if (!watched.has(db) || cells.some((cell) => Buffer.isBuffer(cell))) {
-    await run(db, sql, cells);
+  if (!watched.has(db) || Object.values(row).some((cell) => Buffer.isBuffer(cell))) {
+    const columns = Object.keys(row);
+    await run(
+      db,
+      `INSERT INTO ${table} (${columnList(columns)}) VALUES (${marks(columns)})`,
+      Object.values(row),
+    );
     note(db, table, row.id, null);
     return;
   }
-  const [written] = await rows<Record<string, unknown>>(db, `${sql} RETURNING *`, cells);
-  note(db, table, row.id, written!);
+  const gathering = gatherings.get(db);
+  const written = gathering ? await gathering.add(table, row) : (await insertReturning(db, table, [row]))[0]!;
+  note(db, table, row.id, written);
 }
 
 /** Placeholders for a list of values. */

@@ -1,6 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
-import type { Database } from './pool.ts';
+import { type Database, query } from './pool.ts';
 
 /** What two writers at once come to: on one machine a deadlock, on a cluster a commit that another node's came before. */
 export const CONTENDED: ReadonlySet<string> = new Set([
@@ -75,41 +75,80 @@ export function atEnd(tx: Database, sql: string, values: Statement['values']): v
   ending.push({ sql, values });
 }
 
-/** Writes what was left for the end, and commits: in one message, since others wait for the lock meanwhile. */
-async function finish(tx: PoolConnection, commit: readonly string[], cluster: boolean): Promise<void> {
+/**
+ * Writes what was left for the end, and commits: in one message, since others wait for the lock meanwhile.
+ * @param leaving called once that message is on its way
+ */
+async function finish(
+  tx: PoolConnection,
+  commit: readonly string[],
+  cluster: boolean,
+  leaving: () => void,
+): Promise<void> {
   const ending = endings.get(tx) ?? [];
   if (ending.length === 0) return each(tx, commit);
   // On a cluster each statement may hear that another node's commit came before.
   if (cluster) {
-    for (const { sql, values } of ending) await tx.query(sql, [...values]);
+    for (const { sql, values } of ending) await query(tx, sql, values);
     return each(tx, commit);
   }
   const whole = [...ending.map(({ sql }) => sql), ...commit].map((sql) => `${sql};`).join(' ');
-  await tx.query(
+  const committed = query(
+    tx,
     `BEGIN NOT ATOMIC ${whole} END`,
     ending.flatMap(({ values }) => [...values]),
   );
+  leaving();
+  await committed;
 }
 
 async function each(tx: PoolConnection, statements: readonly string[]): Promise<void> {
-  for (const statement of statements) await tx.query(statement);
+  for (const statement of statements) await query(tx, statement);
 }
 
-/** Runs the work in one transaction, all or nothing; a deadlock is tried again, up to so many times in all. */
+/** Begins a transaction, and asks for what it reads first of all: in one message, since every write does both. */
+async function begin(
+  tx: PoolConnection,
+  cluster: boolean,
+  first: Statement | undefined,
+): Promise<RowDataPacket[]> {
+  const { begin: statements } = TURNS[cluster ? 'cluster' : 'alone'];
+  if (!first || cluster) await each(tx, statements);
+  if (!first) return [];
+  const { sql, values } = first;
+  if (cluster) return query<RowDataPacket[]>(tx, sql, values);
+  const found = await query<RowDataPacket[][]>(
+    tx,
+    `BEGIN NOT ATOMIC ${statements.join('; ')}; ${sql}; END`,
+    values,
+  );
+  return found[0]!;
+}
+
+interface Turn {
+  /** What the transaction reads first of all. */
+  first?: Statement;
+  /** How often it is tried in all. */
+  tries?: number;
+  /** Called where its last message is on its way: what waits for its locks may begin, and has them as soon as it is committed. */
+  leaving?: () => void;
+}
+
+/** Runs the work in one transaction, all or nothing; a deadlock is tried again. */
 export async function inTransaction<T>(
   pool: Pool,
-  work: (tx: PoolConnection) => Promise<T>,
-  tries = TRIES,
+  work: (tx: PoolConnection, first: RowDataPacket[]) => Promise<T>,
+  { first, tries = TRIES, leaving = () => {} }: Turn = {},
 ): Promise<T> {
   const cluster = await isCluster(pool);
-  const { begin, commit, after } = TURNS[cluster ? 'cluster' : 'alone'];
+  const { commit, after } = TURNS[cluster ? 'cluster' : 'alone'];
   for (let attempt = 1; ; attempt++) {
     const tx = await pool.getConnection();
     try {
-      await each(tx, begin);
+      const found = await begin(tx, cluster, first);
       endings.set(tx, []);
-      const result = await work(tx);
-      await finish(tx, commit, cluster);
+      const result = await work(tx, found);
+      await finish(tx, commit, cluster, leaving);
       await each(tx, after);
       tx.release();
       return result;

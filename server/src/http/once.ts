@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { hash as hashOf } from 'node:crypto';
 import type { Pool } from 'mysql2/promise';
 import { type Database, rows, toSql } from '../database/pool.ts';
 import { atEnd, isTakenId } from '../database/transaction.ts';
@@ -23,10 +23,9 @@ interface Written {
 
 /** A digest of a body, without the password that may sign it. */
 function digestOf(body: unknown): string {
-  const hash = createHash('sha256');
-  if (Buffer.isBuffer(body)) return hash.update(body).digest('hex');
+  if (Buffer.isBuffer(body)) return hashOf('sha256', body);
   const { password: _, ...said } = body as Record<string, unknown>;
-  return hash.update(canonicalJson(said)).digest('hex');
+  return hashOf('sha256', canonicalJson(said));
 }
 
 const COLUMNS = 'kitchen_id, account_id, path, body_hash, answer';

@@ -31,8 +31,11 @@ export interface SignedCall<P, Q, B> extends Call<P, Q, B> {
   account: Account;
   kitchen: Kitchen;
   write<T>(work: (w: Writing) => Promise<T>): Promise<T>;
-  /** The same in one transaction with others that came meanwhile: for what many write at once, and what reads only the record. */
-  writeTogether<T>(work: (w: Writing) => Promise<T>): Promise<T>;
+  /**
+   * The same in one transaction with others that came meanwhile: for what many write at once, and what reads only the record.
+   * What gathers reads nothing of what the others insert: they are inserted together.
+   */
+  writeTogether<T>(work: (w: Writing) => Promise<T>, gathers: boolean): Promise<T>;
 }
 
 const RANK: Record<Access, number> = { anyone: 0, reader: 1, maker: 2, owner: 3 };
@@ -92,7 +95,10 @@ function reply(res: Response, route: AnyRoute, answer: unknown): void {
   const checked = route.response.safeParse(answer);
   if (!checked.success) throw new Error(`${route.method} ${route.path} answers otherwise: ${checked.error}`);
   if (route.revalidated) res.set('cache-control', 'private, no-cache');
-  res.status(statusOf(route)).json(checked.data);
+  res.status(statusOf(route));
+  if (route.method === 'GET') res.json(checked.data);
+  // Nobody asks again whether it changed: it goes without an entity tag.
+  else res.setHeader('content-type', 'application/json; charset=utf-8').end(JSON.stringify(checked.data));
 }
 
 type Inner<S> = S extends z.ZodType ? z.output<S> : never;
@@ -150,9 +156,13 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const id = route.method === 'POST' ? idOf(call) : null;
     const path = `${route.method} ${req.path}`;
     const body = Buffer.isBuffer(req.body) ? req.body : call.body;
-    const writing = (within: typeof inWriting) => (work: (w: Writing) => Promise<unknown>) =>
+    const writeIn = (within: typeof inWriting, work: (w: Writing) => Promise<unknown>) =>
       id === null ? within(app.pool, who, work) : writeOnce(app.pool, who, { id, path, body }, work, within);
-    const writes = { write: writing(inWriting), writeTogether: writing(inWritingTogether) };
+    const writes = {
+      write: (work: (w: Writing) => Promise<unknown>) => writeIn(inWriting, work),
+      writeTogether: (work: (w: Writing) => Promise<unknown>, gathers: boolean) =>
+        writeIn((pool, by, w) => inWritingTogether(pool, by, w, gathers), work),
+    };
     const signed = { ...call, ...who, ...writes } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
     reply(res, route, await handler(signed));
   };

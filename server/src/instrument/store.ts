@@ -17,36 +17,36 @@ interface Span {
 /** Kinds of check that are told apart: each has a series of its own. */
 const SERIES: Record<CheckNoun, readonly (string | null)[]> = { calibration: [null], check: CHECK_KINDS };
 
+/** Of each series the last check up to one instant, and the first good one after another: their times, all in one statement. */
+function boundsQuery(noun: CheckNoun): string {
+  const { table } = entries[noun];
+  const each = SERIES[noun].flatMap((kind, i) => {
+    const series = `FROM ${table} WHERE instrument_id = ?${kind === null ? '' : ` AND kind = '${kind}'`}`;
+    return [
+      `(SELECT at ${series} AND at <= ? ORDER BY at DESC LIMIT 1) AS before_${i}`,
+      `(SELECT GREATEST(at, recorded_at) ${series} AND at > ? AND accepted = 1 ORDER BY at LIMIT 1) AS good_${i}`,
+    ];
+  });
+  return `SELECT ${each.join(', ')}`;
+}
+
+const BOUNDS = { calibration: boundsQuery('calibration'), check: boundsQuery('check') };
+
 /**
  * The times of the checks that may bear upon readings of a span: from the last one before it to the first good one after it, or to when that
  * one was entered. What failed later was known to be good between, so it voids nothing of the span.
  */
 async function boundsOf(db: Database, noun: CheckNoun, instrumentId: string, span: Span): Promise<Within> {
-  const { table } = entries[noun];
-  const bounds = await Promise.all(
-    SERIES[noun].map(async (kind) => {
-      const ofKind = kind === null ? '' : 'AND kind = ?';
-      const of = kind === null ? [instrumentId] : [instrumentId, kind];
-      const [before] = await rows<{ at: string }>(
-        db,
-        `SELECT at FROM ${table} WHERE instrument_id = ? ${ofKind} AND at <= ? ORDER BY at DESC LIMIT 1`,
-        [...of, toSql(span.first)],
-      );
-      const [good] = await rows<{ at: string }>(
-        db,
-        `SELECT GREATEST(at, recorded_at) AS at FROM ${table} WHERE instrument_id = ? ${ofKind} AND at > ? AND accepted = 1 ORDER BY at LIMIT 1`,
-        [...of, toSql(span.last)],
-      );
-      return { from: before?.at ?? toSql(span.first), until: good?.at ?? LATEST };
-    }),
+  const [first, last] = [toSql(span.first), toSql(span.last)];
+  const series = SERIES[noun].map((_, i) => i);
+  const [found] = await rows<Record<string, string | null>>(
+    db,
+    BOUNDS[noun],
+    series.flatMap(() => [instrumentId, first, instrumentId, last]),
   );
-  return {
-    from: bounds.map((b) => b.from).sort()[0]!,
-    until: bounds
-      .map((b) => b.until)
-      .sort()
-      .at(-1)!,
-  };
+  const before = series.map((i) => found![`before_${i}`] ?? first).sort();
+  const good = series.map((i) => found![`good_${i}`] ?? LATEST).sort();
+  return { from: before[0]!, until: good.at(-1)! };
 }
 
 const LATEST = '9999-12-31 23:59:59.999';

@@ -1,16 +1,17 @@
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { type Database, marks, run, toSql } from '../database/pool.ts';
 
 /** Canonical JSON: keys in order, no spaces, undefined left out. */
 export function canonicalJson(value: unknown): string {
+  if (value === null || typeof value !== 'object') return JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map((v) => canonicalJson(v ?? null)).join(',')}]`;
-  if (value !== null && typeof value === 'object') {
-    const entries = Object.entries(value)
-      .filter(([, v]) => v !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1));
-    return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonicalJson(v)}`).join(',')}}`;
+  let members = '';
+  for (const key of Object.keys(value).sort()) {
+    const member = (value as Record<string, unknown>)[key];
+    if (member !== undefined)
+      members += `${members === '' ? '' : ','}${JSON.stringify(key)}:${canonicalJson(member)}`;
   }
-  return JSON.stringify(value);
+  return `{${members}}`;
 }
 
 export interface JournalEntry {
@@ -26,32 +27,41 @@ export interface JournalEntry {
 
 export const GENESIS = '0'.repeat(64);
 
-/** Hash of a row: of the previous hash and the canonical JSON of all it says. */
-export function chainHash(
+type Chained = JournalEntry & { sequence: number };
+
+/** Hash of a row whose payload is canonical JSON already: members stand in the order of their keys. */
+function hashOf(
   previous: string,
-  entry: JournalEntry & { sequence: number; payload: unknown },
-): string {
-  const { sequence, at, accountId, noun, nounId, lotId, action, payload } = entry;
-  const said = canonicalJson({ sequence, at, accountId, noun, nounId, lotId, action, payload });
-  return createHash('sha256').update(previous).update(said).digest('hex');
+  { sequence, at, accountId, noun, nounId, lotId, action }: Chained,
+  payload: string,
+) {
+  const head = canonicalJson({ accountId, action, at, lotId, noun, nounId }).slice(0, -1);
+  return hash('sha256', `${previous}${head},"payload":${payload},"sequence":${sequence}}`);
 }
+
+/** Hash of a row: of the previous hash and the canonical JSON of all it says. */
+export const chainHash = (previous: string, entry: Chained & { payload: unknown }): string =>
+  hashOf(previous, entry, canonicalJson(entry.payload));
 
 /** Where a kitchen's journal ends, with the rows that are appended and not written yet. */
 export interface ChainEnd {
   sequence: number;
   hash: string;
   waiting: (string | number | null)[][];
+  /** Whether a write that is done in this transaction changed a lot's own row, as its state. */
+  lotsMoved: boolean;
 }
 
 /** Appends a row to the kitchen's chain inside the caller's transaction, which holds its end locked; `writeJournal` writes it. */
 export function appendJournal(chain: ChainEnd, entry: JournalEntry): void {
   const sequence = chain.sequence + 1;
-  const hash = chainHash(chain.hash, { ...entry, sequence });
-  const { kitchenId, at, accountId, noun, nounId, lotId, action, payload } = entry;
+  const payload = canonicalJson(entry.payload);
+  const hashed = hashOf(chain.hash, { ...entry, sequence }, payload);
+  const { kitchenId, at, accountId, noun, nounId, lotId, action } = entry;
   chain.waiting.push([
-    ...[kitchenId, sequence, toSql(at), accountId, noun, nounId, lotId, action, canonicalJson(payload), hash],
+    ...[kitchenId, sequence, toSql(at), accountId, noun, nounId, lotId, action, payload, hashed],
   ]);
-  Object.assign(chain, { sequence, hash });
+  Object.assign(chain, { sequence, hash: hashed });
 }
 
 const COLUMNS = 'kitchen_id, sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash';

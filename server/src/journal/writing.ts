@@ -1,7 +1,15 @@
 import type { Account } from '@inch/contract/account';
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { Pool, PoolConnection } from 'mysql2/promise';
-import { type Database, rows, type Touched, watchRows } from '../database/pool.ts';
+import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { Waiting } from '../database/gathering.ts';
+import {
+  type Database,
+  endGathering,
+  gatherInserts,
+  sendGathered,
+  type Touched,
+  watchRows,
+} from '../database/pool.ts';
 import { atEnd, inTransaction } from '../database/transaction.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { lotsOf, stocksOf, touchStandings } from '../standing/touch.ts';
@@ -75,42 +83,104 @@ export async function moveEnd(tx: Database, kitchenId: string, chain: ChainEnd):
 type Locked = KitchenRow & { sequence: number; hash: string };
 
 /** Locks the kitchen and the end of its journal, always in this order and before anything else, so that writers of one kitchen take turns. */
-async function lock(tx: PoolConnection, kitchenId: string): Promise<Pick<Writing, 'kitchen' | 'chain'>> {
-  const [row] = await rows<Locked>(
-    tx,
-    `SELECT ${KITCHEN_COLUMNS}, h.sequence, h.hash FROM kitchen k JOIN journal_head h ON h.kitchen_id = k.id WHERE k.id = ? FOR UPDATE`,
-    [kitchenId],
-  );
-  const { sequence, hash } = row!;
-  return { kitchen: kitchenFrom(row!), chain: { sequence: Number(sequence), hash, waiting: [] } };
+const LOCK = `SELECT ${KITCHEN_COLUMNS}, h.sequence, h.hash FROM kitchen k JOIN journal_head h ON h.kitchen_id = k.id WHERE k.id = ? FOR UPDATE`;
+
+function lockedFrom(row: Locked): Pick<Writing, 'kitchen' | 'chain'> {
+  const { sequence, hash } = row;
+  return {
+    kitchen: kitchenFrom(row),
+    chain: { sequence: Number(sequence), hash, waiting: [], lotsMoved: false },
+  };
 }
 
 /** What is to be written, and by whom. */
 export interface Work<T> {
   account: Account;
   work: (w: Writing) => Promise<T>;
+  /** Whether it reads nothing of what other writes in its transaction insert: their first inserts are then sent together. */
+  gathers: boolean;
+}
+
+type Begun = Pick<Writing, 'tx' | 'kitchen' | 'chain'>;
+
+function writingOf(begun: Begun, account: Account): Writing {
+  const now = new Date().toISOString();
+  return { ...begun, account, now, entered: { at: now, by: account } };
+}
+
+/** Journals the rows that some writes touched, after them. */
+async function journalTouched(w: Writing, touched: Touched): Promise<void> {
+  await journalRows(w, touched);
+  w.chain.lotsMoved ||= touched.has('lot');
+}
+
+/** One write after the other. */
+async function inTurn<T>(begun: Begun, works: readonly Work<T>[]): Promise<T[]> {
+  const results: T[] = [];
+  for (const { account, work } of works) {
+    const touched = watchRows(begun.tx);
+    const w = writingOf(begun, account);
+    results.push(await work(w));
+    await journalTouched(w, touched);
+  }
+  return results;
+}
+
+/** Each write as far as its first insert; these are sent together, and one write after the other goes on from there. Those of one account are journaled together. */
+async function gathered<T>(begun: Begun, works: readonly Work<T>[]): Promise<T[]> {
+  const { tx } = begun;
+  const gathering = gatherInserts(tx);
+  const turns: { w: Writing; doing: Promise<T>; waiting: Waiting | null; touched: Touched }[] = [];
+  const results: T[] = [];
+  try {
+    for (const { account, work } of works) {
+      const before = turns.at(-1);
+      const touched = before?.w.account.id === account.id ? before.touched : watchRows(tx);
+      const w = writingOf(begun, account);
+      const came = gathering.next();
+      const doing = work(w);
+      const waiting = await Promise.race([doing.then(() => null), came]);
+      turns.push({ w, doing, touched, waiting });
+    }
+    await sendGathered(tx, gathering);
+    for (const [i, { w, doing, waiting, touched }] of turns.entries()) {
+      watchRows(tx, touched);
+      waiting?.goOn();
+      results.push(await doing);
+      if (turns[i + 1]?.touched !== touched) await journalTouched(w, touched);
+    }
+    return results;
+  } catch (error) {
+    // Whoever still waits hears of it; what becomes of them is told by the one that failed.
+    for (const { doing } of turns) doing.catch(() => undefined);
+    for (const one of gathering.waiting) one.fail(error);
+    throw error;
+  } finally {
+    endGathering(tx);
+  }
 }
 
 /**
- * Some writes of a kitchen, one after the other in one transaction: all of them or none. The kitchen's settings are those of this moment.
- * Several are tried once: each may be written by itself instead.
+ * Some writes of a kitchen in one transaction: all of them or none. The kitchen's settings are those of this moment.
+ * @param taken says which, once the kitchen is locked; @param turn how often it is tried, and who hears that it is about to be committed
  */
-export function writeAll<T>(pool: Pool, kitchenId: string, works: readonly Work<T>[]): Promise<T[]> {
-  const all = async (tx: PoolConnection) => {
-    const { kitchen, chain } = await lock(tx, kitchenId);
+export function writeAll<T>(
+  pool: Pool,
+  kitchenId: string,
+  taken: () => readonly Work<T>[],
+  turn: { tries?: number; leaving?: () => void } = {},
+): Promise<T[]> {
+  const all = async (tx: PoolConnection, [row]: RowDataPacket[]) => {
+    const begun = { tx, ...lockedFrom(row as unknown as Locked) };
+    const { kitchen, chain } = begun;
     const from = chain.sequence;
-    const results: T[] = [];
-    for (const { account, work } of works) {
-      const touched = watchRows(tx);
-      const now = new Date().toISOString();
-      const w = { tx, account, kitchen, now, entered: { at: now, by: account }, chain };
-      results.push(await work(w));
-      await journalRows(w, touched);
-    }
+    const works = taken();
+    const together = works.length > 1 && works.every((one) => one.gathers);
+    const results = await (together ? gathered(begun, works) : inTurn(begun, works));
     if (chain.sequence > from) await moveEnd(tx, kitchen.id, chain);
     return results;
   };
-  return works.length > 1 ? inTransaction(pool, all, 1) : inTransaction(pool, all);
+  return inTransaction(pool, all, { ...turn, first: { sql: LOCK, values: [kitchenId] } });
 }
 
 /** One write of a kitchen: everything in it or nothing. */
@@ -118,4 +188,4 @@ export const inWriting = async <T>(
   pool: Pool,
   { account, kitchen }: { account: Account; kitchen: Pick<Kitchen, 'id'> },
   work: (w: Writing) => Promise<T>,
-): Promise<T> => (await writeAll(pool, kitchen.id, [{ account, work }]))[0]!;
+): Promise<T> => (await writeAll(pool, kitchen.id, () => [{ account, work, gathers: false }]))[0]!;

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import type { MeasureText } from '@inch/core/label';
+import { measuredBy } from '@inch/core/label';
 import { type Font, openSync } from 'fontkit';
 
 const require = createRequire(import.meta.url);
@@ -17,10 +17,10 @@ const font = (bold: boolean): Font => {
 };
 
 /** Width of a text in the typeface of the application, mm: as PDF and page set it. */
-export const measureText: MeasureText = (text, sizeMm, bold) => {
+export const measureText = measuredBy((text, bold) => {
   const face = font(bold);
-  return (face.layout(text).advanceWidth / face.unitsPerEm) * sizeMm;
-};
+  return face.layout(text).advanceWidth / face.unitsPerEm;
+});
 
 const n = (value: number): string => String(Math.round(value * 1000) / 1000);
 

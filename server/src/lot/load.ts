@@ -1,7 +1,7 @@
 import type { LotRecord, StockWithdrawal } from '@inch/core/lot';
-import type { Noun } from '@inch/core/record';
+import { type EntryKind, entries, type Noun } from '@inch/core/record';
 import { type Database, marks, rows } from '../database/pool.ts';
-import { entriesOf } from '../entry/read.ts';
+import { entriesOf, type Found } from '../entry/read.ts';
 import { stockCode } from '../stock/code.ts';
 import { loadReadings } from './loadReadings.ts';
 
@@ -31,8 +31,36 @@ const PLAIN = {
 
 type PlainNoun = keyof typeof PLAIN;
 
-async function loadPlain(db: Database, lots: Lots, ids: string[], noun: PlainNoun): Promise<void> {
-  for (const { parentId, entry } of await entriesOf(db, noun, ids))
+/** Reads all entries of one kind of the lots that are being loaded. */
+type Read = <N extends Noun>(noun: N) => Promise<Found<N>[]>;
+
+const TABLES_OF_LOTS = [
+  ...new Set(
+    Object.values<EntryKind>(entries)
+      .filter((kind) => kind.of === 'lot')
+      .map((kind) => kind.table),
+  ),
+];
+
+/** Asks in which tables a lot has anything: by its id, once for each of them. */
+const WHERE_IT_HAS = TABLES_OF_LOTS.map(
+  (table) => `SELECT '${table}' AS has FROM DUAL WHERE EXISTS (SELECT 1 FROM ${table} WHERE lot_id = ?)`,
+).join(' UNION ALL ');
+
+async function tablesWith(db: Database, id: string): Promise<Set<string>> {
+  const of = TABLES_OF_LOTS.map(() => id);
+  return new Set((await rows<{ has: string }>(db, WHERE_IT_HAS, of)).map((row) => row.has));
+}
+
+/** Of one lot it is asked first where it has anything: most lots have entries of few kinds, and each other one is a question less. */
+async function readerOf(db: Database, ids: string[]): Promise<Read> {
+  if (ids.length > 1) return (noun) => entriesOf(db, noun, ids);
+  const has = await tablesWith(db, ids[0]!);
+  return async (noun) => (has.has(entries[noun].table) ? entriesOf(db, noun, ids) : []);
+}
+
+async function loadPlain(lots: Lots, read: Read, noun: PlainNoun): Promise<void> {
+  for (const { parentId, entry } of await read(noun))
     (lots.get(parentId)![PLAIN[noun]] as unknown[]).push(entry);
 }
 
@@ -54,13 +82,13 @@ interface StepRow {
   formula_step_id: string;
 }
 
-async function loadSteps(db: Database, lots: Lots, ids: string[]): Promise<void> {
+async function loadSteps(db: Database, lots: Lots, ids: string[], read: Read): Promise<void> {
   const steps = await rows<StepRow>(
     db,
     `SELECT * FROM lot_step WHERE lot_id IN (${marks(ids)}) ORDER BY position`,
     ids,
   );
-  const found = await entriesOf(db, 'mark', ids);
+  const found = await read('mark');
   for (const s of steps)
     lots.get(s.lot_id)!.steps.push({
       id: s.id,
@@ -91,13 +119,14 @@ async function withdrawalsOf(db: Database, ids: string[]): Promise<Map<string, S
 }
 
 /** What went in and what was filled, with what each took from stock and where it came from. */
-async function loadTaking(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  const [withdrawals, origins, additions, bottlings] = await Promise.all([
-    withdrawalsOf(db, ids),
-    entriesOf(db, 'origin', ids),
-    entriesOf(db, 'addition', ids),
-    entriesOf(db, 'bottling', ids),
+async function loadTaking(db: Database, lots: Lots, ids: string[], read: Read): Promise<void> {
+  const [origins, additions, bottlings] = await Promise.all([
+    read('origin'),
+    read('addition'),
+    read('bottling'),
   ]);
+  const took = additions.length > 0 || bottlings.length > 0;
+  const withdrawals = took ? await withdrawalsOf(db, ids) : new Map<string, StockWithdrawal[]>();
   for (const { parentId, entry } of additions) {
     const from = entry.from ?? origins.findLast((o) => o.entry.additionId === entry.id)?.entry.words ?? null;
     lots.get(parentId)!.additions.push({ ...entry, from, withdrawals: withdrawals.get(entry.id) ?? [] });
@@ -106,19 +135,16 @@ async function loadTaking(db: Database, lots: Lots, ids: string[]): Promise<void
     lots.get(parentId)!.bottlings.push({ ...entry, withdrawals: withdrawals.get(entry.id) ?? [] });
 }
 
-async function loadLoads(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  const [loads, loadMarks] = await Promise.all([entriesOf(db, 'load', ids), entriesOf(db, 'load-mark', ids)]);
+async function loadLoads(lots: Lots, read: Read): Promise<void> {
+  const [loads, loadMarks] = await Promise.all([read('load'), read('load-mark')]);
   const marksOf = (id: string) =>
     loadMarks.filter((m) => m.entry.loadId === id).map((m) => ({ id: m.entry.id, ...markOf(m) }));
   for (const { parentId, entry } of loads)
     lots.get(parentId)!.loads.push({ ...entry, marks: marksOf(entry.id) });
 }
 
-async function loadDeviations(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  const [deviations, closings] = await Promise.all([
-    entriesOf(db, 'deviation', ids),
-    entriesOf(db, 'closing', ids),
-  ]);
+async function loadDeviations(lots: Lots, read: Read): Promise<void> {
+  const [deviations, closings] = await Promise.all([read('deviation'), read('closing')]);
   const closedBy = (id: string) => {
     const closing = closings.find((c) => c.entry.deviationId === id)?.entry;
     return closing
@@ -144,12 +170,13 @@ function padded(ids: readonly string[]): string[] {
 /** Fills lots with all that is recorded of them, a table at a time. */
 export async function loadRecords(db: Database, lots: Lots): Promise<void> {
   const ids = padded([...lots.keys()]);
+  const read = await readerOf(db, ids);
   await Promise.all([
-    loadSteps(db, lots, ids),
-    loadReadings(db, lots, ids),
-    loadTaking(db, lots, ids),
-    loadLoads(db, lots, ids),
-    loadDeviations(db, lots, ids),
-    ...(Object.keys(PLAIN) as PlainNoun[]).map((noun) => loadPlain(db, lots, ids, noun)),
+    loadSteps(db, lots, ids, read),
+    read('reading').then((found) => loadReadings(db, lots, found)),
+    loadTaking(db, lots, ids, read),
+    loadLoads(lots, read),
+    loadDeviations(lots, read),
+    ...(Object.keys(PLAIN) as PlainNoun[]).map((noun) => loadPlain(lots, read, noun)),
   ]);
 }

@@ -1,7 +1,7 @@
 import { CHECKS, type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/instrument';
 import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
 import type { Database } from '../database/pool.ts';
-import { entriesOf, type Found } from '../entry/read.ts';
+import type { Found } from '../entry/read.ts';
 import { calibrationsFor, checksFor } from '../instrument/store.ts';
 
 type Lots = Map<string, LotRecord>;
@@ -42,9 +42,8 @@ function spansOf(found: readonly Reading[], meter: boolean): Map<string, { first
   return spans;
 }
 
-/** Fills lots with their readings, each with whether its instrument was good then. */
-export async function loadReadings(db: Database, lots: Lots, ids: string[]): Promise<void> {
-  const found = await entriesOf(db, 'reading', ids);
+/** Fills lots with the readings found of them, each with whether its instrument was good then. */
+export async function loadReadings(db: Database, lots: Lots, found: readonly Reading[]): Promise<void> {
   const trusted: Trusted = {
     calibrations: await calibrationsFor(db, spansOf(found, true)),
     checks: await checksFor(db, spansOf(found, false)),

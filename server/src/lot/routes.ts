@@ -4,6 +4,7 @@ import { DECISIONS, type PostedNoun, RULINGS } from '@inch/core/record';
 import { record } from '../entry/record.ts';
 import { type AppContext, type Attempt, serve } from '../http/serve.ts';
 import { journalOfLot } from '../journal/ofLot.ts';
+import type { Writing } from '../journal/writing.ts';
 import { listLots } from '../standing/list.ts';
 import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
@@ -29,8 +30,11 @@ function refusedOf(noun: PostedNoun): ((attempt: Attempt) => Promise<void>) | un
   };
 }
 
-/** What several hands write at once while a lot is made: it shares a transaction with what came meanwhile. */
-const TOGETHER: ReadonlySet<PostedNoun> = new Set(['reading', 'mark']);
+/** What several hands write at once while a lot is made: it shares a transaction with what came meanwhile. A mark is judged by the marks before it. */
+const TOGETHER: Partial<Record<PostedNoun, { gathers: boolean }>> = {
+  reading: { gathers: true },
+  mark: { gathers: false },
+};
 
 /** What is written into a lot's record: a route a kind of entry, all through `record`. A release is signed first. */
 function bindEntries(app: AppContext): void {
@@ -42,8 +46,9 @@ function bindEntries(app: AppContext): void {
         const { body, params, account, pool, req } = call;
         const signed = noun === 'decision' && body.event === 'release';
         if (signed) await checkSignature(pool, account, body.password, req.ip ?? '');
-        const write = TOGETHER.has(noun) ? call.writeTogether : call.write;
-        return write((w) => record(w, noun, params.id, body, { signed }));
+        const work = (w: Writing) => record(w, noun, params.id, body, { signed });
+        const together = TOGETHER[noun];
+        return together ? call.writeTogether(work, together.gathers) : call.write(work);
       },
       refusedOf(noun),
     );

@@ -1,218 +1,13 @@
-import { ingredientRoutes } from '@inch/contract/ingredient';
-import { titratableAcidity, titrationEndpoint } from '@inch/core/acid';
-import { useState } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { call } from '../data/api.ts';
-import { useCatalogue } from '../data/catalogue.ts';
-import { useLotsOnHand } from '../data/lots.ts';
-import { useRecord } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
-import { useWrite } from '../data/useWrite.ts';
-import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
-import { kitchenDay } from '../ui/dates.ts';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
-import { figureIn, problemIn } from '../ui/typed.ts';
+import { problemIn } from '../ui/typed.ts';
 import { BenchNav } from './BenchNav.tsx';
-import { curveFrom } from './curve.ts';
-
-const ACIDS = ['citric', 'malic', 'tartaric', 'acetic', 'lactic'] as const;
-type Acid = (typeof ACIDS)[number];
-
-interface Worked {
-  endpointMl: number;
-  gramsPerLitre: number;
-}
-
-function workedOut(
-  points: ReturnType<typeof curveFrom>['points'],
-  at: {
-    endpoint: number | null;
-    normality: number | null;
-    sampleMl: number | null;
-    acid: Acid;
-  },
-): Worked | string {
-  if (points.length < 2) return 'Two readings at least: before any base, and past the endpoint.';
-  try {
-    const endpointMl = titrationEndpoint(points, { ph: at.endpoint });
-    const gramsPerLitre = titratableAcidity({
-      titrantMl: endpointMl,
-      normality: at.normality ?? 0,
-      sampleMl: at.sampleMl ?? 0,
-      as: at.acid,
-    });
-    return { endpointMl, gramsPerLitre };
-  } catch (error) {
-    return (error as Error).message;
-  }
-}
-
-/** The curve as it grows, with the endpoint on it. */
-function Curve({
-  points,
-  endpointMl,
-  ph,
-}: {
-  points: readonly { ml: number; ph: number }[];
-  endpointMl: number | null;
-  ph: number | null;
-}) {
-  return (
-    <div className="h-72" role="img" aria-label={`pH against millilitres of base, ${points.length} readings`}>
-      <ResponsiveContainer>
-        <LineChart data={[...points]} margin={{ top: 12, right: 16, bottom: 18, left: 0 }}>
-          <CartesianGrid stroke="var(--steel-line)" />
-          <XAxis
-            dataKey="ml"
-            type="number"
-            domain={[0, 'dataMax']}
-            stroke="var(--ink-2)"
-            tick={{ fontSize: 13 }}
-            label={{ value: 'mL of base', position: 'insideBottom', offset: -10, fill: 'var(--ink-2)' }}
-          />
-          <YAxis
-            type="number"
-            domain={[2, 12]}
-            ticks={[2, 4, 6, 8, 10, 12]}
-            stroke="var(--ink-2)"
-            tick={{ fontSize: 13 }}
-            width={44}
-          />
-          {ph !== null && <ReferenceLine y={ph} stroke="var(--rim)" strokeDasharray="6 4" />}
-          {endpointMl !== null && <ReferenceLine x={endpointMl} stroke="var(--stop)" strokeWidth={2} />}
-          <Line
-            dataKey="ph"
-            stroke="var(--ink)"
-            strokeWidth={2.5}
-            dot={{ r: 4, fill: 'var(--enamel)', stroke: 'var(--ink)' }}
-            isAnimationActive={false}
-          />
-        </LineChart>
-      </ResponsiveContainer>
-    </div>
-  );
-}
-
-function KeepToLot({
-  worked,
-  normality,
-  sampleMl,
-  simulated,
-}: {
-  worked: Worked;
-  normality: number;
-  sampleMl: number;
-  simulated: boolean;
-}) {
-  const lots = useLotsOnHand();
-  const making = (lots.data?.lots ?? []).filter((l) => ['making', 'resting', 'bottled'].includes(l.state));
-  const [code, setCode] = useState('');
-  const [sample, setSample] = useState<'pan' | 'finished'>('pan');
-  // The reading is kept as said, in mL of 0.1 N base on the sample: the server works it out again.
-  const said = `ta ${((worked.endpointMl * normality) / 0.1).toFixed(2)}/${sampleMl}`;
-  const lot = making.find((l) => l.code === code);
-  const write = useRecord('reading', lot ?? { id: '', code: '' }, { done: 'Acidity recorded with the lot' });
-  if (making.length === 0) return null;
-  return (
-    <div className="mt-4 grid gap-3">
-      <Choice label="Lot" value={code} onChange={(e) => setCode(e.target.value)}>
-        <option value="">Choose a lot</option>
-        {making.map((l) => (
-          <option key={l.id} value={l.code}>
-            {l.code} {l.name}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Sample" value={sample} onChange={(e) => setSample(e.target.value as typeof sample)}>
-        <option value="pan">what is in the pan</option>
-        <option value="finished">the finished product, cooled</option>
-      </Choice>
-      <Button
-        tone="plain"
-        disabled={code === '' || write.busy}
-        onClick={() => write.run({ kind: 'ta', sample, said, simulated, shownAs: `Acid ${said.slice(3)}` })}
-      >
-        Record {said.slice(3)}
-      </Button>
-    </div>
-  );
-}
-
-/** A vinegar's strength, once titrated, is used from then on. */
-function KeepStrength({ worked }: { worked: Worked }) {
-  const catalogue = useCatalogue();
-  const [id, setId] = useState('');
-  const entry = catalogue.find(id);
-  const percent = worked.gramsPerLitre / 10;
-  const write = useWrite(
-    'entry',
-    (_: undefined, idOf) =>
-      call(ingredientRoutes.enter, {
-        body: {
-          id: idOf(),
-          ingredientId: id,
-          label: {
-            name: entry!.name,
-            labelName: entry!.labelName,
-            family: 'vinegar',
-            sugars: entry!.per100g.glucose + entry!.per100g.fructose + entry!.per100g.sucrose,
-            acetic: Number(percent.toFixed(2)),
-            source: `titrated here, ${percent.toFixed(2)} % acetic`,
-            on: kitchenDay(Date.now()),
-          },
-        },
-      }),
-    { done: 'Its strength counts from now on' },
-  );
-  return (
-    <div className="mt-4">
-      <p>
-        As vinegar it is <strong className="figure">{percent.toFixed(2)} %</strong> acetic acid
-        {percent < 4 && ': under 4 %, weaker than what is sold as vinegar'}.
-      </p>
-      <div className="mt-3 flex flex-wrap items-center gap-3">
-        <IngredientPicker label="Which vinegar" value={id} onChoose={setId} />
-        <Button
-          tone="plain"
-          disabled={entry?.family !== 'vinegar' || write.busy}
-          onClick={() => write.run(undefined)}
-        >
-          Use this strength
-        </Button>
-      </div>
-    </div>
-  );
-}
-
-/** What is asked of a titration, as typed. */
-interface Answers {
-  readings: string;
-  normality: string;
-  sample: string;
-  acid: Acid;
-  by: '8.2' | 'steepest';
-  /** Whether a figure of it came from the simulated bench. */
-  simulated: boolean;
-}
-
-/** The titration as typed so far, and what it comes to. */
-function useTitration() {
-  const [answers, setAnswers] = useState<Answers>({
-    ...{ readings: '', normality: '0.1', sample: '10', acid: 'citric', by: '8.2', simulated: false },
-  });
-  const { points, unread } = curveFrom(answers.readings);
-  const endpoint = answers.by === 'steepest' ? null : 8.2;
-  const [normality, sampleMl] = [figureIn(answers.normality), figureIn(answers.sample)];
-  const worked = workedOut(points, { endpoint, normality, sampleMl, acid: answers.acid });
-  return {
-    ...{ answers, points, unread, endpoint, normality, sampleMl, worked },
-    set: (part: Partial<Answers>) => setAnswers((before) => ({ ...before, ...part })),
-  };
-}
-type Titrating = ReturnType<typeof useTitration>;
+import { KeepStrength, KeepToLot } from './KeepTitration.tsx';
+import { TitrationCurve } from './TitrationCurve.tsx';
+import { ACIDS, type Answers, type Titrating, useTitration } from './useTitration.ts';
 
 function Result({ titration }: { titration: Titrating }) {
   const mayWrite = useMayWrite();
@@ -263,7 +58,11 @@ function TitrationFields({ titration: { answers, set } }: { titration: Titrating
         error={problemIn(answers.sample)}
         onChange={(e) => set({ sample: e.target.value })}
       />
-      <Choice label="As" value={answers.acid} onChange={(e) => set({ acid: e.target.value as Acid })}>
+      <Choice
+        label="As"
+        value={answers.acid}
+        onChange={(e) => set({ acid: e.target.value as Answers['acid'] })}
+      >
         {ACIDS.map((a) => (
           <option key={a} value={a}>
             {a} acid
@@ -345,7 +144,7 @@ export function Titration() {
       <TitrationFields titration={titration} />
       <div className="mt-4 grid grid-cols-[15rem_1fr] gap-6 max-sm:grid-cols-1">
         <TitrationReadings titration={titration} />
-        <Curve
+        <TitrationCurve
           points={points}
           endpointMl={typeof worked === 'string' ? null : worked.endpointMl}
           ph={endpoint}

@@ -1,4 +1,4 @@
-import type { MeasureText } from '@inch/core/label';
+import { type MeasureText, measuredBy } from '@inch/core/label';
 import { useEffect, useState } from 'react';
 
 export const FAMILY = "'Atkinson Hyperlegible Next'";
@@ -6,17 +6,10 @@ export const FAMILY = "'Atkinson Hyperlegible Next'";
 /** Text width as this browser sets it, in mm: the same font as the printed label, so lines break alike. */
 function measurer(): MeasureText {
   const context = document.createElement('canvas').getContext('2d')!;
-  const known = new Map<string, number>();
-  return (text, sizeMm, bold) => {
-    const key = `${bold ? 'b' : 'r'}${text}`;
-    let width = known.get(key);
-    if (width === undefined) {
-      context.font = `${bold ? 700 : 400} 100px ${FAMILY}`;
-      width = context.measureText(text).width / 100;
-      known.set(key, width);
-    }
-    return width * sizeMm;
-  };
+  return measuredBy((text, bold) => {
+    context.font = `${bold ? 700 : 400} 100px ${FAMILY}`;
+    return context.measureText(text).width / 100;
+  });
 }
 
 /** What measures text, once the typeface is there; null until then. */

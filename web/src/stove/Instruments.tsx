@@ -2,8 +2,9 @@ import type { LotView } from '@inch/contract/lot';
 import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { useKey } from '../ui/keys.tsx';
-import { kinds, TakeReading } from './TakeReading.tsx';
+import { TakeReading } from './TakeReading.tsx';
 import type { Kind } from './taking.ts';
+import { kinds } from './taking.ts';
 
 type Step = LotView['steps'][number];
 

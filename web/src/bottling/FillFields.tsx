@@ -1,0 +1,134 @@
+import type { Container } from '@inch/contract/container';
+import { thermalShock } from '@inch/core/bottling';
+import { degrees, degreesApart, limitOfHeat, readFigure } from '@inch/core/quantity';
+import { AT_HINT } from '../ui/dates.ts';
+import { Choice, Field } from '../ui/Field.tsx';
+import { WhenField } from '../ui/WhenField.tsx';
+import { checksOf, type Filling } from './useFilling.ts';
+
+/** Says what a cold glass would do, before anything hot is poured. */
+function Shock({ glass, fill }: { glass: string; fill: string }) {
+  const [g, f] = [glass, fill].map((text) => readFigure(text, { unit: 'C' }).value ?? null) as [
+    number | null,
+    number | null,
+  ];
+  if (g === null || f === null || !(g >= -20 && g <= 120 && f >= -20 && f <= 120)) return null;
+  const { differenceCelsius, limitCelsius, over } = thermalShock(g, f);
+  return (
+    <p className={`col-span-full text-sm font-semibold ${over ? 'text-stop' : 'text-go'}`} role="status">
+      {over ? '■ ' : '● '}
+      {degreesApart(differenceCelsius)} between glass and syrup;{' '}
+      {over
+        ? `over ${degreesApart(limitCelsius)} it may crack. Warm the glass first: filled so, it opens a deviation.`
+        : `glass stands ${degreesApart(limitCelsius)}.`}
+    </p>
+  );
+}
+
+const WORDS: Record<string, string> = {
+  'boiling-water': 'the boiling-water bath',
+  'hot-fill': 'hot filling',
+};
+
+/** Whether the bottles that are counted are made for heat, where the lot is for the shelf. */
+export function Rating({ sizes, shelf }: { sizes: readonly Container[]; shelf: boolean }) {
+  if (!shelf) return null;
+  const unfit = sizes.filter((c) => c.rated.length === 0);
+  return (
+    <p className={`text-sm ${unfit.length > 0 ? 'font-semibold text-hold' : 'text-ink-2'}`}>
+      {unfit.length > 0
+        ? `${unfit.map((c) => c.name).join(', ')}: not made for any heat process, so not for the shelf.`
+        : sizes.map((c) => `${c.name}: made for ${c.rated.map((r) => WORDS[r]).join(' and ')}.`).join(' ')}
+    </p>
+  );
+}
+
+function Temperatures({ form }: { form: Filling }) {
+  const field = (name: 'fillCelsius' | 'middleCelsius' | 'lastCelsius' | 'glassCelsius', label: string) => (
+    <Field label={label} figure inputMode="decimal" {...form.field(name)} />
+  );
+  const { closing, glassCelsius, fillCelsius } = form.values;
+  return (
+    <>
+      {field('fillCelsius', `${closing === 'hot' ? 'First bottle' : 'Filled at'}, ${degrees()}`)}
+      {field('middleCelsius', `A middle one, ${degrees()}`)}
+      {field('lastCelsius', `Last bottle, ${degrees()}`)}
+      <Field
+        label={`Glass before, ${degrees()}`}
+        figure
+        inputMode="decimal"
+        hint="Heat it in water or the dishwasher. A dry oven heats it unevenly, and it may crack as it is filled."
+        {...form.field('glassCelsius')}
+      />
+      <Field
+        label="Headspace, in"
+        figure
+        placeholder="1/2"
+        hint="Empty means the jar’s own. A heat process asks for its own."
+        {...form.field('headspaceInches')}
+      />
+      <Shock glass={glassCelsius} fill={fillCelsius} />
+    </>
+  );
+}
+
+export function Checks({ form, sizes }: { form: Filling; sizes: readonly Container[] }) {
+  return (
+    <fieldset className="grid gap-1.5">
+      <legend className="mb-1 text-sm font-semibold text-ink-2">Looked at</legend>
+      {checksOf(sizes).map(([key, says]) => {
+        const { error: _, ...field } = form.field(key);
+        return (
+          <label key={key} className="flex min-h-8 items-center gap-2.5">
+            <input type="checkbox" className="size-5 accent-[var(--rim)]" {...field} />
+            {says}
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+export function Closing({ form }: { form: Filling }) {
+  const cooled = form.values.closing === 'cooled';
+  return (
+    <div className="grid grid-cols-4 gap-4 max-sm:grid-cols-2">
+      <Choice
+        label="Closed"
+        className="col-span-2"
+        hint={cooled ? 'Cooled open, then closed: kept cold, with its cooling clock.' : 'Hot and tight.'}
+        {...form.field('closing')}
+      >
+        <option value="hot">hot</option>
+        <option value="cooled">cooled open</option>
+      </Choice>
+      <Field
+        className="col-span-2"
+        label="Place"
+        hint="Cellar, cold room, shelf 2."
+        {...form.field('place')}
+      />
+      <Temperatures form={form} />
+      {cooled && (
+        <>
+          <Field
+            className="col-span-2"
+            label={`Hours until at ${limitOfHeat(21)}`}
+            figure
+            inputMode="decimal"
+            hint="Empty while it still cools: its clock runs under Cool."
+            {...form.field('hoursTo21')}
+          />
+          <Field
+            className="col-span-2"
+            label={`Hours until at ${limitOfHeat(5)}`}
+            figure
+            inputMode="decimal"
+            {...form.field('hoursToCold')}
+          />
+        </>
+      )}
+      <WhenField kind="moment" className="col-span-2" label="Filled at" hint={AT_HINT} {...form.when('at')} />
+    </div>
+  );
+}
