@@ -8,12 +8,16 @@ import { openPool } from '../server/dist/database/pool.js';
 import { keepAlive } from '../server/dist/http/keepAlive.js';
 import { loggerTo } from '../server/dist/log.js';
 
+/** For one kitchen: all of them, and the servers of their own, share what one MariaDB gives out. */
+const CONNECTIONS = 4;
+
 /** Serves one kitchen as the server's own main does. @returns its address */
 async function serve({ adminUrl, appUrl }) {
   const user = databaseFromUrl(appUrl);
   await grantAppUser(databaseFromUrl(adminUrl), user);
   const webRoot = join(import.meta.dirname, '../web/dist');
-  const server = createServer(createApp({ pool: openPool(user), log: loggerTo('warn'), webRoot }));
+  const pool = openPool(user, CONNECTIONS);
+  const server = createServer(createApp({ pool, log: loggerTo('warn'), webRoot }));
   keepAlive(server);
   await once(server.listen(0, '127.0.0.1'), 'listening');
   return `http://127.0.0.1:${server.address().port}`;

@@ -1,10 +1,13 @@
+import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type { RowDataPacket } from 'mysql2/promise';
 import { pino } from 'pino';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { createApp } from '../src/app.ts';
 import { databaseFromUrl, settingsFrom } from '../src/config.ts';
 import { fromSql, openPool, toSql } from '../src/database/pool.ts';
+import { useTestApp } from './testApp.ts';
 
 describe('when MariaDB is away', () => {
   const pool = openPool({ host: '127.0.0.1', port: 1, user: 'nobody', password: '', database: 'none' });
@@ -45,6 +48,31 @@ describe('when MariaDB is away', () => {
     expect((await fetch(`${base}/api/openapi.json`)).status).toBe(200);
     expect((await fetch(`${base}/api/lots`)).status).toBe(401);
     expect((await fetch(`${base}/api/nowhere`)).status).toBe(404);
+  });
+});
+
+describe('when MariaDB gives out no more', () => {
+  const app = useTestApp();
+  it('503 says so, and it goes on once there is room', async () => {
+    const admin = openPool(app.admin, 1);
+    const [[limit]] = await admin.query<RowDataPacket[]>('SELECT @@GLOBAL.max_prepared_stmt_count AS value');
+    const user = databaseFromUrl(inject('appUrl'));
+    const pool = openPool({ ...user, database: app.admin.database }, 1);
+    const server = createServer(createApp({ pool, log: pino({ level: 'silent' }) }));
+    await once(server.listen(0, '127.0.0.1'), 'listening');
+    const setup = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/setup`;
+    try {
+      await admin.query('SET GLOBAL max_prepared_stmt_count = 0');
+      const refused = await fetch(setup);
+      expect(refused.status).toBe(503);
+      expect(refused.headers.get('retry-after')).toBe('2');
+      expect(await refused.json()).toMatchObject({ title: 'The database is fully used' });
+    } finally {
+      await admin.query(`SET GLOBAL max_prepared_stmt_count = ${limit!.value}`);
+    }
+    expect((await fetch(setup)).status).toBe(200);
+    server.close();
+    await Promise.all([pool.end(), admin.end()]);
   });
 });
 

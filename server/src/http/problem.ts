@@ -82,6 +82,12 @@ const AWAY = new Set([
   'ER_UNKNOWN_COM_ERROR',
 ]);
 
+/** Others hold all connections or prepared statements that MariaDB gives out. */
+const FULLY_USED = new Set([
+  ...['ER_CON_COUNT_ERROR', 'ER_TOO_MANY_USER_CONNECTIONS', 'ER_USER_LIMIT_REACHED'],
+  'ER_MAX_PREPARED_STMT_COUNT_REACHED',
+]);
+
 /** MariaDB's words for a full disk or table. */
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ER_CANT_CREATE_FILE']);
 
@@ -102,6 +108,15 @@ function ofDatabase(error: unknown): Problem | null {
       headers: { 'retry-after': '1' },
       title: 'Too many writers at once',
     });
+  if (FULLY_USED.has(code))
+    return new Problem(
+      503,
+      'The database serves as many as it can. Nothing was changed; try again in a moment.',
+      {
+        headers: { 'retry-after': '2' },
+        title: 'The database is fully used',
+      },
+    );
   if (FULL.has(code))
     return new Problem(
       507,
