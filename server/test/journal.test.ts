@@ -1,11 +1,18 @@
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import fc from 'fast-check';
 import mysql from 'mysql2/promise';
+import { pino } from 'pino';
 import { v7 as newId } from 'uuid';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, inject, it } from 'vitest';
+import { createApp } from '../src/app.ts';
+import { databaseFromUrl } from '../src/config.ts';
+import { openPool } from '../src/database/pool.ts';
 import { canonicalJson } from '../src/journal/append.ts';
 import { verifyJournal } from '../src/journal/verify.ts';
 import { ago, beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
-import { colleague, OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
+import { colleague, OWNER, ownerOf, Person, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
 let owner: Person;
@@ -51,6 +58,27 @@ describe('the journal', () => {
       const by = own.find((r: { id: string }) => r.id === body.id)?.by;
       if (status === 201) expect(by === OWNER.name, `${i} by ${by}`).toBe(i % 2 === 0);
     }
+    expect(await verdict()).toEqual([]);
+  });
+
+  it('goes on from what another server wrote: a lot that ended there takes nothing here, and settings changed there count here', async () => {
+    const pool = openPool({ ...databaseFromUrl(inject('appUrl')), database: app.admin.database }, 2);
+    const other = createServer(createApp({ pool, log: pino({ level: 'error' }) }));
+    await once(other.listen(0, '127.0.0.1'), 'listening');
+    const there = new Person(`http://127.0.0.1:${(other.address() as AddressInfo).port}`);
+    there.cookie = owner.cookie;
+    const short = await beginLot(owner, await saveFormula(owner, cherryContent), ago(2));
+    const read = (who: Person) => post(who, short, 'readings', { kind: 'brix', raw: 30, celsius: 21 });
+    for (const who of [owner, there, owner, owner]) expect((await read(who)).status).toBe(201);
+    const { revision } = (await there.get('/api/kitchen')).body;
+    expect((await there.send('PATCH', '/api/kitchen', { revision, place: 'Lowland' })).status).toBe(200);
+    expect((await owner.get('/api/kitchen')).body.place).toBe('Lowland');
+    expect((await read(owner)).status).toBe(201);
+    expect((await post(there, short, 'rulings', { event: 'discard', why: 'it caught' })).status).toBe(201);
+    for (const who of [owner, there, owner]) expect((await read(who)).status).toBe(409);
+    other.closeAllConnections();
+    other.close();
+    await pool.end();
     expect(await verdict()).toEqual([]);
   });
 

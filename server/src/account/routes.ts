@@ -29,7 +29,7 @@ async function journalSetUp(
   kitchen: Kitchen,
   now: string,
 ): Promise<void> {
-  const chain = { sequence: 0, hash: GENESIS, waiting: [], lotsMoved: false };
+  const chain = { sequence: 0, hash: GENESIS, waiting: [], lotsMoved: false, asOf: {} };
   const w = { tx, account, kitchen, now, entered: { at: now, by: account }, chain };
   await journal(w, 'kitchen', kitchen.id, 'set up', { name: kitchen.name, owner: account.name });
   await journalRows(w, touched);

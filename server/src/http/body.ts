@@ -2,7 +2,7 @@ import { accountRoutes } from '@inch/contract/account';
 import { exportRoutes } from '@inch/contract/export';
 import { kitchenFileRoutes } from '@inch/contract/kitchenFile';
 import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
-import express, { type RequestHandler, type Router } from 'express';
+import express, { type Request, type RequestHandler, type Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { sessionOf } from '../account/session.ts';
 import { Problem } from './problem.ts';
@@ -14,15 +14,17 @@ const OPEN: ReadonlySet<string> = new Set([
   accountRoutes.signIn.path,
 ]);
 /** Where a whole file comes as JSON. */
-const LARGE = [kitchenFileRoutes.import.path, spreadsheetRoutes.bringIn.path];
+const LARGE: ReadonlySet<string> = new Set([kitchenFileRoutes.import.path, spreadsheetRoutes.bringIn.path]);
 /** Where a stream is read by the route itself, before anybody can sign in. */
 const STREAMED: ReadonlySet<string> = new Set([exportRoutes.import.path]);
+
+/** Addresses are matched whatever their case, with or without a last slash. */
+const pathOf = (req: Request): string => req.path.toLowerCase().replace(/\/+$/, '');
 
 /** Reads bodies only once it is known from whom: a stranger's is not read at all but to sign in. */
 export function readBodies(router: Router, pool: Pool): void {
   const known: RequestHandler = (req, res, next) => {
-    // Addresses are matched whatever their case, with or without a last slash.
-    const path = req.path.toLowerCase().replace(/\/+$/, '');
+    const path = pathOf(req);
     if (OPEN.has(path) || STREAMED.has(path) || !path.startsWith('/api/')) return next();
     sessionOf(pool, req)
       .then((session) => {
@@ -33,9 +35,11 @@ export function readBodies(router: Router, pool: Pool): void {
       })
       .catch(next);
   };
-  const small = express.json({ limit: '16kb' });
-  router.use(known);
-  for (const path of OPEN) router.use(path, small);
-  for (const path of LARGE) router.use(path, express.json({ limit: '8mb' }));
-  router.use(express.json({ limit: '256kb' }));
+  const [small, usual, large] = ['16kb', '256kb', '8mb'].map((limit) => express.json({ limit }));
+  const sized: RequestHandler = (req, res, next) => {
+    const path = pathOf(req);
+    const read = OPEN.has(path) ? small! : LARGE.has(path) ? large! : usual!;
+    read(req, res, next);
+  };
+  router.use(known, sized);
 }

@@ -1,5 +1,6 @@
 import { hash } from 'node:crypto';
 import { type Database, marks, run, toSql } from '../database/pool.ts';
+import type { AsOf } from './asOf.ts';
 
 /** Canonical JSON: keys in order, no spaces, undefined left out. */
 export function canonicalJson(value: unknown): string {
@@ -50,6 +51,8 @@ export interface ChainEnd {
   waiting: (string | number | null)[][];
   /** Whether a write that is done in this transaction changed a lot's own row, as its state. */
   lotsMoved: boolean;
+  /** The record as it stood where the transaction began. */
+  asOf: AsOf;
 }
 
 /** Appends a row to the kitchen's chain inside the caller's transaction, which holds its end locked; `writeJournal` writes it. */

@@ -11,9 +11,10 @@ import {
   watchRows,
 } from '../database/pool.ts';
 import { atEnd, inTransaction } from '../database/transaction.ts';
-import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
+import { readKitchen } from '../kitchen/store.ts';
 import { lotsOf, stocksOf, touchStandings } from '../standing/touch.ts';
 import { appendJournal, type ChainEnd, writeJournal } from './append.ts';
+import { asOfEnd, leaveAt } from './asOf.ts';
 import { writtenRows } from './rows.ts';
 import { signEnd } from './sign.ts';
 
@@ -80,22 +81,36 @@ export async function moveEnd(tx: Database, kitchenId: string, chain: ChainEnd):
   ]);
 }
 
-type Locked = KitchenRow & { sequence: number; hash: string };
+interface Locked {
+  revision: number;
+  sequence: number;
+  hash: string;
+}
 
 /** Locks the kitchen and the end of its journal, always in this order and before anything else, so that writers of one kitchen take turns. */
-const LOCK = `SELECT ${KITCHEN_COLUMNS}, h.sequence, h.hash FROM kitchen k JOIN journal_head h ON h.kitchen_id = k.id WHERE k.id = ? FOR UPDATE`;
+const LOCK =
+  'SELECT k.revision, h.sequence, h.hash FROM kitchen k JOIN journal_head h ON h.kitchen_id = k.id WHERE k.id = ? FOR UPDATE';
 
-function lockedFrom(row: Locked): Pick<Writing, 'kitchen' | 'chain'> {
-  const { sequence, hash } = row;
-  return {
-    kitchen: kitchenFrom(row),
-    chain: { sequence: Number(sequence), hash, waiting: [], lotsMoved: false },
-  };
+/** A kitchen by its id, or as it was read just before: with its settings as of their revision. */
+export type KnownKitchen = Pick<Kitchen, 'id'> | Kitchen;
+
+/** The kitchen with its settings of this moment: as whoever writes knows them, where they are of the same revision. */
+async function kitchenNow(
+  tx: PoolConnection,
+  id: string,
+  revision: number,
+  known: readonly KnownKitchen[],
+): Promise<Kitchen> {
+  const same = known.find(
+    (kitchen): kitchen is Kitchen => 'revision' in kitchen && kitchen.revision === revision,
+  );
+  return same ?? readKitchen(tx, id);
 }
 
 /** What is to be written, and by whom. */
 export interface Work<T> {
   account: Account;
+  kitchen: KnownKitchen;
   work: (w: Writing) => Promise<T>;
   /** Whether it reads nothing of what other writes in its transaction insert: their first inserts are then sent together. */
   gathers: boolean;
@@ -171,13 +186,18 @@ export function writeAll<T>(
   turn: { tries?: number; leaving?: () => void } = {},
 ): Promise<T[]> {
   const all = async (tx: PoolConnection, [row]: RowDataPacket[]) => {
-    const begun = { tx, ...lockedFrom(row as unknown as Locked) };
-    const { kitchen, chain } = begun;
-    const from = chain.sequence;
+    const { revision, sequence, hash } = row as unknown as Locked;
     const works = taken();
+    const known = works.map((one) => one.kitchen);
+    const kitchen = await kitchenNow(tx, kitchenId, revision, known);
+    const from = Number(sequence);
+    const asOf = asOfEnd(pool, kitchenId, hash);
+    const chain: ChainEnd = { sequence: from, hash, waiting: [], lotsMoved: false, asOf };
+    const begun = { tx, kitchen, chain };
     const together = works.length > 1 && works.every((one) => one.gathers);
     const results = await (together ? gathered(begun, works) : inTurn(begun, works));
     if (chain.sequence > from) await moveEnd(tx, kitchen.id, chain);
+    leaveAt(pool, kitchen.id, chain.hash, chain.lotsMoved ? {} : asOf);
     return results;
   };
   return inTransaction(pool, all, { ...turn, first: { sql: LOCK, values: [kitchenId] } });
@@ -186,6 +206,6 @@ export function writeAll<T>(
 /** One write of a kitchen: everything in it or nothing. */
 export const inWriting = async <T>(
   pool: Pool,
-  { account, kitchen }: { account: Account; kitchen: Pick<Kitchen, 'id'> },
+  { account, kitchen }: { account: Account; kitchen: KnownKitchen },
   work: (w: Writing) => Promise<T>,
-): Promise<T> => (await writeAll(pool, kitchen.id, () => [{ account, work, gathers: false }]))[0]!;
+): Promise<T> => (await writeAll(pool, kitchen.id, () => [{ account, kitchen, work, gathers: false }]))[0]!;

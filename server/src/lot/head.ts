@@ -1,7 +1,8 @@
 import { ENDED, type LotState } from '@inch/core/lot';
+import { validate as isId } from 'uuid';
 import { fromSql, rows, wroteTo } from '../database/pool.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import type { ChainEnd } from '../journal/append.ts';
+import type { AsOf } from '../journal/asOf.ts';
 import type { Writing } from '../journal/writing.ts';
 
 /** The few columns of a lot that most entries are judged by: a reading does not wait for the whole record. */
@@ -14,25 +15,34 @@ export interface LotHead {
   content: string;
 }
 
+/** A lot is asked for by its id or by its code. */
+export const lotNamed = (idOrCode: string) =>
+  isId(idOrCode) ? { column: 'l.id', value: idOrCode } : { column: 'l.code', value: idOrCode.toUpperCase() };
+
 async function readHead(w: Writing, idOrCode: string): Promise<LotHead> {
+  const { column, value } = lotNamed(idOrCode);
   const [row] = await rows<Omit<LotHead, 'begunAt'> & { begun_at: string }>(
     w.tx,
-    'SELECT l.id, l.code, l.state, l.begun_at, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?)',
-    [w.kitchen.id, idOrCode, idOrCode.toUpperCase()],
+    `SELECT l.id, l.code, l.state, l.begun_at, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.kitchen_id = ? AND ${column} = ?`,
+    [w.kitchen.id, value],
   );
   if (!row) throw notFound('lot');
   const { begun_at, ...head } = row;
   return { ...head, begunAt: fromSql(begun_at) };
 }
 
-/** Heads that a transaction read, as long as it writes to no lot. */
-const heads = new WeakMap<ChainEnd, Map<string, LotHead>>();
+/** Heads that were read of the record as it stands. */
+const heads = new WeakMap<AsOf, Map<string, LotHead>>();
 
-/** The head of a lot of this kitchen, by its id or its code. Writes that share a transaction share what was read of a lot, while it stands so. */
+/** So many of them are kept at most. */
+const MOST = 200;
+
+/** The head of a lot of this kitchen, by its id or its code. What was read of a lot is shared by all writes until one of them changes a lot. */
 export async function lotHeadOf(w: Writing, idOrCode: string): Promise<LotHead> {
   if (w.chain.lotsMoved || wroteTo(w.tx, 'lot')) return readHead(w, idOrCode);
-  const known = heads.get(w.chain) ?? new Map<string, LotHead>();
-  heads.set(w.chain, known);
+  const known = heads.get(w.chain.asOf) ?? new Map<string, LotHead>();
+  heads.set(w.chain.asOf, known);
+  if (known.size > MOST) known.clear();
   const head = known.get(idOrCode) ?? (await readHead(w, idOrCode));
   known.set(idOrCode, head);
   return head;

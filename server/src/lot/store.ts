@@ -3,6 +3,7 @@ import { type LotRecord, storageNow } from '@inch/core/lot';
 import type { CupSchool } from '@inch/core/quantity';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { UnreadableEntry } from '../entry/read.ts';
+import { lotNamed } from './head.ts';
 import { loadRecords } from './load.ts';
 
 interface HeadRow {
@@ -120,10 +121,10 @@ type In = { id: string };
 
 /** One lot by id or code; null where the kitchen has none. */
 export async function readLot(db: Database, kitchen: In, idOrCode: string): Promise<StoredLot | null> {
-  const heads = await rows<HeadRow>(db, `${HEAD} WHERE l.kitchen_id = ? AND (l.id = ? OR l.code = ?)`, [
+  const { column, value } = lotNamed(idOrCode);
+  const heads = await rows<HeadRow>(db, `${HEAD} WHERE l.kitchen_id = ? AND ${column} = ?`, [
     kitchen.id,
-    idOrCode,
-    idOrCode.toUpperCase(),
+    value,
   ]);
   return (await withRecords(db, heads))[0] ?? null;
 }
