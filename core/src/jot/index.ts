@@ -42,11 +42,11 @@ function takeLotCode(text: string): [string | null, string] {
   return [readLotCode(words[found]!), rest];
 }
 
-/** The words a line may be read by: as typed, and with dictated numbers in figures. */
-const readings = (rest: string): string[] => {
-  const plain = rest.replace(/[.!]$/, '').trim();
-  return [plain, spokenNumbers(plain.toLowerCase())];
-};
+/** The words of a line as typed, without its full stop. */
+const typed = (rest: string): string => rest.replace(/[.!]$/, '').trim();
+
+/** The words of a line with dictated numbers in figures. */
+const dictated = (rest: string): string => spokenNumbers(typed(rest).toLowerCase());
 
 /**
  * Reads a jotted line, typed or dictated: `b 31.4 @27`, `ph 3.42`, `ta 12.6/10`, `t 88`, `t 96 held 1 min`, `sg 1.250 @22`, `v 2.4 l @85`, `aw 0.842`, `boil 1 min`, `m 2.41 kg`, `d 3 5/8 in`, `add 12 g citric`,
@@ -58,7 +58,8 @@ export function parseJot(line: string): Jotting {
   const [lotCode, rest] = takeLotCode(text);
   const noted = /^note\b[:,\s]*/i.exec(rest);
   if (!noted)
-    for (const words of readings(rest)) {
+    for (const wordsOf of [typed, dictated]) {
+      const words = wordsOf(rest);
       const read = readingIn(words);
       if (read) return { ...read, text, lotCode };
       const addition = additionIn(words);
@@ -74,7 +75,7 @@ export function parseJot(line: string): Jotting {
         };
     }
   const note = rest.slice(noted?.[0].length ?? 0);
-  const bottles = noted ? null : bottlesIn(readings(rest)[1]!);
+  const bottles = noted ? null : bottlesIn(dictated(rest));
   const words = note || rest;
   return {
     kind: 'note',

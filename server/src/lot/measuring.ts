@@ -37,15 +37,14 @@ function gravityOf({ named, said }: Judging<'reading'>): number | null {
   return jot.kind === 'brix' ? (jot.gravity ?? null) : null;
 }
 
-/** What a reading comes to at 20 °C. */
-function comesTo(judging: Judging<'reading'>, raw: number | null): number | null {
+/** What a reading comes to at 20 °C. @param gravity what a hydrometer showed, where it was one */
+function comesTo(judging: Judging<'reading'>, raw: number | null, gravity: number | null): number | null {
   const { said, named } = judging;
   const { celsius } = said;
   if (raw === null) return null;
   if (said.kind === 'volume')
     return celsius === null ? raw : raw / asked('celsius', () => swellingAt(celsius));
   if (said.kind !== 'brix') return raw;
-  const gravity = gravityOf(judging);
   const madeFor = Number(named.instrumentId?.made_for_celsius ?? 20);
   if (gravity !== null)
     return asked('raw', () =>
@@ -78,7 +77,7 @@ export const judgeReading: Judge<'reading'> = async (judging) => {
   const corrects = compensated(judging);
   const gravity = gravityOf(judging);
   const raw = said.kind === 'ta' ? titrated(said.said) : (gravity ?? said.raw);
-  const value = comesTo(judging, raw);
+  const value = comesTo(judging, raw, gravity);
   const { verdict, sentence } = judged(said.kind, gravity === null ? raw : value, {
     celsius: corrects ? null : said.celsius,
   });
