@@ -2,7 +2,7 @@ import { hash, randomBytes } from 'node:crypto';
 import type { Session } from '@inch/contract/account';
 import type { Request, Response } from 'express';
 import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
-import { kitchenFrom } from '../kitchen/store.ts';
+import { kitchenAt } from '../kitchen/store.ts';
 import { type SessionRow, sessionRow } from './sessionRows.ts';
 
 /** Name of the cookie that a session is kept in. */
@@ -78,7 +78,7 @@ export async function sessionOf(db: Database, req: Request): Promise<Session | n
     ]);
   return {
     account: { id: row.account_id, name: row.account_name, role: row.role },
-    kitchen: kitchenFrom(row),
+    kitchen: await kitchenAt(db, row.kitchen_id, row.revision),
   };
 }
 

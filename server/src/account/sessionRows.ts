@@ -1,10 +1,12 @@
 import type { Session } from '@inch/contract/account';
 import { type Database, rows, toSql } from '../database/pool.ts';
-import { KITCHEN_COLUMNS, type KitchenRow } from '../kitchen/store.ts';
 
-/** A session that stands, with its account and its kitchen. */
-export interface SessionRow extends KitchenRow {
+/** A session that stands, with its account, its kitchen and the revision of that kitchen's settings. */
+export interface SessionRow {
   token_hash: string;
+  kitchen_id: string;
+  revision: number;
+  idle_minutes: number | null;
   account_id: string;
   account_name: string;
   role: Session['account']['role'];
@@ -26,7 +28,7 @@ async function lookUp(db: Database, asked: readonly Asked[]): Promise<void> {
   const places = 2 ** Math.ceil(Math.log2(hashes.length));
   const found = await rows<SessionRow>(
     db,
-    `SELECT ${KITCHEN_COLUMNS}, s.token_hash, a.id AS account_id, a.name AS account_name, a.role, COALESCE(s.seen_at, s.created_at) AS seen_at
+    `SELECT s.token_hash, k.id AS kitchen_id, k.revision, k.idle_minutes, a.id AS account_id, a.name AS account_name, a.role, COALESCE(s.seen_at, s.created_at) AS seen_at
      FROM session s JOIN account a ON a.id = s.account_id JOIN kitchen k ON k.id = a.kitchen_id
      WHERE s.token_hash IN (${Array.from({ length: places }, () => '?').join(', ')}) AND s.expires_at > ? AND a.disabled_at IS NULL`,
     [

@@ -83,6 +83,26 @@ export async function readKitchen(db: Database, id: string, lock = false): Promi
   return kitchenFrom(row!);
 }
 
+/** So long a kitchen is known by its revision: then it is read anew, as it would be after a backup was laid back. */
+const KNOWN_FOR_MS = 5000;
+/** So many kitchens are known at most. */
+const MOST_KNOWN = 500;
+
+const known = new WeakMap<Database, Map<string, { kitchen: Kitchen; at: number }>>();
+
+/** A kitchen with its settings of a revision, which was read just now: every change of settings makes another. */
+export async function kitchenAt(db: Database, id: string, revision: number): Promise<Kitchen> {
+  const own = known.get(db) ?? new Map<string, { kitchen: Kitchen; at: number }>();
+  known.set(db, own);
+  const before = own.get(id);
+  const now = performance.now();
+  if (before?.kitchen.revision === revision && now - before.at < KNOWN_FOR_MS) return before.kitchen;
+  const kitchen = await readKitchen(db, id);
+  if (own.size >= MOST_KNOWN) own.clear();
+  own.set(id, { kitchen, at: now });
+  return kitchen;
+}
+
 export const writeKitchen = (db: Database, k: Kitchen): Promise<void> =>
   update(db, 'kitchen', k.id, {
     name: k.name,
