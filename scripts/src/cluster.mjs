@@ -43,7 +43,7 @@ async function makeData(node, user) {
       ],
       ...(user ? ['--user=mysql', '--auth-root-socket-user=root'] : []),
     ],
-    { cwd: node.folder },
+    { cwd: node.folder, env: { TMPDIR: node.temporary } },
   );
 }
 
@@ -74,13 +74,14 @@ async function nodeIn(folder, number) {
   const [port, group, ist, sst] = [await freePort(), await freePort(), await freePort(), await freePort()];
   return {
     ...{ name: `node-${number}`, folder: own, data: join(own, 'mariadb'), log: join(own, 'mariadb.log') },
-    ...{ socket: join(own, 'mariadb.sock'), port, group, ist, sst, child: null },
+    ...{ temporary: join(own, 'tmp'), socket: join(own, 'mariadb.sock'), port, group, ist, sst, child: null },
   };
 }
 
 function argumentsOf(node, { members, first, users, user }) {
   return [
     ...['--no-defaults', `--datadir=${node.data}`, `--socket=${node.socket}`, `--port=${node.port}`],
+    `--tmpdir=${node.temporary}`,
     ...['--bind-address=127.0.0.1', `--pid-file=${join(node.folder, 'mariadb.pid')}`, '--skip-name-resolve'],
     ...(user ? ['--user=mysql'] : []),
     ...(first ? ['--wsrep-new-cluster', `--init-file=${users}`] : []),
@@ -125,7 +126,7 @@ export async function startCluster(folder) {
     await gone;
   };
   const tryToStart = async (node, first) => {
-    folderOf(node.folder, user);
+    for (const path of [node.folder, node.temporary]) folderOf(path, user);
     rmSync(node.log, { force: true });
     await makeData(node, user);
     const out = openSync(node.log, 'a');

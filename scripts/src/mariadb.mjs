@@ -25,6 +25,16 @@ export function freePort() {
 
 const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
 
+/**
+ * Folder for the tables that a query makes for itself. A MariaDB that starts empties it, whoever's tables they are: two that share one, as they
+ * would the machine's own, bring each other down.
+ */
+export function temporaryFolder(folder) {
+  const own = join(folder, 'tmp');
+  mkdirSync(own, { recursive: true, mode: 0o700 });
+  return own;
+}
+
 async function makeData(folder, data) {
   const install = findProgram(['mariadb-install-db', 'mysql_install_db']);
   say('Making the database folder …');
@@ -38,7 +48,7 @@ async function makeData(folder, data) {
       '--skip-test-db',
       ...asRoot(),
     ],
-    { cwd: folder },
+    { cwd: folder, env: { TMPDIR: temporaryFolder(folder) } },
   );
 }
 
@@ -152,6 +162,7 @@ export async function startMariadb(folder, { port: wanted, throwAway = false } =
   const args = [
     '--no-defaults',
     `--datadir=${data}`,
+    `--tmpdir=${temporaryFolder(folder)}`,
     `--socket=${socket}`,
     `--port=${port}`,
     '--bind-address=127.0.0.1',

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -63,8 +63,13 @@ describe('the start command', () => {
     await ensureBuilt();
     const port = await freePort();
     const args = ['--empty', '--port', String(port), '--data', folder];
+    // The table that a query of another MariaDB is at work on: a MariaDB empties its temporary folder where it starts.
+    const ofAnother = join(tmpdir(), `#sql-temptable-${process.pid}-1-1.MAD`);
+    writeFileSync(ofAnother, '');
     const first = start(...args);
     await first.until(/Inch Pantry is at/);
+    expect(existsSync(ofAnother)).toBe(true);
+    rmSync(ofAnother);
     expect(first.said()).toMatch(/applied 0001_house/);
     expect(statSync(join(folder, 'secrets.json')).mode & 0o777).toBe(0o600);
     const url = `http://127.0.0.1:${port}`;
