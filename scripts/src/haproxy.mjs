@@ -1,9 +1,9 @@
 import { spawn } from 'node:child_process';
 import { openSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { setTimeout as sleep } from 'node:timers/promises';
 import { ensureProgram } from './debian.mjs';
 import { stopChild } from './run.mjs';
+import { until } from './until.mjs';
 
 /**
  * What HAProxy is told: connections to the database go to the first node that answers, requests to the servers in turns.
@@ -52,14 +52,12 @@ export async function startProxy(folder, told) {
   writeFileSync(file, configuration(told));
   const out = openSync(join(folder, 'haproxy.log'), 'a');
   const child = spawn(program, ['-db', '-f', file], { stdio: ['ignore', out, out] });
-  for (let i = 0; i < 40 && child.exitCode === null; i++) {
-    const listens = await fetch(`http://127.0.0.1:${told.port}/`).then(
+  const answers = () =>
+    fetch(`http://127.0.0.1:${told.port}/`).then(
       () => true,
-      () => false,
+      () => child.exitCode !== null,
     );
-    if (listens) return { stop: () => stopChild(child, 5000) };
-    await sleep(100);
-  }
+  if ((await until(answers)) && child.exitCode === null) return { stop: () => stopChild(child, 5000) };
   await stopChild(child, 1000);
   throw new Error(`HAProxy did not start; its log is in ${folder}`);
 }

@@ -3,11 +3,11 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import { createServer } from 'node:net';
 import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout as sleep } from 'node:timers/promises';
 import { ensureMariadb, findProgram } from './debian.mjs';
 import { runCommand, stopChild } from './run.mjs';
 import { say } from './say.mjs';
 import { secretsOf } from './secrets.mjs';
+import { until } from './until.mjs';
 
 export const DATABASE = 'inch_pantry';
 
@@ -63,15 +63,13 @@ export function writeUsers(folder, secrets) {
 }
 
 async function waitUntilReady(child, log, socket) {
-  for (let i = 0; i < 600; i++) {
+  const ready = await until(() => {
+    const said = readFileSync(log, 'utf8');
     if (child.exitCode !== null)
-      throw new Error(
-        `MariaDB did not start:\n${readFileSync(log, 'utf8').split('\n').slice(-15).join('\n')}`,
-      );
-    if (existsSync(socket) && /ready for connections/.test(readFileSync(log, 'utf8'))) return;
-    await sleep(50);
-  }
-  throw new Error(`MariaDB did not become ready; its log is ${log}`);
+      throw new Error(`MariaDB did not start:\n${said.split('\n').slice(-15).join('\n')}`);
+    return existsSync(socket) && /ready for connections/.test(said);
+  });
+  if (!ready) throw new Error(`MariaDB did not become ready; its log is ${log}`);
 }
 
 /** Sockets have short paths: a deep data folder gets its socket under the temporary folder. */
@@ -138,7 +136,7 @@ async function stopLeftBehind(folder) {
       `The kitchen in ${folder} is already running. Stop it first, or name another folder with --data.`,
     );
   process.kill(left.pid, 'SIGTERM');
-  for (let i = 0; i < 600 && alive(left.pid); i++) await sleep(50);
+  await until(() => !alive(left.pid));
 }
 
 /**

@@ -1,11 +1,11 @@
 import { join } from 'node:path';
-import { setTimeout as sleep } from 'node:timers/promises';
 import mysql from 'mysql2/promise';
 import { startCluster } from './cluster.mjs';
 import { startProxy } from './haproxy.mjs';
 import { beginLot, newKitchenAt } from './kitchenClient.mjs';
 import { freePort } from './mariadb.mjs';
 import { prepareDatabase, startServer } from './server.mjs';
+import { until } from './until.mjs';
 import { reckon, writeAll } from './writes.mjs';
 
 const SERVERS = 2;
@@ -19,15 +19,12 @@ async function addProxyUser(adminUrl) {
 
 /** Waits until the proxy has seen that a server is ready. */
 async function untilReady(url) {
-  for (let i = 0; i < 200; i++) {
-    const ready = await fetch(`${url}/api/health`).then(
+  const ready = () =>
+    fetch(`${url}/api/health`).then(
       (response) => response.ok,
       () => false,
     );
-    if (ready) return;
-    await sleep(100);
-  }
-  throw new Error('HAProxy sees no server that is ready.');
+  if (!(await until(ready))) throw new Error('HAProxy sees no server that is ready.');
 }
 
 /**

@@ -6,6 +6,7 @@ import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ensureBuilt } from '../src/build.mjs';
 import { freePort, startMariadb } from '../src/mariadb.mjs';
+import { until } from '../src/until.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-existing-'));
 let db: Awaited<ReturnType<typeof startMariadb>>;
@@ -31,8 +32,7 @@ async function startOn(url: string, data: string): Promise<string> {
   started.push(child);
   let text = '';
   for (const stream of [child.stdout, child.stderr]) stream!.on('data', (chunk) => (text += chunk));
-  for (let i = 0; i < 600 && !/Inch Pantry is at/.test(text) && child.exitCode === null; i++)
-    await new Promise((resolve) => setTimeout(resolve, 50));
+  await until(() => /Inch Pantry is at/.test(text) || child.exitCode !== null);
   const setup = await fetch(`http://127.0.0.1:${port}/api/setup`).then((r) => r.text(), String);
   child.kill('SIGINT');
   await new Promise((resolve) => child.once('exit', resolve));

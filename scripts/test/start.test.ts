@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { ensureBuilt } from '../src/build.mjs';
 import { freePort, runningMariadb } from '../src/mariadb.mjs';
+import { until } from '../src/until.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-start-'));
 const started: ChildProcess[] = [];
@@ -20,7 +21,7 @@ afterAll(() => {
 interface Run {
   child: ChildProcess;
   said: () => string;
-  until: (words: RegExp) => Promise<void>;
+  says: (words: RegExp) => Promise<void>;
   ended: Promise<number | null>;
 }
 
@@ -32,12 +33,11 @@ function start(...args: string[]): Run {
   let text = '';
   for (const stream of [child.stdout, child.stderr]) stream!.on('data', (chunk) => (text += chunk));
   const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
-  const until = async (words: RegExp) => {
-    for (let i = 0; i < 1200 && !words.test(text) && child.exitCode === null; i++)
-      await new Promise((resolve) => setTimeout(resolve, 50));
+  const says = async (words: RegExp) => {
+    await until(() => words.test(text) || child.exitCode !== null);
     expect(text).toMatch(words);
   };
-  return { child, said: () => text, until, ended };
+  return { child, said: () => text, says, ended };
 }
 
 /** Every process that names the folder in its command, one that is only just starting included. */
@@ -67,7 +67,7 @@ describe('the start command', () => {
     const ofAnother = join(tmpdir(), `#sql-temptable-${process.pid}-1-1.MAD`);
     writeFileSync(ofAnother, '');
     const first = start(...args);
-    await first.until(/Inch Pantry is at/);
+    await first.says(/Inch Pantry is at/);
     expect(existsSync(ofAnother)).toBe(true);
     rmSync(ofAnother);
     expect(first.said()).toMatch(/applied 0001_house/);
@@ -91,16 +91,15 @@ describe('the start command', () => {
     expect(runningMariadb(folder)).toBeNull();
 
     const again = start(...args);
-    await again.until(/Inch Pantry is at/);
+    await again.says(/Inch Pantry is at/);
     expect(again.said()).not.toMatch(/applied/);
     expect(await (await fetch(`${url}/api/setup`)).json()).toEqual({ needed: false });
 
     again.child.kill('SIGKILL');
     await again.ended;
-    for (let i = 0; i < 100 && (await answers(url)) !== 'nobody'; i++)
-      await new Promise((resolve) => setTimeout(resolve, 50));
+    await until(async () => (await answers(url)) === 'nobody');
     const mended = start(...args);
-    await mended.until(/Inch Pantry is at/);
+    await mended.says(/Inch Pantry is at/);
     expect(await (await fetch(`${url}/api/setup`)).json()).toEqual({ needed: false });
     mended.child.kill('SIGINT');
     expect(await mended.ended).toBe(0);
