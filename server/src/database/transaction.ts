@@ -59,10 +59,12 @@ const TURNS = {
   },
 } as const;
 
+type Value = string | number | boolean | null;
+
 /** A statement with its values. */
 interface Statement {
   sql: string;
-  values: readonly (string | number | boolean | null)[];
+  values: readonly Value[];
 }
 
 /** What transactions write last of all. */
@@ -73,6 +75,15 @@ export function atEnd(tx: Database, sql: string, values: Statement['values']): v
   const ending = endings.get(tx);
   if (!ending) throw new Error('Only a transaction has an end to leave something for.');
   ending.push({ sql, values });
+}
+
+/** Leaves a row for the end of a transaction: all rows of the same columns are inserted together. @param into `INSERT INTO` with table and columns */
+export function insertAtEnd(tx: Database, into: string, row: readonly Value[]): void {
+  const places = `(${row.map(() => '?').join(', ')})`;
+  const ending = endings.get(tx);
+  const same = ending?.find(({ sql }) => sql.startsWith(`${into} VALUES `));
+  if (same) Object.assign(same, { sql: `${same.sql}, ${places}`, values: [...same.values, ...row] });
+  else atEnd(tx, `${into} VALUES ${places}`, row);
 }
 
 /**

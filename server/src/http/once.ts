@@ -1,7 +1,7 @@
 import { hash as hashOf } from 'node:crypto';
 import type { Pool } from 'mysql2/promise';
 import { type Database, rows, toSql } from '../database/pool.ts';
-import { atEnd, isTakenId } from '../database/transaction.ts';
+import { insertAtEnd, isTakenId } from '../database/transaction.ts';
 import { canonicalJson } from '../journal/append.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
 import { Problem } from './problem.ts';
@@ -53,7 +53,7 @@ async function once<T>(w: Writing, asked: Asked, look: boolean, work: () => Prom
   const before = look ? await writtenAs(w.tx, asked.id) : undefined;
   if (before) return asBefore(w, before, asked, hash);
   const answer = await work();
-  atEnd(w.tx, `INSERT INTO written (id, ${COLUMNS}, at) VALUES (?, ?, ?, ?, ?, ?, ?)`, [
+  insertAtEnd(w.tx, `INSERT INTO written (id, ${COLUMNS}, at)`, [
     ...[asked.id, w.kitchen.id, w.account.id, asked.path, hash, JSON.stringify(answer ?? null), toSql(w.now)],
   ]);
   return answer;
