@@ -183,9 +183,10 @@ describe('a whole cook on the simulated bench', () => {
     // Two thirds go in first, then it is read again: a round or two brings it within what a refractometer reads.
     for (let round = 0; round < 5 && (await lastBrix()) > 40.2; round++) {
       await alert.waitFor();
-      const cure = button(/^Put in .* of water$/);
-      const grams = Number(/([\d\u202f.]+) g/.exec((await cure.textContent())!)![1]!.replace(/\u202f/g, ''));
-      await cure.click();
+      // As much goes into the pan as was recorded: what the button says follows the readings as they come.
+      const recorded = page.waitForResponse((r) => r.url().endsWith('/additions') && r.status() === 201);
+      await button(/^Put in .* of water$/).click();
+      const { grams } = (await recorded).request().postDataJSON();
       await alert.waitFor({ state: 'detached' });
       await toBench();
       await pourIn(grams, 'water', 'Water');
