@@ -1,5 +1,5 @@
 import type { Session } from '@inch/contract/account';
-import { type Database, rows, toSql } from '../database/pool.ts';
+import { type Database, marks, rows, toSql } from '../database/pool.ts';
 
 /** A session that stands, with its account, its kitchen and the revision of that kitchen's settings. */
 export interface SessionRow {
@@ -26,16 +26,13 @@ async function lookUp(db: Database, asked: readonly Asked[]): Promise<void> {
   // Two requests of one tablet, or of several: one statement for all. Nulls fill it up, so that few statements are prepared.
   const hashes = [...new Set(asked.map((one) => one.hash))];
   const places = 2 ** Math.ceil(Math.log2(hashes.length));
+  const filled = Array.from({ length: places }, (_, i) => hashes[i] ?? null);
   const found = await rows<SessionRow>(
     db,
     `SELECT s.token_hash, k.id AS kitchen_id, k.revision, k.idle_minutes, a.id AS account_id, a.name AS account_name, a.role, COALESCE(s.seen_at, s.created_at) AS seen_at
      FROM session s JOIN account a ON a.id = s.account_id JOIN kitchen k ON k.id = a.kitchen_id
-     WHERE s.token_hash IN (${Array.from({ length: places }, () => '?').join(', ')}) AND s.expires_at > ? AND a.disabled_at IS NULL`,
-    [
-      ...hashes,
-      ...Array.from({ length: places - hashes.length }, () => null),
-      toSql(new Date().toISOString()),
-    ],
+     WHERE s.token_hash IN (${marks(filled)}) AND s.expires_at > ? AND a.disabled_at IS NULL`,
+    [...filled, toSql(new Date().toISOString())],
   );
   for (const { hash, resolve } of asked) resolve(found.find((row) => row.token_hash === hash) ?? null);
 }

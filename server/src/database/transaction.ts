@@ -1,6 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
-import { type Database, query } from './pool.ts';
+import { type Database, marks, query } from './pool.ts';
 
 /** What two writers at once come to: on one machine a deadlock, on a cluster a commit that another node's came before. */
 export const CONTENDED: ReadonlySet<string> = new Set([
@@ -79,7 +79,7 @@ export function atEnd(tx: Database, sql: string, values: Statement['values']): v
 
 /** Leaves a row for the end of a transaction: all rows of the same columns are inserted together. @param into `INSERT INTO` with table and columns */
 export function insertAtEnd(tx: Database, into: string, row: readonly Value[]): void {
-  const places = `(${row.map(() => '?').join(', ')})`;
+  const places = `(${marks(row)})`;
   const ending = endings.get(tx);
   const same = ending?.find(({ sql }) => sql.startsWith(`${into} VALUES `));
   if (same) Object.assign(same, { sql: `${same.sql}, ${places}`, values: [...same.values, ...row] });
