@@ -9,22 +9,29 @@ import { brixOf, type Composition, liquidOf, massOf, type Pan, solidsOf } from '
 import { boiledBy, shareToBrix, shareToCelsius, shareToFraction, shareToThickness } from './reduction.ts';
 import type { Scenario } from './scenario.ts';
 
+/** The mark that a reduction is boiled down to, in its own unit: drawn once, so that what is reckoned twice is the same. */
+function markOf(step: FormulaStep, scenario: Scenario): number {
+  if (step.toBrix !== undefined) return scenario.mark(step.toBrix);
+  if (step.toThickness !== undefined) return scenario.pick(looks(step.toThickness));
+  if (step.toFraction !== undefined) return Math.min(1, scenario.set(step.toFraction));
+  return step.toCelsius ?? Number.NaN;
+}
+
 /** Share of the water that a reduction boils off until its mark, or in its minutes; where it has neither, none. */
 function shareOff(
   liquid: Composition,
   step: FormulaStep,
-  rate: number,
+  to: { mark: number; rate: number },
   { elevationMetres }: Stove,
-  set: Scenario,
 ) {
-  const to = (share: number) => cappedAt(liquid, share);
-  if (step.toBrix !== undefined) return to(shareToBrix(liquid, set.mark(step.toBrix)));
-  if (step.toThickness !== undefined) return to(shareToThickness(liquid, set.pick(looks(step.toThickness))));
-  if (step.toFraction !== undefined)
-    return to(shareToFraction(liquid, Math.min(1, set.set(step.toFraction))));
+  const { mark, rate } = to;
+  if (step.toBrix !== undefined) return cappedAt(liquid, shareToBrix(liquid, mark));
+  if (step.toThickness !== undefined) return cappedAt(liquid, shareToThickness(liquid, mark));
+  if (step.toFraction !== undefined) return cappedAt(liquid, shareToFraction(liquid, mark));
   if (step.toCelsius === undefined) return shareIn(liquid, rate, step.minutes ?? 0);
-  return to(
-    cannotReduce(liquid, step, elevationMetres) ? 0 : shareToCelsius(liquid, step.toCelsius, elevationMetres),
+  return cappedAt(
+    liquid,
+    cannotReduce(liquid, step, elevationMetres) ? 0 : shareToCelsius(liquid, mark, elevationMetres),
   );
 }
 
@@ -33,16 +40,13 @@ export function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, stov
   const { elevationMetres } = stove;
   const rate = scenario.pick(rateOf(step, pan, stove));
   const before = pan.liquid;
-  // As long as it is said to boil, or as its mark takes at the rate; both are drawn once.
-  const drawn: Scenario = {
-    ...scenario,
-    ...{ mark: once(scenario.mark), set: once(scenario.set), pick: once(scenario.pick) },
-  };
-  const minutes = step.minutes ?? minutesTo(before, shareOff(before, step, rate, stove, drawn).share, rate);
+  const to = { mark: markOf(step, scenario), rate };
+  // As long as it is said to boil, or as its mark takes at the rate.
+  const minutes = step.minutes ?? minutesTo(before, shareOff(before, step, to, stove).share, rate);
   const long = Number.isFinite(minutes) ? minutes : 0;
   const hot = inverted(withoutSpirit(before, long, scenario), boilsAt(before, elevationMetres), long);
   const note = cannotReduce(hot, step, elevationMetres);
-  const { share, stops } = shareOff(hot, step, rate, stove, drawn);
+  const { share, stops } = shareOff(hot, step, to, stove);
   const boiled = boil({ ...pan, liquid: hot }, share);
   const evaporated = massOf(before) - massOf(boiled.pan.liquid);
   const says = note ?? (share > 0 ? tooFar(brixOf(boiled.pan.liquid), stops) : undefined);
@@ -71,15 +75,6 @@ function brixLooks(liquid: Composition, thickness: Thickness): [number, number] 
   const at = (mPas: number) => brixOf(boiledBy(liquid, shareToThickness(liquid, mPas)));
   const [low, , high] = looks(thickness);
   return [at(low), at(high)];
-}
-
-/** A figure drawn at the first asking, and the same from then on. */
-function once<T>(draw: (value: T) => number): (value: T) => number {
-  let drawn: number | undefined;
-  return (value) => {
-    drawn ??= draw(value);
-    return drawn;
-  };
 }
 
 /** Why a reduction does nothing, in words; undefined where it does something. */

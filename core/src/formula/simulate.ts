@@ -6,6 +6,7 @@ import { centreShift } from './bias.ts';
 import { atDeviation, type Chance, chance, correlated } from './chance.ts';
 import { compositionOf, withAcidity } from './composition.ts';
 import type { FormulaContent } from './content.ts';
+import { courseOf } from './course.ts';
 import { type ForecastSetting, modelError, weaklyKnown } from './forecast.ts';
 import { juiceTable } from './juiceTable.ts';
 import { broughtBy } from './measured.ts';
@@ -13,7 +14,7 @@ import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine } from './said.ts';
 import type { Scenario } from './scenario.ts';
 import { whyNoPh, withBase } from './unknown.ts';
-import { walk } from './walk.ts';
+import { walkAlong } from './walk.ts';
 
 /** Middle, 5–95 % band and shape of one figure over many draws. */
 export interface Spread {
@@ -153,7 +154,8 @@ export function* simulation(
 ): Generator<number, Simulation> {
   const { scenarios = 4000, seed = 1, slice = 250 } = options;
   const said = content.lines.map((line) => readLine(line, setting));
-  const plain = walk(content, said, setting);
+  const course = courseOf(content, said);
+  const plain = walkAlong(course, setting);
   const amounts = amountsOf(said, plain);
   const brings = broughtBy(amounts, setting);
   const acidKnown = whyNoPh(amounts, plain.product, setting.criticalPh, brings) === null;
@@ -168,12 +170,10 @@ export function* simulation(
     Float64Array,
     Float64Array,
   ];
+  const { elevationMetres, boiledOff } = setting;
+  const walking = (scenario: Scenario) => ({ elevationMetres, boiledOff, scenario, untold: true });
   for (let i = 0; i < scenarios; i++) {
-    const { product, millilitres } = walk(content, said, {
-      ...setting,
-      scenario: oneScenario(stream, failed),
-      untold: true,
-    });
+    const { product, millilitres } = walkAlong(course, walking(oneScenario(stream, failed)));
     brix[i] = brixOf(product);
     ml[i] = millilitres;
     abv[i] = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;

@@ -69,7 +69,8 @@ function heatStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove)
 /** The figures taken, where it is cooked, and how warm the pan is, °C. */
 type Walking = Stove & { scenario: Scenario; untold: boolean; celsius: number };
 
-function act(pan: Pan, step: FormulaStep, { scenario, celsius, ...stove }: Walking): Result {
+function act(pan: Pan, step: FormulaStep, stove: Walking): Result {
+  const { scenario, celsius } = stove;
   switch (step.kind) {
     case 'draw':
       return extractionStep(pan, step, scenario, stove);
@@ -106,11 +107,11 @@ function reportOf(pan: Pan, step: FormulaStep, elevationMetres: number): Partial
  * The pan after one step, with what left it: drawn, strained, boiled or held hot. Mass in is mass out and what the outcome names.
  * @param pan what is in it, g; @param step the step; @param walking the figures taken, where it is cooked, how warm the pan is; untold, only the pan is worked out
  */
-export function afterStep(pan: Pan, step: FormulaStep, walking: Walking): [Pan, StepOutcome] {
+export function afterStep(pan: Pan, step: FormulaStep, walking: Walking): [Pan, StepOutcome | null] {
   const { elevationMetres, untold } = walking;
   const result = act(pan, step, walking);
+  if (untold) return [result.pan, null];
   const outcome = noOutcome(step.id);
-  if (untold) return [result.pan, outcome];
   const told = { ...outcome, ...result.outcome, ...reportOf(result.pan, step, elevationMetres) };
   return [result.pan, { ...told, holdsMl: standsIn(pan), ...heatOf(pan, step, told.evaporated, walking) }];
 }

@@ -1,5 +1,6 @@
 import type { Range } from '../ingredient/index.ts';
-import type { FormulaContent, FormulaStep } from './content.ts';
+import type { FormulaContent } from './content.ts';
+import { type Course, courseOf, type Pour } from './course.ts';
 import { covering } from './covering.ts';
 import { noOutcome, ROOM, type StepOutcome } from './outcome.ts';
 import {
@@ -10,13 +11,13 @@ import {
   nothing,
   type Pan,
   pour,
+  shareOf,
   solidVolumeOf,
   volumeOf,
 } from './pan.ts';
 import { bulkDensity, type SaidLine } from './said.ts';
 import { type Scenario, typical } from './scenario.ts';
 import { afterStep } from './steps.ts';
-import { textureOf } from './texture.ts';
 
 /** What a walk through the steps comes to. */
 export interface Walked {
@@ -25,6 +26,7 @@ export interface Walked {
   product: Composition;
   /** mL at 20 °C, with what does not dissolve. */
   millilitres: number;
+  /** What each step did; none of them where the walk was untold. */
   outcomes: StepOutcome[];
   /** Grams of each line as it was said, by its place; null while it is open. */
   grams: (number | null)[];
@@ -43,18 +45,6 @@ export interface Walking {
   without?: string;
 }
 
-/** Whether an ingredient is fruit, leaf or peel that has something to be drawn out of it. */
-const isPiece = (line: SaidLine): boolean =>
-  !line.ingredient!.liquid && ['fruit', 'plant', 'flavouring'].includes(line.ingredient!.family);
-
-/** Where a line goes in the pan: into what runs, or among the fruit of its texture. */
-function placeOf(pan: Pan, line: SaidLine): Composition {
-  if (!isPiece(line)) return pan.liquid;
-  const texture = textureOf(line.ingredient!, line.cut);
-  pan.fruit[texture] ??= nothing();
-  return pan.fruit[texture];
-}
-
 /** How many bottles a batch fills, and what one holds, mL: what is said in each bottle of one size goes by the size of another. */
 interface Bottles {
   count: number;
@@ -64,20 +54,16 @@ interface Bottles {
 class Pouring {
   readonly grams: (number | null)[];
   readonly used: (number | null)[];
-  private readonly index: Map<string, number>;
-  private readonly lines: readonly SaidLine[];
+  private readonly course: Course;
   private readonly scenario: Scenario;
   private readonly bottles: Bottles;
-  private readonly panMm: number | undefined;
 
-  constructor(lines: readonly SaidLine[], scenario: Scenario, bottles: Bottles, panMm: number | undefined) {
-    this.lines = lines;
+  constructor(course: Course, scenario: Scenario, bottles: Bottles) {
+    this.course = course;
     this.scenario = scenario;
     this.bottles = bottles;
-    this.panMm = panMm;
-    this.grams = lines.map(() => null);
-    this.used = lines.map(() => null);
-    this.index = new Map(lines.map((line, i) => [line.lineId, i]));
+    this.grams = new Array<number | null>(course.lines.length).fill(null);
+    this.used = new Array<number | null>(course.lines.length).fill(null);
   }
 
   /** Grams of a line by its basis; null while what it follows has none. */
@@ -87,7 +73,7 @@ class Pouring {
     const { basis } = line;
     if (basis.per === 'batch') return amount;
     if (basis.per === 'cover') {
-      const ml = covering(pan, this.panMm);
+      const ml = covering(pan, this.course.content.panMm);
       return ml === null ? null : amount * ml * (bulkDensity(line.ingredient) ?? 1);
     }
     if (basis.per === 'bottle' && basis.fills) {
@@ -98,11 +84,11 @@ class Pouring {
       return amount * this.bottles.count * (this.bottles.ml / (basis.ml ?? this.bottles.ml));
     const ratio = line.value.kind === 'ratio';
     if (basis.per === 'line') {
-      const other = this.index.get(basis.lineId);
+      const other = this.course.index.get(basis.lineId);
       const grams = other === undefined ? null : this.used[other]!;
       if (grams === null || grams === undefined) return null;
       if (basis.by === 'weight') return ratio ? amount * grams : (amount * grams) / 1000;
-      const density = bulkDensity(this.lines[other!]!.ingredient!);
+      const density = bulkDensity(this.course.lines[other!]!.ingredient!);
       return density === undefined ? null : byVolume(line, amount, ratio, grams / density);
     }
     if (liquidOf(liquid) === 0) return null;
@@ -110,31 +96,32 @@ class Pouring {
     return ratio ? amount * liquidOf(liquid) : (amount * liquidOf(liquid)) / 1000;
   }
 
-  /** Puts the lines of a step in, those that follow another after the one they follow. */
-  into(pan: Pan, wanted: readonly number[], step: FormulaStep | undefined): number {
-    const byYield = wanted.some((i) => this.lines[i]!.basis.per === 'yield');
-    const before = byYield ? pour(emptyPan().liquid, pan.liquid, 1) : pan.liquid;
-    // What covers the rest goes in when the rest is in.
-    const covers = (i: number) => {
-      const { basis } = this.lines[i]!;
-      return basis.per === 'cover' ? 1 : basis.per === 'bottle' && basis.fills ? 2 : 0;
-    };
-    let [open, trimmed] = [[...wanted].sort((a, b) => covers(a) - covers(b)), 0];
+  /** Puts a line in, where it can be weighed yet. @returns g that were trimmed off it; null where it cannot */
+  private lineInto(pan: Pan, i: number, before: Composition, keeps: number): number | null {
+    const line = this.course.lines[i]!;
+    const grams = this.weigh(line, before, pan);
+    if (grams === null) return null;
+    const place = this.course.places[i]!;
+    const kept = place === 'liquid' || keeps === 1 ? grams : grams * this.scenario.set(keeps);
+    this.grams[i] = grams;
+    this.used[i] = kept;
+    if (place !== 'liquid') pan.fruit[place] ??= nothing();
+    const into = place === 'liquid' ? pan.liquid : pan.fruit[place]!;
+    pour(into, this.scenario.of(line.ingredient!), kept / 100);
+    return grams - kept;
+  }
+
+  /** Puts the lines of a step in, those that follow another after the one they follow. @returns g trimmed off */
+  into(pan: Pan, { wanted, byYield, step }: Pour, idle: boolean): number {
+    const before = byYield ? shareOf(pan.liquid, 1) : pan.liquid;
+    const keeps = step?.kind === 'prepare' && !idle ? (step.keeps ?? 1) : 1;
+    let [open, trimmed] = [wanted, 0];
     for (let pass = 0; open.length > 0 && pass <= wanted.length; pass++) {
       const still: number[] = [];
       for (const i of open) {
-        const line = this.lines[i]!;
-        const grams = this.weigh(line, before, pan);
-        if (grams === null) {
-          still.push(i);
-          continue;
-        }
-        const keeps = step?.kind === 'prepare' && isPiece(line) ? (step.keeps ?? 1) : 1;
-        const kept = grams * (keeps === 1 ? 1 : this.scenario.set(keeps));
-        this.grams[i] = grams;
-        this.used[i] = kept;
-        trimmed += grams - kept;
-        pour(placeOf(pan, line), this.scenario.of(line.ingredient!), kept / 100);
+        const off = this.lineInto(pan, i, before, keeps);
+        if (off === null) still.push(i);
+        else trimmed += off;
       }
       if (still.length === open.length) break;
       open = still;
@@ -155,53 +142,23 @@ function byVolume(line: SaidLine, amount: number, ratio: boolean, ml: number): n
   return density === undefined ? null : amount * ml * density;
 }
 
-/** A formula's content is never changed in place, so its places are found once. */
-const placed = new WeakMap<FormulaContent, Map<string, number[]>>();
-
-/** Places of the lines that go in at each step; a line without one, or whose step is gone, goes in at the first. */
-function placesByStep(content: FormulaContent): Map<string, number[]> {
-  const kept = placed.get(content);
-  if (kept) return kept;
-  const known = new Set(content.steps.map((step) => step.id));
-  const places = new Map<string, number[]>();
-  content.lines.forEach((line, i) => {
-    const step = line.stepId && known.has(line.stepId) ? line.stepId : (content.steps[0]?.id ?? '');
-    const list = places.get(step);
-    if (list) list.push(i);
-    else places.set(step, [i]);
-  });
-  placed.set(content, places);
-  return places;
-}
-
-function once(
-  content: FormulaContent,
-  lines: readonly SaidLine[],
-  walking: Walking,
-  bottles: Bottles,
-): Walked {
-  const scenario = walking.scenario ?? typical;
-  const pouring = new Pouring(lines, scenario, bottles, content.panMm);
-  const places = placesByStep(content);
+function once(course: Course, walking: Walking, bottles: Bottles): Walked {
+  const { scenario = typical, elevationMetres, boiledOff, without } = walking;
+  const pouring = new Pouring(course, scenario, bottles);
+  const { panMm } = course.content;
+  const untold = walking.untold === true && !course.goesByWarmth;
+  const at = { scenario, elevationMetres, panMm, boiledOff, untold, celsius: ROOM };
   let pan = emptyPan();
-  let celsius = ROOM;
   const outcomes: StepOutcome[] = [];
-  if (content.steps.length === 0) pouring.into(pan, places.get('') ?? [], undefined);
-  for (const step of content.steps) {
-    const idle = step.id === walking.without;
-    const trimmed = pouring.into(pan, places.get(step.id) ?? [], idle ? undefined : step);
-    const [next, outcome] = idle
-      ? [pan, noOutcome(step.id)]
-      : afterStep(pan, step, {
-          scenario,
-          elevationMetres: walking.elevationMetres,
-          panMm: content.panMm,
-          boiledOff: walking.boiledOff,
-          untold: walking.untold ?? false,
-          celsius,
-        });
+  for (const lines of course.pours) {
+    const { step } = lines;
+    const idle = step !== null && step.id === without;
+    const trimmed = pouring.into(pan, lines, idle);
+    if (step === null) continue;
+    const [next, outcome] = idle ? [pan, noOutcome(step.id)] : afterStep(pan, step, at);
     pan = next;
-    celsius = outcome.celsius;
+    if (outcome === null) continue;
+    at.celsius = outcome.celsius;
     outcomes.push({ ...outcome, trimmed });
   }
   const product = blendedPan(pan);
@@ -210,19 +167,26 @@ function once(
 }
 
 /**
- * The batch carried through its steps in order, each line going in at its own step, by its own basis.
+ * The batch carried along its course, each line going in at its own step, by its own basis.
  * Lines said per bottle are counted for the bottles that the batch fills with them in, so that they follow it.
- * @param content the formula; @param lines its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
- * @example walk({ ...cherry, lines: [] }, [], { elevationMetres: 0 }).millilitres // 0
+ * @param course the formula and its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
  */
-export function walk(content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked {
-  const perBottle = lines.some((line) => line.basis.per === 'bottle' && line.value);
-  const at = (count: number) => once(content, lines, walking, { count, ml: content.bottleMl });
-  if (!perBottle || content.bottles) return at(content.bottles ?? 0);
+export function walkAlong(course: Course, walking: Walking): Walked {
+  const { bottleMl: ml, bottles } = course.content;
+  const at = (count: number) => once(course, walking, { count, ml });
+  if (!course.perBottle || bottles) return at(bottles ?? 0);
   const none = at(0);
-  const guess = none.millilitres / content.bottleMl;
+  const guess = none.millilitres / ml;
   if (guess < 0.01) return none;
   const some = at(guess);
   const each = (some.millilitres - none.millilitres) / guess;
-  return at(none.millilitres / Math.max(1, content.bottleMl - each));
+  return at(none.millilitres / Math.max(1, ml - each));
 }
+
+/**
+ * The batch carried through its steps in order, as `walkAlong` does, from a formula and its lines.
+ * @param content the formula; @param lines its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
+ * @example walk({ ...cherry, lines: [] }, [], { elevationMetres: 0 }).millilitres // 0
+ */
+export const walk = (content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked =>
+  walkAlong(courseOf(content, lines), walking);

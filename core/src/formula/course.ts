@@ -1,0 +1,74 @@
+import type { FormulaContent, FormulaStep } from './content.ts';
+import type { SaidLine } from './said.ts';
+import { type Texture, textureOf } from './texture.ts';
+
+/** The lines that go in at a step, in the order in which they go in. */
+export interface Pour {
+  /** Null where there are no steps: all goes in at once. */
+  step: FormulaStep | null;
+  /** Places of the lines, those that cover the rest or fill the bottle last. */
+  wanted: readonly number[];
+  /** Whether one of them goes by the liquid that is in the pan before. */
+  byYield: boolean;
+}
+
+/** How a formula's lines go into the pan: what is the same however much of each it is, found once for many walks. */
+export interface Course {
+  content: FormulaContent;
+  lines: readonly SaidLine[];
+  /** Where each line goes: into what runs, or among the pieces of its texture. */
+  places: readonly ('liquid' | Texture)[];
+  /** Place of a line by its id. */
+  index: ReadonlyMap<string, number>;
+  pours: readonly Pour[];
+  /** Whether a line is said per bottle. */
+  perBottle: boolean;
+  /** Whether a step goes by how warm the pan is: sugar that does not dissolve stays in the cloth. */
+  goesByWarmth: boolean;
+}
+
+/** Whether an ingredient is fruit, leaf or peel that has something to be drawn out of it. */
+const isPiece = ({ ingredient }: SaidLine): boolean =>
+  ingredient !== null && !ingredient.liquid && ['fruit', 'plant', 'flavouring'].includes(ingredient.family);
+
+/** What covers the rest goes in when the rest is in, and what fills the bottle after that. */
+const lateness = ({ basis }: SaidLine): number =>
+  basis.per === 'cover' ? 1 : basis.per === 'bottle' && basis.fills ? 2 : 0;
+
+/** Lines by the id of the step they go in at; one without a step, or whose step is gone, goes in at the first. */
+function placesByStep(content: FormulaContent): Map<string, number[]> {
+  const known = new Set(content.steps.map((step) => step.id));
+  const places = new Map<string, number[]>();
+  content.lines.forEach((line, i) => {
+    const step = line.stepId && known.has(line.stepId) ? line.stepId : (content.steps[0]?.id ?? '');
+    const list = places.get(step);
+    if (list) list.push(i);
+    else places.set(step, [i]);
+  });
+  return places;
+}
+
+/**
+ * How a formula's lines go into the pan, step by step.
+ * @param content the formula; @param lines its lines as read, in their order
+ */
+export function courseOf(content: FormulaContent, lines: readonly SaidLine[]): Course {
+  const byStep = placesByStep(content);
+  const pourOf = (step: FormulaStep | null): Pour => {
+    const wanted = byStep.get(step?.id ?? '') ?? [];
+    return {
+      step,
+      wanted: [...wanted].sort((a, b) => lateness(lines[a]!) - lateness(lines[b]!)),
+      byYield: wanted.some((i) => lines[i]!.basis.per === 'yield'),
+    };
+  };
+  return {
+    content,
+    lines,
+    places: lines.map((line) => (isPiece(line) ? textureOf(line.ingredient!, line.cut) : 'liquid')),
+    index: new Map(lines.map((line, i) => [line.lineId, i])),
+    pours: content.steps.length > 0 ? content.steps.map(pourOf) : [pourOf(null)],
+    perBottle: lines.some((line) => line.basis.per === 'bottle' && line.value !== null),
+    goesByWarmth: content.steps.some((step) => step.sugarStays === true),
+  };
+}
