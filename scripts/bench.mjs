@@ -115,7 +115,7 @@ async function simulation() {
   const setting = { cup: 'us', elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
   const rounds = Array.from({ length: 15 }, (_, seed) => {
     const started = performance.now();
-    simulate(content, setting, { draws: 4000, seed });
+    simulate(content, setting, { scenarios: 4000, seed });
     return performance.now() - started;
   });
   return {

@@ -81,7 +81,15 @@ export function equilibriumPh(
 ): Equilibrium {
   const base = solution.baseEquivalents;
   if (!(Math.abs(base) <= 200)) throw new RangeError(`A base of ${base} eq/kg is outside −200 to 200`);
-  const mixture = mixtureOf(solution.acids);
+  return equilibriumOf(mixtureOf(solution.acids), base, tolerance);
+}
+
+/**
+ * Equilibrium pH of a mixture laid out before, as `equilibriumPh` finds it.
+ * @param mixture acids, mol per kg of water; @param base strong cations less strong anions, eq per kg of water, −200 to 200; @param tolerance of the root, in pH
+ * @example equilibriumOf(mixtureAt(molesOf({ acetic: 0.1 }), 1, 20), 0, 1e-9).ph // 2.88
+ */
+export function equilibriumOf(mixture: Mixture, base: number, tolerance: number): Equilibrium {
   let strength = Math.min(Math.abs(base), FROZEN_IONIC_STRENGTH);
   let ph = 4;
   const settles = 10 * tolerance;

@@ -1,4 +1,5 @@
 import { type AcidName, type Acids, acidFacts, PKW } from './constants.ts';
+import { ACIDS } from './moles.ts';
 
 /** An acid mixture laid out for the charge balance: amounts in mol/kg and, for each acid, 10^−ΣpKa up to each step. */
 export interface Mixture {
@@ -18,6 +19,8 @@ for (const name of Object.keys(acidFacts) as AcidName[]) {
   );
 }
 
+const BETAS = ACIDS.map((name) => betasOf.get(name)!);
+
 export function mixtureOf(acids: Acids): Mixture {
   const mixture: Mixture = { amounts: [], betas: [] };
   for (const name of Object.keys(acids) as AcidName[]) {
@@ -29,6 +32,21 @@ export function mixtureOf(acids: Acids): Mixture {
       throw new RangeError(`${amount} mol/kg of ${name} acid is outside 0 to 50`);
     mixture.amounts.push(amount);
     mixture.betas.push(betas);
+  }
+  return mixture;
+}
+
+/**
+ * A mixture from amounts by place, each divided by the kg of water they are in; null where one is outside 0 to `most` mol/kg, which is past what the balance is good for.
+ */
+export function mixtureAt(moles: readonly number[], kgWater: number, most: number): Mixture | null {
+  const mixture: Mixture = { amounts: [], betas: [] };
+  for (let i = 0; i < moles.length; i++) {
+    if (moles[i] === 0) continue;
+    const amount = moles[i]! / kgWater;
+    if (!(amount > 0 && amount < most)) return null;
+    mixture.amounts.push(amount);
+    mixture.betas.push(BETAS[i]!);
   }
   return mixture;
 }

@@ -1,43 +1,38 @@
-import { type AcidName, type Acids, equilibriumPh, equivalentWeights } from '../acid/index.ts';
+import { equilibriumOf, equivalentWeights, type Mixture, mixtureAt } from '../acid/index.ts';
 import { type Composition, liquidOf } from './pan.ts';
 
+/** mol of an acid per kg of water from which on it is not in solution any more. */
+const STRONGEST = 20;
+
 /** Acids and base per kg of the pan's water; null where there is too little water for them to be in solution. */
-function solutionOf(pan: Composition): { acids: Acids; baseEquivalents: number } | null {
+function solutionOf(pan: Composition): { mixture: Mixture; base: number } | null {
   const kg = pan.water / 1000;
   if (kg <= 0) return null;
-  const acids: Acids = {};
-  for (const name in pan.acids) {
-    const molality = pan.acids[name as AcidName]! / kg;
-    if (molality >= 20) return null;
-    acids[name as AcidName] = molality;
-  }
-  const baseEquivalents = pan.baseEquivalents / kg;
-  return Math.abs(baseEquivalents) > 150 ? null : { acids, baseEquivalents };
+  const mixture = mixtureAt(pan.acids, kg, STRONGEST);
+  const base = pan.baseEquivalents / kg;
+  return mixture === null || Math.abs(base) > 150 ? null : { mixture, base };
 }
 
 /** Whether there is anything acid in it at all. */
-export function hasAcid(pan: Composition): boolean {
-  for (const name in pan.acids) if (pan.acids[name as AcidName]! > 0) return true;
-  return false;
-}
+export const hasAcid = (pan: Composition): boolean => pan.acids.some((mol) => mol > 0);
 
 /** pH of what is in the pan, to a tolerance; null where there is too little water to speak of. */
-export function phOf(pan: Composition, tolerance?: number): number | null {
+export function phOf(pan: Composition, tolerance = 1e-9): number | null {
   const solution = solutionOf(pan);
-  return solution ? equilibriumPh(solution, tolerance).ph : null;
+  return solution ? equilibriumOf(solution.mixture, solution.base, tolerance).ph : null;
 }
 
 /** Equivalents of base that bring the pan to pH 8.2; null without water. */
 export function titrationEquivalents(pan: Composition): number | null {
   const solution = solutionOf(pan);
   if (!solution) return null;
-  const molality = Object.values(solution.acids).reduce((sum, m) => sum + m, 0);
+  const { mixture, base } = solution;
+  const molality = mixture.amounts.reduce((sum, m) => sum + m, 0);
   if (molality === 0) return 0;
   let [low, high] = [0, 3 * molality + 1];
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2;
-    if (equilibriumPh({ ...solution, baseEquivalents: solution.baseEquivalents + middle }).ph < 8.2)
-      low = middle;
+    if (equilibriumOf(mixture, base + middle, 1e-9).ph < 8.2) low = middle;
     else high = middle;
   }
   return ((low + high) / 2) * (pan.water / 1000);

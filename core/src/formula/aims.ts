@@ -1,11 +1,10 @@
-import { acidFacts } from '../acid/index.ts';
 import { waterActivity } from '../keeping/index.ts';
 import { hasAcid, phOf, taPercent } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
 import type { ForecastSetting } from './forecast.ts';
 import { broughtBy } from './measured.ts';
-import { brixOf, type Composition, liquidOf } from './pan.ts';
+import { aceticGrams, brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine, type SaidLine } from './said.ts';
 import { asGrams } from './solve.ts';
 import { unknownLines, withBase } from './unknown.ts';
@@ -161,4 +160,4 @@ export const clamp = (value: number, [low, high]: readonly [number, number]): nu
 
 /** Acetic acid, % w/w of the liquid. */
 const aceticPercent = (product: Composition): number =>
-  (100 * (product.acids.acetic ?? 0) * acidFacts.acetic.molarMass) / Math.max(1e-9, liquidOf(product));
+  (100 * aceticGrams(product)) / Math.max(1e-9, liquidOf(product));

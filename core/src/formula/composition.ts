@@ -1,4 +1,4 @@
-import { type Acids, acidFacts, acidsFromPhAndTa } from '../acid/index.ts';
+import { acidFacts, acidsFromPhAndTa, type JuiceAcids, molesOf, noAcids } from '../acid/index.ts';
 import type { Ingredient, Range } from '../ingredient/index.ts';
 import { acidGrams, type Composition } from './pan.ts';
 
@@ -26,10 +26,13 @@ export const waterPer100g = (entry: Ingredient, acidity: Juice): number =>
   (juiceWater(entry, acidity) / 1000) * (acidity.times ?? 1);
 
 /** Acids and base in 100 g, from a juice solved per kg of its water. */
-function per100gOf(entry: Ingredient, acidity: Juice, juice: Acidity): Acidity {
+function per100gOf(
+  entry: Ingredient,
+  acidity: Juice,
+  juice: Pick<JuiceAcids, 'acids' | 'baseEquivalents'>,
+): Acidity {
   const kgWater = waterPer100g(entry, acidity);
-  const acids: Acids = {};
-  for (const name in juice.acids) acids[name as keyof Acids] = juice.acids[name as keyof Acids]! * kgWater;
+  const acids = molesOf(juice.acids).map((mol) => mol * kgWater);
   return { acids, baseEquivalents: juice.baseEquivalents * kgWater };
 }
 
@@ -49,13 +52,13 @@ function juiceAt(acidity: Juice, water: number, corner: Corner) {
 
 function acidityPer100g(entry: Ingredient, corner: Corner): Acidity & Pick<IngredientComposition, 'known'> {
   const { acidity } = entry;
-  const none = { acids: {}, baseEquivalents: 0 };
+  const none = { acids: noAcids(), baseEquivalents: 0 };
   switch (acidity.kind) {
     case 'neutral':
       return { ...none, known: 'well' };
     case 'salt':
       return {
-        acids: acidity.acid ? { [acidity.acid]: acidity.molPer100g } : {},
+        acids: molesOf(acidity.acid ? { [acidity.acid]: acidity.molPer100g } : {}),
         baseEquivalents: acidity.basePer100g,
         known: 'well',
       };
@@ -63,7 +66,7 @@ function acidityPer100g(entry: Ingredient, corner: Corner): Acidity & Pick<Ingre
       return { ...none, known: 'unknown' };
     case 'acid':
       return {
-        acids: { [acidity.acid]: acidity.per100g / acidFacts[acidity.acid].molarMass },
+        acids: molesOf({ [acidity.acid]: acidity.per100g / acidFacts[acidity.acid].molarMass }),
         baseEquivalents: 0,
         known: 'well',
       };
@@ -71,7 +74,7 @@ function acidityPer100g(entry: Ingredient, corner: Corner): Acidity & Pick<Ingre
       return acidity.aceticPer100g === null
         ? { ...none, known: 'unknown' }
         : {
-            acids: { acetic: acidity.aceticPer100g / acidFacts.acetic.molarMass },
+            acids: molesOf({ acetic: acidity.aceticPer100g / acidFacts.acetic.molarMass }),
             baseEquivalents: 0,
             known: 'well',
           };

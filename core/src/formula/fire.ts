@@ -9,8 +9,6 @@ import type { Texture } from './texture.ts';
 
 /** Where a formula is cooked: how high the kitchen stands, and how wide its pan is, mm, where that is said. */
 export interface Stove {
-  /** Only the pan is wanted, not what is told of it. */
-  untold?: boolean;
   elevationMetres: number;
   panMm?: number | undefined;
   /** Water that reductions of it lost before, g a minute: what the kitchen's own lots showed takes the place of the physics. */
@@ -18,8 +16,10 @@ export interface Stove {
 }
 
 /** Temperature in °C at which a liquid boils at an elevation in m. */
-export const boilsAt = (liquid: Composition, elevationMetres: number): number =>
-  boilingPoint({ ...sugarsOf(liquid), elevationMetres });
+export function boilsAt(liquid: Composition, elevationMetres: number): number {
+  const { brix, composition } = sugarsOf(liquid);
+  return boilingPoint({ brix, elevationMetres, composition });
+}
 
 /** How far under its boil a pan is kept that must never boil, °C. */
 const UNDER = 3;

@@ -36,6 +36,7 @@ export {
 export type { StepOutcome } from './outcome.ts';
 export type { PhForecast } from './outlook.ts';
 export {
+  acidGrams,
   brixOf,
   type Composition,
   liquidOf,

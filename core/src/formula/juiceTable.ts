@@ -1,14 +1,14 @@
-import { type AcidName, type Acids, acidsFromPhAndTa } from '../acid/index.ts';
+import { type AcidName, type Acids, acidsFromPhAndTa, noAcids, placeOfAcid } from '../acid/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import { atDeviation } from './chance.ts';
 import { juiceWater, waterPer100g } from './composition.ts';
 
 type Juice = Extract<Ingredient['acidity'], { kind: 'juice' }>;
 
-/** Acids and base of 100 g of a juice over a grid of its pH and TA, solved once, for each of three splits of its acids. */
+/** Acids (mol, by their place) and base of 100 g of a juice over a grid of its pH and TA, solved once, for each of three splits of its acids. */
 export interface JuiceTable {
   /** Acids and base at deviations of pH and TA and one of the splits; null where no such juice is possible. */
-  at(ph: number, ta: number, split: number): { acids: Acids; baseEquivalents: number } | null;
+  at(ph: number, ta: number, split: number): { acids: number[]; baseEquivalents: number } | null;
 }
 
 const PH_ROWS = 13;
@@ -56,7 +56,8 @@ function grid(acidity: Juice, split: Acids, water: number): { total: Float64Arra
 function between(table: Float64Array, x: number, y: number): number {
   const i = Math.min(PH_ROWS - 2, Math.floor(x));
   const j = Math.min(TA_ROWS - 2, Math.floor(y));
-  const [u, v] = [x - i, y - j];
+  const u = x - i;
+  const v = y - j;
   const k = i * TA_ROWS + j;
   const low = table[k]! * (1 - v) + table[k + 1]! * v;
   const high = table[k + TA_ROWS]! * (1 - v) + table[k + TA_ROWS + 1]! * v;
@@ -77,7 +78,10 @@ export function juiceTable(entry: Ingredient, acidity: Juice): JuiceTable {
   const splits = acidity.splitUnknown ? UNKNOWN_SPLITS : SPLITS.map((by) => shifted(acidity.split, by));
   const tables = splits.map((split) => {
     const sum = Object.values(split).reduce((a, b) => a + b, 0);
-    const parts = (Object.keys(split) as AcidName[]).map((name) => [name, split[name]! / sum] as const);
+    const parts = (Object.keys(split) as AcidName[]).map((name) => ({
+      place: placeOfAcid(name),
+      share: split[name]! / sum,
+    }));
     return { parts, ...grid(acidity, split, water) };
   });
   const row = (z: number, rows: number) =>
@@ -85,11 +89,12 @@ export function juiceTable(entry: Ingredient, acidity: Juice): JuiceTable {
   const table: JuiceTable = {
     at(ph, ta, split) {
       const { parts, total, base } = tables[split]!;
-      const [x, y] = [row(ph, PH_ROWS), row(ta, TA_ROWS)];
+      const x = row(ph, PH_ROWS);
+      const y = row(ta, TA_ROWS);
       const moles = between(total, x, y);
       if (!(moles > 0)) return null;
-      const acids: Acids = {};
-      for (const [name, share] of parts) acids[name] = moles * share * kgWater;
+      const acids = noAcids();
+      for (const { place, share } of parts) acids[place] = moles * share * kgWater;
       return { acids, baseEquivalents: between(base, x, y) * kgWater };
     },
   };

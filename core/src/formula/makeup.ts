@@ -1,4 +1,3 @@
-import { acidFacts } from '../acid/index.ts';
 import type { Pack, ProductState } from '../heat/index.ts';
 import { bringsGerms, mustBoil } from '../ingredient/index.ts';
 import type { HurdleFacts } from '../keeping/index.ts';
@@ -7,7 +6,7 @@ import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
 import { heldAt } from './methods.ts';
 import type { StepOutcome } from './outcome.ts';
-import { acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
+import { aceticGrams, acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
 import { takesOut } from './strain.ts';
 import type { Walked } from './walk.ts';
 
@@ -254,7 +253,7 @@ export function makeupOf(
   const lastKill = content.steps.findLastIndex((step, i) => kills(step) && !isPassed(step, outcomes[i]));
   const unheated = unheatedAfter(content, lines, lastKill);
   const pieces = piecesLeftIn(content, lines);
-  const acetic = (product.acids.acetic ?? 0) * acidFacts.acetic.molarMass;
+  const acetic = aceticGrams(product);
   const abv = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
   return {
     killStep: lastKill !== -1 && unheated.length === 0,

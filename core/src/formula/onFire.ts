@@ -31,12 +31,6 @@ export function withoutSpirit(liquid: Composition, minutes: number, scenario: Sc
   return next;
 }
 
-/** Boils a share of the water off and says what went. */
-export function boil(pan: Pan, share: number): { pan: Pan; evaporated: number } {
-  const liquid = boiledBy(pan.liquid, share);
-  return { pan: { ...pan, liquid }, evaporated: massOf(pan.liquid) - massOf(liquid) };
-}
-
 /** Held hot for some minutes: inversion, spirit lost, and water too, most of it where the lid is off. */
 export function simmer(
   pan: Pan,
@@ -47,15 +41,14 @@ export function simmer(
 ): Result {
   const hot = celsius >= DRIVES_OFF;
   const liquid = inverted(hot ? withoutSpirit(pan.liquid, minutes, scenario) : pan.liquid, celsius, minutes);
-  const spirit = massOf(pan.liquid) - massOf(liquid);
   const rate = hot && onTheFire(step) ? scenario.pick(rateOf(step, pan, stove)) : 0;
   const { share, stops } = shareIn(liquid, rate, minutes);
-  const boiled = boil({ ...pan, liquid }, share);
-  const note = share > 0 ? tooFar(brixOf(boiled.pan.liquid), stops) : undefined;
-  return {
-    pan: boiled.pan,
-    outcome: { evaporated: boiled.evaporated + spirit, rate, ...(note ? { note } : {}) },
+  const boiled = boiledBy(liquid, share);
+  const tell = () => {
+    const note = share > 0 ? tooFar(brixOf(boiled), stops) : undefined;
+    return { evaporated: massOf(pan.liquid) - massOf(boiled), rate, ...(note ? { note } : {}) };
   };
+  return { pan: { liquid: boiled, fruit: pan.fruit }, tell };
 }
 
 /** kJ to warm a gram by a degree, and to boil a gram of water off. */

@@ -49,5 +49,8 @@ export const noOutcome = (stepId: string): StepOutcome => ({
   boilsAt: null,
 });
 
-/** The pan after a step, with what of its outcome the step itself tells. */
-export type Result = { pan: Pan; outcome: Partial<StepOutcome> };
+/** The pan after a step, with what of its outcome the step itself tells when it is asked: a simulation only wants the pan. */
+export interface Result {
+  pan: Pan;
+  tell: () => Partial<StepOutcome>;
+}

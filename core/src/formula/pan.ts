@@ -1,8 +1,8 @@
-import { type AcidName, type Acids, acidFacts } from '../acid/index.ts';
+import { ACIDS, acidFacts, noAcids, placeOfAcid } from '../acid/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
 import type { Texture } from './texture.ts';
 
-/** Grams of each; acids in mol and base in eq. Everything is conserved or accounted for. */
+/** Grams of each; acids in mol, by their place, and base in eq. Everything is conserved or accounted for. */
 export interface Composition {
   water: number;
   sucrose: number;
@@ -11,7 +11,7 @@ export interface Composition {
   otherSolids: number;
   insoluble: number;
   ethanol: number;
-  acids: Acids;
+  acids: number[];
   baseEquivalents: number;
 }
 
@@ -33,7 +33,7 @@ export const nothing = (): Composition => ({
   otherSolids: 0,
   insoluble: 0,
   ethanol: 0,
-  acids: {},
+  acids: noAcids(),
   baseEquivalents: 0,
 });
 
@@ -59,9 +59,7 @@ export function pour(into: Composition, add: Composition, factor: number): Compo
   into.insoluble += add.insoluble * factor;
   into.ethanol += add.ethanol * factor;
   into.baseEquivalents += add.baseEquivalents * factor;
-  const { acids } = into;
-  for (const name in add.acids)
-    acids[name as AcidName] = (acids[name as AcidName] ?? 0) + add.acids[name as AcidName]! * factor;
+  for (let i = 0; i < into.acids.length; i++) into.acids[i]! += add.acids[i]! * factor;
   return into;
 }
 
@@ -69,12 +67,42 @@ export function pour(into: Composition, add: Composition, factor: number): Compo
  * A share of a composition, on its own.
  * @example shareOf({ ...nothing(), water: 100 }, 0.25).water // 25
  */
-export const shareOf = (part: Composition, share: number): Composition => pour(nothing(), part, share);
+export function shareOf(part: Composition, share: number): Composition {
+  const acids = part.acids.slice();
+  for (let i = 0; i < acids.length; i++) acids[i]! *= share;
+  return {
+    water: part.water * share,
+    sucrose: part.sucrose * share,
+    glucose: part.glucose * share,
+    fructose: part.fructose * share,
+    otherSolids: part.otherSolids * share,
+    insoluble: part.insoluble * share,
+    ethanol: part.ethanol * share,
+    acids,
+    baseEquivalents: part.baseEquivalents * share,
+  };
+}
 
-export function acidGrams(acids: Acids): number {
+const MOLAR_MASSES = ACIDS.map((name) => acidFacts[name].molarMass);
+
+/** Acids in g, from mol by their place. */
+export function acidGrams(acids: readonly number[]): number {
   let grams = 0;
-  for (const name in acids) grams += acids[name as AcidName]! * acidFacts[name as AcidName].molarMass;
+  for (let i = 0; i < acids.length; i++) grams += acids[i]! * MOLAR_MASSES[i]!;
   return grams;
+}
+
+const ACETIC = placeOfAcid('acetic');
+
+/**
+ * Acetic acid in g.
+ * @example aceticGrams(nothing()) // 0
+ */
+export const aceticGrams = (part: Composition): number => part.acids[ACETIC]! * acidFacts.acetic.molarMass;
+
+/** Takes a share of the acetic acid out, in place: it goes with the steam. */
+export function loseAcetic(part: Composition, share: number): void {
+  part.acids[ACETIC]! *= 1 - share;
 }
 
 /**
@@ -126,4 +154,8 @@ export function volumeOf(part: Composition): number {
 export const solidVolumeOf = (part: Composition): number => part.insoluble / 1.5;
 
 /** The whole pan as it stands at equilibrium: liquid and what is left of the fruit, blended. */
-export const blendedPan = (pan: Pan): Composition => pour(shareOf(pan.liquid, 1), fruitOf(pan), 1);
+export function blendedPan({ liquid, fruit }: Pan): Composition {
+  const all = shareOf(liquid, 1);
+  for (const texture in fruit) pour(all, fruit[texture as Texture]!, 1);
+  return all;
+}

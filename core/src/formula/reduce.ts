@@ -3,7 +3,7 @@ import { temperature } from '../quantity/index.ts';
 import { type Thickness, thicknesses } from '../sugar/index.ts';
 import type { FormulaStep } from './content.ts';
 import { boilsAt, cappedAt, minutesTo, rateOf, type Stove, shareIn, tooFar } from './fire.ts';
-import { boil, inverted, withoutSpirit } from './onFire.ts';
+import { inverted, withoutSpirit } from './onFire.ts';
 import type { Result } from './outcome.ts';
 import { brixOf, type Composition, liquidOf, massOf, type Pan, solidsOf } from './pan.ts';
 import { boiledBy, shareToBrix, shareToCelsius, shareToFraction, shareToThickness } from './reduction.ts';
@@ -45,23 +45,20 @@ export function reduceStep(pan: Pan, step: FormulaStep, scenario: Scenario, stov
   const minutes = step.minutes ?? minutesTo(before, shareOff(before, step, to, stove).share, rate);
   const long = Number.isFinite(minutes) ? minutes : 0;
   const hot = inverted(withoutSpirit(before, long, scenario), boilsAt(before, elevationMetres), long);
-  const note = cannotReduce(hot, step, elevationMetres);
   const { share, stops } = shareOff(hot, step, to, stove);
-  const boiled = boil({ ...pan, liquid: hot }, share);
-  const evaporated = massOf(before) - massOf(boiled.pan.liquid);
-  const says = note ?? (share > 0 ? tooFar(brixOf(boiled.pan.liquid), stops) : undefined);
-  return {
-    pan: boiled.pan,
-    outcome: {
-      evaporated,
+  const liquid = boiledBy(hot, share);
+  const tell = () => {
+    const note =
+      cannotReduce(hot, step, elevationMetres) ?? (share > 0 ? tooFar(brixOf(liquid), stops) : undefined);
+    return {
+      evaporated: massOf(before) - massOf(liquid),
       rate,
-      minutes: stove.untold ? null : finite(minutesTo(hot, share, rate)),
-      ...(step.toThickness === undefined || stove.untold
-        ? {}
-        : { brixLooks: brixLooks(hot, step.toThickness) }),
-      ...(says ? { note: says } : {}),
-    },
+      minutes: finite(minutesTo(hot, share, rate)),
+      ...(step.toThickness === undefined ? {} : { brixLooks: brixLooks(hot, step.toThickness) }),
+      ...(note ? { note } : {}),
+    };
   };
+  return { pan: { liquid, fruit: pan.fruit }, tell };
 }
 
 /** Minutes that end; none where nothing boils. */

@@ -1,7 +1,6 @@
-import { acidFacts } from '../acid/index.ts';
 import { waterActivity } from '../keeping/index.ts';
 import { activityBoilingAt, LOOKED_AT, viscosity } from '../sugar/index.ts';
-import { brixOf, type Composition, nothing, pour, solidsOf, volumeOf } from './pan.ts';
+import { aceticGrams, brixOf, type Composition, loseAcetic, shareOf, solidsOf, volumeOf } from './pan.ts';
 import { pulpOf, thickenedBy } from './pulp.ts';
 
 /** Never boiled quite dry: at most this share of the water goes. */
@@ -9,9 +8,9 @@ const DRIEST = 0.99;
 
 /** A liquid after a share of its water is boiled off: acetic acid goes with it in proportion, nothing else does. */
 export function boiledBy(liquid: Composition, share: number): Composition {
-  const left = pour(nothing(), liquid, 1);
+  const left = shareOf(liquid, 1);
   left.water *= 1 - share;
-  if (left.acids.acetic) left.acids.acetic *= 1 - share;
+  loseAcetic(left, share);
   return left;
 }
 
@@ -19,7 +18,7 @@ export function boiledBy(liquid: Composition, share: number): Composition {
 export function shareToBrix(liquid: Composition, brix: number): number {
   const solids = solidsOf(liquid);
   if (solids === 0) return 0;
-  const acetic = (liquid.acids.acetic ?? 0) * acidFacts.acetic.molarMass;
+  const acetic = aceticGrams(liquid);
   const over = brix * (solids + liquid.water + liquid.ethanol) - 100 * solids;
   const each = brix * liquid.water - (100 - brix) * acetic;
   return each > 0 ? Math.min(DRIEST, Math.max(0, over / each)) : 0;

@@ -8,13 +8,13 @@ import { compositionOf, withAcidity } from './composition.ts';
 import type { FormulaContent } from './content.ts';
 import { courseOf } from './course.ts';
 import { type ForecastSetting, modelError, weaklyKnown } from './forecast.ts';
-import { juiceTable } from './juiceTable.ts';
+import { type JuiceTable, juiceTable } from './juiceTable.ts';
 import { broughtBy } from './measured.ts';
 import { brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine } from './said.ts';
 import type { Scenario } from './scenario.ts';
 import { whyNoPh, withBase } from './unknown.ts';
-import { walkAlong } from './walk.ts';
+import { walk, walkAlong } from './walk.ts';
 
 /** Middle, 5–95 % band and shape of one figure over many draws. */
 export interface Spread {
@@ -64,51 +64,103 @@ const PH_TA = -0.5;
 const Z95 = 1.6449;
 
 /** Composition of 100 g as one picking might have it; null where no such juice is possible. */
-function picked(entry: Ingredient, stream: Chance): Composition | null {
-  const { acidity } = entry;
-  if (acidity.kind !== 'juice') return compositionOf(entry, 'typical').composition;
+function picked(entry: Ingredient, juices: JuiceTable, stream: Chance): Composition | null {
   const [ph, ta] = correlated(stream, PH_TA);
   const split = Math.floor(stream.even() * 3);
   const solids = stream.normal();
-  const juice = juiceTable(entry, acidity).at(ph, ta, split);
+  const juice = juices.at(ph, ta, split);
   const grows = entry.family === 'fruit' || entry.family === 'juice';
   const riper = grows ? 1 + Math.max(-0.4, Math.min(0.4, SOLIDS * solids)) : 1;
   return juice && withAcidity(entry, juice, riper);
 }
 
-/** One making of the batch: every range taken at one value, each fruit drawn once. Counts in `failed` what had to be drawn again. */
-function oneScenario(stream: Chance, failed: { count: number }): Scenario {
-  const fruits = new Map<Ingredient, Composition>();
-  const lines = new Map<object, number>();
-  return {
-    of(entry) {
-      let found = fruits.get(entry);
-      for (let tries = 0; !found && tries < 40; tries++) {
-        found = picked(entry, stream) ?? undefined;
-        if (!found) failed.count++;
-      }
-      found ??= compositionOf(entry, 'typical').composition;
-      fruits.set(entry, found);
-      return found;
-    },
-    pick: (range: Range) => Math.max(0, atDeviation(range, stream.normal())),
-    set: (share) => Math.max(0.01, Math.min(1, share * (1 + AROUND_SHARE * stream.normal()))),
-    amount(value, assumed) {
-      let at = lines.get(value);
-      if (at === undefined) {
-        const said =
-          value.low < value.high ? value.low + (value.high - value.low) * stream.even() : value.amount;
-        at = assumed ? said * Math.max(0.6, 1 + BY_MEASURE * stream.normal()) : said;
-        lines.set(value, at);
-      }
-      return at;
-    },
-    mark: (brix) => Math.max(1, brix + READ_BRIX * stream.normal()),
-    alcohol(minutes) {
-      const { low, middle, high } = alcoholLeft(minutes);
-      return Math.max(0, Math.min(1, atDeviation([low, middle, high], stream.normal())));
-    },
-  };
+/** What an ingredient brings: the same each time, or drawn anew in each scenario from the table of its juice. */
+interface Source {
+  typical: Composition;
+  juices: JuiceTable | null;
+  /** The scenario that it was last drawn in, and what was drawn. */
+  drawnIn: number;
+  drawn: Composition;
+}
+
+function sourceOf(entry: Ingredient): Source {
+  const { acidity } = entry;
+  const typical = compositionOf(entry, 'typical').composition;
+  const juices = acidity.kind === 'juice' ? juiceTable(entry, acidity) : null;
+  return { typical, juices, drawnIn: -1, drawn: typical };
+}
+
+/** Times that a picking is drawn before its typical one is taken. */
+const TRIES = 40;
+
+/** Makings of the batch, one after another: in each, every range taken at one value, each fruit and each amount drawn once. */
+class Makings implements Scenario {
+  /** What had to be drawn again. */
+  failed = 0;
+  private making = 0;
+  private readonly stream: Chance;
+  private readonly sources = new Map<Ingredient, Source>();
+  private readonly amounts = new Map<object, { drawnIn: number; drawn: number }>();
+
+  constructor(stream: Chance) {
+    this.stream = stream;
+  }
+
+  next(): void {
+    this.making++;
+  }
+
+  of(entry: Ingredient): Composition {
+    let source = this.sources.get(entry);
+    if (!source) {
+      source = sourceOf(entry);
+      this.sources.set(entry, source);
+    }
+    if (source.juices === null || source.drawnIn === this.making) return source.drawn;
+    source.drawnIn = this.making;
+    source.drawn = this.draw(entry, source.juices) ?? source.typical;
+    return source.drawn;
+  }
+
+  private draw(entry: Ingredient, juices: JuiceTable): Composition | null {
+    for (let tries = 0; tries < TRIES; tries++) {
+      const found = picked(entry, juices, this.stream);
+      if (found) return found;
+      this.failed++;
+    }
+    return null;
+  }
+
+  amount(value: { amount: number; low: number; high: number }, assumed: boolean): number {
+    let kept = this.amounts.get(value);
+    if (!kept) {
+      kept = { drawnIn: -1, drawn: value.amount };
+      this.amounts.set(value, kept);
+    }
+    if (kept.drawnIn === this.making) return kept.drawn;
+    kept.drawnIn = this.making;
+    const { stream } = this;
+    const said = value.low < value.high ? value.low + (value.high - value.low) * stream.even() : value.amount;
+    kept.drawn = assumed ? said * Math.max(0.6, 1 + BY_MEASURE * stream.normal()) : said;
+    return kept.drawn;
+  }
+
+  pick(range: Range): number {
+    return Math.max(0, atDeviation(range, this.stream.normal()));
+  }
+
+  set(share: number): number {
+    return Math.max(0.01, Math.min(1, share * (1 + AROUND_SHARE * this.stream.normal())));
+  }
+
+  mark(brix: number): number {
+    return Math.max(1, brix + READ_BRIX * this.stream.normal());
+  }
+
+  alcohol(minutes: number): number {
+    const { low, middle, high } = alcoholLeft(minutes);
+    return Math.max(0, Math.min(1, atDeviation([low, middle, high], this.stream.normal())));
+  }
 }
 
 function spread(values: Float64Array, bins = 36): Spread {
@@ -155,13 +207,13 @@ export function* simulation(
   const { scenarios = 4000, seed = 1, slice = 250 } = options;
   const said = content.lines.map((line) => readLine(line, setting));
   const course = courseOf(content, said);
-  const plain = walkAlong(course, setting);
+  const plain = walk(content, said, setting);
   const amounts = amountsOf(said, plain);
   const brings = broughtBy(amounts, setting);
   const acidKnown = whyNoPh(amounts, plain.product, setting.criticalPh, brings) === null;
   const weak = weaklyKnown(amounts);
   const stream = chance(seed);
-  const failed = { count: 0 };
+  const makings = new Makings(stream);
   const shift = centreShift(setting.phBias);
   const [ph, brix, aw, ml, abv] = [0, 1, 2, 3, 4].map(() => new Float64Array(scenarios)) as [
     Float64Array,
@@ -171,9 +223,10 @@ export function* simulation(
     Float64Array,
   ];
   const { elevationMetres, boiledOff } = setting;
-  const walking = (scenario: Scenario) => ({ elevationMetres, boiledOff, scenario, untold: true });
+  const walking = { elevationMetres, boiledOff, scenario: makings, untold: true };
   for (let i = 0; i < scenarios; i++) {
-    const { product, millilitres } = walkAlong(course, walking(oneScenario(stream, failed)));
+    makings.next();
+    const { product, millilitres } = walkAlong(course, walking);
     brix[i] = brixOf(product);
     ml[i] = millilitres;
     abv[i] = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
@@ -189,7 +242,7 @@ export function* simulation(
   return {
     scenarios,
     seed,
-    redrawn: failed.count,
+    redrawn: makings.failed,
     ph: acidKnown ? spread(ph) : null,
     brix: spread(brix),
     waterActivity: empty ? null : spread(aw),

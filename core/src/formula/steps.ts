@@ -48,13 +48,17 @@ function extractionStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: 
   const set = step.draws !== undefined ? scenario.set(step.draws) : null;
   const share = (texture: Texture) => set ?? (facts ? scenario.pick(facts.draws[texture]) : 1);
   const out = drawn(pan, share, step.method === 'blended');
-  const { pan: next, outcome } = simmer(out, step, { celsius, minutes }, scenario, stove);
-  const drew = drewOf(pan, out);
-  const empty = drew === null && facts !== undefined;
-  return {
-    pan: next,
-    outcome: { ...outcome, drew, ...(empty ? { note: 'There is no fruit in it to draw from.' } : {}) },
+  const simmered = simmer(out, step, { celsius, minutes }, scenario, stove);
+  const tell = () => {
+    const drew = drewOf(pan, out);
+    const empty = drew === null && facts !== undefined;
+    return {
+      ...simmered.tell(),
+      drew,
+      ...(empty ? { note: 'There is no fruit in it to draw from.' } : {}),
+    };
   };
+  return { pan: simmered.pan, tell };
 }
 
 /** Heated through: never hotter than it boils. */
@@ -69,6 +73,8 @@ function heatStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove)
 /** The figures taken, where it is cooked, and how warm the pan is, °C. */
 type Walking = Stove & { scenario: Scenario; untold: boolean; celsius: number };
 
+const nothingTold = () => ({});
+
 function act(pan: Pan, step: FormulaStep, stove: Walking): Result {
   const { scenario, celsius } = stove;
   switch (step.kind) {
@@ -82,9 +88,9 @@ function act(pan: Pan, step: FormulaStep, stove: Walking): Result {
       return heatStep(pan, step, scenario, stove);
     case 'process':
       // A closed bottle loses nothing; its sugar goes on splitting.
-      return { pan: { ...pan, liquid: inverted(pan.liquid, 90, step.minutes ?? 0) }, outcome: {} };
+      return { pan: { ...pan, liquid: inverted(pan.liquid, 90, step.minutes ?? 0) }, tell: nothingTold };
     default:
-      return { pan, outcome: {} };
+      return { pan, tell: nothingTold };
   }
 }
 
@@ -107,11 +113,16 @@ function reportOf(pan: Pan, step: FormulaStep, elevationMetres: number): Partial
  * The pan after one step, with what left it: drawn, strained, boiled or held hot. Mass in is mass out and what the outcome names.
  * @param pan what is in it, g; @param step the step; @param walking the figures taken, where it is cooked, how warm the pan is; untold, only the pan is worked out
  */
-export function afterStep(pan: Pan, step: FormulaStep, walking: Walking): [Pan, StepOutcome | null] {
+export function afterStep(
+  pan: Pan,
+  step: FormulaStep,
+  walking: Walking,
+): { pan: Pan; outcome: StepOutcome | null } {
   const { elevationMetres, untold } = walking;
   const result = act(pan, step, walking);
-  if (untold) return [result.pan, null];
+  if (untold) return { pan: result.pan, outcome: null };
   const outcome = noOutcome(step.id);
-  const told = { ...outcome, ...result.outcome, ...reportOf(result.pan, step, elevationMetres) };
-  return [result.pan, { ...told, holdsMl: standsIn(pan), ...heatOf(pan, step, told.evaporated, walking) }];
+  const told = { ...outcome, ...result.tell(), ...reportOf(result.pan, step, elevationMetres) };
+  const heat = heatOf(pan, step, told.evaporated, walking);
+  return { pan: result.pan, outcome: { ...told, holdsMl: standsIn(pan), ...heat } };
 }

@@ -1,3 +1,4 @@
+import { noAcids } from '../acid/index.ts';
 import { weight } from '../quantity/index.ts';
 import { sucroseSaturation } from '../sugar/index.ts';
 import type { FormulaStep } from './content.ts';
@@ -24,10 +25,10 @@ function pouredOff(pan: Pan): Result {
   const share = liquid > 0 ? kept / liquid : 0;
   return {
     pan: { liquid: shareOf(pan.liquid, share), fruit: pan.fruit },
-    outcome: {
+    tell: () => ({
       retained: liquid * (1 - share),
       ...(massOf(pieces) > 0 ? {} : { note: 'Nothing was soaked: all of it is thrown away.' }),
-    },
+    }),
   };
 }
 
@@ -49,17 +50,20 @@ export function strainStep(pan: Pan, step: FormulaStep, scenario: Scenario, cels
   const keeps = step.keeps !== undefined ? scenario.set(step.keeps) : facts ? scenario.pick(facts.keeps) : 1;
   const share = Math.min(1, keeps);
   const fruit = fruitOf(pan);
-  const solid = undissolved(pan.liquid, step.celsius ?? celsius);
-  const runs = step.sugarStays ? pour(shareOf(pan.liquid, 1), SUGAR, -solid / 100) : pan.liquid;
+  const solid = () => undissolved(pan.liquid, step.celsius ?? celsius);
+  const runs = step.sugarStays ? pour(shareOf(pan.liquid, 1), SUGAR, -solid() / 100) : pan.liquid;
   const liquid = shareOf(runs, share);
   liquid.insoluble = (pan.liquid.insoluble + fruit.insoluble) * (facts?.pulp ?? 0) * share;
-  const left = massOf(pan.liquid) + massOf(fruit) - massOf(liquid);
-  return { pan: { liquid, fruit: {} }, outcome: { retained: left, ...noted(pan, fruit, step, solid) } };
+  const tell = () => ({
+    retained: massOf(pan.liquid) + massOf(fruit) - massOf(liquid),
+    ...noted(pan, fruit, step, solid()),
+  });
+  return { pan: { liquid, fruit: {} }, tell };
 }
 
 const SUGAR: Composition = {
   ...{ water: 0, sucrose: 100, glucose: 0, fructose: 0, otherSolids: 0 },
-  ...{ insoluble: 0, ethanol: 0, acids: {}, baseEquivalents: 0 },
+  ...{ insoluble: 0, ethanol: 0, acids: noAcids(), baseEquivalents: 0 },
 };
 
 function noted(pan: Pan, fruit: Composition, step: FormulaStep, solid: number): { note?: string } {

@@ -52,8 +52,9 @@ interface Bottles {
 }
 
 class Pouring {
-  readonly grams: (number | null)[];
-  readonly used: (number | null)[];
+  /** NaN while a line is open. */
+  readonly grams: number[];
+  readonly used: number[];
   private readonly course: Course;
   private readonly scenario: Scenario;
   private readonly bottles: Bottles;
@@ -62,8 +63,8 @@ class Pouring {
     this.course = course;
     this.scenario = scenario;
     this.bottles = bottles;
-    this.grams = new Array<number | null>(course.lines.length).fill(null);
-    this.used = new Array<number | null>(course.lines.length).fill(null);
+    this.grams = new Array<number>(course.lines.length).fill(Number.NaN);
+    this.used = new Array<number>(course.lines.length).fill(Number.NaN);
   }
 
   /** Grams of a line by its basis; null while what it follows has none. */
@@ -85,8 +86,8 @@ class Pouring {
     const ratio = line.value.kind === 'ratio';
     if (basis.per === 'line') {
       const other = this.course.index.get(basis.lineId);
-      const grams = other === undefined ? null : this.used[other]!;
-      if (grams === null || grams === undefined) return null;
+      const grams = other === undefined ? Number.NaN : this.used[other]!;
+      if (Number.isNaN(grams)) return null;
       if (basis.by === 'weight') return ratio ? amount * grams : (amount * grams) / 1000;
       const density = bulkDensity(this.course.lines[other!]!.ingredient!);
       return density === undefined ? null : byVolume(line, amount, ratio, grams / density);
@@ -115,7 +116,8 @@ class Pouring {
   into(pan: Pan, { wanted, byYield, step }: Pour, idle: boolean): number {
     const before = byYield ? shareOf(pan.liquid, 1) : pan.liquid;
     const keeps = step?.kind === 'prepare' && !idle ? (step.keeps ?? 1) : 1;
-    let [open, trimmed] = [wanted, 0];
+    let open = wanted;
+    let trimmed = 0;
     for (let pass = 0; open.length > 0 && pass <= wanted.length; pass++) {
       const still: number[] = [];
       for (const i of open) {
@@ -142,7 +144,7 @@ function byVolume(line: SaidLine, amount: number, ratio: boolean, ml: number): n
   return density === undefined ? null : amount * ml * density;
 }
 
-function once(course: Course, walking: Walking, bottles: Bottles): Walked {
+function once(course: Course, walking: Walking, bottles: Bottles): WalkedAlong {
   const { scenario = typical, elevationMetres, boiledOff, without } = walking;
   const pouring = new Pouring(course, scenario, bottles);
   const { panMm } = course.content;
@@ -155,23 +157,32 @@ function once(course: Course, walking: Walking, bottles: Bottles): Walked {
     const idle = step !== null && step.id === without;
     const trimmed = pouring.into(pan, lines, idle);
     if (step === null) continue;
-    const [next, outcome] = idle ? [pan, noOutcome(step.id)] : afterStep(pan, step, at);
-    pan = next;
+    const after = idle ? { pan, outcome: noOutcome(step.id) } : afterStep(pan, step, at);
+    const { outcome } = after;
+    pan = after.pan;
     if (outcome === null) continue;
     at.celsius = outcome.celsius;
     outcomes.push({ ...outcome, trimmed });
   }
   const product = blendedPan(pan);
   const millilitres = volumeOf(product) + solidVolumeOf(product);
-  return { pan, product, millilitres, outcomes, grams: pouring.grams, used: pouring.used };
+  return { pan, product, millilitres, outcomes, pouring };
 }
 
+/** A walk, before it is told what of each line went in. */
+interface WalkedAlong extends Pick<Walked, 'pan' | 'product' | 'millilitres' | 'outcomes'> {
+  pouring: Pouring;
+}
+
+const orNull = (grams: readonly number[]): (number | null)[] =>
+  grams.map((g) => (Number.isNaN(g) ? null : g));
+
 /**
- * The batch carried along its course, each line going in at its own step, by its own basis.
+ * The batch carried along its course: a walk, for who wants the product alone and wants it many times.
  * Lines said per bottle are counted for the bottles that the batch fills with them in, so that they follow it.
  * @param course the formula and its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
  */
-export function walkAlong(course: Course, walking: Walking): Walked {
+export function walkAlong(course: Course, walking: Walking): WalkedAlong {
   const { bottleMl: ml, bottles } = course.content;
   const at = (count: number) => once(course, walking, { count, ml });
   if (!course.perBottle || bottles) return at(bottles ?? 0);
@@ -184,9 +195,12 @@ export function walkAlong(course: Course, walking: Walking): Walked {
 }
 
 /**
- * The batch carried through its steps in order, as `walkAlong` does, from a formula and its lines.
+ * The batch carried through its steps in order, each line going in at its own step, by its own basis.
+ * Lines said per bottle go by the bottles that the batch fills with them in.
  * @param content the formula; @param lines its lines as read; @param walking elevation in m, and the figures taken (typical where not said)
  * @example walk({ ...cherry, lines: [] }, [], { elevationMetres: 0 }).millilitres // 0
  */
-export const walk = (content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked =>
-  walkAlong(courseOf(content, lines), walking);
+export function walk(content: FormulaContent, lines: readonly SaidLine[], walking: Walking): Walked {
+  const { pouring, ...told } = walkAlong(courseOf(content, lines), walking);
+  return { ...told, grams: orNull(pouring.grams), used: orNull(pouring.used) };
+}

@@ -1,5 +1,4 @@
-import { type AcidName, acidFacts } from '../acid/index.ts';
-import { type Composition, compositionOf, nothing, pour } from '../formula/index.ts';
+import { acidGrams, type Composition, compositionOf, nothing, pour } from '../formula/index.ts';
 import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
 import type { StatementLine } from './line.ts';
 import type { RulePackId } from './packs.ts';
@@ -83,8 +82,6 @@ const salted = (lines: readonly StatementLine[]): number =>
   lines.reduce((sum, { ingredientId, grams }) => sum + ((SODIUM[ingredientId] ?? 0) * grams) / 100, 0);
 
 const sugarsOf = (part: Composition): number => part.sucrose + part.glucose + part.fructose;
-const acidsOf = ({ acids }: Composition): number =>
-  Object.entries(acids).reduce((sum, [name, mol]) => sum + mol * acidFacts[name as AcidName].molarMass, 0);
 
 /** Whether the sugars of something are added ones: of sugars, honeys and syrups; those of the fruit and its juice are not. */
 export const addsSugar = (entry: Ingredient): boolean =>
@@ -145,7 +142,7 @@ function wholeOf(of: NutritionOf): Raw {
     { sugars: sugarsIn - addedIn, of: sugarsIn, solids: batch.otherSolids },
     { sugars: sugars - added, solids: made.otherSolids },
   );
-  const acids = acidsOf(made);
+  const acids = acidGrams(made.acids);
   const protein = trace.protein * kept;
   const fibre = made.insoluble + SOLUBLE_FIBRE * Math.max(0, made.otherSolids - protein);
   const fat = trace.fat * kept;

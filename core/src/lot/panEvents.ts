@@ -1,4 +1,3 @@
-import type { Acids } from '../acid/index.ts';
 import { compositionOf, solidsOf } from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
@@ -18,7 +17,7 @@ import { type LotRecord, type LotStep, type Reading, standing } from './record.t
 type Look = Reading & { value: number; seconds: number };
 
 /** Something that went in on the way: its water and solids, and the acids of 100 g of it with how many times that. */
-export type Poured = PanAddition & { at: string; acids: Acids; share: number };
+export type Poured = PanAddition & { at: string; acids: number[]; share: number };
 
 /** One standard deviation of a look at the pan, as a share: a scale, a drop on the glass, a ruler in a moving liquid. */
 const NOISE = { mass: 0.008, brix: 0.012, depth: 0.03, volume: 0.02 } as const;

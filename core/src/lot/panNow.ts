@@ -1,4 +1,4 @@
-import type { AcidName, Acids } from '../acid/index.ts';
+import { type Acids, acidsIn } from '../acid/index.ts';
 import { type FormulaStep, panBefore, solidsOf } from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
@@ -115,12 +115,10 @@ interface Known {
 const sumOf = (list: readonly Poured[], of: 'waterGrams' | 'solidsGrams') =>
   list.reduce((sum, a) => sum + a[of], 0);
 
-function acidsOf(liquid: { acids: Acids }, added: readonly Poured[]): Acids {
-  const acids: Acids = { ...liquid.acids };
-  for (const a of added)
-    for (const name in a.acids)
-      acids[name as AcidName] = (acids[name as AcidName] ?? 0) + a.acids[name as AcidName]! * a.share;
-  return acids;
+function acidsOf(liquid: { acids: number[] }, added: readonly Poured[]): Acids {
+  const acids = liquid.acids.slice();
+  for (const a of added) for (let i = 0; i < acids.length; i++) acids[i]! += a.acids[i]! * a.share;
+  return acidsIn(acids);
 }
 
 function gathered(lot: LotRecord, step: LotStep, setting: PanSetting): Known | null {

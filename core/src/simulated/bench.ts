@@ -1,4 +1,4 @@
-import { type AcidName, type Acids, equilibriumPh } from '../acid/index.ts';
+import { acidsIn, equilibriumPh } from '../acid/index.ts';
 import {
   brixOf,
   type Chance,
@@ -82,11 +82,10 @@ const [MOST_ACID, MOST_BASE] = [45, 190];
 
 /** pH of what is in the pan; a residue boiled down past the model's end reads as at its end. */
 function phOf(part: Composition): number {
-  const acid = Object.values(part.acids).reduce((sum, mol) => sum + (mol ?? 0), 0);
+  const acid = part.acids.reduce((sum, mol) => sum + mol, 0);
   const kg = Math.max(part.water / 1000, acid / MOST_ACID, Math.abs(part.baseEquivalents) / MOST_BASE);
   if (kg <= 0) return 7;
-  const acids: Acids = {};
-  for (const name in part.acids) acids[name as AcidName] = part.acids[name as AcidName]! / kg;
+  const acids = acidsIn(part.acids.map((mol) => mol / kg));
   return equilibriumPh({ acids, baseEquivalents: part.baseEquivalents / kg }).ph;
 }
 

@@ -12,10 +12,8 @@ const SOLUTES = {
 } as const;
 
 const NAMES = Object.keys(SOLUTES) as (keyof typeof SOLUTES)[];
-const ROOTS = Object.fromEntries(NAMES.map((name) => [name, Math.sqrt(SOLUTES[name].k)])) as Record<
-  keyof typeof SOLUTES,
-  number
->;
+const ROOTS = NAMES.map((name) => Math.sqrt(SOLUTES[name].k));
+const MOLAR_MASSES = NAMES.map((name) => SOLUTES[name].molarMass);
 const WATER_MOLAR_MASS = 18.015;
 
 /**
@@ -27,15 +25,19 @@ export function waterActivity(
   grams: { water: number } & Partial<Record<keyof typeof SOLUTES, number>>,
 ): number {
   if (!(grams.water > 0)) throw new RangeError('Water activity needs some water');
+  const { sucrose = 0, glucose = 0, fructose = 0, citric = 0, malic = 0 } = grams;
+  const { tartaric = 0, lactic = 0, glycerol = 0, sorbitol = 0 } = grams;
+  // In the order of the names.
+  const masses = [sucrose, glucose, fructose, citric, malic, tartaric, lactic, glycerol, sorbitol];
   const water = grams.water / WATER_MOLAR_MASS;
-  let [total, pull] = [water, 0];
-  for (const name of NAMES) {
-    const mass = grams[name];
-    if (mass === undefined) continue;
-    if (!(mass >= 0)) throw new RangeError(`${mass} g of ${name} is not an amount`);
-    const n = mass / SOLUTES[name].molarMass;
+  let total = water;
+  let pull = 0;
+  for (let i = 0; i < masses.length; i++) {
+    const mass = masses[i]!;
+    if (!(mass >= 0)) throw new RangeError(`${mass} g of ${NAMES[i]} is not an amount`);
+    const n = mass / MOLAR_MASSES[i]!;
     total += n;
-    pull += ROOTS[name] * n;
+    pull += ROOTS[i]! * n;
   }
   pull /= total;
   return (water / total) * Math.exp(-(pull * pull));
