@@ -1,4 +1,15 @@
-import { acidsFromPhAndTa, calibrateMeter, equilibriumPh, titratableAcidity } from '@inch/core/acid';
+import {
+  type AcidName,
+  type Acids,
+  acidFacts,
+  acidsFromPhAndTa,
+  acidsIn,
+  calibrateMeter,
+  daviesLogGamma,
+  equilibriumPh,
+  molesOf,
+  titratableAcidity,
+} from '@inch/core/acid';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -40,6 +51,44 @@ describe('equilibrium pH', () => {
         const after = equilibriumPh({ acids: { citric: c }, baseEquivalents: b + more }).ph;
         expect(after).toBeGreaterThanOrEqual(before - 1e-6);
       }),
+    );
+  });
+
+  it('balances all charges, from strong acid to strong base', () => {
+    /** Charge of the solution at a pH, acid by acid from its steps, with the Davies coefficient of its ionic strength. */
+    const chargeAt = (ph: number, acids: Acids, base: number, strength: number) => {
+      const gamma = 10 ** daviesLogGamma(strength);
+      const h = 10 ** -ph;
+      let sum = base + h / gamma - 10 ** -13.995 / h / gamma;
+      for (const [name, mol] of Object.entries(acids) as [AcidName, number][]) {
+        let [species, all, charge] = [1, 1, 0];
+        acidFacts[name].pKa.forEach((pKa, step) => {
+          // Between ions of charge n and n + 1: Ka · γn / γ(n+1), which is γ to the −(2n + 1).
+          species *= (10 ** -pKa / h) * gamma ** -(2 * step + 1);
+          all += species;
+          charge += (step + 1) * species;
+        });
+        sum -= (mol * charge) / all;
+      }
+      return sum;
+    };
+    const names = fc.subarray(Object.keys(acidFacts) as AcidName[], { maxLength: 5 });
+    fc.assert(
+      fc.property(
+        names.chain((list) => fc.tuple(...list.map((name) => fc.tuple(fc.constant(name), molality)))),
+        fc.oneof(
+          fc.double({ min: -150, max: 150, noNaN: true }),
+          fc.double({ min: -1, max: 3, noNaN: true }),
+        ),
+        (parts, baseEquivalents) => {
+          const acids: Acids = Object.fromEntries(parts);
+          const { ph, ionicStrength } = equilibriumPh({ acids, baseEquivalents });
+          const at = (by: number) => chargeAt(ph + by, acids, baseEquivalents, ionicStrength);
+          expect(at(-1e-6)).toBeGreaterThan(0);
+          expect(at(1e-6)).toBeLessThan(0);
+        },
+      ),
+      { numRuns: 300 },
     );
   });
 
@@ -94,6 +143,22 @@ describe('a juice from its pH and acidity', () => {
     );
     expect(() => acidsFromPhAndTa({ ph: 8.3, taCitric: 6, split: { malic: 1 } })).toThrow(RangeError);
     expect(() => acidsFromPhAndTa({ ph: 3, taCitric: 0, split: { malic: 1 } })).toThrow(RangeError);
+  });
+});
+
+describe('acids by their place', () => {
+  it('come back by name as they were, those that are there', () => {
+    fc.assert(
+      fc.property(
+        fc.subarray(Object.keys(acidFacts) as AcidName[]),
+        fc.double({ min: 1e-6, max: 9 }),
+        (names, mol) => {
+          const acids = Object.fromEntries(names.map((name, i) => [name, mol * (i + 1)]));
+          expect(acidsIn(molesOf(acids))).toEqual(acids);
+          expect(molesOf(acids)).toHaveLength(Object.keys(acidFacts).length);
+        },
+      ),
+    );
   });
 });
 

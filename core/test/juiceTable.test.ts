@@ -1,4 +1,4 @@
-import { acidsFromPhAndTa, equilibriumPh } from '@inch/core/acid';
+import { acidsFromPhAndTa, equilibriumPh, placeOfAcid } from '@inch/core/acid';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 import { juiceTable } from '../src/formula/juiceTable.ts';
@@ -19,8 +19,8 @@ describe('the acids of a fruit from picking to picking', () => {
       const shareAt = (row: number) => {
         const drawn = table.at(0, 0, row);
         if (!drawn) return null;
-        const all = Object.values(drawn.acids).reduce((a, b) => a + b, 0);
-        return drawn.acids[chief]! / all;
+        const all = drawn.acids.reduce((a, b) => a + b, 0);
+        return drawn.acids[placeOfAcid(chief)]! / all;
       };
       const typical = split[chief]! / total;
       for (const [row, by] of [

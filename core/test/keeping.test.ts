@@ -32,6 +32,22 @@ describe('water activity', () => {
       waterActivity({ water: 33, sucrose: 67 }),
     );
   });
+  it.each([
+    ['sucrose', 6.47, 342.3],
+    ['glucose', 2.25, 180.16],
+    ['fructose', 2.25, 180.16],
+    ['citric', 6.17, 192.12],
+    ['malic', 1.82, 134.09],
+    ['tartaric', 4.68, 150.09],
+    ['lactic', 0, 90.08],
+    ['glycerol', 1.16, 92.09],
+    ['sorbitol', 1.65, 182.17],
+  ] as const)('of %s alone is by its own constant', (name, k, molarMass) => {
+    const [water, solute] = [1000 / 18.015, 400 / molarMass];
+    const share = solute / (water + solute);
+    const alone = waterActivity({ water: 1000, [name]: 400 });
+    expect(alone).toBeCloseTo((1 - share) * Math.exp(-k * share ** 2), 9);
+  });
   it('falls with every solute added', () => {
     fc.assert(
       fc.property(

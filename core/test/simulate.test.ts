@@ -57,8 +57,10 @@ describe('the table of a juice', () => {
     const typical = compositionOf(entry, 'typical').composition;
     const read = juiceTable(entry, entry.acidity).at(0, 0, 0)!;
     expect(read.baseEquivalents).toBeCloseTo(typical.baseEquivalents, 5);
-    for (const [name, mol] of Object.entries(typical.acids))
-      expect(read.acids[name as keyof typeof read.acids]).toBeCloseTo(mol, 5);
+    expect(typical.acids.some((mol) => mol > 0)).toBe(true);
+    typical.acids.forEach((mol, place) => {
+      expect(read.acids[place]).toBeCloseTo(mol, 5);
+    });
   });
 });
 

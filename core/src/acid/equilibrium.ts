@@ -1,5 +1,5 @@
 import { type Acids, daviesLogGamma, FROZEN_IONIC_STRENGTH } from './constants.ts';
-import { type Charges, chargesOf, freeCharge, KW, type Mixture, mixtureOf } from './species.ts';
+import { chargesOf, freeCharge, KW, type Mixture, mixtureOf, noCharges } from './species.ts';
 
 export interface Equilibrium {
   ph: number;
@@ -11,59 +11,35 @@ export interface Equilibrium {
 
 const { LN10 } = Math;
 
-/** Root of the charge balance at fixed ionic strength: secant steps kept inside a bracket that only shrinks. */
+/** The longest step of the root search, in pH: where the balance is flat, Newton's own would leave the range. */
+const LONGEST = 2;
+
+/** Root of the charge balance at fixed ionic strength: Newton's steps, kept inside a bracket that only shrinks. */
 function solveAt(mixture: Mixture, base: number, g: number, start: number, tolerance: number): number {
-  const out: Charges = { charge: 0, squares: 0 };
-  const balance = (ph: number): number => {
+  const out = noCharges();
+  let low = Number.NEGATIVE_INFINITY;
+  let high = Number.POSITIVE_INFINITY;
+  let ph = start;
+  for (let i = 0; i < 200; i++) {
     const x = Math.exp(LN10 * ph);
-    return base + freeCharge(x, g) - chargesOf(mixture, x, g, out).charge;
-  };
-  let step = tolerance > 1e-6 ? 0.25 : 0.01;
-  let [low, high] = [start, start];
-  let fLow = balance(start);
-  let fHigh = fLow;
-  if (fLow === 0) return start;
-  while (fLow < 0) {
-    high = low;
-    fHigh = fLow;
-    low -= step;
-    step *= 4;
-    fLow = balance(low);
+    chargesOf(mixture, x, g, out);
+    const y = base + freeCharge(x, g) - out.charge;
+    if (y > 0) low = ph;
+    else high = ph;
+    // The balance falls with pH by this much a unit: the free ions' own, and the variance of each acid's charge.
+    const slope = LN10 * (g / x + KW * x * g + out.variance);
+    const step = Math.max(-LONGEST, Math.min(LONGEST, y / slope));
+    if (Math.abs(step) < tolerance || Math.abs(y) < 1e-14) return ph + step;
+    const next = ph + step;
+    ph = next > low && next < high ? next : (low + high) / 2;
   }
-  while (fHigh > 0) {
-    low = high;
-    fLow = fHigh;
-    high += step;
-    step *= 4;
-    fHigh = balance(high);
-  }
-  let side = 0;
-  for (let i = 0; i < 80 && high - low > tolerance; i++) {
-    let x = i % 5 === 4 ? (low + high) / 2 : (low * fHigh - high * fLow) / (fHigh - fLow);
-    if (!(x > low && x < high)) x = (low + high) / 2;
-    const y = balance(x);
-    if (Math.abs(y) < 1e-14) return x;
-    if (y > 0) {
-      if (x - low < tolerance && side === 1) return x;
-      low = x;
-      fLow = y;
-      if (side === 1) fHigh /= 2;
-      side = 1;
-    } else {
-      if (high - x < tolerance && side === -1) return x;
-      high = x;
-      fHigh = y;
-      if (side === -1) fLow /= 2;
-      side = -1;
-    }
-  }
-  return (low + high) / 2;
+  return ph;
 }
 
 /** Ionic strength of all ions at a pH, mol/kg. */
 function strengthAt(mixture: Mixture, base: number, ph: number, g: number): number {
   const x = Math.exp(LN10 * ph);
-  const { squares } = chargesOf(mixture, x, g, { charge: 0, squares: 0 });
+  const { squares } = chargesOf(mixture, x, g, noCharges());
   return (Math.abs(base) + g / x + KW * x * g + squares) / 2;
 }
 
@@ -87,7 +63,7 @@ export function equilibriumPh(
 /**
  * Equilibrium pH of a mixture laid out before, as `equilibriumPh` finds it.
  * @param mixture acids, mol per kg of water; @param base strong cations less strong anions, eq per kg of water, −200 to 200; @param tolerance of the root, in pH
- * @example equilibriumOf(mixtureAt(molesOf({ acetic: 0.1 }), 1, 20), 0, 1e-9).ph // 2.88
+ * @example equilibriumOf({ amounts: [0.1], betas: [[10 ** -4.756]] }, 0, 1e-9).ph // 2.88
  */
 export function equilibriumOf(mixture: Mixture, base: number, tolerance: number): Equilibrium {
   let strength = Math.min(Math.abs(base), FROZEN_IONIC_STRENGTH);

@@ -1,7 +1,7 @@
 import { densityAt20 } from '../sugar/index.ts';
 import { type AcidName, type Acids, daviesLogGamma, equivalentWeights } from './constants.ts';
 import { equilibriumPh } from './equilibrium.ts';
-import { type Charges, chargesOf, freeCharge, KW, type Mixture, mixtureOf } from './species.ts';
+import { type Charges, chargesOf, freeCharge, KW, type Mixture, mixtureOf, noCharges } from './species.ts';
 
 export type TaBasis = 'per-kg-water' | 'per-litre' | 'per-100g';
 
@@ -33,7 +33,7 @@ interface Point {
 
 const gOf = (point: Point): number => 10 ** -daviesLogGamma(point.strength);
 const meanCharges = (split: Mixture, point: Point): Charges =>
-  chargesOf(split, point.x, gOf(point), { charge: 0, squares: 0 });
+  chargesOf(split, point.x, gOf(point), noCharges());
 const freeAt = (point: Point): number => freeCharge(point.x, gOf(point));
 
 function strengthAt(split: Mixture, point: Point, total: number, base: number): number {

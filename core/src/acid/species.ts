@@ -37,7 +37,8 @@ export function mixtureOf(acids: Acids): Mixture {
 }
 
 /**
- * A mixture from amounts by place, each divided by the kg of water they are in; null where one is outside 0 to `most` mol/kg, which is past what the balance is good for.
+ * A mixture from amounts in mol by their place and the kg of water that they are in; null where one is outside 0 to `most` mol/kg.
+ * @example mixtureAt([0.2], 2, 20).amounts // [0.1]
  */
 export function mixtureAt(moles: readonly number[], kgWater: number, most: number): Mixture | null {
   const mixture: Mixture = { amounts: [], betas: [] };
@@ -57,25 +58,33 @@ export const KW = 10 ** -PKW;
 /** Free H+ less free OH− in mol/kg. @param x 10^pH, one over the activity of H+; @param g one over γ of a single charge */
 export const freeCharge = (x: number, g: number): number => g / x - KW * x * g;
 
-/** Sums over a mixture at x = 10^pH and g = 1/γ1, filled in place: Σ C·n and Σ C·z². */
+/** Sums over a mixture at x = 10^pH and g = 1/γ1, filled in place: Σ C·n, Σ C·z², and Σ C·(z² − n²), by which the charge grows with ln x. */
 export interface Charges {
   charge: number;
   squares: number;
+  variance: number;
 }
 
-/** Charge of all the acids and the sum of squared charges, eq/kg, at x = 10^pH and g = 1/γ1. */
+export const noCharges = (): Charges => ({ charge: 0, squares: 0, variance: 0 });
+
+/** Charge of all the acids, the sum of squared charges and their variance, eq/kg, at x = 10^pH and g = 1/γ1. */
 export function chargesOf(mixture: Mixture, x: number, g: number, out: Charges): Charges {
   const g4 = g * g * g * g;
   out.charge = 0;
   out.squares = 0;
+  out.variance = 0;
   for (let i = 0; i < mixture.amounts.length; i++) {
     const betas = mixture.betas[i]!;
     const first = betas[0]! * x * g;
     const second = betas.length > 1 ? betas[1]! * x * x * g4 : 0;
     const third = betas.length > 2 ? betas[2]! * x * x * x * g4 * g4 * g : 0;
-    const share = mixture.amounts[i]! / (1 + first + second + third);
-    out.charge += share * (first + 2 * second + 3 * third);
-    out.squares += share * (first + 4 * second + 9 * third);
+    const all = 1 + first + second + third;
+    const amount = mixture.amounts[i]!;
+    const mean = (first + 2 * second + 3 * third) / all;
+    const square = (first + 4 * second + 9 * third) / all;
+    out.charge += amount * mean;
+    out.squares += amount * square;
+    out.variance += amount * (square - mean * mean);
   }
   return out;
 }

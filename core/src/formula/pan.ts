@@ -85,7 +85,10 @@ export function shareOf(part: Composition, share: number): Composition {
 
 const MOLAR_MASSES = ACIDS.map((name) => acidFacts[name].molarMass);
 
-/** Acids in g, from mol by their place. */
+/**
+ * Acids in g, from mol by their place.
+ * @example acidGrams(nothing().acids) // 0
+ */
 export function acidGrams(acids: readonly number[]): number {
   let grams = 0;
   for (let i = 0; i < acids.length; i++) grams += acids[i]! * MOLAR_MASSES[i]!;
