@@ -70,7 +70,7 @@ export function equilibriumOf(mixture: Mixture, base: number, tolerance: number)
   let ph = 4;
   const settles = 10 * tolerance;
   for (let i = 0; i < 60; i++) {
-    const g = 10 ** -daviesLogGamma(strength);
+    const g = Math.exp(-LN10 * daviesLogGamma(strength));
     const before = ph;
     ph = solveAt(mixture, base, g, ph, i === 0 ? Math.max(1e-3, tolerance) : tolerance);
     const next = strengthAt(mixture, base, ph, g);

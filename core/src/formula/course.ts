@@ -21,6 +21,8 @@ export interface Course {
   /** Place of a line by its id. */
   index: ReadonlyMap<string, number>;
   pours: readonly Pour[];
+  /** NaN for each line: none is weighed yet. */
+  open: readonly number[];
   /** Whether a line is said per bottle. */
   perBottle: boolean;
   /** Whether a step goes by how warm the pan is: sugar that does not dissolve stays in the cloth. */
@@ -66,6 +68,7 @@ export function courseOf(content: FormulaContent, lines: readonly SaidLine[]): C
     content,
     lines,
     places: lines.map((line) => (isPiece(line) ? textureOf(line.ingredient!, line.cut) : 'liquid')),
+    open: lines.map(() => Number.NaN),
     index: new Map(lines.map((line, i) => [line.lineId, i])),
     pours: content.steps.length > 0 ? content.steps.map(pourOf) : [pourOf(null)],
     perBottle: lines.some((line) => line.basis.per === 'bottle' && line.value !== null),

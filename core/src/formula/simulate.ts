@@ -179,9 +179,14 @@ function spread(values: Float64Array, bins = 36): Spread {
 const shareOf = (values: Float64Array, passes: (value: number) => boolean): number =>
   values.reduce((count, value) => count + (passes(value) ? 1 : 0), 0) / values.length;
 
-function bottleChances(millilitres: Float64Array, bottleMl: number, wanted: number | undefined) {
-  const sure = Math.floor(spread(millilitres).low / bottleMl);
-  const most = Math.floor(spread(millilitres).high / bottleMl);
+function bottleChances(
+  millilitres: Float64Array,
+  { low, high }: Spread,
+  bottleMl: number,
+  wanted: number | undefined,
+) {
+  const sure = Math.floor(low / bottleMl);
+  const most = Math.floor(high / bottleMl);
   const counts = new Set<number>();
   for (let i = 0; i < 5; i++) counts.add(Math.round(sure + ((most - sure) * i) / 4));
   if (wanted) counts.add(wanted);
@@ -239,6 +244,7 @@ export function* simulation(
   }
   const { ph: phTarget, brix: brixTarget, bottles } = content.targets ?? {};
   const empty = liquidOf(plain.product) === 0;
+  const volume = spread(ml);
   return {
     scenarios,
     seed,
@@ -246,14 +252,14 @@ export function* simulation(
     ph: acidKnown ? spread(ph) : null,
     brix: spread(brix),
     waterActivity: empty ? null : spread(aw),
-    millilitres: spread(ml),
+    millilitres: volume,
     abv: plain.product.ethanol > 0 ? spread(abv) : null,
     chances: {
       phUnderLimit: acidKnown ? shareOf(ph, (v) => v <= setting.criticalPh) : null,
       phUnderTarget: acidKnown && phTarget !== undefined ? shareOf(ph, (v) => v <= phTarget) : null,
       brixOverTarget: brixTarget !== undefined ? shareOf(brix, (v) => v >= brixTarget) : null,
       waterUnder085: empty ? null : shareOf(aw, (v) => v <= 0.85),
-      bottles: empty ? [] : bottleChances(ml, content.bottleMl, bottles),
+      bottles: empty ? [] : bottleChances(ml, volume, content.bottleMl, bottles),
     },
   };
 }

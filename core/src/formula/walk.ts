@@ -63,8 +63,8 @@ class Pouring {
     this.course = course;
     this.scenario = scenario;
     this.bottles = bottles;
-    this.grams = new Array<number>(course.lines.length).fill(Number.NaN);
-    this.used = new Array<number>(course.lines.length).fill(Number.NaN);
+    this.grams = course.open.slice();
+    this.used = course.open.slice();
   }
 
   /** Grams of a line by its basis; null while what it follows has none. */
