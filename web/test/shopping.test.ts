@@ -35,9 +35,9 @@ describe('the shopping list of plans', () => {
       (r) => r.thing === 'sugar',
     )!;
     expect(two).toMatchObject({
-      amount: 3600,
+      amount: expect.closeTo(3600, 6),
       inStock: 1000,
-      short: 2600,
+      short: expect.closeTo(2600, 6),
       packs: '3 × bag of 1 kg',
       shop: 'Shop',
     });
@@ -45,7 +45,11 @@ describe('the shopping list of plans', () => {
     const one = shoppingRows([plan([part('a', begun), part('b', null)])], planning).find(
       (r) => r.thing === 'sugar',
     )!;
-    expect(one).toMatchObject({ amount: 1800, short: 800, packs: '1 × bag of 1 kg' });
+    expect(one).toMatchObject({
+      amount: expect.closeTo(1800, 6),
+      short: expect.closeTo(800, 6),
+      packs: '1 × bag of 1 kg',
+    });
   });
 });
 
