@@ -117,6 +117,24 @@ describe('a formula drawn many times', () => {
     expect(width('600 to 1200 g')).toBeGreaterThan(1.3 * width('900 g'));
     expect(width('4 1/2 cups')).toBeGreaterThan(width('900 g'));
   });
+  it('takes each range at one value in a making, however often it is walked through for its bottles', () => {
+    // 150 mL of each bottle of 250 are water that goes in at the end: the batch is two and a half times what it was, in every making.
+    const fill: FormulaContent['steps'][number] = { id: 'fill', kind: 'fill', title: 'Fill' };
+    const steps = [...content.steps.slice(0, 2), fill];
+    const lines = content.lines.map((l) => (l.stepId === 'boil' ? { ...l, stepId: 'cook' } : l));
+    const topped = {
+      id: 'top',
+      said: '149.73 g',
+      ingredientId: 'water',
+      stepId: 'fill',
+      basis: { per: 'bottle' as const },
+    };
+    const of = (list: FormulaContent['lines']) =>
+      simulate({ ...content, lines: list, steps }, setting, { scenarios: 1500, seed: 5 }).millilitres;
+    const [plain, whole] = [of(lines), of([...lines, topped])];
+    for (const at of ['low', 'middle', 'high'] as const)
+      expect(Math.abs(whole[at] / plain[at] / 2.5 - 1)).toBeLessThan(0.01);
+  });
   it('shows no pH where an acidity is not known', () => {
     const spruce = {
       ...content,

@@ -5,6 +5,8 @@ import type { Composition } from './pan.ts';
 
 /** One way in which a batch may turn out: every figure that is only known as a range, taken at one value. */
 export interface Scenario {
+  /** From its first step on once more: what was drawn stays drawn. */
+  again(): void;
   /** Composition of 100 g of an ingredient. */
   of(entry: Ingredient): Composition;
   /** A share or rate known as low, typical and high. */
@@ -21,6 +23,7 @@ export interface Scenario {
 
 /** Everything at its typical value, the acids at one corner of their published ranges. */
 export const cornerScenario = (corner: Corner): Scenario => ({
+  again: () => {},
   of: (entry) => compositionOf(entry, corner).composition,
   pick: (range) => range[1],
   set: (share) => share,

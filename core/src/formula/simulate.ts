@@ -98,6 +98,9 @@ class Makings implements Scenario {
   /** What had to be drawn again. */
   failed = 0;
   private making = 0;
+  /** Deviations drawn in this making, in the order of its steps, and how many of them this walk through it has used. */
+  private readonly deviations: number[] = [];
+  private used = 0;
   private readonly stream: Chance;
   private readonly sources = new Map<Ingredient, Source>();
   private readonly amounts = new Map<object, { drawnIn: number; drawn: number }>();
@@ -108,6 +111,16 @@ class Makings implements Scenario {
 
   next(): void {
     this.making++;
+    this.deviations.length = 0;
+  }
+
+  again(): void {
+    this.used = 0;
+  }
+
+  private deviation(): number {
+    if (this.used === this.deviations.length) this.deviations.push(this.stream.normal());
+    return this.deviations[this.used++]!;
   }
 
   of(entry: Ingredient): Composition {
@@ -146,20 +159,20 @@ class Makings implements Scenario {
   }
 
   pick(range: Range): number {
-    return Math.max(0, atDeviation(range, this.stream.normal()));
+    return Math.max(0, atDeviation(range, this.deviation()));
   }
 
   set(share: number): number {
-    return Math.max(0.01, Math.min(1, share * (1 + AROUND_SHARE * this.stream.normal())));
+    return Math.max(0.01, Math.min(1, share * (1 + AROUND_SHARE * this.deviation())));
   }
 
   mark(brix: number): number {
-    return Math.max(1, brix + READ_BRIX * this.stream.normal());
+    return Math.max(1, brix + READ_BRIX * this.deviation());
   }
 
   alcohol(minutes: number): number {
     const { low, middle, high } = alcoholLeft(minutes);
-    return Math.max(0, Math.min(1, atDeviation([low, middle, high], this.stream.normal())));
+    return Math.max(0, Math.min(1, atDeviation([low, middle, high], this.deviation())));
   }
 }
 

@@ -146,6 +146,7 @@ function byVolume(line: SaidLine, amount: number, ratio: boolean, ml: number): n
 
 function once(course: Course, walking: Walking, bottles: Bottles): WalkedAlong {
   const { scenario = typical, elevationMetres, boiledOff, without } = walking;
+  scenario.again();
   const pouring = new Pouring(course, scenario, bottles);
   const { panMm } = course.content;
   const untold = walking.untold === true && !course.goesByWarmth;
