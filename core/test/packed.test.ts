@@ -55,6 +55,16 @@ describe('a reduction', () => {
     expect(reduce(20)).toBe(false);
     expect(reduce(20, true)).toBe(true);
   });
+  it.each([5, 20, 45, 120])(
+    'is none there either where it is said for %i minutes, with spirit in it or without',
+    (minutes) => {
+      const passed = content([{ kind: 'reduce', toBrix: 20, minutes }]);
+      expect(forecast(passed, setting).makeup.killStep).toBe(false);
+      const spirit = { id: 'spirit', said: '500 g', ingredientId: 'vodka' };
+      const lines = [...passed.lines, spirit];
+      expect(forecast({ ...passed, lines }, setting).makeup.killStep).toBe(false);
+    },
+  );
 });
 
 describe('what is put in for its acid', () => {
