@@ -132,7 +132,8 @@ function preservativeWords(lines: readonly LineAmount[], grams: number, ph: numb
     .map((l) => {
       const { acid, share } = SALTS[l.ingredient!.id as keyof typeof SALTS];
       const total = (100 * l.grams! * share) / grams;
-      const part = undissociated({ acid, ph, total });
+      // Past the ends of the scale none of it, or all, is undissociated already.
+      const part = undissociated({ acid, ph: Math.min(14, Math.max(0, ph)), total });
       return {
         lineId: l.lineId,
         text: `${acid === 'sorbic' ? 'Sorbic' : 'Benzoic'} acid ${total.toFixed(3)} %, of which ${part.toFixed(3)} % works at pH ${ph.toFixed(2)}. It slows yeasts and moulds, nothing worse.`,
