@@ -397,3 +397,14 @@ describe('what the United States and the European pack ask of a label', () => {
     expect(CASES.length).toBeGreaterThanOrEqual(60);
   });
 });
+
+describe('the straight wall that a label goes on', () => {
+  it.each([
+    ['as it was measured', { heightMm: 200, diameterMm: 100, wallMm: 90 }, 90],
+    ['less shoulder and neck of a bottle, where nobody measured it', { heightMm: 250, diameterMm: 60 }, 150],
+    ['most of a jar', { heightMm: 100, diameterMm: 75 }, 72],
+    ['a jar still at one and a half times its width', { heightMm: 120, diameterMm: 80 }, 86.4],
+  ])('is %s', (_, measures, wall) => {
+    expect(facesOf({ nominalMl: 250, ...measures }).wallMm).toBeCloseTo(wall, 9);
+  });
+});
