@@ -1,10 +1,12 @@
 import { type AcidName, placeOfAcid } from '@inch/core/acid';
 import type { FormulaContent, FormulaStep } from '@inch/core/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
+import { boilingPoint } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { boilsAt } from '../src/formula/fire.ts';
 import { extractionMethods } from '../src/formula/methods.ts';
-import { blendedPan, fruitOf, massOf, type Pan, volumeOf } from '../src/formula/pan.ts';
+import { blendedPan, fruitOf, massOf, nothing, type Pan, volumeOf } from '../src/formula/pan.ts';
 import { readLine } from '../src/formula/said.ts';
 import { walk } from '../src/formula/walk.ts';
 
@@ -306,6 +308,17 @@ describe('the schools of drawing', () => {
 });
 
 describe('on the fire', () => {
+  it.each([
+    ['sucrose', { sucrose: 60 }, {}],
+    ['invert', { glucose: 30, fructose: 30 }, { glucose: 0.5, fructose: 0.5 }],
+    ['two thirds sucrose', { sucrose: 40, glucose: 15, fructose: 5 }, { glucose: 0.25, fructose: 1 / 12 }],
+  ])('boils where a syrup of %s does, by the shares of its sugars', (_, sugars, composition) => {
+    expect(boilsAt({ ...nothing(), water: 40, ...sugars }, 719)).toBeCloseTo(
+      boilingPoint({ brix: 60, elevationMetres: 719, composition }),
+      9,
+    );
+  });
+
   const syrup = (
     step: Partial<FormulaStep>,
     lines = [{ id: 'j', said: '4000 g', ingredientId: 'apple-juice' }],
