@@ -118,6 +118,14 @@ describe('a line in each bottle', () => {
   it('is counted for the bottles that were said', () => {
     expect(spoon(12).grams).toBeCloseTo(12 * 4.92892 * 1.03, 1);
   });
+  it.each([
+    [250, 80],
+    [500, 40],
+    [125, 160],
+  ])('said for a bottle of %i mL it goes by the size of the one it is filled into', (ml, grams) => {
+    const line = { said: '10 g', stepId: 'add', basis: { per: 'bottle' as const, ml } };
+    expect(amount(make(line, { bottles: 8 })).grams).toBeCloseTo(grams, 9);
+  });
   it('asks for how many where everything is by the bottle', () => {
     const all: FormulaContent = {
       lines: [{ ...fruit, said: '200 g', basis: { per: 'bottle' } }],
