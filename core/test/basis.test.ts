@@ -126,6 +126,14 @@ describe('a line in each bottle', () => {
     const line = { said: '10 g', stepId: 'add', basis: { per: 'bottle' as const, ml } };
     expect(amount(make(line, { bottles: 8 })).grams).toBeCloseTo(grams, 9);
   });
+  it('what fills the bottles is asked about where another line has filled them', () => {
+    const fills = { said: '', stepId: 'add', basis: { per: 'bottle' as const, fills: true as const } };
+    const water: FormulaLine = { id: 'w', said: '998.2 g', ingredientId: 'water', stepId: 'add' };
+    const full = (bottles: number) =>
+      amount({ ...make(fills, { bottles }), lines: [water, { id: 'it', ingredientId: 'sugar', ...fills }] });
+    expect(full(4)).toMatchObject({ grams: null, asks: expect.stringMatching(/For how many bottles/) });
+    expect(full(5).grams).toBeGreaterThan(100);
+  });
   it('asks for how many where everything is by the bottle', () => {
     const all: FormulaContent = {
       lines: [{ ...fruit, said: '200 g', basis: { per: 'bottle' } }],

@@ -55,6 +55,17 @@ describe('a reduction', () => {
     expect(reduce(20)).toBe(false);
     expect(reduce(20, true)).toBe(true);
   });
+  it.each<[string, Partial<FormulaStep>]>([
+    ['°Bx', { toBrix: 50 }],
+    ['look', { toThickness: 'coats' }],
+    ['part', { toFraction: 0.5 }],
+    ['temperature', { toCelsius: 104 }],
+    ['time', { minutes: 30 }],
+  ])('is none in an empty pan, by its %s', (_, mark) => {
+    const empty = content([{ kind: 'reduce', ...mark }, { kind: 'add' }]);
+    const lines = empty.lines.map((line) => ({ ...line, stepId: 's1' }));
+    expect(forecast({ ...empty, lines }, setting).makeup.killStep).toBe(false);
+  });
   it.each([5, 20, 45, 120])(
     'is none there either where it is said for %i minutes, with spirit in it or without',
     (minutes) => {

@@ -62,7 +62,9 @@ export const kills = (step: FormulaStep): boolean =>
 
 /** Whether a reduction stands at its mark already, so that nobody has to boil it: no heating, unless it is said to be one. */
 const isPassed = (step: FormulaStep, outcome: StepOutcome | undefined): boolean =>
-  step.kind === 'reduce' && step.killStep === undefined && outcome?.minutes === 0;
+  step.kind === 'reduce' &&
+  step.killStep === undefined &&
+  (outcome?.minutes === 0 || outcome?.evaporated === 0);
 
 /** Place of the step that each line goes in at, by the place of the line; the first where it names none that is there. */
 function placesOf(content: FormulaContent): number[] {

@@ -51,6 +51,9 @@ interface Bottles {
   ml: number;
 }
 
+/** mL under which there is no room: what rounding leaves of a full bottle is nothing to fill. */
+const A_DROP = 0.001;
+
 class Pouring {
   /** NaN while a line is open. */
   readonly grams: number[];
@@ -79,7 +82,7 @@ class Pouring {
     }
     if (basis.per === 'bottle' && basis.fills) {
       const room = this.bottles.count * this.bottles.ml - roomOf(pan);
-      return room > 0 ? amount * room * (bulkDensity(line.ingredient) ?? 1) : null;
+      return room > A_DROP ? amount * room * (bulkDensity(line.ingredient) ?? 1) : null;
     }
     if (basis.per === 'bottle')
       return amount * this.bottles.count * (this.bottles.ml / (basis.ml ?? this.bottles.ml));
