@@ -98,8 +98,9 @@ class Makings implements Scenario {
   /** What had to be drawn again. */
   failed = 0;
   private making = 0;
-  /** Deviations drawn in this making, in the order of its steps, and how many of them this walk through it has used. */
+  /** Deviations in the order of the steps: how many of them are of this making, and how many this walk through it has used. */
   private readonly deviations: number[] = [];
+  private drawn = 0;
   private used = 0;
   private readonly stream: Chance;
   private readonly sources = new Map<Ingredient, Source>();
@@ -111,7 +112,7 @@ class Makings implements Scenario {
 
   next(): void {
     this.making++;
-    this.deviations.length = 0;
+    this.drawn = 0;
   }
 
   again(): void {
@@ -119,7 +120,7 @@ class Makings implements Scenario {
   }
 
   private deviation(): number {
-    if (this.used === this.deviations.length) this.deviations.push(this.stream.normal());
+    if (this.used === this.drawn) this.deviations[this.drawn++] = this.stream.normal();
     return this.deviations[this.used++]!;
   }
 

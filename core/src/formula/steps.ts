@@ -28,9 +28,12 @@ function drawn(pan: Pan, shareFor: (texture: Texture) => number, pulped: boolean
     const pieces = pan.fruit[texture]!;
     const share = Math.min(1, shareFor(texture));
     const { insoluble } = pieces;
-    pour(next.liquid, { ...pieces, insoluble: 0 }, share);
-    if (pulped) next.liquid.insoluble += insoluble;
-    next.fruit[texture] = { ...shareOf(pieces, 1 - share), insoluble: pulped ? 0 : insoluble };
+    const out = shareOf(pieces, share);
+    const left = shareOf(pieces, 1 - share);
+    out.insoluble = pulped ? insoluble : 0;
+    left.insoluble = pulped ? 0 : insoluble;
+    pour(next.liquid, out, 1);
+    next.fruit[texture] = left;
   }
   return next;
 }

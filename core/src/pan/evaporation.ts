@@ -63,8 +63,8 @@ function boiledOff({ diameterMm, fire, brix, grams }: Boiling, boils: number): n
   return (Math.max(0.05 * kw, kw - wall) / LATENT) * 60_000 * syrupActivity(brix);
 }
 
-/** g a minute that the surface alone gives. */
-function fromSurface({ diameterMm, celsius, brix, stirred }: Boiling): number {
+/** g a minute that the surface alone gives at a temperature in °C. */
+function fromSurface({ diameterMm, brix, stirred }: Boiling, celsius: number): number {
   const squareMetres = (Math.PI / 4) * (diameterMm / 1000) ** 2;
   const over = Math.max(0, syrupActivity(brix) * vapourPressure(Math.max(1, celsius)) - ROOM);
   return ((SURFACE * over * squareMetres * 1000) / 60) * (stirred ? STIRRED : 1);
@@ -94,7 +94,7 @@ export function evaporationRate(pan: Boiling): { gramsPerMinute: number; low: nu
     airPressure(pan.elevationMetres) / syrupActivity(Math.min(STIFF, pan.brix)),
   );
   const celsius = Math.min(pan.celsius, boils);
-  const surface = fromSurface({ ...pan, celsius });
+  const surface = fromSurface(pan, celsius);
   const boil = Math.max(surface, boiledOff(pan, boils));
   const near = Math.max(0, 1 - (boils - celsius) / SIMMERS);
   const share = near * near * (3 - 2 * near);
