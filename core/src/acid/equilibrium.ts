@@ -55,17 +55,17 @@ export function equilibriumPh(
   solution: { acids: Acids; baseEquivalents: number },
   tolerance = 1e-9,
 ): Equilibrium {
-  const base = solution.baseEquivalents;
-  if (!(Math.abs(base) <= 200)) throw new RangeError(`A base of ${base} eq/kg is outside −200 to 200`);
-  return equilibriumOf(mixtureOf(solution.acids), base, tolerance);
+  return equilibriumOf(mixtureOf(solution.acids), solution.baseEquivalents, tolerance);
 }
 
 /**
  * Equilibrium pH of a mixture laid out before, as `equilibriumPh` finds it.
- * @param mixture acids, mol per kg of water; @param base strong cations less strong anions, eq per kg of water, −200 to 200; @param tolerance of the root, in pH
+ * @param mixture acids, mol per kg of water; @param base strong cations less strong anions, eq per kg of water; @param tolerance of the root, in pH
+ * @throws RangeError on a base outside −200 to 200
  * @example equilibriumOf({ amounts: [0.1], betas: [[10 ** -4.756]] }, 0, 1e-9).ph // 2.88
  */
 export function equilibriumOf(mixture: Mixture, base: number, tolerance: number): Equilibrium {
+  if (!(Math.abs(base) <= 200)) throw new RangeError(`A base of ${base} eq/kg is outside −200 to 200`);
   let strength = Math.min(Math.abs(base), FROZEN_IONIC_STRENGTH);
   let ph = 4;
   const settles = 10 * tolerance;

@@ -1,5 +1,5 @@
 import { type AcidName, type Acids, acidFacts, PKW } from './constants.ts';
-import { ACIDS } from './moles.ts';
+import { ACIDS, placeOfAcid } from './moles.ts';
 
 /** An acid mixture laid out for the charge balance: amounts in mol/kg and, for each acid, 10^−ΣpKa up to each step. */
 export interface Mixture {
@@ -7,26 +7,21 @@ export interface Mixture {
   betas: number[][];
 }
 
-const betasOf = new Map<AcidName, number[]>();
-for (const name of Object.keys(acidFacts) as AcidName[]) {
+/** 10^−ΣpKa of each acid, by its place. */
+const BETAS = ACIDS.map((name) => {
   let sum = 0;
-  betasOf.set(
-    name,
-    acidFacts[name].pKa.map((pKa) => {
-      sum += pKa;
-      return 10 ** -sum;
-    }),
-  );
-}
-
-const BETAS = ACIDS.map((name) => betasOf.get(name)!);
+  return acidFacts[name].pKa.map((pKa) => {
+    sum += pKa;
+    return 10 ** -sum;
+  });
+});
 
 export function mixtureOf(acids: Acids): Mixture {
   const mixture: Mixture = { amounts: [], betas: [] };
   for (const name of Object.keys(acids) as AcidName[]) {
     const amount = acids[name];
     if (amount === undefined || amount === 0) continue;
-    const betas = betasOf.get(name);
+    const betas = BETAS[placeOfAcid(name)];
     if (!betas) throw new RangeError(`No acid is called "${name}"`);
     if (!(amount > 0 && amount < 50))
       throw new RangeError(`${amount} mol/kg of ${name} acid is outside 0 to 50`);

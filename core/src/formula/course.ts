@@ -37,17 +37,10 @@ const isPiece = ({ ingredient }: SaidLine): boolean =>
 const lateness = ({ basis }: SaidLine): number =>
   basis.per === 'cover' ? 1 : basis.per === 'bottle' && basis.fills ? 2 : 0;
 
-/** Lines by the id of the step they go in at; one without a step, or whose step is gone, goes in at the first. */
-function placesByStep(content: FormulaContent): Map<string, number[]> {
-  const known = new Set(content.steps.map((step) => step.id));
-  const places = new Map<string, number[]>();
-  content.lines.forEach((line, i) => {
-    const step = line.stepId && known.has(line.stepId) ? line.stepId : (content.steps[0]?.id ?? '');
-    const list = places.get(step);
-    if (list) list.push(i);
-    else places.set(step, [i]);
-  });
-  return places;
+/** Place of the step that each line goes in at, by the place of the line; the first where it names none that is there. */
+export function stepPlaces(content: FormulaContent): number[] {
+  const order = new Map(content.steps.map((step, i) => [step.id, i]));
+  return content.lines.map((line) => order.get(line.stepId ?? '') ?? 0);
 }
 
 /**
@@ -55,12 +48,12 @@ function placesByStep(content: FormulaContent): Map<string, number[]> {
  * @param content the formula; @param lines its lines as read, in their order
  */
 export function courseOf(content: FormulaContent, lines: readonly SaidLine[]): Course {
-  const byStep = placesByStep(content);
-  const pourOf = (step: FormulaStep | null): Pour => {
-    const wanted = byStep.get(step?.id ?? '') ?? [];
+  const at = stepPlaces(content);
+  const pourOf = (step: FormulaStep | null, place: number): Pour => {
+    const wanted = lines.flatMap((_, i) => (at[i] === place ? [i] : []));
     return {
       step,
-      wanted: [...wanted].sort((a, b) => lateness(lines[a]!) - lateness(lines[b]!)),
+      wanted: wanted.sort((a, b) => lateness(lines[a]!) - lateness(lines[b]!)),
       byYield: wanted.some((i) => lines[i]!.basis.per === 'yield'),
     };
   };
@@ -70,7 +63,7 @@ export function courseOf(content: FormulaContent, lines: readonly SaidLine[]): C
     places: lines.map((line) => (isPiece(line) ? textureOf(line.ingredient!, line.cut) : 'liquid')),
     open: lines.map(() => Number.NaN),
     index: new Map(lines.map((line, i) => [line.lineId, i])),
-    pours: content.steps.length > 0 ? content.steps.map(pourOf) : [pourOf(null)],
+    pours: content.steps.length > 0 ? content.steps.map(pourOf) : [pourOf(null, 0)],
     perBottle: lines.some((line) => line.basis.per === 'bottle' && line.value !== null),
     goesByWarmth: content.steps.some((step) => step.sugarStays === true),
   };
