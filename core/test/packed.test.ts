@@ -40,6 +40,12 @@ describe('a pan is packed', () => {
     ['raw where nothing is heated', 'raw', [{ kind: 'draw', method: 'cold', minutes: 1440 }]],
   ])('%s', (_, pack, steps) => expect(packOf(steps)).toBe(pack));
 
+  it('raw where all that would heat it stands at its mark already', () => {
+    expect(packOf([{ kind: 'reduce', toBrix: 60 }, { kind: 'fill' }])).toBe('hot');
+    expect(packOf([{ kind: 'reduce', toBrix: 20 }, { kind: 'fill' }])).toBe('raw');
+    expect(packOf([cook, { kind: 'reduce', toBrix: 20 }, { kind: 'fill' }])).toBe('hot');
+  });
+
   it('raw where more than a fifth of it goes in cold afterwards', () => {
     expect(packOf([cook, { kind: 'add' }], '500 g')).toBe('hot');
     expect(packOf([cook, { kind: 'add' }], '1.5 kg')).toBe('raw');

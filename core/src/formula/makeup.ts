@@ -4,6 +4,7 @@ import type { HurdleFacts } from '../keeping/index.ts';
 import { limitOfHeat, temperature } from '../quantity/index.ts';
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
+import { stepPlaces } from './course.ts';
 import { heldAt } from './methods.ts';
 import type { StepOutcome } from './outcome.ts';
 import { aceticGrams, acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
@@ -66,12 +67,6 @@ const isPassed = (step: FormulaStep, outcome: StepOutcome | undefined): boolean 
   step.killStep === undefined &&
   (outcome?.minutes === 0 || outcome?.evaporated === 0);
 
-/** Place of the step that each line goes in at, by the place of the line; the first where it names none that is there. */
-function placesOf(content: FormulaContent): number[] {
-  const order = new Map(content.steps.map((step, i) => [step.id, i]));
-  return content.lines.map((line) => order.get(line.stepId ?? '') ?? 0);
-}
-
 const isIn = (line: LineAmount): boolean => line.ingredient !== null && (line.grams ?? 0) > 0;
 
 /** What goes in unheated after the last kill step: the whole liquid was not heated then. Bottle by bottle is after it, too. */
@@ -81,7 +76,7 @@ function unheatedAfter(
   lastKill: number,
 ): LineAmount[] {
   if (lastKill === -1) return [];
-  const places = placesOf(content);
+  const places = stepPlaces(content);
   return lines.filter(
     (line, i) =>
       isIn(line) &&
@@ -101,7 +96,7 @@ const isPiece = ({ ingredient }: LineAmount): boolean =>
  * @example piecesLeftIn(cherry, forecast(cherry, setting).lines) // []
  */
 export function piecesLeftIn(content: FormulaContent, lines: readonly LineAmount[]): LineAmount[] {
-  const places = placesOf(content);
+  const places = stepPlaces(content);
   const lastStrain = content.steps.findLastIndex(takesOut);
   return lines.filter(
     (line, i) =>
@@ -134,14 +129,21 @@ function hotAfter(step: FormulaStep, hot: boolean): boolean {
 const COLD_SHARE = 0.2;
 
 /** Packed hot where the pan is hot when the jars are filled; fruit that steeps in the jar goes in raw. */
-function packOf(content: FormulaContent, lines: readonly LineAmount[]): Pack {
+function packOf(
+  content: FormulaContent,
+  lines: readonly LineAmount[],
+  outcomes: readonly StepOutcome[],
+): Pack {
   const { steps } = content;
+  // What nobody has to boil leaves the pan as it was.
+  const after = (step: FormulaStep, i: number, hot: boolean) =>
+    isPassed(step, outcomes[i]) ? hot : hotAfter(step, hot);
   if (steps.some((step) => step.method === 'jar')) return 'raw';
   const filled = steps.findIndex((step) => step.kind === 'fill' || step.kind === 'process');
   const before = filled === -1 ? steps : steps.slice(0, filled);
-  if (!before.reduce((hot, step) => hotAfter(step, hot), false)) return 'raw';
-  const lastHeat = before.findLastIndex((step) => hotAfter(step, false));
-  const places = placesOf(content);
+  if (!before.reduce((hot, step, i) => after(step, i, hot), false)) return 'raw';
+  const lastHeat = before.findLastIndex((step, i) => after(step, i, false));
+  const places = stepPlaces(content);
   const all = lines.reduce((sum, line) => sum + (line.used ?? 0), 0);
   const cold = lines.reduce((sum, line, i) => sum + (places[i]! > lastHeat ? (line.used ?? 0) : 0), 0);
   return cold > COLD_SHARE * all ? 'raw' : 'hot';
@@ -149,7 +151,7 @@ function packOf(content: FormulaContent, lines: readonly LineAmount[]): Pack {
 
 /** What has to be boiled and goes in where no kill step follows. */
 function unboiled(content: FormulaContent, lines: readonly LineAmount[], lastKill: number): Fault[] {
-  const places = placesOf(content);
+  const places = stepPlaces(content);
   return lines
     .filter((line, i) => isIn(line) && mustBoil(line.ingredient!) && places[i]! > lastKill)
     .map((line) => ({
@@ -263,7 +265,7 @@ export function makeupOf(
     pieces,
     freshPieces: pieces.some((line) => line.ingredient!.lowAcid),
     state: stateOf(content, pieces),
-    pack: packOf(content, lines),
+    pack: packOf(content, lines, outcomes),
     grams,
     pulp: product.insoluble / Math.max(1e-9, grams + product.insoluble),
     brix: brixOf(product),
