@@ -35,7 +35,8 @@ function schemaAlone(f: FieldData): z.ZodType {
   switch (f.type) {
     case 'text': {
       const long = `${f.ask} At most ${f.max.toLocaleString('en')} characters.`;
-      return z.string(f.ask).trim().min(f.min, f.ask).max(f.max, long);
+      const words = f.exact ? z.string(f.ask) : z.string(f.ask).trim();
+      return words.min(f.min, f.ask).max(f.max, long);
     }
     case 'number': {
       const error = `${f.ask} ${boundsSaid(f)}`;

@@ -105,7 +105,11 @@ export const Kitchen = z.object({
 });
 export type Kitchen = z.infer<typeof Kitchen>;
 
-export const KitchenChange = z.object(fields).partial().extend({ revision: z.number().int() });
+export const KitchenChange = z.object(fields).partial().extend({
+  revision: z.number().int(),
+  /** The kitchen moved to this elevation now; else it is put right for all that was made where it is. */
+  movedHere: z.boolean().optional(),
+});
 
 export const kitchenRoutes = {
   read: route({

@@ -50,6 +50,7 @@ export const LotRecord = z.object({
   sealChecks: z.array(recordedOf('seal-check')),
   movements: z.array(recordedOf('movement')),
   decisions: z.array(recordedOf('decision')),
+  settlings: z.array(recordedOf('settling')),
   prints: z.array(recordedOf('print')),
   placings: z.array(recordedOf('placing')),
   photographs: z.array(recordedOf('photograph')),

@@ -70,7 +70,7 @@ describe('the label of a lot as made', () => {
   });
   it('never heated is a use-by of three days, and warns in the words of the rule', () => {
     const raw = cold();
-    raw.steps[0]!.killStep = false;
+    raw.readings = raw.readings.filter((r) => r.kind !== 'temperature');
     expect(label(raw)).toMatchObject({
       dateLine: 'Use by 26 Nov 2026',
       keepLine: expect.stringMatching(/use within 3 days/),
@@ -118,14 +118,18 @@ describe('the label of a lot as made', () => {
 
 describe('the keeping of a lot as made', () => {
   const keeping = (lot: LotRecord) => lotKeeping(lot, { timeZone: 'UTC' });
-  it('takes a kill step only where its step is done and a thermometer said so', () => {
+  it('takes a kill step only where a thermometer said so, whatever was planned or marked', () => {
     const unread = cold();
     unread.readings = unread.readings.filter((r) => r.kind !== 'temperature');
     Object.assign(unread.bottlings[0]!, { fillCelsius: null, middleCelsius: null, lastCelsius: null });
     expect(keeping(unread).time).toEqual({ count: 3, unit: 'day' });
-    const undone = cold();
-    undone.steps[0]!.marks = [];
-    expect(keeping(undone).time).toEqual({ count: 3, unit: 'day' });
+    const unplanned = cold();
+    Object.assign(unplanned.steps[0]!, { marks: [], killStep: false });
+    unplanned.product.content = {
+      ...unplanned.product.content,
+      steps: unplanned.product.content.steps.map((step) => ({ ...step, killStep: false })),
+    };
+    expect(keeping(unplanned).time).toEqual({ count: 1, unit: 'month' });
     expect(keeping(cold()).time).toEqual({ count: 1, unit: 'month' });
   });
   it('asks of boiling what boiling is at the lot’s own height', () => {

@@ -12,7 +12,7 @@ import {
   sealsFrom,
 } from '@inch/core/lot';
 import { describe, expect, it } from 'vitest';
-import { entry, releasable, T } from './support/lot.ts';
+import { entry, letter, releasable, T } from './support/lot.ts';
 
 const shut = (lot: LotRecord) =>
   gates(lot, { timeZone: 'UTC', labelMissing: [] })
@@ -22,7 +22,7 @@ const shut = (lot: LotRecord) =>
 describe('what a process holds of measurements', () => {
   it('may be measured after it, and is asked of the gate until it is', () => {
     const lot = releasable();
-    lot.heatProcesses[0]!.limits = { brix: { from: 48, to: 56 }, highestPh: 3.5 };
+    lot.processes = [{ ...letter, brix: { from: 48, to: 56 }, highestPh: 3.5 }];
     // Sugar that nobody measured is not the sugar it was tested with.
     expect(shut(lot)).toEqual(['heat']);
     lot.readings.push({ ...lot.readings[1]!, id: 'r8', kind: 'brix', value: 52 });
@@ -41,7 +41,7 @@ describe('a lot filled with something in each bottle', () => {
     const [fruit, sugar] = lot.product.content.lines;
     const lines = [fruit!, { ...sugar!, basis: { per: 'bottle' as const } }];
     // A jar is opened once it is filled.
-    lot.readings[1]!.at = T(3.05);
+    Object.assign(lot.readings[1]!, entry('r2', T(3.05)));
     return { ...lot, product: { ...lot.product, content: { ...lot.product.content, lines } } };
   };
   const tick = (bottle: number) => ({ ...entry(`k${bottle}`, T(3.1)), lineId: 'sugar', bottle });
@@ -72,6 +72,7 @@ describe('a lot filled with something in each bottle', () => {
     const lot = releasable();
     const { content } = lot.product;
     const unstrained = { ...lot.product, content: { ...content, steps: content.steps.slice(0, 1) } };
+    lot.processes = [{ ...letter, state: 'pieces' }];
     expect(shut({ ...lot, product: unstrained })).toEqual(['acid']);
     lot.readings[1]!.taken = 'blended';
     expect(shut({ ...lot, product: unstrained })).toEqual([]);
@@ -81,17 +82,16 @@ describe('a lot filled with something in each bottle', () => {
 describe('a lot in bottles of two kinds', () => {
   it('matches a process only where both do', () => {
     const lot = releasable();
-    const rated = (id: string) => (id === 'jar' ? ['boiling-water'] : []);
     const berry = (l: LotRecord) =>
-      matchLot(heatProcesses, l, rated, 719).find((m) => m.process.id === 'berry-syrup')!;
+      matchLot(heatProcesses, l, 719).find((m) => m.process.id === 'berry-syrup')!;
     expect(berry(lot).reasons).toEqual([]);
-    const swing = { containerId: 'swing', container: 'Swing-top', closure: 'swing-top', nominalMl: 250 };
+    const swing = { containerId: 'swing', container: 'Swing-top', closure: 'swing-top', nominalMl: 250, rated: [] };
     lot.bottlings.push({ ...lot.bottlings[0]!, id: 'b2', ...swing });
     expect(berry(lot).reasons).toEqual([
       'it needs jars with a two-piece lid, not a swing top',
       'this glass is not made for boiling water',
     ]);
-    expect(matchLot(heatProcesses, { ...lot, bottlings: [] }, rated, 719)).toEqual([]);
+    expect(matchLot(heatProcesses, { ...lot, bottlings: [] }, 719)).toEqual([]);
   });
 });
 

@@ -20,7 +20,7 @@ import {
 } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, releasable, T } from './support/lot.ts';
+import { entry, letter, releasable, T } from './support/lot.ts';
 
 describe('lot codes', () => {
   it('are short, without look-alikes, and all different', () => {
@@ -113,6 +113,7 @@ describe('gates', () => {
     }),
     making: (lot) => ({
       ...lot,
+      processes: [{ ...letter, spices: ['potassium-sorbate'] }],
       additions: [
         ...lot.additions,
         {
@@ -207,7 +208,7 @@ describe('gates', () => {
     short.heatProcesses[0]!.minutes = 14;
     expect(shut(short)).toContain('heat');
     const other = releasable();
-    other.heatProcesses[0]!.mismatches = ['it was tested with cherries'];
+    other.processes = [{ ...letter, fruits: ['raspberry'] }];
     expect(shut(other)).toContain('heat');
     const early = releasable();
     early.sealChecks[0]!.at = T(14.9);

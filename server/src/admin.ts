@@ -8,6 +8,7 @@ import { errorCode } from './database/transaction.ts';
 import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { type Anchor, journalEnds, verifyJournal } from './journal/verify.ts';
+import { lookThrough } from './lot/lookThrough.ts';
 import { whereBuiltAnew } from './standing/build.ts';
 import { completeStandings, faultyStandings, rebuildStandings } from './standing/rebuild.ts';
 
@@ -23,6 +24,8 @@ async function prepare(): Promise<void> {
   for (const name of await migrate(admin)) process.stdout.write(`applied ${name}\n`);
   const pool = openPool(admin, 1);
   await journalBaseline(pool);
+  const found = await lookThrough(pool);
+  if (found && found.lots > 0) process.stdout.write(`rules ${JSON.stringify(found)}\n`);
   await whereBuiltAnew(pool, () => rebuildAll(pool));
   await completeStandings(pool);
   await pool.end();

@@ -7,7 +7,7 @@ export {
   RACK_MM,
 } from './canner.ts';
 export { CLOSURES, type Closure, type ClosureFacts, checkSaid, closures } from './closures.ts';
-export { type CoolingReading, type CoolingStage, coolingClock } from './cooling.ts';
+export { COOLING, type CoolingReading, type CoolingStage, coolingClock } from './cooling.ts';
 export { type Sign, signs } from './faults.ts';
 export { type BottlesToHand, type Filling, fillBottles } from './fill.ts';
 export {

@@ -1,3 +1,4 @@
+import { isPiece } from '../ingredient/index.ts';
 import type { FormulaContent, FormulaStep } from './content.ts';
 import type { SaidLine } from './said.ts';
 import { type Texture, textureOf } from './texture.ts';
@@ -29,10 +30,6 @@ export interface Course {
   goesByWarmth: boolean;
 }
 
-/** Whether an ingredient is fruit, leaf or peel that has something to be drawn out of it. */
-const isPiece = ({ ingredient }: SaidLine): boolean =>
-  ingredient !== null && !ingredient.liquid && ['fruit', 'plant', 'flavouring'].includes(ingredient.family);
-
 /** What covers the rest goes in when the rest is in, and what fills the bottle after that. */
 const lateness = ({ basis }: SaidLine): number =>
   basis.per === 'cover' ? 1 : basis.per === 'bottle' && basis.fills ? 2 : 0;
@@ -60,7 +57,7 @@ export function courseOf(content: FormulaContent, lines: readonly SaidLine[]): C
   return {
     content,
     lines,
-    places: lines.map((line) => (isPiece(line) ? textureOf(line.ingredient!, line.cut) : 'liquid')),
+    places: lines.map((line) => (line.ingredient && isPiece(line.ingredient) ? textureOf(line.ingredient!, line.cut) : 'liquid')),
     open: lines.map(() => Number.NaN),
     index: new Map(lines.map((line, i) => [line.lineId, i])),
     pours: content.steps.length > 0 ? content.steps.map(pourOf) : [pourOf(null, 0)],

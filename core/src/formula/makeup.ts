@@ -1,5 +1,5 @@
 import type { Pack, ProductState } from '../heat/index.ts';
-import { bringsGerms, mustBoil } from '../ingredient/index.ts';
+import { bringsGerms, isDriedSpice, isPiece, mustBoil } from '../ingredient/index.ts';
 import type { HurdleFacts } from '../keeping/index.ts';
 import { limitOfHeat, temperature } from '../quantity/index.ts';
 import type { LineAmount } from './amounts.ts';
@@ -69,27 +69,28 @@ const isPassed = (step: FormulaStep, outcome: StepOutcome | undefined): boolean 
 
 const isIn = (line: LineAmount): boolean => line.ingredient !== null && (line.grams ?? 0) > 0;
 
+/** Share of a product by weight up to which dried spices may go in after the heat: a few cloves do not make a boiled syrup raw. */
+const FEW_SPICES = 0.005;
+
 /** What goes in unheated after the last kill step: the whole liquid was not heated then. Bottle by bottle is after it, too. */
 function unheatedAfter(
   content: FormulaContent,
   lines: readonly LineAmount[],
   lastKill: number,
+  grams: number,
 ): LineAmount[] {
   if (lastKill === -1) return [];
   const places = stepPlaces(content);
-  return lines.filter(
+  const late = lines.filter(
     (line, i) =>
       isIn(line) &&
       bringsGerms(line.ingredient!) &&
       (places[i]! > lastKill || content.lines[i]!.basis?.per === 'bottle'),
   );
+  const spices = late.filter((line) => isDriedSpice(line.ingredient!));
+  const few = spices.reduce((sum, line) => sum + (line.used ?? line.grams)!, 0) <= FEW_SPICES * grams;
+  return few ? late.filter((line) => !spices.includes(line)) : late;
 }
-
-const SOLID: ReadonlySet<string> = new Set(['fruit', 'plant', 'flavouring']);
-
-/** Whether an ingredient is a piece of something, which only a cloth takes out again. */
-const isPiece = ({ ingredient }: LineAmount): boolean =>
-  ingredient !== null && !ingredient.liquid && SOLID.has(ingredient.family) && ingredient.id !== 'salt';
 
 /**
  * Pieces of fruit, plant and flavouring that no cloth takes out again.
@@ -101,7 +102,8 @@ export function piecesLeftIn(content: FormulaContent, lines: readonly LineAmount
   return lines.filter(
     (line, i) =>
       line.grams !== null &&
-      isPiece(line) &&
+      line.ingredient !== null &&
+      isPiece(line.ingredient) &&
       (places[i]! > lastStrain || content.lines[i]!.basis?.per === 'bottle'),
   );
 }
@@ -206,6 +208,18 @@ function benzoateWithAscorbic(lines: readonly LineAmount[]): Fault[] {
 /** Longest time, min, that something may stand between the cold and the heat. */
 const LONGEST_WARM = 48 * 60;
 const WARM = { over: 5, under: 60 };
+/** °C of a kitchen where nobody said how warm it is. */
+const KITCHEN = 25;
+/** Minutes that what had boiling water poured over it stays hot. */
+const INFUSION_HOT = 120;
+
+/** °C that something stands at: as it was said; of what is not said, a warm kitchen's. An infusion is hot only as long as it is. */
+function standsAt(step: FormulaStep): number {
+  if (step.celsius !== undefined) return step.celsius;
+  if (step.killStep || step.method === 'cooked') return heldAt(step);
+  if (step.method === 'infused' && (step.minutes ?? 0) <= INFUSION_HOT) return heldAt(step);
+  return KITCHEN;
+}
 
 /** Draws, drips and rests that stand warm for longer than 48 h. What steeps in the closed jar on the shelf is processed with it. */
 function standTooLong(content: FormulaContent): Fault[] {
@@ -215,7 +229,7 @@ function standTooLong(content: FormulaContent): Fault[] {
   return content.steps.flatMap((step, i) => {
     const stands = step.kind === 'draw' || step.kind === 'strain' || (step.kind === 'rest' && i < last);
     const inJar = step.method === 'jar' && content.storage === 'shelf';
-    const celsius = step.kind === 'draw' ? heldAt(step) : (step.celsius ?? 20);
+    const celsius = standsAt(step);
     const warm = celsius > WARM.over && celsius < WARM.under;
     if (!stands || inJar || !warm || !((step.minutes ?? 0) > LONGEST_WARM)) return [];
     return [
@@ -255,7 +269,7 @@ export function makeupOf(
   const { product, millilitres, outcomes } = walked;
   const grams = liquidOf(product);
   const lastKill = content.steps.findLastIndex((step, i) => kills(step) && !isPassed(step, outcomes[i]));
-  const unheated = unheatedAfter(content, lines, lastKill);
+  const unheated = unheatedAfter(content, lines, lastKill, grams);
   const pieces = piecesLeftIn(content, lines);
   const acetic = aceticGrams(product);
   const abv = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;

@@ -3,7 +3,8 @@ import { type KitchenCatalogue, laidOver, type OwnPart } from './kitchenCatalogu
 import type { Ingredient } from './types.ts';
 
 export { askedOf } from './asked.ts';
-export { bringsGerms, isAcidifier, mustBoil } from './heat.ts';
+export { bringsGerms, isAcidifier, isDriedSpice, mustBoil } from './heat.ts';
+export { dissolvesWhole, isPiece } from './piece.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';

@@ -23,6 +23,12 @@ const CAFFEINE: Readonly<Record<string, number>> = {
   'cocoa-nib': 150,
 };
 
+/**
+ * Whether an ingredient brings caffeine.
+ * @example bringsCaffeine('black-tea') // true
+ */
+export const bringsCaffeine = (ingredientId: string): boolean => (CAFFEINE[ingredientId] ?? 0) > 0;
+
 /** g of glycyrrhizic acid in 100 g of liquorice root at the most usual. Source: SCF opinion on glycyrrhizinic acid, 2003. Not yet read against it. */
 const GLYCYRRHIZIC: Readonly<Record<string, number>> = { liquorice: 10 };
 

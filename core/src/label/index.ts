@@ -38,7 +38,7 @@ export {
   whyNoSheet,
 } from './art/sheet.ts';
 export { codePath, type Drawing, faceSvg, svgOf } from './art/svg.ts';
-export { type CautionLine, cautionLines } from './cautionLines.ts';
+export { bringsCaffeine, type CautionLine, cautionLines } from './cautionLines.ts';
 export { type LabelCheck, labelCheck, labelMissing } from './check.ts';
 export { type LabelContent, type LabelKitchen, labelContent, type OwnWords, secondWords } from './content.ts';
 export { type DateStyle, dateLine } from './date.ts';

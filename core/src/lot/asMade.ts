@@ -1,28 +1,32 @@
-import { coolingClock } from '../bottling/index.ts';
+import { follows, lastOf, type Written } from '../record/index.ts';
 import { catalogueOf } from './catalogue.ts';
-import { stepClock } from './clock.ts';
-import { heatEndedAt } from './heating.ts';
-import { piecesIn } from './made.ts';
+import { makeupAsMade, piecesIn } from './made.ts';
 import { linesByJar } from './numbered.ts';
 import { type BottlingEntry, type LotRecord, type Reading, standing, type Taken } from './record.ts';
 import { isJarSum } from './workedOver.ts';
 
-/** When the last thing went in; a finished reading before it says nothing of the bottle. */
-export function lastAdditionAt(lot: LotRecord): string {
+/** Everything that went in, each with when: what is read before the last of it says nothing of the bottle. */
+function wentIn(lot: LotRecord): Written[] {
   const byJar = linesByJar(lot);
-  const poured = standing(lot.additions)
-    .filter((a) => a.grams > 0 && !isJarSum(lot, a))
-    .map((a) => a.at);
+  const poured = standing(lot.additions).filter((a) => a.grams > 0 && !isJarSum(lot, a));
   // What goes in jar by jar goes in with the filling, whenever its sum is written down.
-  const filled = byJar.size > 0 ? standing(lot.bottlings).map((b) => b.at) : [];
-  return [...poured, ...filled].sort().at(-1) ?? '';
+  const filled = byJar.size > 0 ? standing(lot.bottlings) : [];
+  return [...poured, ...filled];
 }
+
+/** The place in the record behind everything that went in: a finished reading before it says nothing of the bottle. */
+export const lastIn = (lot: LotRecord): Written => lastOf(wentIn(lot)) ?? { at: '', recordedAt: '' };
+
+/** Whether something went in after an entry, by the clock and by the record. */
+export const isSpent = (lot: LotRecord, entry: Written): boolean =>
+  wentIn(lot).some((a) => follows(a, entry) && (a.at > entry.at || a.recordedAt > entry.recordedAt));
 
 /** Readings of the finished product that stand and count, taken after the last thing went in. */
 export function finishedReadings(lot: LotRecord, kind: Reading['kind']): Reading[] {
-  const after = lastAdditionAt(lot);
+  const after = lastIn(lot);
   return standing(lot.readings).filter(
-    (r) => r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && r.at >= after,
+    (r) =>
+      r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && follows(r, after),
   );
 }
 
@@ -36,46 +40,6 @@ export function samplesAsked(lot: LotRecord): Taken[] | null {
   if (lines.some((l) => l.basis?.per === 'bottle') || steps.some((s) => s.method === 'jar'))
     return ['opened-jar'];
   return piecesIn(lot).length > 0 ? ['blended', 'opened-jar'] : null;
-}
-
-const HOUR = 3_600_000;
-
-/** When what is in a filling began to cool: the end of the heating before it, its straining where it was never hot, or the filling itself. */
-function coolsFrom(lot: LotRecord, bottling: BottlingEntry): string {
-  const hot = heatEndedAt(lot, bottling.at);
-  if (hot !== null) return hot;
-  const strained = lot.steps
-    .filter((s) => s.kind === 'strain')
-    .flatMap((s) => stepClock(s, '9999').doneAt ?? [])
-    .filter((at) => at <= bottling.at)
-    .sort();
-  return strained.at(-1) ?? bottling.at;
-}
-
-/**
- * Bottles cooled open: hours from the end of the heating to 21 °C and to 5 °C, as read off a thermometer in the pan and the bottles, or as told of the filling.
- * @example cooledIn(lot, lot.bottlings[0]) // { to21: null, to5: null }
- */
-export function cooledIn(
-  lot: LotRecord,
-  bottling: BottlingEntry,
-): { to21: number | null; to5: number | null } {
-  const from = coolsFrom(lot, bottling);
-  const inPan = standing(lot.readings)
-    .filter((r) => r.kind === 'temperature' && r.counts && r.value !== null)
-    .filter((r) => r.at >= from && r.at <= bottling.at)
-    .map((r) => ({ at: r.at, celsius: r.value! }));
-  const inBottles = standing(lot.coolings).filter((c) => c.bottlingId === bottling.id);
-  const [first, second] = coolingClock(from, [...inPan, ...inBottles], bottling.at);
-  const stood = (Date.parse(bottling.at) - Date.parse(from)) / HOUR;
-  const told = (hours: number | null) => (hours === null ? null : hours + stood);
-  return { to21: first!.took ?? told(bottling.hoursTo21), to5: second!.took ?? told(bottling.hoursToCold) };
-}
-
-/** Whether bottles came down to 21 °C within 2 hours and to 5 °C within 6. */
-export function cooledInTime(lot: LotRecord, bottling: BottlingEntry): boolean {
-  const { to21, to5 } = cooledIn(lot, bottling);
-  return bottling.closing === 'cooled' && to21 !== null && to21 <= 2 && to5 !== null && to5 <= 6;
 }
 
 /**
@@ -111,6 +75,30 @@ export function ingredientsAsMade(lot: LotRecord): { ingredientId: string; grams
  */
 export const finishedBrix = (lot: LotRecord): number | null =>
   finishedReadings(lot, 'brix').at(-1)?.value ?? null;
+
+/** Readings that no other of them follows: one is not made the last by dating another back. */
+const latest = (readings: readonly Reading[]): Reading[] =>
+  readings.filter((r) => !readings.some((other) => other !== r && follows(other, r) && other.at > r.at));
+
+/** °Bx between which a finished product lies, as far as it is known. */
+export interface BrixKnown {
+  low: number;
+  high: number;
+}
+
+/**
+ * °Bx that a rule may be relaxed by: as a checked instrument read it; of one that was only typed, all that lies between it and the forecast, so that the
+ * worse of the two counts. Null where nothing was measured.
+ * @example brixKnown(lot) // null
+ */
+export function brixKnown(lot: LotRecord): BrixKnown | null {
+  const readings = finishedReadings(lot, 'brix');
+  const checked = latest(readings.filter((r) => r.instrument !== null)).map((r) => r.value!);
+  if (checked.length > 0) return { low: Math.min(...checked), high: Math.max(...checked) };
+  if (readings.length === 0) return null;
+  const figures = [...latest(readings).map((r) => r.value!), makeupAsMade(lot).brix];
+  return { low: Math.min(...figures), high: Math.max(...figures) };
+}
 
 /**
  * °C of the coldest bottle that was read when it was filled; null where none was.

@@ -18,10 +18,10 @@ export interface LotBottles {
 }
 
 /** Movements that leave the kitchen's shelves for good. */
-const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal', 'opened']);
+const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal', 'opened', 'drunk', 'tasted']);
 
 /** Movements that bring back what had left. */
-const COMES_BACK = new Set(['processed-again', 'taken-back']);
+const COMES_BACK = new Set(['processed-again', 'taken-back', 'returned']);
 
 /**
  * Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone.
@@ -57,6 +57,30 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): Lot
   const millilitres = bottlings.reduce((sum, b) => sum + b.count * b.nominalMl, 0);
   return { filled, millilitres, left: filled - gone, sold, groups };
 }
+
+/**
+ * Bottles of a filling that left with somebody and did not come back.
+ * @example awayOf(lot, 'b1') // 0
+ */
+export const awayOf = (lot: Pick<LotRecord, 'movements'>, bottlingId: string): number =>
+  lot.movements
+    .filter((m) => m.bottlingId === bottlingId)
+    .reduce(
+      (sum, m) =>
+        sum + (['sold', 'given'].includes(m.kind) ? m.count : m.kind === 'returned' ? -m.count : 0),
+      0,
+    );
+
+/**
+ * Bottles of a filling that came back from somebody to a place: nobody knows where they stood meanwhile.
+ * @example cameBackTo(lot, 'b1', 'cellar') // 0
+ */
+export const cameBackTo = (lot: Pick<LotRecord, 'movements'>, bottlingId: string, place: string): number => {
+  const came = lot.movements.filter(
+    (m) => m.bottlingId === bottlingId && m.kind === 'returned' && m.to === place,
+  );
+  return came.reduce((sum, m) => sum + m.count, 0);
+};
 
 /**
  * When bottles of a lot stood in a place: from each arrival that found it empty to the departure that left it so; null while some still do.

@@ -42,6 +42,8 @@ export interface Gate {
   evidence: Evidence[];
   /** What is still to be done; null when open. */
   missing: string | null;
+  /** Whether the record shows that it is not so: measured and over its limit, and not only wanting. */
+  failed: boolean;
 }
 
 /** One piece of evidence with what it rests on. */
@@ -56,4 +58,8 @@ export const gate = (id: GateId, question: string, evidence: Evidence[], missing
   open: missing === null,
   evidence,
   missing,
+  failed: false,
 });
+
+/** A release check that what was recorded speaks against: it does not only want something. */
+export const failed = (of: Gate): Gate => ({ ...of, failed: true });

@@ -1,7 +1,9 @@
+import { keepingLimit, limitOf } from '../keeping/index.ts';
 import { degreesShown, temperature } from '../quantity/index.ts';
 import { samplesAsked } from './asMade.ts';
-import { type Evidence, type Gate, gate, shown } from './gate.ts';
-import { asksDiluted, governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
+import { type Evidence, failed, type Gate, gate, shown } from './gate.ts';
+import { asksDiluted, contraryPh, governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
+import { keepingFacts } from './keepingFacts.ts';
 import type { LotRecord, Reading } from './record.ts';
 
 const HOW = { 'as-it-is': '', blended: ', blended with its solids', 'opened-jar': ', from an opened jar' };
@@ -10,11 +12,19 @@ const words = (r: Reading): string =>
   `pH ${r.value!.toFixed(2)} measured${HOW[r.taken]}${r.diluted ? ', diluted 1:1' : ''}`;
 
 /** What stands behind a pH: each reading, and each instrument with its calibration. */
-function evidenceOf(readings: readonly Reading[]): Evidence[] {
-  const meters = [...new Set(readings.flatMap((r) => (r.instrument ? [r.instrument] : [])))];
+function evidenceOf(lot: LotRecord, counting: readonly Reading[]): Evidence[] {
+  const limit = limitOf(lot.criticalPh);
+  const meters = [...new Set(counting.flatMap((r) => (r.instrument ? [r.instrument] : [])))];
+  const refused = readPh(lot)
+    .filter((r) => r.whyNot !== null)
+    .map(({ reading, whyNot }) => {
+      const over = reading.value! > limit ? `, over the limit of ${limit},` : '';
+      return shown(`pH ${reading.value!.toFixed(2)}${over} does not count: ${whyNot}`, 'reading', reading.id);
+    });
   return [
-    ...readings.map((r) => shown(words(r), 'reading', r.id)),
+    ...counting.map((r) => shown(words(r), 'reading', r.id)),
     ...meters.map((m) => shown(`${m}, calibrated that day`, 'instrument', m)),
+    ...refused,
   ];
 }
 
@@ -33,28 +43,53 @@ function toMeasure(lot: LotRecord, counting: readonly Reading[]): string {
   return `Measure ${sample} at ${degreesShown(PH_SAMPLE.from)} to ${temperature(PH_SAMPLE.to)}, with a meter calibrated that day.`;
 }
 
-/** Acid at equilibrium on the finished, cooled product against the lot's own critical limit. */
-export function acidGate(lot: LotRecord): Gate {
-  const question = `Is its pH at or under ${lot.criticalPh}?`;
-  const read = readPh(lot);
-  const counting = read.flatMap((r) => (r.whyNot === null ? [r.reading] : []));
-  const refused = read
-    .filter((r) => r.whyNot !== null)
-    .map((r) =>
-      shown(`pH ${r.reading.value!.toFixed(2)} does not count: ${r.whyNot}`, 'reading', r.reading.id),
-    );
-  const evidence = [...evidenceOf(counting), ...refused];
+/** Why a pH over the limit that nothing answered keeps it; null where there is none. */
+function unanswered(lot: LotRecord, over = limitOf(lot.criticalPh)): string | null {
+  const contrary = contraryPh(lot).filter((c) => c.ph > over);
+  if (contrary.length === 0) return null;
+  const highest = Math.max(...contrary.map((c) => c.ph));
+  return `pH ${highest.toFixed(2)} was read, over the limit of ${limitOf(lot.criticalPh)}. Measure it again, by a reading that counts, and say why that one does not hold.`;
+}
+
+/** What is not for the shelf: the pH says which time in the cold it has, and none at all leaves the shortest. */
+function inTheCold(lot: LotRecord, counting: readonly Reading[]): Gate {
+  const question = 'Which time does its pH leave it?';
+  const evidence = evidenceOf(lot, counting);
   const governing = governingPh(lot);
-  if (!governing) return gate('acid', question, evidence, toMeasure(lot, counting));
-  const { ph, readings, margin } = governing;
-  if (ph > lot.criticalPh)
-    return gate(
-      'acid',
-      question,
-      evidence,
-      `pH ${(ph - margin).toFixed(2)}${margin ? ' plus 0.1' : ''} is over the limit of ${lot.criticalPh}. Acidify and measure again, or discard.`,
+  const against = governing && unanswered(lot, governing.ph);
+  if (against) return failed(gate('acid', question, evidence, against));
+  const { reason } = keepingLimit({ ...keepingFacts(lot), cooledInTime: true });
+  return gate('acid', question, [...evidence, shown(reason)], null);
+}
+
+/**
+ * Acid at equilibrium on the finished, cooled product: for the shelf at or under the lot's own critical limit; in the cold it says which row of the keeping
+ * table the measured or missing pH leaves.
+ */
+export function acidGate(lot: LotRecord): Gate {
+  const counting = readPh(lot).flatMap((r) => (r.whyNot === null ? [r.reading] : []));
+  if (lot.storage !== 'shelf') return inTheCold(lot, counting);
+  const question = `Is its pH at or under ${lot.criticalPh}?`;
+  const evidence = evidenceOf(lot, counting);
+  const governing = governingPh(lot);
+  const against = unanswered(lot);
+  const over = governing && governing.ph > lot.criticalPh;
+  if (over || (!governing && counting.some((r) => r.value! > lot.criticalPh)))
+    return failed(
+      gate('acid', question, evidence, `${overSaid(lot, governing, counting)} Acidify and measure again, keep it cold, or discard it.`),
     );
-  if (margin > 0 && readings.filter((r) => !r.diluted).length < 2)
+  if (against) return failed(gate('acid', question, evidence, against));
+  if (!governing) return gate('acid', question, evidence, toMeasure(lot, counting));
+  if (governing.margin > 0 && governing.readings.filter((r) => !r.diluted).length < 2)
     return gate('acid', question, evidence, 'Over 4.2 a second reading is needed.');
   return gate('acid', question, evidence, null);
+}
+
+function overSaid(
+  lot: LotRecord,
+  governing: ReturnType<typeof governingPh>,
+  counting: readonly Reading[],
+): string {
+  const read = governing ? governing.ph - governing.margin : Math.max(...counting.map((r) => r.value!));
+  return `pH ${read.toFixed(2)}${governing?.margin ? ' plus 0.1' : ''} is over the limit of ${lot.criticalPh}.`;
 }

@@ -3,7 +3,7 @@ import { lotBottles } from './bottles.ts';
 import { catalogueOf } from './catalogue.ts';
 import { type Gate, gate, shown } from './gate.ts';
 import { type LotRecord, standing } from './record.ts';
-import { workedOverAt } from './workedOver.ts';
+import { workedIn } from './workedOver.ts';
 
 /**
  * Lines that go in bottle by bottle, with the bottles of the lot that nobody ticked.
@@ -49,6 +49,25 @@ function tallyMissing(lot: LotRecord): string | null {
   return null;
 }
 
+/** What went into the lot after its bottles were filled, or was written down only then. */
+function workedInAfter(lot: LotRecord): string[] {
+  const bottlings = standing(lot.bottlings);
+  const later = workedIn(lot);
+  if (bottlings.some((b) => later.some((a) => a.at > b.at)))
+    return ['More went in after bottles were filled: strike that filling and count the bottles again.'];
+  const untold = later.filter(
+    (a) =>
+      bottlings.some((b) => a.recordedAt > b.recordedAt) &&
+      !lot.decisions.some((d) => d.event === 'resume' && d.recordedAt > a.recordedAt),
+  );
+  if (untold.length === 0) return [];
+  const catalogue = catalogueOf(lot);
+  const names = untold.map((a) => catalogue.get(a.ingredientId).name.toLowerCase());
+  return [
+    `Written down after the bottles were filled: ${[...new Set(names)].join(', ')}. Hold it, and resume it once it is clear that it was in the pan.`,
+  ];
+}
+
 /** Bottles counted, their glass looked at, every tick made, and every millilitre recorded. */
 export function countGate(lot: LotRecord): Gate {
   const bottlings = standing(lot.bottlings);
@@ -82,11 +101,7 @@ export function countGate(lot: LotRecord): Gate {
       missing.push('Feel every rim, look at rings and lids, and record that it was done.');
     for (const line of bottlesNotTicked(lot))
       missing.push(`Not ticked for ${line.name}: bottle ${line.bottles.join(', ')}.`);
-    const overAt = workedOverAt(lot);
-    if (bottlings.some((b) => b.at < overAt))
-      missing.push(
-        'More went in after bottles were filled: strike that filling and count the bottles again.',
-      );
+    missing.push(...workedInAfter(lot));
     const tally = tallyMissing(lot);
     if (tally) missing.push(tally);
   }

@@ -1,4 +1,5 @@
-import { type Gate, gate, shown } from './gate.ts';
+import { benchFaults } from './bench.ts';
+import { failed, type Gate, gate, shown } from './gate.ts';
 import { heatingsOf } from './heating.ts';
 import { makeupThatCounts } from './keepingFacts.ts';
 import type { LotRecord } from './record.ts';
@@ -12,11 +13,15 @@ export function makingGate(lot: LotRecord): Gate {
       `${title}: ${h.how === 'measured' ? 'heated, measured' : 'a full boil, seen and not measured'}`,
     );
   });
-  const missing = makeup.faults.map((fault) => fault.text);
-  return gate(
+  const stood = benchFaults(lot);
+  // What stood too long by its steps stood so by its hours: it is said once.
+  const faults = makeup.faults.filter((fault) => stood.length === 0 || fault.stepId === undefined);
+  const missing = [...faults, ...stood].map((fault) => fault.text);
+  const made = gate(
     'making',
     'Is it made as its ingredients ask?',
     evidence,
     missing.length > 0 ? missing.join(' ') : null,
   );
+  return stood.length > 0 ? failed(made) : made;
 }

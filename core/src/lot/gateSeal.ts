@@ -1,9 +1,16 @@
 import { type Closure, type ClosureFacts, closures } from '../bottling/index.ts';
 import { inWords } from '../quantity/index.ts';
+import { creditedAt, follows } from '../record/index.ts';
 import { type Gate, gate, shown } from './gate.ts';
 import { numbersOf } from './numbered.ts';
-import { type HeatProcessEntry, type LotRecord, type SealCheckEntry, standing } from './record.ts';
-import { workedOverAt } from './workedOver.ts';
+import {
+  type BottlingEntry,
+  type HeatProcessEntry,
+  type LotRecord,
+  type SealCheckEntry,
+  standing,
+} from './record.ts';
+import { workedOver } from './workedOver.ts';
 
 const HOUR = 3_600_000;
 const QUESTION = 'Are the seals checked?';
@@ -16,27 +23,39 @@ function isOfFailed(lot: LotRecord, p: HeatProcessEntry): boolean {
   return p.bottles !== null && p.bottles <= failed;
 }
 
+/** What a seal check has to come after: every filling, and on the shelf every process but that of jars whose seal had failed. */
+const restedOn = (lot: LotRecord): (BottlingEntry | HeatProcessEntry)[] => [
+  ...standing(lot.bottlings),
+  ...(lot.storage === 'shelf' ? standing(lot.heatProcesses).filter((p) => !isOfFailed(lot, p)) : []),
+];
+
 /**
- * ISO instant from which a lot's seals may be checked: 12 hours after the last bottle was filled or processed, at once for what is kept cold.
+ * ISO instant from which a lot's seals may be checked: 12 hours after the last bottle was filled or processed, at once for what is kept cold. What was
+ * dated back in a lot that is written down as it happens counts from when it was written.
  * @example sealsFrom({ ...lot, bottlings: [], heatProcesses: [] }) // null
  */
 export function sealsFrom(lot: LotRecord): string | null {
-  const filled = standing(lot.bottlings).at(-1)?.at;
-  if (!filled) return null;
-  if (lot.storage !== 'shelf') return filled;
-  const processed = standing(lot.heatProcesses)
-    .filter((p) => !isOfFailed(lot, p))
-    .map((p) => p.at);
-  const last = [filled, ...processed].sort().at(-1)!;
+  if (standing(lot.bottlings).length === 0) return null;
+  const last = restedOn(lot)
+    .map((entry) => creditedAt(entry, lot))
+    .sort()
+    .at(-1)!;
+  if (lot.storage !== 'shelf') return last;
   return new Date(Date.parse(last) + 12 * HOUR).toISOString();
 }
 
 /** Seal checks in their time, after the last filling and process, and after whatever was done to the lot. */
 export function soundChecks(lot: LotRecord): SealCheckEntry[] {
   const from = sealsFrom(lot);
-  return from === null
-    ? []
-    : standing(lot.sealChecks).filter((c) => c.at >= from && c.at > workedOverAt(lot));
+  if (from === null) return [];
+  const before = restedOn(lot);
+  const over = workedOver(lot);
+  return standing(lot.sealChecks).filter(
+    (c) =>
+      c.at >= from &&
+      before.every((entry) => follows(c, entry)) &&
+      (over.at === '' || (follows(c, over) && c.at > over.at)),
+  );
 }
 
 /**

@@ -1,6 +1,7 @@
 import { limitOf, USUAL_CRITICAL_PH } from '../keeping/index.ts';
 import { degreesShown, temperature } from '../quantity/index.ts';
-import { finishedBrix, lastAdditionAt, samplesAsked } from './asMade.ts';
+import { follows, type Written } from '../record/index.ts';
+import { brixKnown, isSpent, lastIn, samplesAsked } from './asMade.ts';
 import { makeupAsMade } from './made.ts';
 import { type LotRecord, type Reading, standing, type Taken } from './record.ts';
 
@@ -23,9 +24,9 @@ export interface ReadPh {
   whyNot: string | null;
 }
 
-function whyNot(r: Reading, asked: readonly Taken[] | null, after: string): string | null {
+function whyNot(r: Reading, asked: readonly Taken[] | null, after: Written): string | null {
   if (!r.counts) return r.whyNot ?? 'its meter does not bear it';
-  if (r.at < after) return 'something went in after it';
+  if (!follows(r, after)) return 'something went in after it';
   if (asked && !asked.includes(r.taken))
     return `it has to be ${asked.map((a) => SAMPLE_WORDS[a]).join(', or ')}`;
   if (r.celsius === null) return 'how warm the sample was is not recorded';
@@ -40,7 +41,7 @@ function whyNot(r: Reading, asked: readonly Taken[] | null, after: string): stri
  */
 export function readPh(lot: LotRecord): ReadPh[] {
   const asked = samplesAsked(lot);
-  const after = lastAdditionAt(lot);
+  const after = lastIn(lot);
   return standing(lot.readings)
     .filter((r) => r.kind === 'ph' && r.sample === 'finished' && r.value !== null)
     .map((reading) => ({ reading, whyNot: whyNot(reading, asked, after) }));
@@ -52,7 +53,7 @@ export function readPh(lot: LotRecord): ReadPh[] {
  * @example asksDiluted(lot, 3.4) // false
  */
 export function asksDiluted(lot: LotRecord, highest: number): boolean {
-  const brix = finishedBrix(lot) ?? makeupAsMade(lot).brix;
+  const brix = brixKnown(lot)?.high ?? makeupAsMade(lot).brix;
   return (
     brix > THICK.always || (brix > THICK.near && highest > limitOf(lot.criticalPh) - THICK.within + 1e-9)
   );
@@ -70,4 +71,72 @@ export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; 
   if (!readings.some((r) => r.diluted) && asksDiluted(lot, highest)) return null;
   const margin = highest > USUAL_CRITICAL_PH ? MARGIN : 0;
   return { ph: highest + margin, readings, margin };
+}
+
+/**
+ * The pH that a rule may be relaxed by: as it governs, and over 4.2 only by two readings; null where it is not so measured.
+ * @example phThatCounts(lot).ph // 3.4
+ */
+export function phThatCounts(lot: LotRecord): ReturnType<typeof governingPh> {
+  const governing = governingPh(lot);
+  const once = governing && governing.margin > 0 && governing.readings.filter((r) => !r.diluted).length < 2;
+  return once ? null : governing;
+}
+
+/** A pH over the limit of a lot that nothing answered yet. */
+export interface Contrary {
+  ph: number;
+  /** What it was read of, as it is found again. */
+  of: { noun: 'reading' | 'look'; id: string };
+}
+
+interface Over extends Written {
+  id: string;
+  ph: number;
+  struck: boolean;
+  noun: Contrary['of']['noun'];
+}
+
+/** Every pH over the limit that was ever read of the product as it is, however it was taken: struck ones too. */
+function allOver(lot: LotRecord): Over[] {
+  const readings = lot.readings
+    .filter((r) => r.kind === 'ph' && r.sample === 'finished' && r.value !== null && !r.simulated)
+    .map((r): Over => ({ ...r, ph: r.value!, struck: r.struck !== null, noun: 'reading' }));
+  const looks = lot.looks
+    .filter((l) => l.ph !== null)
+    .map((l): Over => ({ ...l, ph: l.ph!, struck: l.struck !== null, noun: 'look' }));
+  return [...readings, ...looks].filter((r) => r.ph > limitOf(lot.criticalPh) && !isSpent(lot, r));
+}
+
+/** Whether somebody gave the reason why a reading that was answered does not hold: with the answer, or as what it held was resumed or closed. */
+function isReasoned(lot: LotRecord, over: Over, answer: Reading): boolean {
+  const since = (entry: { recordedAt: string } | null) =>
+    entry !== null && entry.recordedAt >= answer.recordedAt;
+  return (
+    over.struck ||
+    answer.because !== null ||
+    lot.decisions.some((d) => d.event === 'resume' && since(d)) ||
+    lot.deviations.some(
+      (d) => d.entryId === over.id && d.closed !== null && (d.closed.recordedAt ?? d.closed.at) >= answer.recordedAt,
+    )
+  );
+}
+
+/**
+ * Every pH over the limit that stands unanswered, however it was taken: without a temperature, with another meter, of a look, of a bottle that came back, or
+ * struck. Later readings that count answer it, with a reason; a struck one needs the reading alone.
+ * @example contraryPh(lot) // []
+ */
+export function contraryPh(lot: LotRecord): Contrary[] {
+  const over = allOver(lot);
+  if (over.length === 0) return [];
+  const counting = readPh(lot).flatMap(({ reading, whyNot: no }) =>
+    no === null && !reading.diluted && reading.value! <= limitOf(lot.criticalPh) ? [reading] : [],
+  );
+  const answers = (r: Over) =>
+    counting.some(
+      (c) =>
+        (r.struck ? c.recordedAt >= r.recordedAt : follows(c, r) && c.at > r.at) && isReasoned(lot, r, c),
+    );
+  return over.filter((r) => !answers(r)).map(({ ph, noun, id }) => ({ ph, of: { noun, id } }));
 }

@@ -1,6 +1,7 @@
 export {
+  type BrixKnown,
+  brixKnown,
   coldestFill,
-  cooledIn,
   finishedBrix,
   ingredientsAsMade,
   linesNotRecorded,
@@ -8,17 +9,18 @@ export {
 } from './asMade.ts';
 export { amountsPlanned, contentAsWeighed, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
 export { boilRateOf, learnedRate } from './boilRate.ts';
-export { type BottleGroup, type LotBottles, lotBottles, timesIn } from './bottles.ts';
+export { awayOf, type BottleGroup, cameBackTo, type LotBottles, lotBottles, timesIn } from './bottles.ts';
 export { catalogueOf, weighingOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';
+export { cooledIn } from './cooled.ts';
 export { type DatedBack, datedBack } from './datedBack.ts';
 export type { Evidence, EvidenceOf, Gate, GateId } from './gate.ts';
 export { bottlesNotTicked, gapSaid } from './gateCount.ts';
-export { bottlesProcessed, whyNotCounted } from './gateHeat.ts';
+export { bottlesProcessed, minutesAskedOf, whyNotCounted } from './gateHeat.ts';
 export { failuresOpen, sealsFrom } from './gateSeal.ts';
 export { allOpen, type GateSetting, gates } from './gates.ts';
-export { governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
+export { type Contrary, contraryPh, governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
 export type { Happening } from './happening.ts';
 export { type Heating, heatingsOf } from './heating.ts';
 export { historyOf } from './history.ts';
@@ -73,6 +75,7 @@ export {
   type Weighing,
 } from './record.ts';
 export { type NextLook, nextLooks, retainedGroups, stillAsked } from './retained.ts';
+export { RULE_SET } from './ruleSet.ts';
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
 export { type Thawed, thawedGroups } from './thawed.ts';

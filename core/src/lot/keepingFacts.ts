@@ -1,9 +1,10 @@
 import { factsFrom, lowAcidLines, type Makeup } from '../formula/index.ts';
 import { type HurdleFacts, USUAL_CRITICAL_PH } from '../keeping/index.ts';
-import { cooledInTime, finishedBrix, finishedReadings } from './asMade.ts';
-import { countedProcesses } from './gateHeat.ts';
+import { brixKnown, finishedReadings } from './asMade.ts';
+import { cooledInTime } from './cooled.ts';
+import { allProcessed, closedHot } from './gateHeat.ts';
 import { soundChecks } from './gateSeal.ts';
-import { governingPh } from './governingPh.ts';
+import { governingPh, phThatCounts } from './governingPh.ts';
 import { heatingsOf } from './heating.ts';
 import { asMade, makeupAsMade } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
@@ -34,10 +35,10 @@ export function makeupThatCounts(lot: LotRecord): { makeup: Makeup; killSeen: bo
 export function keepingFacts(lot: LotRecord): HurdleFacts {
   const bottlings = standing(lot.bottlings);
   const bottled = bottlings.length > 0;
-  const ph = governingPh(lot);
+  const ph = phThatCounts(lot);
   const { makeup, killSeen } = makeupThatCounts(lot);
   return {
-    ...factsFrom(makeup, finishedBrix(lot)),
+    ...factsFrom(makeup, brixKnown(lot)?.low ?? null),
     storage: lot.storage,
     ownRetained: lot.datings.at(-1)?.longer ?? false,
     ph: ph?.ph ?? null,
@@ -45,8 +46,8 @@ export function keepingFacts(lot: LotRecord): HurdleFacts {
     criticalPh: lot.criticalPh,
     ...(killSeen ? { killSeen } : {}),
     measuredWaterActivity: finishedReadings(lot, 'water-activity').at(-1)?.value ?? null,
-    heatProcess: countedProcesses(lot).length > 0,
-    closedHot: bottled ? bottlings.every((b) => b.closing === 'hot') : null,
+    heatProcess: allProcessed(lot),
+    closedHot: bottled ? bottlings.every(closedHot) : null,
     sealChecked: soundChecks(lot).length > 0,
     cooledInTime: bottled ? bottlings.every((b) => cooledInTime(lot, b)) : null,
   };

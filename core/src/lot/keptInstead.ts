@@ -1,6 +1,6 @@
 import { type HurdleFacts, type KeepingTime, keepingLimit, type Storage } from '../keeping/index.ts';
 import type { KEPT_INSTEAD } from '../record/index.ts';
-import { cooledInTime } from './asMade.ts';
+import { cooledInTime } from './cooled.ts';
 import { heatEndedAt } from './heating.ts';
 import { type LotRecord, standing } from './record.ts';
 import { ENDED } from './state.ts';

@@ -1,6 +1,6 @@
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { bestBy, carriedBy, dateWord, type Hurdle, hurdles, type KeepingTime } from '../keeping/index.ts';
-import { stepClock } from './clock.ts';
+import { strainedAt } from './cooled.ts';
 import type { GateSetting } from './gates.ts';
 import { heatingsOf } from './heating.ts';
 import { keepingFacts } from './keepingFacts.ts';
@@ -25,7 +25,7 @@ export interface LotKeeping extends KeepingTime {
 function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string {
   const ends = killStep
     ? heatingsOf(lot).map((h) => h.to)
-    : lot.steps.filter((s) => s.kind === 'strain').flatMap((s) => stepClock(s, '9999').doneAt ?? []);
+    : [strainedAt(lot, filledAt)].filter((at) => at !== null);
   const last = ends
     .filter((at) => at <= filledAt)
     .sort()

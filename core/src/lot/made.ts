@@ -4,7 +4,6 @@ import {
   type FormulaStep,
   gramsSaid,
   keptByWeight,
-  kills,
   type LineAmount,
   type Makeup,
   makeupOf,
@@ -12,6 +11,7 @@ import {
   readLine,
   walk,
 } from '../formula/index.ts';
+import { creditedAt, follows } from '../record/index.ts';
 import { formulaStepOf, strainedGrams } from './asWeighed.ts';
 import { catalogueOf } from './catalogue.ts';
 import { stepClock } from './clock.ts';
@@ -52,25 +52,27 @@ function brixReached(lot: LotRecord, step: FormulaStep): number | undefined {
     : step.toBrix;
 }
 
-/** The steps as they went: only a heating that is shown is a kill step; what was weighed after trimming is not trimmed again. */
+/** The steps as they went: a heating that is shown is a kill step, whatever was planned; what was weighed after trimming is not trimmed again. */
 function stepsAsMade(lot: LotRecord, heatings: readonly Heating[]): FormulaStep[] {
   const shown = new Set(heatings.map((h) => h.formulaStepId));
   return lot.product.content.steps.map((step) => ({
     ...step,
     minutes: minutesOf(lot, step),
     toBrix: brixReached(lot, step),
-    killStep: kills(step) && shown.has(step.id),
+    killStep: shown.has(step.id),
+    ...(shown.has(step.id) && !(step.celsius === undefined || step.celsius >= 90) ? { celsius: undefined } : {}),
     ...(step.kind === 'prepare' ? { keeps: undefined } : {}),
   }));
 }
 
 /** Place of the step that something went in at: its own, or a later one where that was over by then. */
 function placeOf(lot: LotRecord, a: Addition, steps: readonly FormulaStep[]): number {
+  const at = creditedAt(a, lot);
   const own = steps.findIndex((s) => s.id === formulaStepOf(lot, a));
   const over = steps.findLastIndex((s) => {
     const made = lotStepOf(lot, s);
     const doneAt = made && stepClock(made, '9999').doneAt;
-    return doneAt != null && doneAt < a.at;
+    return doneAt != null && doneAt < at;
   });
   return Math.max(0, own, over + 1);
 }
@@ -86,7 +88,9 @@ function stepIdOf(
   if (line?.basis?.per === 'bottle') return AT_THE_END.id;
   const place = placeOf(lot, a, steps);
   const lastKill = steps.findLastIndex((s) => s.killStep);
-  const through = heatings.some((h) => h.from >= a.at && h.formulaStepId === steps[lastKill]?.id);
+  const through = heatings.some(
+    (h) => follows({ ...h, at: h.from }, a) && h.formulaStepId === steps[lastKill]?.id,
+  );
   if (place <= lastKill && !through) return LATE.id;
   return steps[place]?.id ?? AT_THE_END.id;
 }

@@ -1,6 +1,6 @@
 import { loadClock, netContents, thermalShock } from '../bottling/index.ts';
 import { degreesApart, limitOfHeat, temperature } from '../quantity/index.ts';
-import { cooledIn } from './asMade.ts';
+import { cooledIn } from './cooled.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 /** Something a lot's record shows to be out of its limits. */

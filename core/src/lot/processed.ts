@@ -3,7 +3,7 @@ import { type HeatProcess, matchProcesses, type ProcessedProduct, type ProcessMa
 import { coldestFill, finishedBrix } from './asMade.ts';
 import { governingPh } from './governingPh.ts';
 import { asMade, makeupAsMade } from './made.ts';
-import { type LotRecord, standing } from './record.ts';
+import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 /** The bottle that a process is held against. */
 interface InBottle {
@@ -24,7 +24,7 @@ function jarredAs(lot: LotRecord, { fillCelsius }: InBottle): Jarred {
 }
 
 /** A lot as made, in one kind of bottle: what a heat process is matched against, line by line. */
-const processedProduct = (lot: LotRecord, bottle: InBottle): ProcessedProduct => ({
+export const processedProduct = (lot: LotRecord, bottle: InBottle): ProcessedProduct => ({
   kind: lot.product.kind,
   ...processedParts(asMade(lot).lines, jarredAs(lot, bottle)),
   brix: finishedBrix(lot),
@@ -34,38 +34,34 @@ const processedProduct = (lot: LotRecord, bottle: InBottle): ProcessedProduct =>
 
 type HeatedIn = NonNullable<ProcessedProduct['heatedIn']>;
 
-/** The kinds of bottle a lot was filled into, as a process is held against them. */
-function bottlesOf(
-  lot: LotRecord,
-  rated: (containerId: string) => readonly string[],
-  heatedIn: HeatedIn | undefined,
-): InBottle[] {
-  return standing(lot.bottlings).map((b) => ({
-    ...(heatedIn ? { heatedIn } : {}),
-    closure: b.closure,
-    nominalMl: b.nominalMl,
-    rated: rated(b.containerId),
-    headspaceInches: b.headspaceInches,
-    fillCelsius: coldestFill(b),
-  }));
-}
+/** A filling's bottle, as a process is held against it. */
+export const inBottle = (b: BottlingEntry): InBottle => ({
+  closure: b.closure,
+  nominalMl: b.nominalMl,
+  rated: b.rated,
+  headspaceInches: b.headspaceInches,
+  fillCelsius: coldestFill(b),
+});
 
 /**
  * Processes held against a lot in every kind of bottle it was filled into: what breaks the match in one of them breaks it. The matching
  * ones first, then those with the fewest reasons against them; none before anything is filled.
- * @param rated processes that a kind of bottle is made for; @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside;
+ * @param elevationMetres of the kitchen, −400 to 5,000; throws RangeError outside;
  * @param heatedIn water or steam; by each process's own method where it is not said
- * @example matchLot([letter], lot, () => ['boiling-water'], 719)[0].minutes // 15
+ * @example matchLot([letter], lot, 719)[0].minutes // 15
  */
 export function matchLot(
   processes: readonly HeatProcess[],
   lot: LotRecord,
-  rated: (containerId: string) => readonly string[],
   elevationMetres: number,
   heatedIn?: HeatedIn,
 ): ProcessMatch[] {
-  const byBottle = bottlesOf(lot, rated, heatedIn).map((bottle) =>
-    matchProcesses(processes, processedProduct(lot, bottle), elevationMetres),
+  const byBottle = standing(lot.bottlings).map((b) =>
+    matchProcesses(
+      processes,
+      processedProduct(lot, { ...inBottle(b), ...(heatedIn ? { heatedIn } : {}) }),
+      elevationMetres,
+    ),
   );
   const [first, ...others] = byBottle;
   if (!first) return [];

@@ -1,4 +1,5 @@
 import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
+import type { HeatProcess } from '../heat/index.ts';
 import type { Storage } from '../keeping/index.ts';
 import type { Entries, Entry, Recorded } from '../record/index.ts';
 import type { LotState } from './state.ts';
@@ -51,6 +52,7 @@ export type Deviation = Recorded<Entries['deviation']> & {
 };
 export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;
+export type Settling = Recorded<Entries['settling']>;
 export type LabelPrint = Recorded<Entries['print']>;
 export type Look = Recorded<Entries['look']>;
 export type Dating = Recorded<Entries['dating']>;
@@ -81,6 +83,14 @@ export interface LotRecord {
   criticalPh: number;
   /** Of the kitchen when the lot was begun; moving the kitchen later does not rewrite it. */
   elevationMetres: number;
+  /** Of the kitchen as it was put right since, where it was wrong; absent or null where it was not. */
+  correctedElevation?: number | null;
+  /** Heat processes of the kitchen's own. */
+  processes?: readonly HeatProcess[];
+  /** Jars that the kitchen's largest canner holds in a load; absent or null where nobody said. */
+  cannerHolds?: number | null;
+  /** When its beginning was written down; absent or null where that is not known. */
+  writtenAt?: string | null;
   /** Of the kitchen when the lot was begun: its days are counted in it, whatever the kitchen is set to later. */
   timeZone: string;
   /** Label rules it was begun under. */
@@ -99,6 +109,7 @@ export interface LotRecord {
   sealChecks: SealCheckEntry[];
   movements: Movement[];
   decisions: Decision[];
+  settlings: Settling[];
   prints: LabelPrint[];
   spoiltLabels: SpoiltLabels[];
   looks: Look[];

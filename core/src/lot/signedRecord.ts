@@ -28,10 +28,17 @@ type Kept = {
   struck?: { at: string } | null;
 } & Record<string, unknown>;
 
+/** Fields that came after signatures had been given: left out while nothing is said in them, so that what was signed before still reads the same. */
+const CAME_LATER: Readonly<Record<string, readonly string[]>> = { bottling: ['instrumentId', 'sterile'] };
+
 /** An entry by what is kept of it; where it came from may be said later, and is no part of it. */
 function asKept(kind: EntryKind, entry: Kept, at: string): Record<string, unknown> {
   const { id, recordedAt, by, struck } = entry;
-  const fields = Object.keys(columnsOf(kind)).filter((name) => name !== 'from' && !(name in kind.stored));
+  const later = CAME_LATER[kind.noun] ?? [];
+  const fields = Object.keys(columnsOf(kind)).filter(
+    (name) =>
+      name !== 'from' && !(name in kind.stored) && !(later.includes(name) && (entry[name] ?? null) === null),
+  );
   return {
     ...{ id, at: entry.at, recordedAt, by },
     struck: struck && struck.at <= at ? struck : null,

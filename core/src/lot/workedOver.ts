@@ -1,3 +1,4 @@
+import { lastOf, type Written } from '../record/index.ts';
 import { gramsTicked } from './jarByJar.ts';
 import { linesByJar } from './numbered.ts';
 import { type Addition, type LotRecord, standing } from './record.ts';
@@ -18,17 +19,17 @@ export function isJarSum(lot: LotRecord, a: Pick<Addition, 'lineId' | 'ingredien
   return total <= (gramsTicked(lot, line.id, 'us') ?? holds) * OVER;
 }
 
-/**
- * When a filled lot was worked over last: when something went into it after it was filled; empty where nothing did. What was earned
- * before has to be earned again. What goes in bottle by bottle goes in with the filling.
- * @example workedOverAt(lot) // ''
- */
-export function workedOverAt(lot: LotRecord): string {
-  const filled = standing(lot.bottlings)[0]?.at;
-  if (!filled) return '';
-  return (
-    standing(lot.additions)
-      .filter((a) => a.grams > 0 && a.at > filled && !isJarSum(lot, a))
-      .at(-1)?.at ?? ''
+/** What went into a lot after it was filled, by the clock or by the record. What goes in bottle by bottle goes in with the filling. */
+export function workedIn(lot: LotRecord): Addition[] {
+  const [filled] = standing(lot.bottlings);
+  if (!filled) return [];
+  return standing(lot.additions).filter(
+    (a) =>
+      a.grams > 0 &&
+      (a.at > filled.at || a.recordedAt > filled.recordedAt) &&
+      !isJarSum(lot, a),
   );
 }
+
+/** The place in the record behind everything that went in after the filling: what was earned before it has to be earned again. */
+export const workedOver = (lot: LotRecord): Written => lastOf(workedIn(lot)) ?? { at: '', recordedAt: '' };

@@ -1,5 +1,12 @@
 import type { ReadListLine } from '../formula/index.ts';
-import { allWords, type Ingredient, isIdle, type KitchenCatalogue, namesFor } from '../ingredient/index.ts';
+import {
+  allWords,
+  type Ingredient,
+  isIdle,
+  isPiece as isPieceOf,
+  type KitchenCatalogue,
+  namesFor,
+} from '../ingredient/index.ts';
 
 /** A line with the words that a method names it by. */
 export interface NamedLine {
@@ -15,10 +22,7 @@ export interface NamedLine {
 
 /** Fruit, leaves, peel and spices: what something is drawn out of. */
 export const isPiece = ({ entry }: NamedLine): boolean =>
-  entry !== undefined &&
-  !entry.liquid &&
-  ['fruit', 'plant', 'flavouring'].includes(entry.family) &&
-  entry.id !== 'salt';
+  entry !== undefined && isPieceOf(entry);
 
 /** The lines of a list with the words they are named by. */
 export function namedLines(lines: readonly ReadListLine[], catalogue: KitchenCatalogue): NamedLine[] {

@@ -1,6 +1,6 @@
 import { choice, count, flag, group, list, nullable, number, otherwise, reference, text } from './field.ts';
 import { kind } from './kind.ts';
-import { lineKey, why, withdrawals } from './making.ts';
+import { instrumentChoice, lineKey, why, withdrawals } from './making.ts';
 
 export const CLOSINGS = ['hot', 'cooled'] as const;
 /** What retires a piece of glass, a ring or a lid. */
@@ -40,6 +40,10 @@ export const bottling = kind({
     middleCelsius: fillCelsius('How hot was one from the middle, °C?'),
     lastCelsius: fillCelsius('How hot was the last bottle, °C?'),
     glassCelsius: fillCelsius('How hot was the glass, °C?'),
+    /** The thermometer that they were read with. */
+    instrumentId: instrumentChoice,
+    /** Whether the glass was boiled before: 10 minutes, and 1 more for each 1,000 ft over 1,000. */
+    sterile: nullable(flag('Was the glass boiled before it was filled?')),
     headspaceInches: headspace,
     /** Whether every rim was felt, rings were straight and clean, lids new. */
     checked: flag('Were rims, rings and lids looked at?'),
@@ -55,6 +59,11 @@ export const bottling = kind({
     container: containerName,
     nominalMl: number(0, 1e6, 'How much does one hold, mL?'),
     closure: text(30, 'How does it close?'),
+    /** Processes that the glass is made for. */
+    rated: list(text(40, 'For which process?'), { max: 10 }, 'For which processes is the glass made?'),
+    instrument: nullable(text(120, 'Which thermometer?')),
+    /** Whether its thermometer bore it that day. */
+    counts: flag('Does its temperature count?'),
     withdrawals,
   },
 });

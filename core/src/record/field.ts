@@ -2,7 +2,7 @@ declare const stands: unique symbol;
 
 /** What a field is, as plain data: its bounds, and how it is asked for. */
 export type FieldData = (
-  | { type: 'text'; min: number; max: number }
+  | { type: 'text'; min: number; max: number; exact?: boolean }
   | { type: 'number'; min: number; max: number; over: boolean; whole: boolean }
   | { type: 'choice'; of: readonly string[] }
   | { type: 'flag' }
@@ -39,6 +39,16 @@ export const text = (max: number, ask: string, min = 0): Field<string> => ({
   type: 'text',
   min,
   max,
+  ask,
+});
+
+/** What is taken to the letter, spaces at its ends too: a password. */
+export const exactly = (max: number, ask: string): Field<string> => ({
+  ...base,
+  type: 'text',
+  min: 0,
+  max,
+  exact: true,
   ask,
 });
 

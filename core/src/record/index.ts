@@ -4,7 +4,7 @@ import { closing, deviation, fate, sealCheck } from './checking.ts';
 import { curve, heatProcess, load, loadMark } from './heat.ts';
 import { calibration, check, placeTemperature } from './instrument.ts';
 import type { EntryKind } from './kind.ts';
-import { decision, movement, print, ruling, spoilt, storageChange } from './leaving.ts';
+import { decision, movement, print, ruling, settling, spoilt, storageChange } from './leaving.ts';
 import { addition, mark, origin, photograph, placing, reading } from './making.ts';
 
 export { LOOK_FINDINGS } from './ageing.ts';
@@ -34,6 +34,7 @@ export {
   RULINGS,
 } from './leaving.ts';
 export { MARKS, READING_KINDS, SAMPLES, TAKEN } from './making.ts';
+export { creditedAt, follows, lastOf, type Written } from './order.ts';
 
 /** Every kind of entry, by its noun. What can be written into a record stands here and nowhere else. */
 export const entries = {
@@ -61,6 +62,7 @@ export const entries = {
   'storage-change': storageChange,
   decision,
   ruling,
+  settling,
   print,
   'spoilt-label': spoilt,
   look,

@@ -1,7 +1,7 @@
 import type { Entry } from './kind.ts';
 
 /** Minutes after which what is written down counts as dated back. */
-const AT_ONCE = 15;
+export const AT_ONCE = 15;
 
 /**
  * Minutes by which an entry was written down after it happened; null where that was at once. What came in with a kitchen file is late as a

@@ -1,4 +1,4 @@
-import { choice, count, document, flag, list, nullable, number, reference, text } from './field.ts';
+import { choice, count, document, exactly, flag, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { why } from './making.ts';
 
@@ -15,7 +15,11 @@ export const LOT_STATES = [
 ] as const;
 
 /** How bottles move by hand, and how the program moves them itself. */
-export const MOVED_BY_HAND = ['moved', 'sold', 'given', 'broken', 'retained', 'thawed'] as const;
+export const MOVED_BY_HAND = [
+  ...(['moved', 'sold', 'given', 'broken', 'retained', 'thawed'] as const),
+  /** Drunk at home, tasted, brought back by whoever had it. */
+  ...(['drunk', 'tasted', 'returned'] as const),
+] as const;
 export const MOVEMENTS = [
   ...MOVED_BY_HAND,
   'stored',
@@ -80,6 +84,8 @@ const decided = {
   meaning: nullable(text(60, 'What does the signature mean?')),
   /** SHA-256 of the record as it stood when it was signed; null where nobody signed. */
   recordHash: nullable(text(64, 'Of which record?')),
+  /** By which rules it was released; null of other decisions, and of releases before rules had a version. */
+  ruleSet: nullable(text(40, 'By which rules?')),
 };
 
 export const decision = kind({
@@ -93,7 +99,7 @@ export const decision = kind({
     why: nullable(why('Write a reason of two letters or more.')),
   },
   /** A release is signed: the account's own password, again. */
-  asked: { password: nullable(text(200, 'What is your password?')) },
+  asked: { password: nullable(exactly(200, 'What is your password?')) },
   kept: decided,
 });
 
@@ -112,6 +118,24 @@ export const ruling = kind({
   /** Resuming closes what holds the lot: what was done about its cause. */
   asked: { done: nullable(why('What was done about it?')) },
   kept: decided,
+});
+
+/** A lot that was released under earlier rules is kept as it is, though today's would ask for more: somebody answers for that. */
+export const settling = kind({
+  noun: 'settling',
+  table: 'settling',
+  path: 'settlings',
+  summary: 'Keep a lot that was released under earlier rules, with the reason, signed',
+  who: 'owner',
+  verb: 'settle',
+  said: { why: why('Write a reason of two letters or more.') },
+  /** It is signed: the account's own password, again. */
+  asked: { password: nullable(exactly(200, 'What is your password?')) },
+  kept: {
+    ruleSet: text(40, 'By which rules?'),
+    signed: flag('Was it signed?'),
+    recordHash: nullable(text(64, 'Of which record?')),
+  },
 });
 
 /** What is kept of a print is what its label said that day. */

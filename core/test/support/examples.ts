@@ -1,6 +1,6 @@
 import { ageingEvidence } from '@inch/core/ageing';
 import { type FormulaContent, forecast, lineAmounts, massOf, nothing } from '@inch/core/formula';
-import type { HeatProcess, ProcessedProduct } from '@inch/core/heat';
+import type { ProcessedProduct } from '@inch/core/heat';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import type { HurdleFacts } from '@inch/core/keeping';
 import { labelArtwork, labelCheck, labelContent, labelWords } from '@inch/core/label';
@@ -11,7 +11,7 @@ import { parseQuantity, tokensOf } from '@inch/core/quantity';
 import { entries } from '@inch/core/record';
 import { emptySimulatedPan, pouredIn, simulatedBench } from '@inch/core/simulated';
 import { artworkFor, roughly } from './label.ts';
-import { releasable, T } from './lot.ts';
+import { letter, releasable, T } from './lot.ts';
 
 /** A lot with all its evidence, and the formula it was made of: 4 kg of sour cherries, 2 kg of sugar. */
 const lot = releasable();
@@ -24,18 +24,6 @@ const pan: VesselShape = {
   frusta: [{ heightMm: 150, lowerDiameterMm: 300, upperDiameterMm: 300 }],
 };
 
-/** 15 minutes between 1,000 and 6,000 ft for jars of cherry syrup. */
-const letter: HeatProcess = {
-  ...{ id: 'letter', name: 'Cherry syrup', source: 'A letter', readOn: '2026-05-03' },
-  ...{ fruits: ['sour-cherry'], acids: [], products: ['syrup'], brix: null, highestPh: null },
-  ...{ closure: 'two-piece-lid', largestMl: 500, headspaceInches: 0.5, method: 'boiling-water' },
-  ...{ hotFill: null, restMinutes: 5, state: 'strained', pack: 'hot', steam: false },
-  ...{ anyFruitBut: null, acidsRequired: [], salt: false, spices: [], thickeners: [] },
-  bands: [
-    { toFeet: 1000, minutes: 10 },
-    { toFeet: 6000, minutes: 15 },
-  ],
-} as HeatProcess;
 const jarred: ProcessedProduct = {
   ...{ kind: 'syrup', fruits: ['sour-cherry'], acids: [], thickeners: [], pieces: false, brix: 50, ph: 3.4 },
   pack: 'hot',

@@ -1,4 +1,5 @@
 import type { FormulaContent } from '@inch/core/formula';
+import type { HeatProcess } from '@inch/core/heat';
 import type { LotRecord } from '@inch/core/lot';
 
 /** An instant so many hours after the lot was begun, 24 November 2026 at eight. */
@@ -18,6 +19,19 @@ const content: FormulaContent = {
   ],
   storage: 'shelf',
   bottleMl: 237,
+};
+
+/** 15 minutes between 1,000 and 6,000 ft for jars of cherry syrup. */
+export const letter: HeatProcess = {
+  ...{ id: 'letter', name: 'Cherry syrup', source: 'A letter', readOn: '2026-05-03' },
+  ...{ fruits: ['sour-cherry'], acids: [], products: ['syrup'], brix: null, highestPh: null },
+  ...{ closure: 'two-piece-lid', largestMl: 500, headspaceInches: 0.5, method: 'boiling-water' },
+  ...{ hotFill: null, restMinutes: 5, state: 'strained', pack: 'hot', steam: false },
+  ...{ anyFruitBut: null, acidsRequired: [], salt: false, spices: [], thickeners: [] },
+  bands: [
+    { toFeet: 1000, minutes: 10 },
+    { toFeet: 6000, minutes: 15 },
+  ],
 };
 
 /** A lot with all the evidence that a release asks for. */
@@ -60,7 +74,9 @@ export function releasable(): LotRecord {
     timeZone: 'UTC',
     rulePack: 'us',
     broughtInAt: null,
+    processes: [letter],
     begunAt: T(0),
+    writtenAt: T(0),
     scale: 1,
     steps: [
       {
@@ -123,6 +139,11 @@ export function releasable(): LotRecord {
         lastCelsius: 86,
         glassCelsius: 70,
         headspaceInches: 0.5,
+        instrumentId: 'thermometer',
+        instrument: 'Thermometer',
+        counts: true,
+        sterile: false,
+        rated: ['boiling-water'],
         checked: true,
         closing: 'hot',
         hoursTo21: null,
@@ -133,9 +154,9 @@ export function releasable(): LotRecord {
     heatProcesses: [
       {
         ...entry('p1', T(4)),
-        processId: 'berry-syrup',
-        name: 'Berry syrup',
-        source: 'USDA',
+        processId: 'letter',
+        name: 'Cherry syrup',
+        source: 'A letter',
         method: 'boiling-water',
         requiredMinutes: 15,
         minutes: 15,
@@ -167,6 +188,7 @@ export function releasable(): LotRecord {
       },
     ],
     decisions: [],
+    settlings: [],
     prints: [],
     placings: [],
     photographs: [],

@@ -43,28 +43,43 @@ export const insertAccount = (
   });
 
 export const ATTEMPT_WINDOW_SECONDS = 15 * 60;
-/** Wrong passwords that one address may try: for one name, and for all names together. */
-const ALLOWED = { name: 8, address: 60 };
+/** Wrong passwords that one address may try for one name; what it tries for others shuts neither that name nor its signature. */
+const ALLOWED = 8;
+
+/** What a password is asked for: signing in, or a signature of somebody who is signed in. Each is counted by itself. */
+export type AskedFor = 'sign-in' | 'signature';
+const counted = (name: string, of: AskedFor): string => (of === 'sign-in' ? name : `${of}: ${name}`).slice(0, 120);
 
 /**
  * Takes one attempt of an address at a name before its password is looked at, so that attempts sent at once count as well. Attempts are counted
- * by name and address together: a stranger elsewhere locks nobody out.
+ * by name and address together, signatures by themselves: a stranger elsewhere locks nobody out, nor do wrong passwords of others here.
  * @returns whether it may be looked at
  */
-export async function takeAttempt(db: Database, name: string, address: string): Promise<boolean> {
+export async function takeAttempt(
+  db: Database,
+  name: string,
+  address: string,
+  of: AskedFor,
+): Promise<boolean> {
   const now = Date.now();
   const since = toSql(new Date(now - ATTEMPT_WINDOW_SECONDS * 1000).toISOString());
-  await insert(db, 'sign_in_attempt', { name, address, at: toSql(new Date(now).toISOString()) });
-  const [row] = await rows<{ own: number; all_names: number }>(
+  const key = counted(name, of);
+  await insert(db, 'sign_in_attempt', { name: key, address, at: toSql(new Date(now).toISOString()) });
+  const [row] = await rows<{ own: number }>(
     db,
-    'SELECT SUM(name = ?) AS own, COUNT(*) AS all_names FROM sign_in_attempt WHERE address = ? AND at > ?',
-    [name, address, since],
+    'SELECT COUNT(*) AS own FROM sign_in_attempt WHERE name = ? AND address = ? AND at > ?',
+    [key, address, since],
   );
-  return Number(row!.own) <= ALLOWED.name && Number(row!.all_names) <= ALLOWED.address;
+  return Number(row!.own) <= ALLOWED;
 }
 
 /** Forgets the attempts of an address at a name, once its password was right, and everybody's of days ago. */
-export async function forgetAttempts(db: Database, name: string, address: string): Promise<void> {
-  await run(db, 'DELETE FROM sign_in_attempt WHERE name = ? AND address = ?', [name, address]);
+export async function forgetAttempts(
+  db: Database,
+  name: string,
+  address: string,
+  of: AskedFor,
+): Promise<void> {
+  await run(db, 'DELETE FROM sign_in_attempt WHERE name = ? AND address = ?', [counted(name, of), address]);
   await run(db, 'DELETE FROM sign_in_attempt WHERE at < UTC_TIMESTAMP() - INTERVAL 2 DAY', []);
 }

@@ -9,13 +9,13 @@ const strikes = Object.fromEntries(strikeable.map((noun) => [entries[noun].table
 const RIGHTS: Record<string, string[]> = {
   ...strikes,
   kitchen: [
-    `UPDATE (name, place, elevation_metres, cup_school, rule_pack, local_statement, critical_ph, currency, time_zone, workshop,
+    `UPDATE (name, place, elevation_metres, elevation_since, cup_school, rule_pack, local_statement, critical_ph, currency, time_zone, workshop,
       temperature_unit, weight_unit, locale, fill_tolerance_percent, second_person, idle_minutes, labelling, lot_serial, stock_serial, revision)`,
   ],
   account: ['UPDATE (password_hash, role, disabled_at)'],
   session: ['UPDATE (seen_at)', 'DELETE'],
   sign_in_attempt: ['DELETE'],
-  journal_head: ['UPDATE (sequence, hash, signature)'],
+  journal_head: ['UPDATE (sequence, hash, signature, written_at)'],
   formula: ['UPDATE (current_version, archived_at)'],
   lot: ['UPDATE (state, held_from)'],
   lot_standing: ['UPDATE'],

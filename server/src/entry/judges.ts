@@ -1,7 +1,7 @@
 import type { PostedNoun } from '@inch/core/record';
 import { judgePrint, judgeSpoilt } from '../label/print.ts';
 import { judgeDating, judgeLook } from '../lot/ageing.ts';
-import { judgeDecision, judgeRuling } from '../lot/deciding.ts';
+import { judgeDecision, judgeRuling, judgeSettling } from '../lot/deciding.ts';
 import { judgeClosing, judgeDeviation } from '../lot/deviations.ts';
 import {
   judgeBottling,
@@ -44,6 +44,7 @@ export const judges: { [N in PostedNoun]: Judge<N> } = {
   'storage-change': judgeStorageChange,
   decision: judgeDecision,
   ruling: judgeRuling,
+  settling: judgeSettling,
   print: judgePrint,
   'spoilt-label': judgeSpoilt,
   look: judgeLook,

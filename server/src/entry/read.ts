@@ -39,8 +39,8 @@ const LOOKUPS: Partial<Record<Noun, { columns: string; join: string }>> = {
     join: 'LEFT JOIN instrument i ON i.id = t.instrument_id',
   },
   bottling: {
-    columns: 'c.name AS container, c.nominal_ml, c.closure',
-    join: 'JOIN container c ON c.id = t.container_id',
+    columns: 'c.name AS container, c.nominal_ml, c.closure, c.rated AS made_for, i.name AS instrument',
+    join: 'JOIN container c ON c.id = t.container_id LEFT JOIN instrument i ON i.id = t.instrument_id',
   },
   fault: { columns: 'c.name AS container', join: 'JOIN container c ON c.id = t.container_id' },
 };

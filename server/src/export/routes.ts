@@ -10,6 +10,7 @@ import type { Pool, PoolConnection } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 import { isRefusal, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
+import { lookThroughKitchen } from '../lot/lookThrough.ts';
 import { inWriting, journal } from '../journal/writing.ts';
 import { progressOf, Steps } from '../progress/steps.ts';
 
@@ -106,6 +107,8 @@ export function exportRouter(app: AppContext): void {
     if (there) throw taken;
     try {
       const result = await onDisk(req, (file) => readExport(pool, file, steps.tell));
+      for (const { id } of await rows<{ id: string }>(pool, 'SELECT id FROM kitchen'))
+        await lookThroughKitchen(pool, id, undefined, false);
       await steps.end(null);
       return result;
     } catch (error) {

@@ -156,8 +156,11 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const id = route.method === 'POST' ? idOf(call) : null;
     const path = `${route.method} ${req.path}`;
     const body = Buffer.isBuffer(req.body) ? req.body : call.body;
+    const writer = { ...who, admit: (now: Account | null) => admit(route.access, now) };
     const writeIn = (within: typeof inWriting, work: (w: Writing) => Promise<unknown>) =>
-      id === null ? within(app.pool, who, work) : writeOnce(app.pool, who, { id, path, body }, work, within);
+      id === null
+        ? within(app.pool, writer, work)
+        : writeOnce(app.pool, writer, { id, path, body }, work, within);
     const writes = {
       write: (work: (w: Writing) => Promise<unknown>) => writeIn(inWriting, work),
       writeTogether: (work: (w: Writing) => Promise<unknown>, gathers: boolean) =>

@@ -51,6 +51,8 @@ export interface ChainEnd {
   waiting: (string | number | null)[][];
   /** Whether a write that is done in this transaction changed a lot's own row, as its state. */
   lotsMoved: boolean;
+  /** When its last row was written; null where nothing was yet. */
+  writtenAt: string | null;
   /** The record as it stood where the transaction began. */
   asOf: AsOf;
 }

@@ -1,8 +1,7 @@
 import { AsyncResource } from 'node:async_hooks';
-import type { Account } from '@inch/contract/account';
 import type { Pool } from 'mysql2/promise';
 import { errorCode } from '../database/transaction.ts';
-import { type KnownKitchen, type Work, type Writing, writeAll } from './writing.ts';
+import { type Work, type Writer, type Writing, writeAll } from './writing.ts';
 
 interface Waiting extends Work<unknown> {
   resolve: (result: unknown) => void;
@@ -56,17 +55,19 @@ async function drain(pool: Pool, kitchenId: string, queues: Map<string, Waiting[
  */
 export function inWritingTogether<T>(
   pool: Pool,
-  { account, kitchen }: { account: Account; kitchen: KnownKitchen },
+  writer: Writer,
   work: (w: Writing) => Promise<T>,
   gathers: boolean,
 ): Promise<T> {
+  const { kitchen } = writer;
   const own = queues.get(pool) ?? new Map<string, Waiting[]>();
   queues.set(pool, own);
   // It is done on another's turn, and keeps what was known of its own caller.
   const caller = new AsyncResource('write');
   return new Promise<T>((resolve, reject) => {
     const one: Waiting = {
-      ...{ account, kitchen, gathers, reject, resolve: resolve as Waiting['resolve'] },
+      ...writer,
+      ...{ gathers, reject, resolve: resolve as Waiting['resolve'] },
       work: (w) => caller.runInAsyncScope(work, undefined, w),
     };
     const queue = own.get(kitchen.id);

@@ -5,9 +5,13 @@ import type { Waiting } from '../database/gathering.ts';
 import {
   type Database,
   endGathering,
+  fromSql,
   gatherInserts,
+  marks,
+  rows,
   sendGathered,
   type Touched,
+  toSql,
   watchRows,
 } from '../database/pool.ts';
 import { atEnd, inTransaction } from '../database/transaction.ts';
@@ -25,7 +29,7 @@ export interface Writing {
   kitchen: Kitchen;
   now: string;
   /** Who writes it down, and when: of what is brought in from a kitchen file others than who did it and when. */
-  entered: { at: string; by: Account };
+  entered: { at: string; by: Account; fromFile: boolean };
   chain: ChainEnd;
 }
 
@@ -72,24 +76,24 @@ export async function journalRows(w: Writing, touched: Touched): Promise<void> {
 /** Writes what was appended to a kitchen's journal, and moves its end, signed: both as the transaction ends. */
 export async function moveEnd(tx: Database, kitchenId: string, chain: ChainEnd): Promise<void> {
   await writeJournal(tx, chain, atEnd);
-  const { sequence, hash } = chain;
-  atEnd(tx, 'UPDATE journal_head SET sequence = ?, hash = ?, signature = ? WHERE kitchen_id = ?', [
-    sequence,
-    hash,
-    signEnd(kitchenId, sequence, hash),
-    kitchenId,
-  ]);
+  const { sequence, hash, writtenAt } = chain;
+  atEnd(
+    tx,
+    'UPDATE journal_head SET sequence = ?, hash = ?, signature = ?, written_at = ? WHERE kitchen_id = ?',
+    [sequence, hash, signEnd(kitchenId, sequence, hash), writtenAt && toSql(writtenAt), kitchenId],
+  );
 }
 
 interface Locked {
   revision: number;
   sequence: number;
   hash: string;
+  written_at: string | null;
 }
 
 /** Locks the kitchen and the end of its journal, always in this order and before anything else, so that writers of one kitchen take turns. */
 const LOCK =
-  'SELECT k.revision, h.sequence, h.hash FROM kitchen k JOIN journal_head h ON h.kitchen_id = k.id WHERE k.id = ? FOR UPDATE';
+  'SELECT k.revision, h.sequence, h.hash, h.written_at FROM kitchen k JOIN journal_head h ON h.kitchen_id = k.id WHERE k.id = ? FOR UPDATE';
 
 /** A kitchen by its id, or as it was read just before: with its settings as of their revision. */
 export type KnownKitchen = Pick<Kitchen, 'id'> | Kitchen;
@@ -107,10 +111,16 @@ async function kitchenNow(
   return same ?? readKitchen(tx, id);
 }
 
-/** What is to be written, and by whom. */
-export interface Work<T> {
+/** Whoever writes, and what is asked of their account once more in the transaction: its role may have changed since the request came. */
+export interface Writer {
   account: Account;
   kitchen: KnownKitchen;
+  /** Refuses an account, as it is now, what it wants to write; null where it is disabled. */
+  admit?: (account: Account | null) => void;
+}
+
+/** What is to be written, and by whom. */
+export interface Work<T> extends Writer {
   work: (w: Writing) => Promise<T>;
   /** Whether it reads nothing of what other writes in its transaction insert: their first inserts are then sent together. */
   gathers: boolean;
@@ -118,9 +128,31 @@ export interface Work<T> {
 
 type Begun = Pick<Writing, 'tx' | 'kitchen' | 'chain'>;
 
+/** The hour of a write: the clock's, or just after the last write where the clock stands behind that. The order of the journal is the order of its hours. */
+const hourAfter = (last: string | null, now: string): string =>
+  last === null || now > last ? now : new Date(Date.parse(last) + 1).toISOString();
+
 function writingOf(begun: Begun, account: Account): Writing {
   const now = new Date().toISOString();
-  return { ...begun, account, now, entered: { at: now, by: account } };
+  const at = hourAfter(begun.chain.writtenAt, now);
+  begun.chain.writtenAt = at;
+  return { ...begun, account, now, entered: { at, by: account, fromFile: false } };
+}
+
+/** Asks of everybody who is about to write whether they still may: the kitchen is locked, so that nobody's role moves meanwhile. */
+async function admitAll(tx: PoolConnection, works: readonly Work<unknown>[]): Promise<void> {
+  const asked = works.filter((one) => one.admit);
+  if (asked.length === 0) return;
+  const ids = [...new Set(asked.map((one) => one.account.id))];
+  const found = await rows<Account & { disabled_at: string | null }>(
+    tx,
+    `SELECT id, name, role, disabled_at FROM account WHERE id IN (${marks(ids)})`,
+    ids,
+  );
+  for (const { admit, account } of asked) {
+    const { disabled_at, ...now } = found.find((one) => one.id === account.id)!;
+    admit!(disabled_at === null ? now : null);
+  }
 }
 
 /** Journals the rows that some writes touched, after them. */
@@ -186,13 +218,15 @@ export function writeAll<T>(
   turn: { tries?: number; leaving?: () => void } = {},
 ): Promise<T[]> {
   const all = async (tx: PoolConnection, [row]: RowDataPacket[]) => {
-    const { revision, sequence, hash } = row as unknown as Locked;
+    const { revision, sequence, hash, written_at } = row as unknown as Locked;
     const works = taken();
     const known = works.map((one) => one.kitchen);
     const kitchen = await kitchenNow(tx, kitchenId, revision, known);
+    await admitAll(tx, works);
     const from = Number(sequence);
     const asOf = asOfEnd(pool, kitchenId, hash);
-    const chain: ChainEnd = { sequence: from, hash, waiting: [], lotsMoved: false, asOf };
+    const writtenAt = written_at && fromSql(written_at);
+    const chain: ChainEnd = { sequence: from, hash, waiting: [], lotsMoved: false, asOf, writtenAt };
     const begun = { tx, kitchen, chain };
     const together = works.length > 1 && works.every((one) => one.gathers);
     const results = await (together ? gathered(begun, works) : inTurn(begun, works));
@@ -206,6 +240,7 @@ export function writeAll<T>(
 /** One write of a kitchen: everything in it or nothing. */
 export const inWriting = async <T>(
   pool: Pool,
-  { account, kitchen }: { account: Account; kitchen: KnownKitchen },
+  writer: Writer,
   work: (w: Writing) => Promise<T>,
-): Promise<T> => (await writeAll(pool, kitchen.id, () => [{ account, kitchen, work, gathers: false }]))[0]!;
+): Promise<T> =>
+  (await writeAll(pool, writer.kitchen.id, () => [{ ...writer, work, gathers: false }]))[0]!;

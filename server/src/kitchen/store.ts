@@ -1,6 +1,6 @@
 import type { Kitchen, Workshop } from '@inch/contract/kitchen';
 import { usualLabelling } from '@inch/core/label';
-import { type Database, fromSql, rows, update } from '../database/pool.ts';
+import { type Database, fromSql, rows, toSql, update } from '../database/pool.ts';
 
 const installed = (column: string) =>
   `(SELECT n.${column} FROM installation n WHERE n.kitchen_id = k.id) AS ${column}`;
@@ -103,7 +103,14 @@ export async function kitchenAt(db: Database, id: string, revision: number): Pro
   return kitchen;
 }
 
-export const writeKitchen = (db: Database, k: Kitchen): Promise<void> =>
+/**
+ * Keeps a kitchen's settings. @param said whether its workshop was said, which is the usual one until then, and when it moved to where it is, if it did
+ */
+export const writeKitchen = (
+  db: Database,
+  k: Kitchen,
+  said: { workshop: boolean; movedAt: string | null },
+): Promise<void> =>
   update(db, 'kitchen', k.id, {
     name: k.name,
     place: k.place,
@@ -114,7 +121,8 @@ export const writeKitchen = (db: Database, k: Kitchen): Promise<void> =>
     critical_ph: k.criticalPh,
     currency: k.currency,
     time_zone: k.timeZone,
-    workshop: JSON.stringify(k.workshop),
+    ...(said.workshop ? { workshop: JSON.stringify(k.workshop) } : {}),
+    ...(said.movedAt ? { elevation_since: toSql(said.movedAt) } : {}),
     temperature_unit: k.units.temperature,
     weight_unit: k.units.weight,
     locale: k.units.locale,

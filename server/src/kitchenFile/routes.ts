@@ -214,7 +214,7 @@ async function importKitchen(
   const when = (wall: string) => instantOf(wall, kitchen.timeZone, shift);
   const lag = today ? Date.parse(w.now) - Date.parse(when(file.writtenAt)) : 0;
   const whenLive = (wall: string) => new Date(Date.parse(when(wall)) + lag).toISOString();
-  const here: Writing = { ...w, kitchen };
+  const here: Writing = { ...w, kitchen, entered: { ...w.entered, fromFile: true } };
   const people = await addPeople(here, file, hashes);
   const things = await addThings(here, file);
   for (const figures of file.own) await enterOwn(here, { id: newId(), ...figures });

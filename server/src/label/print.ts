@@ -1,6 +1,8 @@
 import type { LabelView } from '@inch/contract/label';
+import { standing } from '@inch/core/lot';
 import type { Judge } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
+import { refuseBefore } from '../journal/happened.ts';
 import { fullLot } from '../lot/change.ts';
 import { takeLabels } from '../stock/withdraw.ts';
 import { artworkOf, drawnLabel, labelOf } from './label.ts';
@@ -26,6 +28,8 @@ export const judgePrint: Judge<'print'> = async ({ w, lot: head, said, at }) => 
   const lot = await fullLot(w, head.id);
   const label = await labelOf(w.tx, lot, w.kitchen);
   if (label.refusal) throw new Problem(409, label.refusal);
+  const [filled] = standing(lot.bottlings);
+  if (filled) refuseBefore(at, filled.at, 'its bottles were filled');
   if (!said.differencesSeen) refuseUnseen(label);
   if (said.sheetId !== null) {
     const { measures } = await requireSheet(w.tx, w.kitchen.id, said.sheetId);

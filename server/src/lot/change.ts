@@ -3,11 +3,11 @@ import { lowAcidLines } from '@inch/core/formula';
 import {
   amountsPlanned,
   catalogueOf,
+  gates,
   governingPh,
   ingredientsAsMade,
   type LotEvent,
   type LotState,
-  readPh,
   transition,
 } from '@inch/core/lot';
 import { entries } from '@inch/core/record';
@@ -18,6 +18,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { lotsMeasuredSince } from '../standing/touch.ts';
 import { openDeviation } from './openDeviation.ts';
+import { gapsOf, isOfEarlierRules, keepsFrom } from './rules.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -86,14 +87,11 @@ function lowAcidIn(lot: StoredLot): string[] {
 
 /** Why a filled lot is held by itself: a measured pH over its limit, or low-acid things with none measured at or under it. */
 function whyHeldByItself(lot: StoredLot): string | null {
-  const ph = governingPh(lot);
-  if (ph && ph.ph > lot.criticalPh)
-    return `pH ${(ph.ph - ph.margin).toFixed(2)} is over the limit of ${lot.criticalPh}.`;
+  const acid = gates(lot, { timeZone: lot.timeZone, labelMissing: [] }).find((g) => g.id === 'acid')!;
   // A reading over the limit holds it even where it would not count for a release: the default is to hold.
-  const over = ph ? undefined : readPh(lot).find((read) => read.reading.value! > lot.criticalPh);
-  if (over) return `pH ${over.reading.value!.toFixed(2)} is over the limit of ${lot.criticalPh}.`;
-  const low = lowAcidIn(lot);
-  if (!ph && low.length > 0)
+  if (acid.failed) return acid.missing;
+  const low = lot.storage === 'shelf' && governingPh(lot) === null ? lowAcidIn(lot) : [];
+  if (low.length > 0)
     return `It contains low-acid ingredients (${low.join(', ')}) and no pH at or under ${lot.criticalPh} is measured.`;
   return null;
 }
@@ -116,9 +114,14 @@ export function refusePast(w: Writing, lot: StoredLot): void {
     );
 }
 
-/** What a released lot lacks now: a release check that has shut since; null where all of them still pass. */
-export function lackingNow(w: Writing, lot: StoredLot): string | null {
-  const shut = judgeLot(lot, w.kitchen).gates.filter((gate) => !gate.open);
+/**
+ * What a released lot lacks now: a release check that has shut since; null where all of them still pass. What only rules that came after its release ask for is
+ * left to a person.
+ */
+export async function lackingNow(w: Writing, lot: StoredLot): Promise<string | null> {
+  const all = judgeLot(lot, w.kitchen).gates.filter((gate) => !gate.open);
+  if (all.length === 0) return null;
+  const shut = isOfEarlierRules(lot) ? keepsFrom(lot, all, await gapsOf(w.tx, [lot.id])) : all;
   return shut.length === 0 ? null : shut.map((gate) => gate.missing).join(' ');
 }
 
@@ -126,7 +129,7 @@ export function lackingNow(w: Writing, lot: StoredLot): string | null {
 export async function holdWhereShut(w: Writing, lotId: string, at: string): Promise<void> {
   const lot = await fullLot(w, lotId);
   if (lot.state !== 'released') return;
-  const lacking = lackingNow(w, lot);
+  const lacking = await lackingNow(w, lot);
   if (lacking !== null)
     await decideLot(w, lot, 'hold', {
       why: `A release check does not pass any more: ${lacking}`.slice(0, 500),

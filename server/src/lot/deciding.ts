@@ -1,6 +1,6 @@
 import type { Account } from '@inch/contract/account';
 import type { NewStrike } from '@inch/contract/entry';
-import { RESTED_ON, standing } from '@inch/core/lot';
+import { RESTED_ON, RULE_SET } from '@inch/core/lot';
 import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record';
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
@@ -12,6 +12,7 @@ import { refuseBefore } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { decideLot, followDecision, fullLot, holdWhereShut, refusePast, stateAfter } from './change.ts';
 import { closeHolds } from './deviations.ts';
+import { isOfEarlierRules } from './rules.ts';
 import { lotHeadOf, refuseEnded } from './head.ts';
 import { recordHash } from './recordHash.ts';
 import { giveBack } from './seals.ts';
@@ -30,25 +31,42 @@ function refuseMissing(w: Writing, lot: StoredLot): void {
 }
 
 /** What a signature is: that it was given, what it means, and the record that it was put under. */
-const signatureOf = (w: Writing, lot: StoredLot, signed: boolean) => ({
+const signatureOf = (w: Writing, lot: StoredLot, event: string, signed: boolean) => ({
   signed,
   meaning: signed ? 'released by' : null,
   recordHash: signed ? recordHash(lot, w.entered.at) : null,
+  ruleSet: event === 'release' ? RULE_SET.id : null,
 });
 
-/** Where the kitchen asks for it, whoever filled the bottles does not release them. */
+/** Everybody who had a hand in a lot: who made, weighed, measured, filled, processed or sealed it. */
+function handsIn(lot: StoredLot): Set<string> {
+  const evidence = Object.values(RESTED_ON).flatMap((field): readonly { by: string }[] => lot[field]);
+  const marks = [...lot.steps, ...lot.loads].flatMap(({ marks: of }) => of as readonly { by: string }[]);
+  return new Set([lot.begunBy, ...[...evidence, ...marks].map((entry) => entry.by)]);
+}
+
+/** Where the kitchen asks for it, nobody who had a hand in a lot releases it. */
 function refuseAlone(w: Writing, lot: StoredLot, event: string): void {
-  if (!w.kitchen.secondPerson || event !== 'release') return;
-  if (standing(lot.bottlings).some((b) => b.by === w.account.name))
-    throw new Problem(
-      403,
-      'This kitchen asks for a second person: who filled the bottles does not release them.',
-    );
+  if (!w.kitchen.secondPerson || event !== 'release' || !handsIn(lot).has(w.account.name)) return;
+  throw new Problem(
+    403,
+    'This kitchen asks for a second person: nobody who made, measured, filled, processed, sealed or weighed a lot releases it.',
+  );
+}
+
+/** Where the kitchen asks for a second person, whoever held a lot does not resume it alone. */
+function refuseOwnFault(w: Writing, lot: StoredLot, event: string): void {
+  if (!w.kitchen.secondPerson || event !== 'resume') return;
+  if (lot.decisions.findLast((d) => d.to === 'held')?.by !== w.account.name) return;
+  throw new Problem(
+    403,
+    'This kitchen asks for a second person: who held a lot, or wrote down what holds it, does not resume it.',
+  );
 }
 
 /** When something of a record was there to rest on: of what is brought in, when it happened; of the rest, when it was written down. */
 const thereAt = (w: Writing, entry: { at: string; recordedAt: string }): string =>
-  entry.recordedAt === w.entered.at ? entry.at : entry.recordedAt;
+  w.entered.fromFile && entry.recordedAt === w.entered.at ? entry.at : entry.recordedAt;
 
 interface There {
   at: string;
@@ -64,11 +82,15 @@ const momentsOf = (w: Writing, entry: There): string[] => [
   ...(entry.closed ? [thereAt(w, { recordedAt: entry.closed.at, ...entry.closed })] : []),
 ];
 
-/** A decision is never dated before what it rests on: a hold not before the last decision, any other not before the newest entry. */
+/** What is never refused for its hour: a device that was away may bring it days later, and it holds from when it comes. */
+const LATE_TRUTH: ReadonlySet<string> = new Set(['hold', 'recall']);
+
+/** A decision that lets something go on is never dated before what it rests on. */
 function refuseBeforeEvidence(w: Writing, lot: StoredLot, event: string, at: string): void {
+  if (LATE_TRUTH.has(event)) return;
   const { movements, prints, deviations } = lot;
   const evidence = Object.values(RESTED_ON).map((field): readonly There[] => lot[field]);
-  const rests = event === 'hold' ? [] : [...evidence, movements, prints, deviations].flat();
+  const rests = [...evidence, movements, prints, deviations].flat();
   const newest = [...rests, ...lot.decisions]
     .flatMap((entry: There) => momentsOf(w, entry))
     .sort()
@@ -89,7 +111,7 @@ export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at,
   }
   const to = stateAfter(w, lot, event);
   return {
-    kept: { event, from: lot.state, to, ...signatureOf(w, lot, signed) },
+    kept: { event, from: lot.state, to, ...signatureOf(w, lot, event, signed) },
     after: () => followDecision(w, lot, { id, event, to, why, at }),
   };
 };
@@ -99,6 +121,7 @@ export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, sig
   const lot = await fullLot(w, head.id);
   const { id, event, why, done } = said;
   refuseBeforeEvidence(w, lot, event, at);
+  refuseOwnFault(w, lot, event);
   const resumes = event === 'resume' && lot.state === 'held';
   if (resumes && !done)
     throw invalid(
@@ -107,11 +130,21 @@ export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, sig
     );
   const to = stateAfter(w, lot, event);
   return {
-    kept: { event, from: lot.state, to, ...signatureOf(w, lot, signed) },
+    kept: { event, from: lot.state, to, ...signatureOf(w, lot, event, signed) },
     after: async () => {
       if (resumes) await closeHolds(w, lot, { cause: why, done: done!, at });
       await followDecision(w, lot, { id, event, to, why, at });
     },
+  };
+};
+
+/** Keeps a lot that was released under earlier rules as it is, whatever today's would ask: its owner answers for it. */
+export const judgeSettling: Judge<'settling'> = async ({ w, lot: head, signed }) => {
+  const lot = await fullLot(w, head.id);
+  if (!isOfEarlierRules(lot))
+    throw new Problem(409, `Lot ${lot.code} is not one that was released under earlier rules.`);
+  return {
+    kept: { ruleSet: RULE_SET.id, signed, recordHash: signed ? recordHash(lot, w.entered.at) : null },
   };
 };
 
@@ -123,7 +156,7 @@ export async function checkSignature(
   address: string,
 ): Promise<void> {
   if (!password) throw invalid('password', 'A release is signed: write your password again.');
-  if (await checkPassword(pool, account.name, password, address)) return;
+  if (await checkPassword(pool, account.name, password, address, 'signature')) return;
   throw invalid('password', 'That is not your password. Nothing was released.');
 }
 

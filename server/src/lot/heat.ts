@@ -3,10 +3,9 @@ import { type HEATED_IN, lethality, type MeasuredLimits } from '@inch/core/heat'
 import { freeNumbers, lotBottles, matchLot, standing } from '@inch/core/lot';
 import type { Entries, Kept } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
-import { containersOf } from '../container/routes.ts';
 import type { Judge } from '../entry/judge.ts';
 import { writeEntry } from '../entry/write.ts';
-import { processOf } from '../heatProcess/routes.ts';
+import { processOf } from '../heatProcess/store.ts';
 import { asked, invalid, Problem } from '../http/problem.ts';
 import { refuseBefore } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -41,13 +40,11 @@ async function matchedWith(
   const process = await processOf(w.tx, w.kitchen.id, id);
   if (!process)
     throw invalid('processId', 'There is no such process. Choose one, or give your own with its source.');
-  const containers = await containersOf(w.tx, w.kitchen.id);
-  const rated = (container: string) => containers.find((c) => c.id === container)?.rated ?? [];
   // °Bx and pH may be measured later: they are matched with the limits as they then stand.
   const limits = { brix: process.brix, highestPh: process.highestPh };
   const method = heatedIn ?? process.method;
   const open = { ...process, ...ANY_LIMITS };
-  const [match] = matchLot([open], lot, rated, w.kitchen.elevationMetres, method);
+  const [match] = matchLot([open], lot, w.kitchen.elevationMetres, method);
   if (!match) throw invalid('processId', 'Count the bottles first: the process depends on them.');
   const minutes = process.method === 'hot-fill' ? process.hotFill!.holdMinutes : match.minutes;
   if (minutes === null) throw invalid('processId', match.reasons.at(-1)!);

@@ -3,7 +3,7 @@ import { type EntryKind, entries, type Noun } from '@inch/core/record';
 import { type Database, marks, rows } from '../database/pool.ts';
 import { entriesOf, type Found } from '../entry/read.ts';
 import { stockCode } from '../stock/code.ts';
-import { loadReadings } from './loadReadings.ts';
+import { loadReadings, thermometersOf } from './loadReadings.ts';
 
 type Lots = Map<string, LotRecord>;
 
@@ -23,6 +23,7 @@ const PLAIN = {
   movement: 'movements',
   'storage-change': 'storageChanges',
   decision: 'decisions',
+  settling: 'settlings',
   print: 'prints',
   'spoilt-label': 'spoiltLabels',
   look: 'looks',
@@ -131,8 +132,16 @@ async function loadTaking(db: Database, lots: Lots, ids: string[], read: Read): 
     const from = entry.from ?? origins.findLast((o) => o.entry.additionId === entry.id)?.entry.words ?? null;
     lots.get(parentId)!.additions.push({ ...entry, from, withdrawals: withdrawals.get(entry.id) ?? [] });
   }
-  for (const { parentId, entry } of bottlings)
-    lots.get(parentId)!.bottlings.push({ ...entry, withdrawals: withdrawals.get(entry.id) ?? [] });
+  const counts = await thermometersOf(db, bottlings);
+  for (const { parentId, entry, row } of bottlings) {
+    const lot = lots.get(parentId)!;
+    lot.bottlings.push({
+      ...entry,
+      rated: String(row.made_for ?? '').split('|').filter(Boolean),
+      counts: counts(entry.instrumentId, entry.at, lot.timeZone),
+      withdrawals: withdrawals.get(entry.id) ?? [],
+    });
+  }
 }
 
 async function loadLoads(lots: Lots, read: Read): Promise<void> {
@@ -179,4 +188,7 @@ export async function loadRecords(db: Database, lots: Lots): Promise<void> {
     loadDeviations(lots, read),
     ...(Object.keys(PLAIN) as PlainNoun[]).map((noun) => loadPlain(lots, read, noun)),
   ]);
+  // What was decided holds from when it was written down, whatever its hour.
+  for (const lot of lots.values())
+    lot.decisions.sort((a, b) => a.recordedAt.localeCompare(b.recordedAt) || a.at.localeCompare(b.at));
 }

@@ -53,3 +53,19 @@ export async function loadReadings(db: Database, lots: Lots, found: readonly Rea
     lot.readings.push({ ...one.entry, ...standingOf(one, trusted, lot.timeZone) });
   }
 }
+
+/** Whether the thermometers that some fillings were read with bore them, by their checks. @param found oldest first */
+export async function thermometersOf(
+  db: Database,
+  found: readonly Found<'bottling'>[],
+): Promise<(instrumentId: string | null, at: string, timeZone: string) => boolean> {
+  const spans = new Map<string, { first: string; last: string }>();
+  for (const { entry } of found) {
+    if (!entry.instrumentId) continue;
+    const first = spans.get(entry.instrumentId)?.first ?? entry.at;
+    spans.set(entry.instrumentId, { first, last: entry.at });
+  }
+  const checks = spans.size > 0 ? await checksFor(db, spans) : new Map<string, KeptCheck[]>();
+  return (id, at, timeZone) =>
+    id !== null && checkStanding('thermometer', at, checks.get(id) ?? [], timeZone).counts;
+}

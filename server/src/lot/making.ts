@@ -1,12 +1,16 @@
 import type { FormulaContent } from '@inch/core/formula';
-import { amountDoubt } from '@inch/core/lot';
+import { amountDoubt, type LotState, standing } from '@inch/core/lot';
 import { asDrawn } from '@inch/core/stock';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
-import { fullLot } from './change.ts';
+import type { Writing } from '../journal/writing.ts';
+import { decideLot, fullLot } from './change.ts';
 import type { LotHead } from './head.ts';
+
+/** States in which a lot is in its bottles. */
+const FILLED: ReadonlySet<LotState> = new Set(['resting', 'bottled', 'released']);
 
 /** Starts, pauses, finishes or reopens a step. */
 export const judgeMark: Judge<'mark'> = () => ({ kept: {} });
@@ -20,8 +24,16 @@ export const judgeOrigin: Judge<'origin'> = ({ named }) => {
 /** Says which vessel the lot is in from now on. */
 export const judgePlacing: Judge<'placing'> = () => ({ kept: {} });
 
-/** Closed bottles take nothing more, but the sum of what went in jar by jar; what is to be worked over again is held first. */
-function refuseClosed(lot: LotHead, { lineId, ingredientId }: Judging<'addition'>['said']): void {
+/**
+ * Closed bottles take nothing more, but the sum of what went in jar by jar; what is to be worked over again is held first. What went into the pan before
+ * they were filled and is written down only now, by a device that was away, is taken, and holds the lot.
+ */
+function refuseClosed(
+  lot: LotHead,
+  { lineId, ingredientId }: Judging<'addition'>['said'],
+  isLate: boolean,
+): void {
+  if (isLate) return;
   const lines = (JSON.parse(lot.content) as FormulaContent).lines;
   const line = lines.find((l) => l.id === lineId);
   // Another thing in its place is put in afterwards, and no sum.
@@ -56,14 +68,23 @@ const stockFor = ({ w, said, at }: Judging<'addition'>): Promise<Withdrawn[]> =>
     at,
   );
 
+/** What is written down as put in after the bottles were filled holds them, until somebody says that it was in the pan. */
+async function holdLate(w: Writing, lotId: string, name: string): Promise<void> {
+  const lot = await fullLot(w, lotId);
+  const why = `Written down after the bottles were filled: ${name}. Was it in the pan?`;
+  if (FILLED.has(lot.state)) await decideLot(w, lot, 'hold', { why, at: w.now });
+}
+
 /** Records what went in, or that it was left out and why; it leaves the stock, the oldest first. */
 export const judgeAddition: Judge<'addition'> = async (judging) => {
   const { w, lot, said, at } = judging;
-  refuseClosed(lot, said);
+  const full = await fullLot(w, lot.id);
+  const filledAt = standing(full.bottlings)[0]?.at;
+  const isLate = filledAt !== undefined && at < filledAt;
+  refuseClosed(lot, said, isLate);
   const entry = (await catalogueNow(w.tx, w.kitchen.id)).find(said.ingredientId);
   if (!entry) throw invalid('ingredientId', 'Choose an ingredient of the catalogue.');
   refuseUnlikely(said, lot.content);
-  const full = await fullLot(w, lot.id);
   const doubt = said.why ? null : amountDoubt(full, said, full.cupSchool);
   if (doubt) throw invalid('why', doubt, 'urn:inch:doubtful-amount');
   const taken = entry.family === 'water' ? [] : await stockFor(judging);
@@ -73,6 +94,7 @@ export const judgeAddition: Judge<'addition'> = async (judging) => {
     kept: { entry: asItIs.own || asItIs !== entry ? asItIs : null },
     after: async () => {
       for (const { stock, amount } of taken) await withdraw(w, { stockId: stock.id, amount }, cause);
+      if (isLate && said.grams > 0) await holdLate(w, lot.id, entry.name.toLowerCase());
     },
   };
 };

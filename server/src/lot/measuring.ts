@@ -63,7 +63,7 @@ async function unlikeForecast(
   value: number | null,
 ): Promise<string | null> {
   // What a kitchen file brings in was read long ago: it can be asked about no more.
-  if (w.now !== w.entered.at) return null;
+  if (w.entered.fromFile) return null;
   // A bottle out of a released lot is evidence at once: it may hold the lot.
   if (['released', 'closed', 'recalled'].includes(lot.state)) return null;
   if (value === null || said.sample !== 'finished' || !['ph', 'brix'].includes(said.kind)) return null;

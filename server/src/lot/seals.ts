@@ -1,5 +1,5 @@
 import { signs } from '@inch/core/bottling';
-import { gates, lotBottles, standing, whyNotCounted } from '@inch/core/lot';
+import { gates, lotBottles, minutesAskedOf, standing, whyNotCounted } from '@inch/core/lot';
 import type { Entries, Said } from '@inch/core/record';
 import { containersOf } from '../container/routes.ts';
 import type { Judge } from '../entry/judge.ts';
@@ -89,7 +89,7 @@ function refuseLate(lot: StoredLot, checkAt: string, fate: string, at: string): 
 
 function refuseNotProcessed(lot: StoredLot, checkAt: string): void {
   const again = standing(lot.heatProcesses).some(
-    (p) => p.at > checkAt && whyNotCounted(lot, p).length === 0 && p.minutes >= p.requiredMinutes,
+    (p) => p.at > checkAt && whyNotCounted(lot, p).length === 0 && p.minutes >= minutesAskedOf(lot, p),
   );
   if (!again) throw new Problem(409, 'Record the process they went through again first, then say so here.');
 }

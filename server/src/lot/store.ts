@@ -1,8 +1,11 @@
+import type { Workshop } from '@inch/contract/kitchen';
 import type { BrokenLot } from '@inch/contract/lot';
+import { heatProcesses } from '@inch/core/heat';
 import { type LotRecord, storageNow } from '@inch/core/lot';
 import type { CupSchool } from '@inch/core/quantity';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { UnreadableEntry } from '../entry/read.ts';
+import { processesById } from '../heatProcess/store.ts';
 import { lotNamed } from './head.ts';
 import { loadRecords } from './load.ts';
 
@@ -15,6 +18,11 @@ interface HeadRow {
   cup_school: CupSchool | null;
   critical_ph: number;
   elevation_metres: number;
+  kitchen_elevation: number;
+  elevation_since: string | null;
+  workshop: string | null;
+  written_at: string | null;
+  begun_by_name: string;
   storage: LotRecord['storage'];
   time_zone: string;
   rule_pack: LotRecord['rulePack'];
@@ -29,10 +37,22 @@ interface HeadRow {
 }
 
 /** A lot with the school of cups it was begun under. */
-export type StoredLot = LotRecord & { cupSchool: CupSchool | null };
+export type StoredLot = LotRecord & {
+  cupSchool: CupSchool | null;
+  /** Name of whoever began it. */
+  begunBy: string;
+};
 
-const HEAD = `SELECT STRAIGHT_JOIN l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at,
-  v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id`;
+const HEAD = `SELECT STRAIGHT_JOIN l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at, l.written_at,
+  (SELECT name FROM account WHERE id = l.begun_by) AS begun_by_name,
+  k.elevation_metres AS kitchen_elevation, k.elevation_since, k.workshop,
+  v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id JOIN kitchen k ON k.id = l.kitchen_id`;
+
+/** An elevation of the kitchen that was put right holds for the lots that were begun where it is now. */
+function correctedElevation(row: HeadRow): number | null {
+  const here = row.elevation_since === null || row.begun_at >= row.elevation_since;
+  return here && row.kitchen_elevation !== row.elevation_metres ? row.kitchen_elevation : null;
+}
 
 function headFrom(row: HeadRow): StoredLot {
   return {
@@ -51,12 +71,16 @@ function headFrom(row: HeadRow): StoredLot {
     storage: row.storage,
     criticalPh: row.critical_ph,
     elevationMetres: row.elevation_metres,
+    correctedElevation: correctedElevation(row),
+    cannerHolds: row.workshop === null ? null : (JSON.parse(row.workshop) as Workshop).cannerHolds,
+    writtenAt: row.written_at && fromSql(row.written_at),
     timeZone: row.time_zone,
     rulePack: row.rule_pack,
     begunAt: fromSql(row.begun_at),
     broughtInAt: row.brought_in_at && fromSql(row.brought_in_at),
     scale: row.scale,
     cupSchool: row.cup_school,
+    begunBy: row.begun_by_name,
     steps: [],
     additions: [],
     readings: [],
@@ -65,6 +89,7 @@ function headFrom(row: HeadRow): StoredLot {
     sealChecks: [],
     movements: [],
     decisions: [],
+    settlings: [],
     prints: [],
     placings: [],
     photographs: [],
@@ -89,7 +114,19 @@ async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]>
   const lots = new Map(heads.map((row) => [row.id, headFrom(row)]));
   await loadRecords(db, lots);
   for (const lot of lots.values()) lot.storage = storageNow(lot);
+  await loadProcesses(db, lots);
   return [...lots.values()];
+}
+
+const SHIPPED = new Set(heatProcesses.map((process) => process.id));
+
+/** Gives lots the processes of the kitchen's own that they went through: each is judged by what it is known to be. */
+async function loadProcesses(db: Database, lots: ReadonlyMap<string, StoredLot>): Promise<void> {
+  const named = [...lots.values()].flatMap((lot) => lot.heatProcesses.flatMap((p) => p.processId ?? []));
+  const ids = [...new Set(named)].filter((id) => !SHIPPED.has(id));
+  if (ids.length === 0) return;
+  const processes = await processesById(db, ids);
+  for (const lot of lots.values()) lot.processes = processes;
 }
 
 /** Lots that can be read, and those of which something cannot. */

@@ -5,7 +5,7 @@ import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { lotMeasured } from '@inch/core/lot';
 import type { Response } from 'express';
 import { readFormula } from '../formula/store.ts';
-import { ownProcesses } from '../heatProcess/routes.ts';
+import { ownProcesses } from '../heatProcess/store.ts';
 import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journalExport } from '../journal/exported.ts';

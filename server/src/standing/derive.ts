@@ -7,10 +7,10 @@ import { type Readable, readableByIds, type StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
 import { unlessContended } from './contended.ts';
 
-/** What of the kitchen's settings a standing rests on: the words that a label takes from them. */
-export const settingsOf = ({ name, place, localStatement }: Kitchen): string =>
+/** What of the kitchen's settings a standing rests on: the words that a label takes from them, its elevation and its canner. */
+export const settingsOf = ({ name, place, localStatement, elevationMetres, workshop }: Kitchen): string =>
   createHash('sha256')
-    .update(JSON.stringify([name, place, localStatement]))
+    .update(JSON.stringify([name, place, localStatement, elevationMetres, workshop.cannerHolds]))
     .digest('hex')
     .slice(0, 16);
 

@@ -15,6 +15,7 @@ import { lastBackup } from '../backup/routes.ts';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { instrumentsOf } from '../instrument/store.ts';
+import { unsettledOf } from '../lot/lookThrough.ts';
 import { type StoredLot, unreleasedLots } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
 import { startsOf } from '../plan/store.ts';
@@ -100,6 +101,10 @@ export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<
       ...(await backupItems(db, kitchen, now)),
     ]),
     obstacles: obstacles(lots, released, now, kitchen.timeZone),
+    earlierRules: (await unsettledOf(db, kitchen)).map(({ lot, asked }) => ({
+      ...{ code: lot.code, name: lot.product.name, colour: lot.product.colour },
+      asked: asked.map((gate) => ({ question: gate.question, missing: gate.missing ?? '' })),
+    })),
     bars: making.map((lot) => dayBar(lot, now)),
     clocks,
     open: stored.map((lot) => ({

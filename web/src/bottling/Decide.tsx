@@ -1,5 +1,5 @@
 import { entryRoutes, type LotView } from '@inch/contract/lot';
-import { ENDED } from '@inch/core/lot';
+import { ENDED, RULE_SET } from '@inch/core/lot';
 import { type ChangeEvent, useState } from 'react';
 import { call } from '../data/api.ts';
 import { useIds } from '../data/ids.ts';
@@ -9,7 +9,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
 
-type Event = 'release' | 'hold' | 'close' | 'resume' | 'discard' | 'recall';
+type Event = 'release' | 'hold' | 'close' | 'resume' | 'discard' | 'recall' | 'settle';
 
 const WORDS: Record<Event, { button: string; title: string; says: string; tone: 'main' | 'plain' | 'stop' }> =
   {
@@ -18,6 +18,12 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
       title: 'Release this lot',
       says: 'Every release check is passed. You sign with your own password: your name and the time are recorded with the evidence.',
       tone: 'main',
+    },
+    settle: {
+      button: 'Keep as released',
+      title: 'Keep this lot as it was released',
+      says: 'It was released under earlier rules, and today’s would ask for what is listed above. You answer for it with your name, your reason and your password. Or measure again, shorten its date, or hold it.',
+      tone: 'plain',
     },
     hold: {
       button: 'Hold',
@@ -51,7 +57,8 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
     },
   };
 
-const ASKS_WHY: readonly Event[] = ['hold', 'resume', 'discard', 'recall'];
+const ASKS_WHY: readonly Event[] = ['hold', 'resume', 'discard', 'recall', 'settle'];
+const SIGNED: readonly Event[] = ['release', 'settle'];
 const RULINGS: readonly Event[] = ['resume', 'discard', 'recall'];
 
 /** What may be decided of a lot in its state, by an account of this role. */
@@ -61,6 +68,10 @@ function choices(lot: LotView, owner: boolean): Event[] {
   if (lot.state === 'bottled') list.push('release');
   if (lot.state === 'held' && owner) list.push('resume');
   if (!ended && lot.state !== 'held') list.push('hold');
+  const byEarlier = lot.decisions.findLast((d) => d.to === 'released')?.ruleSet !== RULE_SET.id;
+  const settled = lot.settlings.some((s) => s.ruleSet === RULE_SET.id);
+  if (lot.state === 'released' && owner && byEarlier && !settled && lot.gates.some((g) => !g.open))
+    list.push('settle');
   if (lot.state === 'released') list.push('close');
   if (!ended && owner) list.push('discard');
   if (owner && ['released', 'held', 'closed'].includes(lot.state)) list.push('recall');
@@ -75,6 +86,8 @@ function useDecision(lot: LotView, event: Event, onClose: () => void) {
     ({ why, done, password }: { why: string; done: string; password: string }) => {
       const body = { id: ids.of(event), why: why.trim() || null };
       const sent = { params: { id: lot.id } };
+      if (event === 'settle')
+        return call(entryRoutes.settling, { ...sent, body: { ...body, why: why.trim(), password } });
       return RULINGS.includes(event)
         ? call(entryRoutes.ruling, {
             ...sent,
@@ -101,7 +114,7 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
   const short =
     (ASKS_WHY.includes(event) && a.why.trim().length < 2) ||
     (event === 'resume' && a.done.trim().length < 2) ||
-    (event === 'release' && a.password === '');
+    (SIGNED.includes(event) && a.password === '');
   return (
     <Dialog open onClose={onClose} title={`${words.title}, ${lot.code}`}>
       <form
@@ -116,12 +129,12 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
           <Field label={event === 'resume' ? 'Cause' : 'Why'} autoFocus {...field('why')} />
         )}
         {event === 'resume' && <Field label="What was done about it" {...field('done')} />}
-        {event === 'release' && (
+        {SIGNED.includes(event) && (
           <Field
             label="Your password"
             type="password"
             autoComplete="current-password"
-            autoFocus
+            autoFocus={event === 'release'}
             {...field('password')}
           />
         )}

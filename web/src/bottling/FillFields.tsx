@@ -1,6 +1,9 @@
 import type { Container } from '@inch/contract/container';
 import { thermalShock } from '@inch/core/bottling';
+import { sterilisingMinutes } from '@inch/core/heat';
 import { degrees, degreesApart, limitOfHeat, readFigure } from '@inch/core/quantity';
+import { useInstruments } from '../data/instruments.ts';
+import { useSession } from '../data/session.tsx';
 import { AT_HINT } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
@@ -72,6 +75,45 @@ function Temperatures({ form }: { form: Filling }) {
   );
 }
 
+/** Whether the glass was boiled: a process of under ten minutes asks for it. */
+function Boiled({ form }: { form: Filling }) {
+  const { kitchen } = useSession();
+  const { error: _, ...field } = form.field('sterile');
+  return (
+    <label className="flex min-h-8 items-center gap-2.5">
+      <input type="checkbox" className="size-5 accent-[var(--rim)]" {...field} />
+      Glass boiled for {sterilisingMinutes(kitchen.elevationMetres)} min before it was filled: a process of under
+      10 min asks for it
+    </label>
+  );
+}
+
+/** The thermometer that the bottles were read with: a hot fill counts only by one that was checked. */
+function Thermometer({ form }: { form: Filling }) {
+  const { data = [] } = useInstruments();
+  const thermometers = data.filter((i) => i.kind === 'thermometer' && !i.retired);
+  const chosen = thermometers.find((i) => i.id === form.values.instrumentId);
+  return (
+    <Choice
+      label="Read with"
+      className="col-span-2"
+      hint={
+        chosen?.counts === false
+          ? `It is not checked: ${chosen.whyNot}. A hot fill read with it does not count.`
+          : 'A hot fill counts only by a thermometer that was checked.'
+      }
+      {...form.field('instrumentId')}
+    >
+      <option value="">no thermometer named</option>
+      {thermometers.map((i) => (
+        <option key={i.id} value={i.id}>
+          {i.name}
+        </option>
+      ))}
+    </Choice>
+  );
+}
+
 export function Checks({ form, sizes }: { form: Filling; sizes: readonly Container[] }) {
   return (
     <fieldset className="grid gap-1.5">
@@ -85,6 +127,7 @@ export function Checks({ form, sizes }: { form: Filling; sizes: readonly Contain
           </label>
         );
       })}
+      <Boiled form={form} />
     </fieldset>
   );
 }
@@ -109,6 +152,7 @@ export function Closing({ form }: { form: Filling }) {
         {...form.field('place')}
       />
       <Temperatures form={form} />
+      <Thermometer form={form} />
       {cooled && (
         <>
           <Field

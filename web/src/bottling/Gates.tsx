@@ -65,19 +65,31 @@ function Shown({ gate, code }: { gate: Gate; code: string }) {
   );
 }
 
-/** A release check drawn as a gate: its bars across while it is missing, up when passed. */
-function GateGlyph({ open }: { open: boolean }) {
+type Verdict = 'Passed' | 'Missing' | 'Failed';
+
+const verdictOf = (gate: Gate): Verdict => (gate.open ? 'Passed' : gate.failed ? 'Failed' : 'Missing');
+
+const LOOKS: Record<Verdict, { words: string; colour: string; mark: string }> = {
+  Passed: { words: 'text-go', colour: 'var(--go)', mark: 'M8 14.5l4 4 8-9' },
+  Missing: { words: 'text-hold', colour: 'var(--hold)', mark: 'M9 14h10' },
+  Failed: { words: 'text-stop', colour: 'var(--stop)', mark: 'M9.5 9.5l9 9M18.5 9.5l-9 9' },
+};
+
+/** How a release check stands, as on the lids: a tick, a dash or a cross in a ring. */
+function VerdictMark({ verdict }: { verdict: Verdict }) {
+  const { colour, mark } = LOOKS[verdict];
   return (
-    <svg viewBox="0 0 34 28" width="34" height="28" aria-hidden="true">
-      <path d="M4 4v22M30 4v22" stroke="var(--ink-2)" strokeWidth="2.5" strokeLinecap="round" />
-      {open ? (
-        <path d="M5 22L14 3" stroke="var(--go)" strokeWidth="4" strokeLinecap="round" />
-      ) : (
-        <path d="M4 11h26M4 19h26" stroke="var(--hold)" strokeWidth="4" />
-      )}
+    <svg viewBox="0 0 28 28" width="28" height="28" className="shrink-0" aria-hidden="true">
+      <circle cx="14" cy="14" r="11.5" fill="none" stroke={colour} strokeWidth="2.5" />
+      <path d={mark} fill="none" stroke={colour} strokeWidth="3" strokeLinecap="round" strokeLinejoin="round" />
     </svg>
   );
 }
+
+/** What wants a hand stands first: failed, then missing, then passed. */
+const ORDER: Record<Verdict, number> = { Failed: 0, Missing: 1, Passed: 2 };
+const inOrder = (gates: readonly Gate[]): Gate[] =>
+  [...gates].sort((a, b) => ORDER[verdictOf(a)] - ORDER[verdictOf(b)]);
 
 /** The release checks of a lot: each with its evidence, and with what is missing. */
 export function Gates({ lot }: { lot: LotView }) {
@@ -92,7 +104,8 @@ export function Gates({ lot }: { lot: LotView }) {
       }
     >
       <ul>
-        {lot.gates.map((gate) => {
+        {inOrder(lot.gates).map((gate) => {
+          const verdict = verdictOf(gate);
           const place = PLACES[gate.id](lot.code, lot);
           return (
             <li
@@ -101,17 +114,15 @@ export function Gates({ lot }: { lot: LotView }) {
               data-open={gate.open}
               className="flex gap-3 border-b border-steel-line py-2.5"
             >
-              <GateGlyph open={gate.open} />
+              <VerdictMark verdict={verdict} />
               <div className="min-w-0 flex-1">
                 <p className="font-semibold">
                   {gate.question}{' '}
-                  <span className={gate.open ? 'text-go' : 'text-hold'}>
-                    {gate.open ? 'Passed' : 'Missing'}
-                  </span>
+                  <span className={LOOKS[verdict].words}>{verdict}</span>
                 </p>
                 <Shown gate={gate} code={lot.code} />
                 {gate.missing && (
-                  <p className="text-sm font-semibold text-hold">
+                  <p className={`text-sm font-semibold ${LOOKS[verdict].words}`}>
                     {gate.missing}{' '}
                     <Link to={place.to} className="text-link underline">
                       {place.says}

@@ -12,7 +12,6 @@ import {
 import { governingPh, matchLot } from '@inch/core/lot';
 import { depthSaid, grouped, temperature } from '@inch/core/quantity';
 import { useState } from 'react';
-import { useContainers } from '../data/containers.ts';
 import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { useSession } from '../data/session.tsx';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
@@ -185,8 +184,6 @@ export function Process({ lot, open }: { lot: LotView; open: boolean }) {
   const { kitchen } = useSession();
   const [chosen, setChosen] = useState('');
   const processes = [...useOwnProcesses(), ...heatProcesses];
-  const containers = useContainers().data ?? [];
-  const rated = (id: string) => containers.find((c) => c.id === id)?.rated ?? [];
   if (lot.storage !== 'shelf') return <Cooling lot={lot} open={open} />;
   if (lot.bottles.filled === 0)
     return (
@@ -197,7 +194,7 @@ export function Process({ lot, open }: { lot: LotView; open: boolean }) {
         </p>
       </>
     );
-  const matches = matchLot(processes, lot, rated, kitchen.elevationMetres);
+  const matches = matchLot(processes, lot, kitchen.elevationMetres);
   const fitting = matches.filter((m) => m.reasons.length === 0);
   const ph = governingPh(lot);
   const shut = lot.gates.some((g) => g.id === 'heat' && !g.open);

@@ -19,6 +19,9 @@ interface Answers {
   lastCelsius: string;
   glassCelsius: string;
   headspaceInches: string;
+  /** Id of the thermometer; empty where none was named. */
+  instrumentId: string;
+  sterile: boolean;
   hoursTo21: string;
   hoursToCold: string;
   place: string;
@@ -49,6 +52,8 @@ const usual = (shelf: boolean): Answers => ({
   ...{
     glassCelsius: '',
     headspaceInches: '',
+    instrumentId: '',
+    sterile: false,
     hoursTo21: '',
     hoursToCold: '',
     place: shelf ? 'cellar' : 'cold room',
@@ -77,6 +82,8 @@ function fillingsOf(
     lastCelsius: celsius('lastCelsius'),
     glassCelsius: celsius('glassCelsius'),
     headspaceInches: fields.figure('headspaceInches', { unit: 'in' }),
+    instrumentId: a.instrumentId || null,
+    sterile: a.sterile ? true : null,
     checked: a.rims && a.lids && (a.rings || !asksRings),
     hoursTo21: hours('hoursTo21'),
     hoursToCold: hours('hoursToCold'),

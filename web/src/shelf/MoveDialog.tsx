@@ -1,6 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotHead } from '@inch/contract/lot';
 import { bottleSize, inWords, plural } from '@inch/core/quantity';
+import type { MOVED_BY_HAND } from '@inch/core/record';
 import { Link } from 'react-router';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -11,18 +12,31 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 
-import { State } from '../ui/State.tsx';
+import { Caution, State } from '../ui/State.tsx';
 
-export type MoveKind = 'sold' | 'moved' | 'given' | 'retained' | 'broken' | 'thawed';
+export type MoveKind = (typeof MOVED_BY_HAND)[number];
 
 /** What stays in the kitchen, in another place. */
-const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed']);
+const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed', 'returned']);
+
+/** What is drunk in the kitchen's own house. */
+const AT_HOME: ReadonlySet<string> = new Set(['drunk', 'tasted']);
+
+/** What the note is of, where it is more than a note. */
+const NOTES: Readonly<Record<string, string>> = {
+  sold: 'Buyer or market',
+  given: 'Whom it is for',
+  returned: 'Who brought it back, and why',
+};
 
 const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'sold', says: 'Sell', needsRelease: true },
   { kind: 'moved', says: 'Move', needsRelease: false },
   { kind: 'given', says: 'Give', needsRelease: true },
   { kind: 'retained', says: 'Retain as a sample', needsRelease: false },
+  { kind: 'drunk', says: 'Drunk at home', needsRelease: false },
+  { kind: 'tasted', says: 'Tasted', needsRelease: false },
+  { kind: 'returned', says: 'Brought back', needsRelease: false },
   { kind: 'broken', says: 'Broken', needsRelease: false },
   { kind: 'thawed', says: 'Thaw', needsRelease: false },
 ];
@@ -81,6 +95,17 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
         </Choice>
         <Field label="Bottles" figure inputMode="numeric" {...form.field('count')} />
       </div>
+      {AT_HOME.has(chosen) && !released && (
+        <Caution tone="hold">
+          It is not released: what its checks would show is not known yet. Not for the very young, the
+          pregnant, the old or the ill.
+        </Caution>
+      )}
+      {chosen === 'returned' && (
+        <p className="text-sm text-ink-2">
+          Nobody knows where it stood meanwhile: what came back is not sold or given again.
+        </p>
+      )}
       {STAYS.has(chosen) && (
         <Field
           label="New place"
@@ -97,7 +122,7 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
         />
       )}
       <Field
-        label={chosen === 'sold' || chosen === 'given' ? 'Buyer or market' : 'Note'}
+        label={NOTES[chosen] ?? 'Note'}
         {...form.field('note')}
       />
       <div className="flex justify-end gap-3">

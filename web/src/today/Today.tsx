@@ -89,6 +89,36 @@ function Obstacles({ today }: { today: TodayView }) {
   );
 }
 
+/** Lots that were released before today's rules: each with what they would ask, for a person to settle. */
+function EarlierRules({ today }: { today: TodayView }) {
+  if (today.earlierRules.length === 0) return null;
+  return (
+    <Ruled title="Released under earlier rules" className="mt-7">
+      <p className="py-2 text-sm text-ink-2">
+        They stay on sale. Today’s rules would ask for more: measure again, shorten the date, hold, or keep
+        them as they are with your reason.
+      </p>
+      <ul>
+        {today.earlierRules.map((lot) => (
+          <li key={lot.code} className="border-t border-steel-line">
+            <Link to={`/bottling/${lot.code}/release`} className="flex gap-3 py-2.5 hover:text-link">
+              <span className="figure w-14 shrink-0 font-bold">{lot.code}</span>
+              <span className="min-w-0">
+                <span className="block font-semibold">{lot.name}</span>
+                {lot.asked.map((gate) => (
+                  <span key={gate.question} className="block text-sm text-ink-2">
+                    {gate.missing}
+                  </span>
+                ))}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </Ruled>
+  );
+}
+
 function summary(today: TodayView): string {
   const now = today.due.filter((d) => d.when === 'now').length;
   const stove = today.bars.length;
@@ -149,9 +179,12 @@ export function Today() {
             );
           })}
         </div>
-        <Ruled title="Problems" className="lg:border-l lg:border-steel-line lg:pl-7">
-          <Obstacles today={today} />
-        </Ruled>
+        <div className="lg:border-l lg:border-steel-line lg:pl-7">
+          <Ruled title="Problems">
+            <Obstacles today={today} />
+          </Ruled>
+          <EarlierRules today={today} />
+        </div>
       </div>
     </Sheet>
   );
