@@ -2,7 +2,7 @@ import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { Crew } from './filled.ts';
 import { ago, cherryContent, jarOf, letterOf, meterOf, post, type Started } from './fixtures.ts';
-import { useTestApp } from './testApp.ts';
+import { OWNER, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
 const crew = new Crew();
@@ -98,13 +98,27 @@ describe('a load of the canner', () => {
   });
   it('moving the kitchen later does not rewrite what was asked then', async () => {
     const lot = await crew.releasable();
-    await crew.moveTo(2500);
+    await crew.moveTo(2500, { movedHere: true });
     expect((await crew.view(lot)).heatProcesses[0]).toMatchObject({
       requiredMinutes: 15,
       elevationMetres: 719.328,
     });
     expect(await crew.shut(lot)).toEqual([]);
+    await crew.moveTo(719.328, { movedHere: true });
+  });
+  it('an elevation that is put right is asked of what was processed at it, and holds what was released', async () => {
     await crew.moveTo(719.328);
+    const lot = await crew.releasable();
+    const release = { event: 'release', password: OWNER.password };
+    expect((await post(crew.owner, lot, 'decisions', release)).status).toBe(201);
+    await crew.moveTo(2500);
+    expect(await crew.view(lot)).toMatchObject({ state: 'held' });
+    expect((await crew.gate(lot, 'heat')).missing).toMatch(/15 min is short of the 20 min/);
+    expect((await crew.owner.get('/api/today')).body.obstacles).toContainEqual(
+      expect.objectContaining({ title: 'Held', lot: expect.objectContaining({ code: lot.code }) }),
+    );
+    await crew.moveTo(719.328);
+    expect(await crew.shut(lot)).toEqual(['deviations']);
   });
 });
 

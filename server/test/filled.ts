@@ -27,9 +27,10 @@ export class Crew {
     await this.moveTo(719.328);
   }
 
-  async moveTo(elevationMetres: number): Promise<void> {
+  /** Says how high the kitchen is: put right, or moved there now. */
+  async moveTo(elevationMetres: number, more: { movedHere?: true } = {}): Promise<void> {
     const { body } = await this.owner.get('/api/kitchen');
-    await this.owner.send('PATCH', '/api/kitchen', { revision: body.revision, elevationMetres });
+    await this.owner.send('PATCH', '/api/kitchen', { revision: body.revision, elevationMetres, ...more });
   }
 
   view = async (lot: Started) => (await this.owner.get(`/api/lots/${lot.id}`)).body;

@@ -195,6 +195,7 @@ describe('filling and processing', () => {
       containerId: await jarOf(maker),
       count: 12,
       closing,
+      ...(closing === 'hot' ? { fillCelsius: 88 } : {}),
       checked: true,
       place: 'cellar',
       at: ago(20),
@@ -235,6 +236,7 @@ describe('filling and processing', () => {
       containerId: await jarOf(maker),
       count: 12,
       closing: 'hot',
+      fillCelsius: 88,
       place: 'cellar',
       at: ago(20),
     });
@@ -370,7 +372,9 @@ describe('a label', () => {
     await post(maker, lot, 'bottlings', {
       containerId: await jarOf(maker),
       count: 6,
+      fillCelsius: 88,
       closing: 'hot',
+      fillCelsius: 88,
       place: 'cellar',
       at: ago(20),
     });

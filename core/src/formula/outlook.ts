@@ -1,11 +1,14 @@
 import type { HeatProcess } from '../heat/index.ts';
 import {
   carriedBy,
+  HIGHEST_PH,
   type Hurdle,
   type HurdleFacts,
   hurdles,
   type KeepingTime,
   keepingLimit,
+  limitOf,
+  USUAL_CRITICAL_PH,
 } from '../keeping/index.ts';
 import type { LineAmount } from './amounts.ts';
 import { lowAcidLines } from './cautions.ts';
@@ -37,14 +40,26 @@ export interface Outlook {
   hurdles: Hurdle[];
   keeping: KeepingTime;
   reason: string;
+  /** Where the band of the pH lies on both sides of a limit: what it is on either. Measuring decides. */
+  crossing: Crossing | null;
+}
+
+/** A limit that a forecast pH may lie under or over, with what the product is on either side of it. */
+export interface Crossing {
+  limit: number;
+  under: KeepingTime;
+  over: KeepingTime;
 }
 
 function whyHeld(
+  storage: FormulaContent['storage'],
   lines: readonly LineAmount[],
   { ph, phWhy, makeup }: Foreseen,
   limit: number,
 ): string | null {
   if (makeup.faults.length > 0) return makeup.faults[0]!.text;
+  // In the cold the keeping table has a row for every pH, and for none.
+  if (storage !== 'shelf') return null;
   const low = lowAcidLines(lines);
   const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
   if (low.length > 0 && (ph === null || ph.high > limit))
@@ -118,10 +133,45 @@ const foretold = (text: string): string =>
     .replace(/not recorded/g, 'not planned')
     .replace(/recorded/g, 'planned');
 
+/** Limits of pH that decide a row of the keeping table. */
+const limitsOf = (criticalPh: number): number[] =>
+  [3.5, USUAL_CRITICAL_PH, limitOf(criticalPh), HIGHEST_PH].sort((a, b) => a - b);
+
+/** The limit that the band of a forecast pH crosses, where the rows on both sides differ; null where it crosses none. */
+function crossingOf(facts: HurdleFacts, { ph }: Foreseen, criticalPh: number): Crossing | null {
+  if (ph === null) return null;
+  const over = keepingLimit({ ...facts, ph: ph.high });
+  for (const limit of limitsOf(criticalPh)) {
+    if (!(ph.low <= limit && ph.high > limit)) continue;
+    const under = keepingLimit({ ...facts, ph: limit });
+    if (under.row !== over.row) return { limit, under, over };
+  }
+  return null;
+}
+
+const UNITS = { day: 'day', month: 'month' };
+
+/** A row of the keeping table in a few words. */
+function rowSaid({ class: of, time }: KeepingTime): string {
+  if (!time) return 'not released as it is';
+  const plural = time.count === 1 ? '' : 's';
+  return `${time.count} ${UNITS[time.unit]}${plural} ${of === 'shelf' ? 'on the shelf' : of === 'cold' ? 'in the cold' : 'frozen'}`;
+}
+
+/** "measure: under 4.2 it is …, over it …" */
+const crossingSaid = ({ limit, under, over }: Crossing): string =>
+  `Measure its pH: at ${limit} or under it is ${rowSaid(under)}, over it ${rowSaid(over)}.`;
+
 /** "if it measures so": the forecast never releases anything. */
-function forecastReason(facts: HurdleFacts, holds: string | null, fault: string | null): string {
+function forecastReason(
+  facts: HurdleFacts,
+  holds: string | null,
+  fault: string | null,
+  crossing: Crossing | null,
+): string {
   if (holds) return holds;
   if (facts.storage === 'shelf' && fault) return `It would not be released: ${fault}.`;
+  if (crossing) return crossingSaid(crossing);
   const sentence = foretold(carriedBy(facts)).replace(/^(.)/, (c) => c.toUpperCase());
   const condition =
     facts.storage === 'shelf' && facts.heatProcess !== true
@@ -137,15 +187,17 @@ export function outlookOf(
   foreseen: Foreseen,
   setting: OutlookSetting,
 ): Outlook {
-  const holds = whyHeld(lines, foreseen, setting.criticalPh);
+  const holds = whyHeld(content.storage, lines, foreseen, setting.criticalPh);
   const fault = processFault(content, lines, foreseen, setting);
   const facts = factsOf(content, foreseen, setting, plannedProcess(content, fault));
   const keeping = keepingLimit(facts);
+  const crossing = crossingOf(facts, foreseen, setting.criticalPh);
   return {
     holds,
     processFault: content.storage === 'shelf' ? fault : null,
     hurdles: hurdles(facts).map((h) => ({ ...h, level: foretold(h.level), limit: foretold(h.limit) })),
     keeping: { ...keeping, reason: foretold(keeping.reason), missing: keeping.missing.map(foretold) },
-    reason: forecastReason(facts, holds, fault),
+    reason: forecastReason(facts, holds, fault, crossing),
+    crossing,
   };
 }

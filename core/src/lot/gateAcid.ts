@@ -91,5 +91,5 @@ function overSaid(
   counting: readonly Reading[],
 ): string {
   const read = governing ? governing.ph - governing.margin : Math.max(...counting.map((r) => r.value!));
-  return `pH ${read.toFixed(2)}${governing?.margin ? ' plus 0.1' : ''} is over the limit of ${lot.criticalPh}.`;
+  return `pH ${read.toFixed(2)}${governing?.margin && read <= lot.criticalPh ? ' plus 0.1' : ''} is over the limit of ${lot.criticalPh}.`;
 }

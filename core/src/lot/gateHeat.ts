@@ -11,6 +11,7 @@ import { brixKnown } from './asMade.ts';
 import { cooledIn, cooledInTime } from './cooled.ts';
 import { elevationsOf } from './elevation.ts';
 import { type Evidence, failed, type Gate, gate, shown } from './gate.ts';
+import { isOfFailed } from './gateSeal.ts';
 import { governingPh } from './governingPh.ts';
 import { numberedBottles, processNumbers } from './numbered.ts';
 import { inBottle, processedProduct } from './processed.ts';
@@ -55,8 +56,7 @@ function ofFilling(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry, proces
       );
   } else if (minutesAskedOf(lot, p) < STERILISES_ALONE && !b.sterile)
     reasons.push('under 10 minutes its jars have to be boiled before they are filled, and that is not recorded');
-  const again = lot.fates.some((f) => f.fate === 'processed-again' && follows(f, p));
-  if (stoodBefore(lot, b, p, again))
+  if (stoodBefore(lot, b, p, isOfFailed(lot, p)))
     reasons.push(
       `it follows the filling at once, and these jars had stood ${Math.round(hoursBetween(lot, b, p))} h`,
     );
@@ -158,16 +158,15 @@ export function heatGate(lot: LotRecord): Gate {
   if (processes.length === 0) return no('Record a heat process with its source.');
   const bottlings = standing(lot.bottlings);
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
+  if (bottlings.some((b) => b.closing !== 'hot')) return no('A bottle cooled open is not for the shelf.');
   const done = bottlesProcessed(lot);
-  if (done > 0 && bottlings.some((b) => b.closing !== 'hot'))
-    return no('A bottle cooled open is not for the shelf.');
   if (done > 0 && !bottlings.every(closedHot))
     return no('Closed hot is shown by a temperature: strike that filling, and record it with how hot it was.');
   if (done > 0 && done >= filled) return gate('heat', QUESTION, evidence, null);
   if (done > 0 && processes.every((p) => whyNotCounted(lot, p).length === 0))
     return no(`${done} of ${filled} bottles are through a process that counts.`);
   const last = processes.at(-1)!;
-  const why = processes.map((p) => whyNotCounted(lot, p)).find((reasons) => reasons.length > 0) ?? [];
+  const why = processes.map((p) => whyNotCounted(lot, p)).findLast((reasons) => reasons.length > 0) ?? [];
   const asked = minutesAskedOf(lot, last);
   if (why.length > 0) return no(`The process does not match: ${why.join('; ')}.`);
   if (last.minutes < asked)

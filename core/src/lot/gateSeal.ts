@@ -16,9 +16,9 @@ const HOUR = 3_600_000;
 const QUESTION = 'Are the seals checked?';
 
 /** Whether a process was of bottles whose seal had failed, and not of the others. */
-function isOfFailed(lot: LotRecord, p: HeatProcessEntry): boolean {
+export function isOfFailed(lot: LotRecord, p: HeatProcessEntry): boolean {
   const failed = standing(lot.sealChecks)
-    .filter((c) => c.at < p.at)
+    .filter((c) => follows(p, c))
     .reduce((sum, c) => sum + c.failed, 0);
   return p.bottles !== null && p.bottles <= failed;
 }

@@ -1,6 +1,7 @@
 import { loadClock, netContents, thermalShock } from '../bottling/index.ts';
 import { degreesApart, limitOfHeat, temperature } from '../quantity/index.ts';
 import { cooledIn } from './cooled.ts';
+import { minutesAskedOf } from './gateHeat.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 /** Something a lot's record shows to be out of its limits. */
@@ -36,10 +37,10 @@ function ofFilling(lot: LotRecord, b: BottlingEntry): OutOfLimits[] {
 
 function ofHeat(lot: LotRecord): OutOfLimits[] {
   const short = standing(lot.heatProcesses)
-    .filter((p) => p.minutes < p.requiredMinutes)
+    .filter((p) => p.minutes < minutesAskedOf(lot, p))
     .map((p) => ({
       kind: 'process short' as const,
-      what: `${p.name} lasted ${round(p.minutes)} of ${p.requiredMinutes} min.`,
+      what: `${p.name} lasted ${round(p.minutes)} of ${minutesAskedOf(lot, p)} min.`,
       entryId: p.id,
     }));
   const early = standing(lot.loads).flatMap((load) => {
