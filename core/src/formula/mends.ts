@@ -39,7 +39,7 @@ export function mendsFor(
     .filter((p) => fits(p.largestMl).some((m) => m.process === p && m.reasons.length === 0))
     .map(({ id, name, largestMl }): Mend => ({ do: 'jar', id, name, largestMl }));
   const cold = forecast({ ...content, storage: 'cold', processId: undefined }, setting);
-  const keeps = cold.holds === null && cold.keeping.time !== null;
+  const keeps = cold.makeup.faults.length === 0 && cold.keeping.time !== null;
   return [
     ...[...processes, ...jars].slice(0, MOST),
     ...(keeps ? [{ do: 'cold' as const, time: cold.keeping.time! }] : []),

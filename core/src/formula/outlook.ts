@@ -33,7 +33,7 @@ export interface Foreseen {
 }
 
 export interface Outlook {
-  /** Why a lot of it would be held; null where nothing speaks for that yet. */
+  /** Why a lot of it would be held, or have days in the cold and no more; null where nothing speaks for that yet. */
   holds: string | null;
   /** Why its heat process would open no release; null where it would, or where none is asked for. */
   processFault: string | null;
@@ -58,14 +58,16 @@ function whyHeld(
   limit: number,
 ): string | null {
   if (makeup.faults.length > 0) return makeup.faults[0]!.text;
-  // In the cold the keeping table has a row for every pH, and for none.
-  if (storage !== 'shelf') return null;
   const low = lowAcidLines(lines);
   const names = low.map((l) => l.ingredient!.name.toLowerCase()).join(', ');
-  if (low.length > 0 && (ph === null || ph.high > limit))
+  const overLimit = low.length > 0 && (ph === null || ph.high > limit);
+  // In the cold the keeping table has a row for every pH, and for none.
+  if (storage !== 'shelf' && overLimit)
+    return `It contains low-acid ingredients (${names}): acid does not preserve it, only the cold does, and for days. A pH at or under ${limit} gives it longer: measure it.`;
+  if (overLimit)
     return `It contains low-acid ingredients (${names}). A lot of it is held until a reading of its pH is at or under ${limit}.`;
   if (ph === null) return phWhy;
-  if (ph.middle > limit)
+  if (storage === 'shelf' && ph.middle > limit)
     return `The forecast pH ${ph.middle.toFixed(2)} is over the limit of ${limit}. Add acid.`;
   return null;
 }

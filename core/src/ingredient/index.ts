@@ -6,7 +6,7 @@ export { askedOf } from './asked.ts';
 export { bringsGerms, isAcidifier, isDriedSpice, mustBoil } from './heat.ts';
 export { dissolvesWhole, isPiece } from './piece.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
-export { namedIn, namesFor } from './named.ts';
+export { deniesHeat, namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
 export type { Acidity, Allergen, Family, Ingredient, Pigment, Range } from './types.ts';

@@ -146,6 +146,21 @@ function nearest(wanted: readonly string[], catalogue: KitchenCatalogue): Ingred
     .map(({ entry }) => entry);
 }
 
+/** Words that deny that a thing was heated: what somebody pressed, brewed or left alone is none of those that their makers pasteurise. */
+const NOT_HEATED =
+  /\b(?:fresh(?:ly)?(?!ly brewed\b| brewed\b)|raw|live|living|unpasteuri[sz]ed|non-?pasteuri[sz]ed|un-?heated|uncooked|unboiled|un-?filtered|un-?treated|cold[- ](?:brew(?:ed)?|press(?:ed)?|infused|drip|steeped)|home[- ]?(?:made|pressed|brewed|juiced)|hand[- ]pressed|just (?:pressed|squeezed|juiced)|squeezed|with (?:the |its )?mother|(?:not|never) (?:pasteuri[sz]ed|heated|boiled|cooked))\b/i;
+
+/**
+ * Whether a text denies that the thing it names was heated.
+ * @example deniesHeat('fresh elderberry juice') // true
+ */
+export const deniesHeat = (text: string): boolean => NOT_HEATED.test(text);
+
+/** An entry that its maker heated is not what "fresh", "raw" or "cold brewed" names: an unheated one of the same words is, or it is asked about. */
+function unlessDenied(entry: Ingredient | undefined, text: string): Ingredient | undefined {
+  return entry?.heated && deniesHeat(text) ? undefined : entry;
+}
+
 /**
  * The catalogue entry that a cook's words name: every word that tells what it is has to be in its name. A form (an essence, a flower
  * water, a syrup) or a kind (rice vinegar, prickly pear) that no entry has is none of those that lack it: what it may mean is told instead.
@@ -161,7 +176,7 @@ export function namedIn(
   if (wanted.length === 0) return { entry: undefined, others: [] };
   const { byKey } = indexOf(catalogue);
   const found = [...new Set(waysToSay(text))].flatMap((key) => byKey.get(key) ?? []);
-  const entry = surest(found);
+  const entry = unlessDenied(surest(found), text);
   const near = entry ? [] : nearest(wanted, catalogue);
   const meant = [...new Set([...found.map((f) => f.entry), ...near])];
   return { entry, others: meant.slice(0, 5) };

@@ -190,14 +190,14 @@ a florist's bouquet of roses | refused
 2 kg rhubarb with leaves | refused
 1 kg rhubarb, leaves on | refused
 1 cup buttercups | refused
-2 kg elderberries with stems | which
+2 kg elderberries with stems | refused
 1 tsp baking powder | which
 3 tbsp lemon juice concentrate | which
 1 cup cherry pie filling | which
 2 tbsp honey mustard | which
 1 cup lemon curd | which
 1 cup lavender honey | which
-5 kg elderberries (raw) | which
+5 kg elderberries (raw) | refused
 1 kg elderberries, stems left on | refused
 1 kg elderberries, stalks and all | which
 1 cup tarragon vinegar | which
