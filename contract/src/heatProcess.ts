@@ -7,14 +7,18 @@ import { Day, Id, Name, Written } from './values.ts';
 
 export const ProcessMethod = z.enum(PROCESS_METHODS);
 const SOURCE =
-  'Its source, with its year: “Letter of Dr Amsel, 3 May 2026”, or a tested book with its edition.';
-/** Whether somebody else could find a source: who or what in two words at least, and its day, year or edition's year. */
+  'Its source: what it is, whose, and of which year: “Letter of Dr Amsel, 3 May 2026”, or a tested book with its edition.';
+/** What a source is: a letter, a book, a test. */
+const KIND =
+  /\b(letter|e-?mail|mail|guide|book|handbook|manual|edition|ed|bulletin|report|study|paper|thesis|leaflet|publication|pub|fact ?sheet|circular|journal|article|test|trial|analysis|certificate|laboratory|lab|authority|university|extension|institute|college|agency|department|ministry|standard|regulation|CFR)s?\b/iu;
+/** Words that name nobody. */
+const NOBODY = /^(?:the|a|an|of|from|by|and|in|on|my|our|their|his|her|old|new|dated?|page|vol|no|some|said|internet|web|blog)$/iu;
+/** Whether somebody else could find a source: what it is, whose, and of which year. */
 const findable = (source: string): boolean => {
-  const words = source.slice(0, 300).split(/[\s,]+/);
-  return (
-    words.filter((word) => /\p{L}{2}/u.test(word)).length >= 2 &&
-    words.some((word) => /^\D?(19|20)\d\d\D?$/.test(word))
-  );
+  const told = source.slice(0, 300);
+  const words = told.match(/\p{L}{2,}/gu) ?? [];
+  const who = words.filter((word) => !NOBODY.test(word));
+  return KIND.test(told) && who.length >= 2 && /(?<!\d)(?:19|20)\d\d(?!\d)/.test(told);
 };
 const Source = z.string().trim().max(300, 'At most 300 characters.').refine(findable, SOURCE);
 

@@ -83,6 +83,7 @@ export const Ingredient = z.object({
   gramsPerPiece: z.record(z.string(), z.number()).optional(),
   lowAcid: z.boolean(),
   allergens: z.array(Allergen).readonly(),
+  allergensUnknown: z.boolean().optional(),
   pectinRich: z.boolean(),
   caution: z.string().optional(),
   liquid: z.boolean(),
@@ -139,7 +140,8 @@ export const LabelFigures = z.object({
   ph: figure(1.5, 9, 'pH'),
   taPer100g: figure(0.05, 12, 'Acid in g per 100 g'),
   gramsPerMl: figure(0.03, 2, 'A weight in g per mL'),
-  allergens: z.array(Allergen).max(15).default([]),
+  /** Those that its pack names; empty where it names none, null where nobody read it yet. */
+  allergens: z.array(Allergen).max(15).nullable().default(null),
   source: z.string().trim().min(2, 'Say where the figures come from.').max(300),
   on: Day,
 });

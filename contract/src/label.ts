@@ -17,6 +17,7 @@ const LabelWords = z.object({
   colour: Colour,
   statement: z.string(),
   allergens: z.string(),
+  allergensUnknown: z.array(z.string()),
   nutsUnnamed: z.boolean(),
   sulphitesPpm: z.number().nullable(),
   netContents: z.string(),

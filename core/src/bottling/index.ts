@@ -28,4 +28,5 @@ export {
 } from './netContents.ts';
 export { type ThermalShock, thermalShock } from './shock.ts';
 export { type Tally, type TallyPart, type TallyResult, tallyUp } from './tally.ts';
+export { implausible, type Plausibility } from './plausible.ts';
 export { boilsIn, type Warming, type WarmingBottle, warming } from './warming.ts';

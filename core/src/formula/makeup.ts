@@ -164,6 +164,16 @@ function unboiled(content: FormulaContent, lines: readonly LineAmount[], lastKil
     }));
 }
 
+/** A vinegar whose strength nobody titrated: what it does is not known, and it is not used until it is. */
+const untitrated = (lines: readonly LineAmount[]): Fault[] =>
+  lines
+    .filter((line) => isIn(line) && line.ingredient!.acidity.kind === 'vinegar')
+    .filter(({ ingredient }) => ingredient!.acidity.kind === 'vinegar' && ingredient!.acidity.aceticPer100g === null)
+    .map((line) => ({
+      lineId: line.lineId,
+      text: `${line.ingredient!.name}: its strength is not known. Titrate it before it is used.`,
+    }));
+
 /** Highest share of a preservative, % by weight: 21 CFR 184.1733; good practice for sorbate, 182.3640. */
 const PRESERVATIVE_LIMIT = 0.1;
 
@@ -288,6 +298,7 @@ export function makeupOf(
     readsAsSugar: readsAsSugar(lines, product, abv),
     faults: [
       ...unboiled(content, lines, lastKill),
+      ...untitrated(lines),
       ...overLimit(lines, grams),
       ...benzoateWithAscorbic(lines),
       ...standTooLong(content),

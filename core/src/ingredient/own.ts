@@ -96,7 +96,8 @@ export interface OwnLabel {
   ph?: number | undefined;
   taPer100g?: number | undefined;
   gramsPerMl?: number | undefined;
-  allergens: readonly Allergen[];
+  /** Those that its pack names; null where nobody read it. */
+  allergens: readonly Allergen[] | null;
   source: string;
   on: string;
 }
@@ -117,9 +118,12 @@ function labelAcidity(label: OwnLabel): Ingredient['acidity'] {
     : { kind: 'unknown', ph: around(within(label.ph, 1.5, 9, 'A pH'), 0.1) };
 }
 
-/** Whether a label shows that a thing is not low in acid: by its pH, or as sugar, strong spirit or vinegar by their figures, never by its family alone. */
-function notLowAcid({ ph, family, sugars, alcohol = 0, acetic = 0 }: OwnLabel): boolean {
-  if (ph !== undefined) return ph <= 4.2;
+/**
+ * Whether a label shows that a thing is not low in acid: by its pH and acidity together, or as sugar, strong spirit or vinegar by their figures, never by its
+ * family alone. A pH that is only said is no measurement: nothing says of what it was.
+ */
+function notLowAcid({ ph, taPer100g, family, sugars, alcohol = 0, acetic = 0 }: OwnLabel): boolean {
+  if (ph !== undefined && (ph > 4.2 || taPer100g !== undefined)) return ph <= 4.2;
   if (family === 'sugar') return sugars > 90;
   if (family === 'spirit') return alcohol >= 30;
   return family === 'vinegar' && acetic >= 4;
@@ -128,7 +132,7 @@ function notLowAcid({ ph, family, sugars, alcohol = 0, acetic = 0 }: OwnLabel): 
 /**
  * An entry of the kitchen's own, as a label or a supplier says it. Sugars count as sucrose: labels do not tell them apart.
  * @param label grams per 100 g, pH, TA as citric g per 100 g, density g/mL
- * @returns an entry that counts as low-acid unless its pH is given and is 4.2 or under, or without a pH it is over 90 % sugar, spirit of 30 % or more, or vinegar of 4 % acetic acid or more
+ * @returns an entry that counts as low-acid unless its pH and acidity are given and the pH is 4.2 or under, or it is over 90 % sugar, spirit of 30 % or more, or vinegar of 4 % acetic acid or more
  * @throws RangeError where the parts are over 100 g or a figure is out of range
  * @example ownEntry({ id: 'own-sloe', name: 'Sloe juice', labelName: 'sloe juice', family: 'juice', sugars: 11, allergens: [], source: 'its label', on: '2026-09-01' }).lowAcid // true
  */
@@ -153,7 +157,8 @@ export function ownEntry(label: OwnLabel): Ingredient {
     per100g: { water, sucrose: sugars, glucose: 0, fructose: 0, insoluble: 0, ethanol: alcohol },
     acidity,
     lowAcid: !notLowAcid(label),
-    allergens: label.allergens,
+    allergens: label.allergens ?? [],
+    ...(label.allergens === null ? { allergensUnknown: true } : {}),
     pectinRich: false,
     liquid: ['juice', 'vinegar', 'water', 'spirit'].includes(family),
     ...(label.gramsPerMl

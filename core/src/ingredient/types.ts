@@ -81,6 +81,8 @@ export interface Ingredient extends Measurable {
   /** Counts as low-acid: needs acid or cold, whatever else is in the bottle. */
   lowAcid: boolean;
   allergens: readonly Allergen[];
+  /** Of a kitchen's own entry whose allergens nobody read yet: others than those named may be in it. */
+  allergensUnknown?: boolean;
   /** Sets with sugar and acid after a boil. */
   pectinRich: boolean;
   /** What the cook is told wherever it is used. */

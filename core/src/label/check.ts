@@ -27,7 +27,17 @@ function allergenRows(label: LabelContent, rulePack: LabelKitchen['rulePack']): 
     (apart
       ? 'Set apart in the list, in capitals.'
       : 'None of the allergens to declare went in, by the catalogue.');
-  const rows: LabelCheck[] = [{ element: 'Allergens', state: 'there', sentence: said, rule }];
+  const rows: LabelCheck[] =
+    label.allergensUnknown.length > 0
+      ? [
+          {
+            element: 'Allergens',
+            state: 'stops',
+            sentence: `Nobody said which allergens are in ${label.allergensUnknown.join(', ')}: read its pack, and enter it again with what that names.`,
+            rule,
+          },
+        ]
+      : [{ element: 'Allergens', state: 'there', sentence: said, rule }];
   if (label.nutsUnnamed)
     rows.push({
       element: 'Kind of nut',

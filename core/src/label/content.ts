@@ -39,6 +39,8 @@ export interface LabelContent {
   statement: string;
   /** What is declared beside the list; under the European pack allergens stand out in the list itself. */
   allergens: string;
+  /** Names of what went in whose allergens nobody read off its pack. */
+  allergensUnknown: string[];
   /** Nuts that went in and whose kind no name tells. */
   nutsUnnamed: boolean;
   /** Total sulphur dioxide at the most, mg/kg; null where something carries some and how much is not known. */
@@ -180,6 +182,14 @@ function wordsOf(making: Making, language: Language, own: OwnWords): LabelConten
     ...{ language, name: own.name, kind: lot.product.kind, colour: lot.product.colour },
     statement: statementOf(making, language),
     allergens: allergenWords(making, words),
+    allergensUnknown: [
+      ...new Set(
+        making.lines
+          .map((line) => catalogue.get(line.ingredientId))
+          .filter((entry) => entry.allergensUnknown)
+          .map((entry) => entry.name),
+      ),
+    ],
     nutsUnnamed: making.declared.some((d) => d.allergen === 'tree-nuts' && d.nuts.length === 0),
     sulphitesPpm: sulphitesPpm(making.lines, catalogue, making.grams),
     netContents: nominalMl > 0 ? netContents(nominalMl, pack) : '',

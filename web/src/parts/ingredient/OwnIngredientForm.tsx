@@ -47,6 +47,8 @@ interface Answers {
   gramsPerMl: string;
   source: string;
   allergens: AllergenName[];
+  /** Whether its pack was read, so that what is not ticked is not in it. */
+  packRead: boolean;
 }
 
 const FIGURES = ['sugars', 'acetic', 'alcohol', 'ph', 'taPer100g', 'gramsPerMl'] as const;
@@ -57,7 +59,7 @@ function useOwnIngredient(name: string, done: (id: string | null) => void) {
     draft: `ingredient ${name}`,
     empty: {
       ...{ name, family: 'juice', sugars: '', acetic: '', alcohol: '' },
-      ...{ ph: '', taPer100g: '', gramsPerMl: '', source: '', allergens: [] },
+      ...{ ph: '', taPer100g: '', gramsPerMl: '', source: '', allergens: [], packRead: false },
     } as Answers,
     schema: OwnFigures,
     read: (a, fields) => {
@@ -73,7 +75,7 @@ function useOwnIngredient(name: string, done: (id: string | null) => void) {
           name: a.name,
           labelName: a.name.toLowerCase(),
           family: a.family,
-          allergens: a.allergens,
+          allergens: a.packRead || a.allergens.length > 0 ? a.allergens : null,
           source: a.source,
           on: kitchenDay(Date.now()),
         },
@@ -107,6 +109,10 @@ function AllergenTicks({ form }: { form: OwnIngredient }) {
           </label>
         ))}
       </div>
+      <label className="mt-2 flex min-h-6 items-center gap-1.5">
+        <input type="checkbox" className="size-4.5 accent-[var(--rim)]" {...form.register('packRead')} />
+        Its pack was read, and names no others. Until then no label with it is printed.
+      </label>
     </fieldset>
   );
 }
