@@ -72,6 +72,19 @@ async function backup(db) {
   );
 }
 
+/** The clock of the database against what was written last. */
+async function clock(db) {
+  const [[{ behind }]] = await db.query(
+    'SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), MAX(written_at)) AS behind FROM journal_head',
+  );
+  const wrong = behind !== null && behind > 60;
+  return finding(
+    'Clock',
+    wrong ? `it stands ${figure(behind)} s behind the last entry` : 'not behind the last entry',
+    wrong ? 'Set it right: entries keep their order meanwhile, but their hours are wrong.' : null,
+  );
+}
+
 async function queries(db) {
   const [status] = await db.query(
     "SHOW GLOBAL STATUS WHERE Variable_name IN ('Slow_queries', 'Questions', 'Uptime', 'Threads_connected')",
@@ -111,7 +124,7 @@ try {
   const findings = [versions(version), disk(folder), await migrations(db)];
   // What the tables do not have yet cannot be asked of them.
   if (findings.at(-1).todo === null)
-    findings.push(await size(db), await backup(db), await queries(db), await summaries(db));
+    findings.push(await size(db), await backup(db), await clock(db), await queries(db), await summaries(db));
   for (const { what, said, todo } of findings)
     process.stdout.write(`${todo ? '!' : '·'} ${what}: ${said}.${todo ? `\n    ${todo}` : ''}\n`);
   const whole = await verifyDatabase(at);

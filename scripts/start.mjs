@@ -74,11 +74,22 @@ function backUpDaily(db, folder, copies) {
   setInterval(copy, 60 * MINUTE).unref();
 }
 
+/** What new rules make of lots that were released before them: nothing is taken off sale by a start but what its record shows to be wrong. */
+function sayRules({ lots, asked, held }) {
+  const of = (n) => `${n} released ${n === 1 ? 'lot' : 'lots'}`;
+  if (held.length > 0) say(`New rules: held, as their records show: ${held.join(', ')}. Today says why.`);
+  if (asked > 0)
+    say(
+      `New rules: they ask for more of ${asked} of ${of(lots)}, which stay on sale. Settle them on Today, under Released under earlier rules.`,
+    );
+}
+
 /** Migrations and rights. Where the given user may not make another, the app runs as that user, and this is said. */
 async function prepare(db) {
   let ownUser = true;
   await prepareDatabase(db, (line) => {
     if (line === 'no user of its own') ownUser = false;
+    else if (line.startsWith('rules ')) sayRules(JSON.parse(line.slice('rules '.length)));
     else say(`Database: ${line}`);
   });
   if (ownUser) return db.appUrl;

@@ -56,6 +56,12 @@ await pool
     ),
   );
 
+const [[head]] = (await pool.query(
+  'SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), MAX(written_at)) AS behind FROM journal_head',
+)) as unknown as [[{ behind: number | null }]];
+if ((head.behind ?? 0) > 60)
+  log.warn({ seconds: head.behind }, 'the clock stands behind the last entry: set it right');
+
 server.on('error', (error: NodeJS.ErrnoException) => {
   const why =
     error.code === 'EADDRINUSE'

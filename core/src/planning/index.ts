@@ -69,4 +69,5 @@ export {
   obstacles,
 } from './today.ts';
 export { backupDue } from './todayBackup.ts';
+export { clockDue } from './todayClock.ts';
 export { type PlannedStart, plannedStarts, stockThatWillNotWait } from './todayPlans.ts';

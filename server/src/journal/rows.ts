@@ -11,6 +11,18 @@ export const RECORD_TABLES: readonly string[] = [
   ...new Set(Object.values(entries).map((kind) => kind.table)),
 ];
 
+/**
+ * What a column holds in rows that were there before it came, where that is not empty: an update of the program filled it in, and the journal row that wrote them
+ * does not know it.
+ */
+export const FILLED_IN: Readonly<Record<string, Readonly<Record<string, string | number>>>> = {
+  kitchen: { temperature_unit: 'C', weight_unit: 'metric', locale: 'en-GB' },
+  canner_load: { method: 'boiling-water' },
+  addition: { more: 0 },
+  container: { shape: 'round' },
+  label_print: { differences: '[]' },
+};
+
 /** A row of a table of the record, as the journal holds it. */
 export type RecordRow = { id: string } & Record<string, string | number | null>;
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { canonicalJson, chainHash, GENESIS } from './append.ts';
-import { allRows, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
+import { allRows, FILLED_IN, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
 import { hasJournalKey, signEnd } from './sign.ts';
 
 /** A row of the journal as MariaDB gives it. */
@@ -179,14 +179,15 @@ async function broughtInUpTo(db: Database): Promise<number> {
 
 /** How a row of a table differs from what the journal says of it; null where it does not. */
 function difference(table: string, row: RecordRow, before: RecordRow, mayBeUnset: boolean): string | null {
-  const columns = [...new Set([...Object.keys(before), ...Object.keys(row)])];
+  const was = { ...FILLED_IN[table], ...before };
+  const columns = [...new Set([...Object.keys(was), ...Object.keys(row)])];
   const changed = columns.filter(
     (c) =>
-      (before[c] ?? null) !== (row[c] ?? null) && !(mayBeUnset && c === 'password_hash' && row[c] === UNSET),
+      (was[c] ?? null) !== (row[c] ?? null) && !(mayBeUnset && c === 'password_hash' && row[c] === UNSET),
   );
   if (changed.length === 0) return null;
   const shown = (cell: unknown) => JSON.stringify(cell ?? null).slice(0, 60);
-  return `${spoken(table)} ${row.id} was changed: ${changed.map((c) => `${c} is ${shown(row[c])}, and was written as ${shown(before[c])}`).join('; ')}`;
+  return `${spoken(table)} ${row.id} was changed: ${changed.map((c) => `${c} is ${shown(row[c])}, and was written as ${shown(was[c])}`).join('; ')}`;
 }
 
 /** Holds every row of the record against the journal, both ways. */

@@ -4,6 +4,7 @@ import { loadClock } from '@inch/core/bottling';
 import { standing, stepClock, stepPrompt } from '@inch/core/lot';
 import {
   backupDue,
+  clockDue,
   dayBar,
   dueItems,
   obstacles,
@@ -58,6 +59,17 @@ async function backupItems(db: Database, kitchen: Kitchen, now: string) {
   return due ? [due] : [];
 }
 
+/** Whether the clock stands behind what was written last. */
+async function clockItems(db: Database, { id }: Kitchen, now: string) {
+  const [head] = await rows<{ written_at: string | null }>(
+    db,
+    'SELECT written_at FROM journal_head WHERE kitchen_id = ?',
+    [id],
+  );
+  const due = clockDue(head?.written_at ? fromSql(head.written_at) : null, now);
+  return due ? [due] : [];
+}
+
 /** Everything that needs a hand, now, next and later, with the clocks that run. */
 export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<TodayView> {
   const stored = await unreleasedLots(db, kitchen);
@@ -99,6 +111,7 @@ export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<
       ...plannedStarts(await startsOf(db, kitchen.id), now),
       ...stockThatWillNotWait(await perishable(db, kitchen, now), now, kitchen.timeZone),
       ...(await backupItems(db, kitchen, now)),
+      ...(await clockItems(db, kitchen, now)),
     ]),
     obstacles: obstacles(lots, released, now, kitchen.timeZone),
     earlierRules: (await unsettledOf(db, kitchen)).map(({ lot, asked }) => ({
