@@ -238,13 +238,13 @@ describe('a kitchen file with a mistake', () => {
         {
           formula: 'damson',
           begun,
-          events: wholeLot.filter((e) => e.do !== 'seal-check' && e.do !== 'print'),
+          events: wholeLot.filter((e) => e.do !== 'tally' && e.do !== 'print'),
         },
       ],
     });
     expect([reply.status, reply.body.detail]).toEqual([
       422,
-      expect.stringMatching(/decision\): A release check is missing: Check all \d+/),
+      expect.stringMatching(/decision\): A release check is missing: Account for every millilitre/),
     ]);
   });
 

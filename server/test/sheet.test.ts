@@ -30,7 +30,8 @@ function lotIn(state: string, decisions: object[]): LotView {
     },
     ...{ marks: [], photographs: [], prints: [], bottles: { filled: 0, left: 0, groups: [] } },
     ...{ elevationMetres: 719.328, broughtInAt: null },
-    ...{ placings: [], ticks: [], tallies: [], curves: [], fates: [] },
+    ...{ placings: [], ticks: [], tallies: [], curves: [], fates: [], settlings: [], spoiltLabels: [] },
+    ...{ looks: [], datings: [] },
     keeping: { bestBy: null, dateWord: 'best-before', madeOn: '2026-11-20', carriedBy: 'cold' },
   } as unknown as LotView;
 }
