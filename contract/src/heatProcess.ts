@@ -12,7 +12,8 @@ const SOURCE =
 const KIND =
   /\b(letter|e-?mail|mail|guide|book|handbook|manual|edition|ed|bulletin|report|study|paper|thesis|leaflet|publication|pub|fact ?sheet|circular|journal|article|test|trial|analysis|certificate|laboratory|lab|authority|university|extension|institute|college|agency|department|ministry|standard|regulation|CFR)s?\b/iu;
 /** Words that name nobody. */
-const NOBODY = /^(?:the|a|an|of|from|by|and|in|on|my|our|their|his|her|old|new|dated?|page|vol|no|some|said|internet|web|blog)$/iu;
+const NOBODY =
+  /^(?:the|a|an|of|from|by|and|in|on|my|our|their|his|her|old|new|dated?|page|vol|no|some|said|internet|web|blog)$/iu;
 /** Whether somebody else could find a source: what it is, whose, and of which year. */
 const findable = (source: string): boolean => {
   const told = source.slice(0, 300);

@@ -85,7 +85,13 @@ describe('a lot in bottles of two kinds', () => {
     const berry = (l: LotRecord) =>
       matchLot(heatProcesses, l, 719).find((m) => m.process.id === 'berry-syrup')!;
     expect(berry(lot).reasons).toEqual([]);
-    const swing = { containerId: 'swing', container: 'Swing-top', closure: 'swing-top', nominalMl: 250, rated: [] };
+    const swing = {
+      containerId: 'swing',
+      container: 'Swing-top',
+      closure: 'swing-top',
+      nominalMl: 250,
+      rated: [],
+    };
     lot.bottlings.push({ ...lot.bottlings[0]!, id: 'b2', ...swing });
     expect(berry(lot).reasons).toEqual([
       'it needs jars with a two-piece lid, not a swing top',

@@ -10,9 +10,23 @@ describe('a process by what heat can do', () => {
     (_, __, process) => expect(implausible(process)).toEqual([]),
   );
   it.each([
-    ['a minute for a quart of raw puree', { largestMl: 950, state: 'puree' as const, bands: [{ toFeet: 1000, minutes: 1 }], pack: 'raw' as const }],
-    ['ten minutes for five litres of raw puree', { largestMl: 5000, state: 'puree' as const, pack: 'raw' as const }],
-    ['a fill at 71 °C for a minute', { hotFill: { celsius: 71, holdMinutes: 1, invertSeconds: 60 }, method: 'hot-fill' as const }],
+    [
+      'a minute for a quart of raw puree',
+      {
+        largestMl: 950,
+        state: 'puree' as const,
+        bands: [{ toFeet: 1000, minutes: 1 }],
+        pack: 'raw' as const,
+      },
+    ],
+    [
+      'ten minutes for five litres of raw puree',
+      { largestMl: 5000, state: 'puree' as const, pack: 'raw' as const },
+    ],
+    [
+      'a fill at 71 °C for a minute',
+      { hotFill: { celsius: 71, holdMinutes: 1, invertSeconds: 60 }, method: 'hot-fill' as const },
+    ],
   ])('is not: %s', (_, more) => expect(implausible({ ...letter, ...more }).length).toBeGreaterThan(0));
   it('longer, in a smaller jar or packed hot, is no less plausible', () => {
     fc.assert(

@@ -54,7 +54,8 @@ describe('a kitchen of an earlier version', () => {
         const ask = await signedIn(server.url);
         const { lots } = (await ask('GET', '/api/lots')).body as { lots: Lot[] };
         const states = new Set(lots.map((lot) => lot.state));
-        for (const state of ['making', 'resting', 'released', 'held', 'recalled']) expect(states).toContain(state);
+        for (const state of ['making', 'resting', 'released', 'held', 'recalled'])
+          expect(states).toContain(state);
         const today = (await ask('GET', '/api/today')).body;
         const named = new Set([
           ...today.obstacles.map((o: { lot: { code: string } }) => o.lot.code),
@@ -69,13 +70,16 @@ describe('a kitchen of an earlier version', () => {
             ...{ bottlingId: group!.bottlingId, from: group!.place },
           });
           if (sale.status === 201) sold.push(lot.code);
-          else if (lot.bestBy !== null && lot.bestBy < day) expect(sale.body.detail).toMatch(/The date of lot/);
+          else if (lot.bestBy !== null && lot.bestBy < day)
+            expect(sale.body.detail).toMatch(/The date of lot/);
           else expect(named, `${lot.code}: ${sale.body.detail}`).toContain(lot.code);
           // Nothing that was on sale is held by its first sale.
           if (sale.status === 201)
             expect((await ask('GET', `/api/lots/${lot.id}`)).body.state, lot.code).toBe('released');
         }
-        expect(sold.length + lots.filter((lot) => lot.bestBy !== null && lot.bestBy < day).length).toBeGreaterThan(0);
+        expect(
+          sold.length + lots.filter((lot) => lot.bestBy !== null && lot.bestBy < day).length,
+        ).toBeGreaterThan(0);
         // A lot that today's rules would ask more of is settled by its owner, signed, and is then named no more.
         for (const { code } of today.earlierRules.slice(0, 1)) {
           const settled = await ask('POST', `/api/lots/${code}/settlings`, {

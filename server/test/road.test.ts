@@ -121,7 +121,11 @@ describe('a lot from formula to sale', () => {
 
 describe('the low-acid road', () => {
   it('holds the filled lot by itself and refuses its release and its label', async () => {
-    lot = await beginLot(owner, await saveFormula(owner, { ...spruceContent, storage: 'shelf' }, 'Spruce-tip syrup'), ago(5));
+    lot = await beginLot(
+      owner,
+      await saveFormula(owner, { ...spruceContent, storage: 'shelf' }, 'Spruce-tip syrup'),
+      ago(5),
+    );
     await weighIn(owner, lot);
     await post(owner, lot, 'bottlings', {
       containerId: await jarOf(owner),

@@ -372,7 +372,6 @@ describe('a label', () => {
     await post(maker, lot, 'bottlings', {
       containerId: await jarOf(maker),
       count: 6,
-      fillCelsius: 88,
       closing: 'hot',
       fillCelsius: 88,
       place: 'cellar',

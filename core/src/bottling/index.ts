@@ -26,7 +26,7 @@ export {
   tolerableNegativeError,
   usNetContents,
 } from './netContents.ts';
+export { implausible, type Plausibility } from './plausible.ts';
 export { type ThermalShock, thermalShock } from './shock.ts';
 export { type Tally, type TallyPart, type TallyResult, tallyUp } from './tally.ts';
-export { implausible, type Plausibility } from './plausible.ts';
 export { boilsIn, type Warming, type WarmingBottle, warming } from './warming.ts';

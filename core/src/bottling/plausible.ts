@@ -26,7 +26,8 @@ const HIGHEST = 16_000;
 const FEET = 0.3048;
 
 /** Width of a common jar that holds so much, mm. */
-const widthOf = (millilitres: number): number => 10 * ((4 * millilitres) / (Math.PI * SLENDER)) ** (1 / 3) + 5;
+const widthOf = (millilitres: number): number =>
+  10 * ((4 * millilitres) / (Math.PI * SLENDER)) ** (1 / 3) + 5;
 
 type Asked = Pick<HeatProcess, 'method' | 'bands' | 'hotFill' | 'largestMl' | 'pack' | 'state' | 'highestPh'>;
 

@@ -57,7 +57,9 @@ export function courseOf(content: FormulaContent, lines: readonly SaidLine[]): C
   return {
     content,
     lines,
-    places: lines.map((line) => (line.ingredient && isPiece(line.ingredient) ? textureOf(line.ingredient!, line.cut) : 'liquid')),
+    places: lines.map((line) =>
+      line.ingredient && isPiece(line.ingredient) ? textureOf(line.ingredient!, line.cut) : 'liquid',
+    ),
     open: lines.map(() => Number.NaN),
     index: new Map(lines.map((line, i) => [line.lineId, i])),
     pours: content.steps.length > 0 ? content.steps.map(pourOf) : [pourOf(null, 0)],

@@ -168,7 +168,10 @@ function unboiled(content: FormulaContent, lines: readonly LineAmount[], lastKil
 const untitrated = (lines: readonly LineAmount[]): Fault[] =>
   lines
     .filter((line) => isIn(line) && line.ingredient!.acidity.kind === 'vinegar')
-    .filter(({ ingredient }) => ingredient!.acidity.kind === 'vinegar' && ingredient!.acidity.aceticPer100g === null)
+    .filter(
+      ({ ingredient }) =>
+        ingredient!.acidity.kind === 'vinegar' && ingredient!.acidity.aceticPer100g === null,
+    )
     .map((line) => ({
       lineId: line.lineId,
       text: `${line.ingredient!.name}: its strength is not known. Titrate it before it is used.`,

@@ -4,11 +4,12 @@ import type { Ingredient } from './types.ts';
 
 export { askedOf } from './asked.ts';
 export { bringsGerms, isAcidifier, isDriedSpice, mustBoil } from './heat.ts';
-export { dissolvesWhole, isPiece } from './piece.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { deniesHeat, namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
+export { isUnreadable } from './plainLetters.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
+export { dissolvesWhole, isPiece } from './piece.ts';
 export type { Acidity, Allergen, Family, Ingredient, Pigment, Range } from './types.ts';
 export { warningFor } from './warned.ts';
 export { warnings } from './warnings.ts';

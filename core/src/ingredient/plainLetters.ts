@@ -1,7 +1,7 @@
 import transliterate from '@sindresorhus/transliterate';
 
 /** Marks that are not seen: joiners, soft hyphens, marks of direction, variation selectors. */
-const UNSEEN = /[\p{Cf}\p{Variation_Selector}\u034f\u115f\u1160\u17b4\u17b5\u3164\uffa0]/gu;
+const UNSEEN = /\p{Cf}|\p{Variation_Selector}|\u034f|[\u115f\u1160\u3164\uffa0]|\u17b4|\u17b5/gu;
 /** Signs between letters of one word: "f.o.x.g.l.o.v.e" is read as it is meant. */
 const SPELT = /\b(?:\p{L}[.\-_·]){3,}\p{L}\b/gu;
 

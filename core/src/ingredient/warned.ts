@@ -1,6 +1,6 @@
-import { abroad } from './warnedAbroad.ts';
 import { notFood } from './notFood.ts';
 import { inPlainLetters } from './plainLetters.ts';
+import { abroad } from './warnedAbroad.ts';
 import { warnings } from './warnings.ts';
 import { allWords } from './words.ts';
 
@@ -54,12 +54,20 @@ const stem = (word: string): string => (word.length > 5 ? word.replace(/(?:en|n|
 
 /** The places in some words at which all of a phrase stand side by side, in any order, words that tell nothing left out. */
 function placesOf(words: readonly string[], phrase: readonly string[]): number[][] {
-  const kept = words.map((word, i) => ({ word, i })).filter(({ word }) => !BETWEEN.has(word) || phrase.includes(word));
+  const kept = words
+    .map((word, i) => ({ word, i }))
+    .filter(({ word }) => !BETWEEN.has(word) || phrase.includes(word));
   const wanted = [...phrase].sort().join(' ');
   const found: number[][] = [];
   for (let at = 0; at + phrase.length <= kept.length; at += 1) {
     const window = kept.slice(at, at + phrase.length);
-    if (window.map(({ word }) => word).sort().join(' ') === wanted) found.push(window.map(({ i }) => i));
+    if (
+      window
+        .map(({ word }) => word)
+        .sort()
+        .join(' ') === wanted
+    )
+      found.push(window.map(({ i }) => i));
   }
   return found;
 }
@@ -78,15 +86,15 @@ const isHarmless = (words: readonly string[], places: readonly number[]): boolea
 
 /** Whether a phrase stands in some words and is in the thing. */
 const stands = (words: readonly string[], phrase: readonly string[]): boolean =>
-  placesOf(words, phrase).some(
-    (places) => !isLeftOut(words, places, phrase) && !isHarmless(words, places),
-  );
+  placesOf(words, phrase).some((places) => !isLeftOut(words, places, phrase) && !isHarmless(words, places));
 
 /** Words of a text run together, two and three at a time: "monk's hood" is "monkshood", "fox glove" is "foxglove". */
 function runTogether(text: string): string[] {
   const raw = (text.match(/\p{L}+/gu) ?? []).map((word) => word.toLowerCase());
   return [2, 3].flatMap((count) =>
-    raw.slice(0, Math.max(0, raw.length - count + 1)).flatMap((_, i) => allWords(raw.slice(i, i + count).join(''))),
+    raw
+      .slice(0, Math.max(0, raw.length - count + 1))
+      .flatMap((_, i) => allWords(raw.slice(i, i + count).join(''))),
   );
 }
 
@@ -115,9 +123,7 @@ export function warningFor(text: string): Warning | undefined {
     const [stems, joinedStems] = [words.map(stem), joined.map(stem)];
     const found = phrases.find(({ of, stems: byStem }) =>
       of.some((phrase) =>
-        byStem
-          ? standsIn(phrase.map(stem), stems, joinedStems)
-          : standsIn(phrase, words, joined),
+        byStem ? standsIn(phrase.map(stem), stems, joinedStems) : standsIn(phrase, words, joined),
       ),
     );
     if (found) return found.warning;

@@ -25,8 +25,7 @@ export const isSpent = (lot: LotRecord, entry: Written): boolean =>
 export function finishedReadings(lot: LotRecord, kind: Reading['kind']): Reading[] {
   const after = lastIn(lot);
   return standing(lot.readings).filter(
-    (r) =>
-      r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && follows(r, after),
+    (r) => r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && follows(r, after),
   );
 }
 

@@ -49,7 +49,8 @@ function coldWithin(lot: LotRecord, from: string, to: string): number {
     if (!step || said.celsius === undefined || said.celsius > COLD) return sum;
     const { startedAt, doneAt } = stepClock(step, to);
     if (startedAt === null || doneAt === null) return sum;
-    const within = Math.min(Date.parse(doneAt), Date.parse(to)) - Math.max(Date.parse(startedAt), Date.parse(from));
+    const within =
+      Math.min(Date.parse(doneAt), Date.parse(to)) - Math.max(Date.parse(startedAt), Date.parse(from));
     return sum + Math.max(0, within);
   }, 0);
 }

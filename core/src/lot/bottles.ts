@@ -66,8 +66,7 @@ export const awayOf = (lot: Pick<LotRecord, 'movements'>, bottlingId: string): n
   lot.movements
     .filter((m) => m.bottlingId === bottlingId)
     .reduce(
-      (sum, m) =>
-        sum + (['sold', 'given'].includes(m.kind) ? m.count : m.kind === 'returned' ? -m.count : 0),
+      (sum, m) => sum + (['sold', 'given'].includes(m.kind) ? m.count : m.kind === 'returned' ? -m.count : 0),
       0,
     );
 

@@ -13,7 +13,13 @@ const STILL_HOT = 60;
 export function strainedAt(lot: LotRecord, before: string): string | null {
   const done = lot.steps
     .filter((s) => s.kind === 'strain' && stepClock(s, '9999').doneAt !== null)
-    .flatMap((s) => s.marks.filter((m) => m.kind === 'done').map((m) => m.at).sort()[0] ?? [])
+    .flatMap(
+      (s) =>
+        s.marks
+          .filter((m) => m.kind === 'done')
+          .map((m) => m.at)
+          .sort()[0] ?? [],
+    )
     .filter((at) => at <= before)
     .sort();
   return done.at(-1) ?? null;

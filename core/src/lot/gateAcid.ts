@@ -76,7 +76,12 @@ export function acidGate(lot: LotRecord): Gate {
   const over = governing && governing.ph > lot.criticalPh;
   if (over || (!governing && counting.some((r) => r.value! > lot.criticalPh)))
     return failed(
-      gate('acid', question, evidence, `${overSaid(lot, governing, counting)} Acidify and measure again, keep it cold, or discard it.`),
+      gate(
+        'acid',
+        question,
+        evidence,
+        `${overSaid(lot, governing, counting)} Acidify and measure again, keep it cold, or discard it.`,
+      ),
     );
   if (against) return failed(gate('acid', question, evidence, against));
   if (!governing) return gate('acid', question, evidence, toMeasure(lot, counting));

@@ -34,7 +34,9 @@ export function minutesAskedOf(lot: LotRecord, p: HeatProcessEntry): number {
   if (!process) return p.requiredMinutes;
   if (process.hotFill) return process.hotFill.holdMinutes;
   const high = Math.max(...elevationsOf(lot));
-  return process.bands.find((band) => high / 0.3048 <= band.toFeet + 1e-6)?.minutes ?? Number.POSITIVE_INFINITY;
+  return (
+    process.bands.find((band) => high / 0.3048 <= band.toFeet + 1e-6)?.minutes ?? Number.POSITIVE_INFINITY
+  );
 }
 
 /** Under so many minutes in the bath the jars have to be sterile before. */
@@ -47,7 +49,8 @@ function ofFilling(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry, proces
     if ([b.fillCelsius, b.middleCelsius, b.lastCelsius].includes(null))
       reasons.push('a hot fill is read of the first bottle, one from the middle and the last');
     if (b.instrumentId === null) reasons.push('a hot fill is read with a named thermometer');
-    else if (!b.counts) reasons.push('the thermometer of the hot fill was not checked, or a check of it failed');
+    else if (!b.counts)
+      reasons.push('the thermometer of the hot fill was not checked, or a check of it failed');
     if (hoursBetween(lot, b, p) * 60 < p.minutes - 0.5)
       reasons.push(`it was held for ${p.minutes} min, and recorded sooner than that after the filling`);
     if ((p.invertedSeconds ?? 0) < process.hotFill.invertSeconds)
@@ -55,7 +58,9 @@ function ofFilling(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry, proces
         `lid down for ${p.invertedSeconds ?? 0} s, and it asks for ${process.hotFill.invertSeconds}`,
       );
   } else if (minutesAskedOf(lot, p) < STERILISES_ALONE && !b.sterile)
-    reasons.push('under 10 minutes its jars have to be boiled before they are filled, and that is not recorded');
+    reasons.push(
+      'under 10 minutes its jars have to be boiled before they are filled, and that is not recorded',
+    );
   if (stoodBefore(lot, b, p, isOfFailed(lot, p)))
     reasons.push(
       `it follows the filling at once, and these jars had stood ${Math.round(hoursBetween(lot, b, p))} h`,
@@ -66,7 +71,10 @@ function ofFilling(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry, proces
 /** Why a process does not count for one filling, as the record stands now: line by line, what is still to be measured among it. */
 function whyNotOf(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry): string[] {
   const process = processOf(lot, p.processId);
-  if (!process) return p.processId === null || p.mismatches.length > 0 ? p.mismatches : ['its process is not known any more'];
+  if (!process)
+    return p.processId === null || p.mismatches.length > 0
+      ? p.mismatches
+      : ['its process is not known any more'];
   const product = processedProduct(lot, { ...inBottle(b), heatedIn: p.method });
   const open = { ...process, brix: null, highestPh: null };
   const [match] = matchProcesses([open], product, Math.max(...elevationsOf(lot)));
@@ -90,7 +98,9 @@ function tooMany(lot: LotRecord, p: HeatProcessEntry): string[] {
 /** Fillings of the bottles that a process is of: those that were filled by then, by the clock and by the record. */
 function fillingsIn(lot: LotRecord, p: HeatProcessEntry): BottlingEntry[] {
   const numbers = new Set(processNumbers(lot, p));
-  const of = numberedBottles(lot).filter(({ number, bottling }) => numbers.has(number) && follows(p, bottling));
+  const of = numberedBottles(lot).filter(
+    ({ number, bottling }) => numbers.has(number) && follows(p, bottling),
+  );
   return [...new Set(of.map(({ bottling }) => bottling))];
 }
 
@@ -161,7 +171,9 @@ export function heatGate(lot: LotRecord): Gate {
   if (bottlings.some((b) => b.closing !== 'hot')) return no('A bottle cooled open is not for the shelf.');
   const done = bottlesProcessed(lot);
   if (done > 0 && !bottlings.every(closedHot))
-    return no('Closed hot is shown by a temperature: strike that filling, and record it with how hot it was.');
+    return no(
+      'Closed hot is shown by a temperature: strike that filling, and record it with how hot it was.',
+    );
   if (done > 0 && done >= filled) return gate('heat', QUESTION, evidence, null);
   if (done > 0 && processes.every((p) => whyNotCounted(lot, p).length === 0))
     return no(`${done} of ${filled} bottles are through a process that counts.`);
@@ -177,7 +189,9 @@ export function heatGate(lot: LotRecord): Gate {
           : 'Its source gives no minutes for so high a kitchen.',
       ),
     );
-  return no('The process was recorded before the bottles were filled, or before more went in: process them again.');
+  return no(
+    'The process was recorded before the bottles were filled, or before more went in: process them again.',
+  );
 }
 
 function coldKept(lot: LotRecord): Gate {

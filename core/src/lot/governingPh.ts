@@ -117,7 +117,10 @@ function isReasoned(lot: LotRecord, over: Over, answer: Reading): boolean {
     answer.because !== null ||
     lot.decisions.some((d) => d.event === 'resume' && since(d)) ||
     lot.deviations.some(
-      (d) => d.entryId === over.id && d.closed !== null && (d.closed.recordedAt ?? d.closed.at) >= answer.recordedAt,
+      (d) =>
+        d.entryId === over.id &&
+        d.closed !== null &&
+        (d.closed.recordedAt ?? d.closed.at) >= answer.recordedAt,
     )
   );
 }

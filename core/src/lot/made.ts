@@ -60,7 +60,9 @@ function stepsAsMade(lot: LotRecord, heatings: readonly Heating[]): FormulaStep[
     minutes: minutesOf(lot, step),
     toBrix: brixReached(lot, step),
     killStep: shown.has(step.id),
-    ...(shown.has(step.id) && !(step.celsius === undefined || step.celsius >= 90) ? { celsius: undefined } : {}),
+    ...(shown.has(step.id) && !(step.celsius === undefined || step.celsius >= 90)
+      ? { celsius: undefined }
+      : {}),
     ...(step.kind === 'prepare' ? { keeps: undefined } : {}),
   }));
 }

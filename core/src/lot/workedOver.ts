@@ -24,10 +24,7 @@ export function workedIn(lot: LotRecord): Addition[] {
   const [filled] = standing(lot.bottlings);
   if (!filled) return [];
   return standing(lot.additions).filter(
-    (a) =>
-      a.grams > 0 &&
-      (a.at > filled.at || a.recordedAt > filled.recordedAt) &&
-      !isJarSum(lot, a),
+    (a) => a.grams > 0 && (a.at > filled.at || a.recordedAt > filled.recordedAt) && !isJarSum(lot, a),
   );
 }
 

@@ -4,8 +4,14 @@ import { type ArtworkOf, type LabelContent, type LabelDesign, usualDesign } from
 export const labelWordsOf = (more: Partial<LabelContent> = {}): LabelContent => ({
   ...{ language: 'en', name: 'Sour cherry syrup', kind: 'syrup', colour: '#8E1230' },
   statement: 'Ingredients: sour cherries (69 %), sugar.',
-  ...{ allergens: '', allergensUnknown: [],
-    nutsUnnamed: false, sulphitesPpm: 0, netContents: '237 mL', nominalMl: 237 },
+  ...{
+    allergens: '',
+    allergensUnknown: [],
+    nutsUnnamed: false,
+    sulphitesPpm: 0,
+    netContents: '237 mL',
+    nominalMl: 237,
+  },
   ...{ dateLine: 'Best before 23 Nov 2027', keepLine: 'Keep cool and dark.', useLine: 'One part to six' },
   ...{ lotLine: 'Lot 7F4H', whoLine: 'A kitchen, a place', warning: '', infantLine: '' },
   ...{ localStatement: '', vignettes: [], fruitPercent: '', juiceLine: '', abv: 0, alcoholLine: '' },

@@ -48,7 +48,8 @@ const ALLOWED = 8;
 
 /** What a password is asked for: signing in, or a signature of somebody who is signed in. Each is counted by itself. */
 export type AskedFor = 'sign-in' | 'signature';
-const counted = (name: string, of: AskedFor): string => (of === 'sign-in' ? name : `${of}: ${name}`).slice(0, 120);
+const counted = (name: string, of: AskedFor): string =>
+  (of === 'sign-in' ? name : `${of}: ${name}`).slice(0, 120);
 
 /**
  * Takes one attempt of an address at a name before its password is looked at, so that attempts sent at once count as well. Attempts are counted

@@ -10,8 +10,8 @@ import type { Pool, PoolConnection } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 import { isRefusal, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
-import { lookThroughKitchen } from '../lot/lookThrough.ts';
 import { inWriting, journal } from '../journal/writing.ts';
+import { lookThroughKitchen } from '../lot/lookThrough.ts';
 import { progressOf, Steps } from '../progress/steps.ts';
 
 /** Runs some reading on a connection of its own that sees one moment of the database, one export of a kitchen at a time. */

@@ -1,6 +1,6 @@
+import { heatProcessRoutes, type NewProcess } from '@inch/contract/heatProcess';
 import { implausible } from '@inch/core/bottling';
 import { bottleSize } from '@inch/core/quantity';
-import { heatProcessRoutes, type NewProcess } from '@inch/contract/heatProcess';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';
 import { asked, invalid } from '../http/problem.ts';

@@ -1,6 +1,7 @@
 import { ingredientRoutes, type NewMeasure, type OwnFigures } from '@inch/contract/ingredient';
 import {
   type Ingredient,
+  isUnreadable,
   measuredEntry,
   ownEntry,
   shippedCatalogue,
@@ -25,6 +26,8 @@ function entryFrom(figures: Figures): Ingredient | null {
         throw invalid('label', `${shipped.name} is in the catalogue already: give what you measured of it.`);
       const warning = warningFor(label.name);
       if (warning?.refuse) throw invalid('label.name', warning.why);
+      if (isUnreadable(label.name))
+        throw invalid('label.name', 'Write its name in Latin letters too: else nobody can say whether it is food.');
       return ownEntry({ ...label, id: ingredientId });
     }
     if (!measured) return null;

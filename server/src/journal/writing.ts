@@ -242,5 +242,4 @@ export const inWriting = async <T>(
   pool: Pool,
   writer: Writer,
   work: (w: Writing) => Promise<T>,
-): Promise<T> =>
-  (await writeAll(pool, writer.kitchen.id, () => [{ ...writer, work, gathers: false }]))[0]!;
+): Promise<T> => (await writeAll(pool, writer.kitchen.id, () => [{ ...writer, work, gathers: false }]))[0]!;

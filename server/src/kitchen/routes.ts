@@ -27,7 +27,11 @@ export async function changeKitchen(w: Writing, change: z.output<typeof KitchenC
       'Somebody changed the kitchen’s settings meanwhile. Look at them again, then save.',
     );
   const said = Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined));
-  await writeKitchen(w.tx, { ...before, ...said }, { workshop: 'workshop' in said, movedAt: movedHere ? w.now : null });
+  await writeKitchen(
+    w.tx,
+    { ...before, ...said },
+    { workshop: 'workshop' in said, movedAt: movedHere ? w.now : null },
+  );
   await journal(w, 'kitchen', w.kitchen.id, 'change', said);
   const after = await readKitchen(w.tx, w.kitchen.id);
   // An elevation that is put right holds for what was made at it: lots whose process does not reach it are held.

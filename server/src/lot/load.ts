@@ -137,7 +137,9 @@ async function loadTaking(db: Database, lots: Lots, ids: string[], read: Read): 
     const lot = lots.get(parentId)!;
     lot.bottlings.push({
       ...entry,
-      rated: String(row.made_for ?? '').split('|').filter(Boolean),
+      rated: String(row.made_for ?? '')
+        .split('|')
+        .filter(Boolean),
       counts: counts(entry.instrumentId, entry.at, lot.timeZone),
       withdrawals: withdrawals.get(entry.id) ?? [],
     });

@@ -15,7 +15,12 @@ import { readableByIds, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
 /** What the rules in force ask of some released lots that those of their release did not: kept, and asked of a person. */
-async function keepGaps(db: Database, kitchen: Kitchen, lot: StoredLot, shut: readonly Gate[]): Promise<void> {
+async function keepGaps(
+  db: Database,
+  kitchen: Kitchen,
+  lot: StoredLot,
+  shut: readonly Gate[],
+): Promise<void> {
   const at = toSql(new Date().toISOString());
   for (const gate of shut)
     await run(
@@ -29,7 +34,12 @@ async function keepGaps(db: Database, kitchen: Kitchen, lot: StoredLot, shut: re
 }
 
 /** Holds a released lot whose record shows that it should not have been released. */
-async function holdShown(pool: Pool, kitchen: Kitchen, lot: StoredLot, failed: readonly Gate[]): Promise<void> {
+async function holdShown(
+  pool: Pool,
+  kitchen: Kitchen,
+  lot: StoredLot,
+  failed: readonly Gate[],
+): Promise<void> {
   const [owner] = await rows<Account>(
     pool,
     "SELECT id, name, role FROM account WHERE kitchen_id = ? AND role = 'owner' AND disabled_at IS NULL ORDER BY created_at, id LIMIT 1",
@@ -115,7 +125,10 @@ export async function lookThrough(pool: Pool): Promise<LookedThrough | null> {
 }
 
 /** Lots released under earlier rules with what today's would ask of each, which nobody settled yet. */
-export async function unsettledOf(db: Database, kitchen: Kitchen): Promise<{ lot: StoredLot; asked: Gate[] }[]> {
+export async function unsettledOf(
+  db: Database,
+  kitchen: Kitchen,
+): Promise<{ lot: StoredLot; asked: Gate[] }[]> {
   const found = await rows<{ lot_id: string }>(
     db,
     `SELECT DISTINCT g.lot_id FROM rule_gap g JOIN lot l ON l.id = g.lot_id WHERE g.kitchen_id = ? AND g.rule_set = ? AND l.state = 'released'

@@ -4,8 +4,8 @@ import { asDrawn } from '@inch/core/stock';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
-import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
 import type { Writing } from '../journal/writing.ts';
+import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
 import { decideLot, fullLot } from './change.ts';
 import type { LotHead } from './head.ts';
 

@@ -44,7 +44,8 @@ function bindEntries(app: AppContext): void {
       entryRoutes[noun] as (typeof entryRoutes)['decision'],
       async (call) => {
         const { body, params, account, pool, req } = call;
-        const signed = (noun === 'decision' && body.event === 'release') || (noun as PostedNoun) === 'settling';
+        const signed =
+          (noun === 'decision' && body.event === 'release') || (noun as PostedNoun) === 'settling';
         if (signed) await checkSignature(pool, account, body.password, req.ip ?? '');
         const work = (w: Writing) => record(w, noun, params.id, body, { signed });
         const together = TOGETHER[noun];

@@ -82,8 +82,8 @@ function Boiled({ form }: { form: Filling }) {
   return (
     <label className="flex min-h-8 items-center gap-2.5">
       <input type="checkbox" className="size-5 accent-[var(--rim)]" {...field} />
-      Glass boiled for {sterilisingMinutes(kitchen.elevationMetres)} min before it was filled: a process of under
-      10 min asks for it
+      Glass boiled for {sterilisingMinutes(kitchen.elevationMetres)} min before it was filled: a process of
+      under 10 min asks for it
     </label>
   );
 }

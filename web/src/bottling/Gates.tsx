@@ -81,7 +81,14 @@ function VerdictMark({ verdict }: { verdict: Verdict }) {
   return (
     <svg viewBox="0 0 28 28" width="28" height="28" className="shrink-0" aria-hidden="true">
       <circle cx="14" cy="14" r="11.5" fill="none" stroke={colour} strokeWidth="2.5" />
-      <path d={mark} fill="none" stroke={colour} strokeWidth="3" strokeLinecap="round" strokeLinejoin="round" />
+      <path
+        d={mark}
+        fill="none"
+        stroke={colour}
+        strokeWidth="3"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
     </svg>
   );
 }
@@ -117,8 +124,7 @@ export function Gates({ lot }: { lot: LotView }) {
               <VerdictMark verdict={verdict} />
               <div className="min-w-0 flex-1">
                 <p className="font-semibold">
-                  {gate.question}{' '}
-                  <span className={LOOKS[verdict].words}>{verdict}</span>
+                  {gate.question} <span className={LOOKS[verdict].words}>{verdict}</span>
                 </p>
                 <Shown gate={gate} code={lot.code} />
                 {gate.missing && (

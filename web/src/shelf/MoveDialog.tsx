@@ -121,10 +121,7 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
           {...form.field('price')}
         />
       )}
-      <Field
-        label={NOTES[chosen] ?? 'Note'}
-        {...form.field('note')}
-      />
+      <Field label={NOTES[chosen] ?? 'Note'} {...form.field('note')} />
       <div className="flex justify-end gap-3">
         <Button tone="plain" onClick={onClose}>
           Cancel
