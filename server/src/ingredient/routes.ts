@@ -27,7 +27,10 @@ function entryFrom(figures: Figures): Ingredient | null {
       const warning = warningFor(label.name);
       if (warning?.refuse) throw invalid('label.name', warning.why);
       if (isUnreadable(label.name))
-        throw invalid('label.name', 'Write its name in Latin letters too: else nobody can say whether it is food.');
+        throw invalid(
+          'label.name',
+          'Write its name in Latin letters too: else nobody can say whether it is food.',
+        );
       return ownEntry({ ...label, id: ingredientId });
     }
     if (!measured) return null;
