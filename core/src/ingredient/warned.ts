@@ -98,14 +98,17 @@ function runTogether(text: string): string[] {
   );
 }
 
-/** Shortest name that is looked for in words run together: a short one would stand in many. */
+/** Shortest name that is looked for in words run together, and at the beginning of a longer word: a short one would stand in many. */
 const LONG_ENOUGH = 6;
+const LONG_ENOUGH_TO_BEGIN = 7;
 
 function standsIn(phrase: readonly string[], words: readonly string[], joined: readonly string[]): boolean {
   if (stands(words, phrase)) return true;
   const key = phrase.join('');
   if (key.length < LONG_ENOUGH) return false;
-  const one = words.some((word) => word === key) || joined.includes(key);
+  const begins = phrase.length === 1 && key.length >= LONG_ENOUGH_TO_BEGIN;
+  const one =
+    words.some((word) => word === key || (begins && word.startsWith(key))) || joined.includes(key);
   return one && !WITHOUT.has(words[0] ?? '') && !HARMLESS.some((name) => placesOf(words, name).length > 0);
 }
 
