@@ -1,4 +1,10 @@
-import { type ForecastSetting, type FormulaContent, forecast, mendsFor } from '@inch/core/formula';
+import {
+  type ForecastSetting,
+  type FormulaContent,
+  forecast,
+  mendsFor,
+  whatWouldItTake,
+} from '@inch/core/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 
@@ -52,5 +58,60 @@ describe('what would mend a formula that would not be released', () => {
     expect(doing(berry({ storage: 'cold' }))).toEqual([]);
     const raw = { id: 'r', said: '300 g', ingredientId: 'frozen-elderberry' };
     expect(doing(berry({ lines: [raw, fruit!, sugar!], steps: [] }))).toEqual([]);
+  });
+});
+
+describe('every mending that there is', () => {
+  const plain = (more: Partial<FormulaContent> = {}): FormulaContent => ({
+    ...berry(),
+    lines: [
+      { id: 'g', said: '300 g', ingredientId: 'ginger', stepId: 'd' },
+      { id: 'w', said: '1 kg', ingredientId: 'water', stepId: 'd' },
+      { id: 's', said: '900 g', ingredientId: 'sugar', stepId: 'b' },
+    ],
+    ...more,
+  });
+  it('is acid, where none is in the formula at all, and it brings it under its limit', () => {
+    for (const storage of ['shelf', 'cold'] as const) {
+      const acid = mendsFor(plain({ storage }), setting).find((m) => m.do === 'acid');
+      if (acid?.do !== 'acid') throw new Error('no acid is offered');
+      expect(acid.grams).toBeGreaterThan(0);
+      expect(forecast(acid.content, setting).ph!.high).toBeLessThanOrEqual(4.2);
+    }
+  });
+  it('is heat for what was never heated', () => {
+    const raw = berry({
+      storage: 'cold',
+      steps: [{ id: 'd', kind: 'draw', title: 'Rest', method: 'cold', celsius: 4 }],
+    });
+    const [heat] = mendsFor(raw, setting);
+    expect(heat).toMatchObject({ do: 'heat', time: { unit: 'month' } });
+  });
+  it('is a line left out for a process, or boiling it last', () => {
+    const spiced = berry({
+      lines: [...berry().lines, { id: 'k', said: '20 g', ingredientId: 'cardamom', stepId: 'd' }],
+    });
+    expect(mendsFor(spiced, setting)).toContainEqual(
+      expect.objectContaining({ do: 'change', id: 'berry-syrup', without: 'cardamom pods' }),
+    );
+    const cool = berry({ steps: [...berry().steps, { id: 'r', kind: 'rest', title: 'Rest', minutes: 600 }] });
+    expect(mendsFor(cool, setting)).toContainEqual(
+      expect.objectContaining({ do: 'change', id: 'berry-syrup', without: null }),
+    );
+  });
+  it('never has a figure that is none', () => {
+    for (const id of ['ginger', 'water', 'sugar', 'sour-cherry', 'vodka', 'baking-soda'])
+      for (const storage of ['shelf', 'cold', 'frozen'] as const)
+        expect(
+          JSON.stringify(
+            mendsFor(berry({ storage, lines: [{ id: 'x', said: '100 g', ingredientId: id }] }), setting),
+          ),
+        ).not.toMatch(/"grams":null|Infinity|NaN/);
+    const none = whatWouldItTake(
+      berry({ lines: [{ id: 'x', said: '1 kg', ingredientId: 'sugar' }] }),
+      setting,
+      { lineId: 'x', aim: 'ph', value: 3.5 },
+    );
+    expect(none).toMatchObject({ reached: false, from: 0, to: 0, why: expect.stringMatching(/No amount/) });
   });
 });

@@ -107,6 +107,12 @@ export function whatWouldItTake(
     const grams = crossings.sort((a, b) => Math.abs(a - now) - Math.abs(b - now))[0]!;
     return { reached: true, grams, before: before ?? ask.value, ...(most > 0 ? { upperBound: true } : {}) };
   }
+  // With none of it there is no figure either: nothing acid is in the rest, or no water.
+  if (rungs.length === 0)
+    return {
+      ...{ reached: false, before: null, from: 0, to: 0 },
+      why: 'No amount of it gives this figure: nothing acid, or no water, is in it.',
+    };
   const values = rungs.map((rung) => rung.value);
   return { reached: false, before, from: Math.min(...values), to: Math.max(...values) };
 }

@@ -107,8 +107,7 @@ function standsIn(phrase: readonly string[], words: readonly string[], joined: r
   const key = phrase.join('');
   if (key.length < LONG_ENOUGH) return false;
   const begins = phrase.length === 1 && key.length >= LONG_ENOUGH_TO_BEGIN;
-  const one =
-    words.some((word) => word === key || (begins && word.startsWith(key))) || joined.includes(key);
+  const one = words.some((word) => word === key || (begins && word.startsWith(key))) || joined.includes(key);
   return one && !WITHOUT.has(words[0] ?? '') && !HARMLESS.some((name) => placesOf(words, name).length > 0);
 }
 

@@ -1,5 +1,5 @@
 import type { Contribution, Forecast, FormulaContent, Mend } from '@inch/core/formula';
-import { batchVolume, bottleSize, grouped, money, plural, volume } from '@inch/core/quantity';
+import { batchVolume, bottleSize, grouped, money, plural, volume, weight } from '@inch/core/quantity';
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useSession } from '../data/session.tsx';
@@ -124,6 +124,13 @@ function Figures({ forecast: f }: Props) {
 function mendSaid(mend: Mend): string {
   if (mend.do === 'process') return `Choose “${mend.name}”`;
   if (mend.do === 'jar') return `“${mend.name}” in jars up to ${bottleSize(mend.largestMl)}`;
+  if (mend.do === 'acid')
+    return `Put in ${weight(mend.grams)} of citric acid${mend.time ? `: ${plural(mend.time.count, mend.time.unit)}` : ''}`;
+  if (mend.do === 'heat') return `Boil it before it is filled: ${plural(mend.time.count, mend.time.unit)}`;
+  if (mend.do === 'change')
+    return mend.without === null
+      ? `Boil it last, so that it is packed hot, for “${mend.name}”`
+      : `Without ${mend.without}, “${mend.name}” matches`;
   return `Store it cold: ${plural(mend.time.count, mend.time.unit)}`;
 }
 
@@ -144,7 +151,11 @@ function Mends({ mends, mend }: Pick<Props, 'mends' | 'mend'>) {
 
 /** What keeps it, or why a lot of it would be held. */
 function Headline({ forecast: f }: Pick<Props, 'forecast'>) {
-  const heading = f.holds ? 'A lot of this would be held.' : 'A lot of this would not be released:';
+  const heading = !f.holds
+    ? 'A lot of this would not be released:'
+    : f.keeping.class === 'cold'
+      ? 'Days in the cold, no more.'
+      : 'A lot of this would be held.';
   return f.holds || f.processFault ? (
     <Caution className="mt-3">
       <strong>{heading}</strong> {f.holds ?? `${f.processFault}.`}
