@@ -27,6 +27,7 @@ const answersOf = (k: Kitchen) => ({
   name: k.name,
   place: k.place,
   elevation: `${Math.round(k.elevationMetres / 0.3048)} ft`,
+  movedHere: false,
   cupSchool: k.cupSchool ?? '',
   rulePack: k.rulePack as string,
   localStatement: k.localStatement,
@@ -73,6 +74,7 @@ function useSettings(kitchen: Kitchen) {
         a.elevation === before.elevation
           ? kitchen.elevationMetres
           : (fields.elevation('elevation') ?? Number.NaN),
+      ...(a.elevation !== before.elevation && a.movedHere ? { movedHere: true } : {}),
       cupSchool: a.cupSchool || null,
       rulePack: a.rulePack,
       localStatement: a.localStatement,
@@ -91,6 +93,23 @@ function useSettings(kitchen: Kitchen) {
 }
 type Settings = ReturnType<typeof useSettings>;
 
+/** Another elevation: the kitchen moved, or the one before was wrong. */
+function MovedHere({ form }: { form: Settings }) {
+  const { error: _, ...field } = form.field('movedHere');
+  return (
+    <label className="flex min-h-8 items-start gap-2.5">
+      <input type="checkbox" className="mt-0.5 size-5 shrink-0 accent-[var(--rim)]" {...field} />
+      <span>
+        The kitchen moved here
+        <span className="block text-sm text-ink-2">
+          Without the tick the elevation before was wrong: what was processed at it is judged again, and held where
+          its minutes were too few.
+        </span>
+      </span>
+    </label>
+  );
+}
+
 /** Where it lies and what it measures and pays with. */
 function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
   return (
@@ -104,6 +123,7 @@ function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
         {...form.field('elevation')}
         hint={waterBoils(form.values.elevation)}
       />
+      {form.values.elevation !== answersOf(kitchen).elevation && <MovedHere form={form} />}
       <Choice
         label="Time zone"
         {...form.field('timeZone')}
