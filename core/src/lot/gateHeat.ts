@@ -13,6 +13,7 @@ import { elevationsOf } from './elevation.ts';
 import { type Evidence, failed, type Gate, gate, shown } from './gate.ts';
 import { isOfFailed } from './gateSeal.ts';
 import { governingPh } from './governingPh.ts';
+import { once } from './judging.ts';
 import { numberedBottles, processNumbers } from './numbered.ts';
 import { inBottle, processedProduct } from './processed.ts';
 import { type BottlingEntry, type HeatProcessEntry, type LotRecord, standing } from './record.ts';
@@ -69,7 +70,10 @@ function ofFilling(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry, proces
 }
 
 /** Why a process does not count for one filling, as the record stands now: line by line, what is still to be measured among it. */
-function whyNotOf(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry): string[] {
+const whyNotOf = (lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry): string[] =>
+  once(lot, `process ${p.id} ${b.id}`, () => reasonsOf(lot, p, b));
+
+function reasonsOf(lot: LotRecord, p: HeatProcessEntry, b: BottlingEntry): string[] {
   const process = processOf(lot, p.processId);
   if (!process)
     return p.processId === null || p.mismatches.length > 0
@@ -124,7 +128,9 @@ const isInForce = (lot: LotRecord, p: HeatProcessEntry): boolean => {
  * against each kind of them by itself.
  * @example bottlesProcessed(lot) // 12
  */
-export function bottlesProcessed(lot: LotRecord): number {
+export const bottlesProcessed = (lot: LotRecord): number => once(lot, 'processed', () => processedOf(lot));
+
+function processedOf(lot: LotRecord): number {
   const done = new Set<number>();
   for (const p of standing(lot.heatProcesses)) {
     if (!isInForce(lot, p) || tooMany(lot, p).length > 0) continue;

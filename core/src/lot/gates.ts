@@ -6,6 +6,7 @@ import { heatGate } from './gateHeat.ts';
 import { makingGate } from './gateMaking.ts';
 import { sealGate } from './gateSeal.ts';
 import { traceGate } from './gateTrace.ts';
+import { judging } from './judging.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** What a lot's gates need from outside its own record. */
@@ -61,8 +62,8 @@ function deviations(lot: LotRecord): Gate {
  * Every gate of a lot with its evidence and what is missing. A lot is released only when all are open.
  * @example gates(lot, { timeZone: 'UTC', labelMissing: [] }).every((gate) => gate.open) // true
  */
-export function gates(lot: LotRecord, setting: GateSetting): Gate[] {
-  return [
+export const gates = (lot: LotRecord, setting: GateSetting): Gate[] =>
+  judging(lot, () => [
     everythingIn(lot),
     traceGate(lot),
     makingGate(lot),
@@ -72,8 +73,7 @@ export function gates(lot: LotRecord, setting: GateSetting): Gate[] {
     sealGate(lot),
     label(lot, setting.labelMissing),
     deviations(lot),
-  ];
-}
+  ]);
 
 /**
  * Whether all gates are open: the only way to a release.

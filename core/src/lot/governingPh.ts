@@ -2,6 +2,7 @@ import { limitOf, USUAL_CRITICAL_PH } from '../keeping/index.ts';
 import { degreesShown, temperature } from '../quantity/index.ts';
 import { follows, type Written } from '../record/index.ts';
 import { brixKnown, isSpent, lastIn, samplesAsked } from './asMade.ts';
+import { once } from './judging.ts';
 import { makeupAsMade } from './made.ts';
 import { type LotRecord, type Reading, standing, type Taken } from './record.ts';
 
@@ -39,7 +40,9 @@ function whyNot(r: Reading, asked: readonly Taken[] | null, after: Written): str
  * Every pH read of the finished product, with why it does not count: its meter, its sample, its temperature, or what went in since.
  * @example readPh(lot).map((read) => read.whyNot) // [null]
  */
-export function readPh(lot: LotRecord): ReadPh[] {
+export const readPh = (lot: LotRecord): ReadPh[] => once(lot, 'pH read', () => allRead(lot));
+
+function allRead(lot: LotRecord): ReadPh[] {
   const asked = samplesAsked(lot);
   const after = lastIn(lot);
   return standing(lot.readings)
@@ -59,12 +62,22 @@ export function asksDiluted(lot: LotRecord, highest: number): boolean {
   );
 }
 
+/** A pH that a lot is judged by, the readings behind it, and what was added to it. */
+interface GoverningPh {
+  ph: number;
+  readings: Reading[];
+  margin: number;
+}
+
 /**
  * The pH that the lot is judged by: the highest that counts, as it is and diluted where that is asked for; over 4.2 at least two are
  * needed and 0.1 is added. Null where it is not measured, or not in every way that is asked for.
  * @example governingPh(lot).ph // 3.4
  */
-export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; margin: number } | null {
+export const governingPh = (lot: LotRecord): GoverningPh | null =>
+  once(lot, 'governing pH', () => highestPh(lot));
+
+function highestPh(lot: LotRecord): GoverningPh | null {
   const readings = readPh(lot).flatMap((read) => (read.whyNot === null ? [read.reading] : []));
   if (!readings.some((r) => !r.diluted)) return null;
   const highest = Math.max(...readings.map((r) => r.value!));
@@ -77,7 +90,7 @@ export function governingPh(lot: LotRecord): { ph: number; readings: Reading[]; 
  * The pH that a rule may be relaxed by: as it governs, and over 4.2 only by two readings; null where it is not so measured.
  * @example phThatCounts(lot).ph // 3.4
  */
-export function phThatCounts(lot: LotRecord): ReturnType<typeof governingPh> {
+export function phThatCounts(lot: LotRecord): GoverningPh | null {
   const governing = governingPh(lot);
   const once = governing && governing.margin > 0 && governing.readings.filter((r) => !r.diluted).length < 2;
   return once ? null : governing;

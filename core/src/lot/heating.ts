@@ -1,6 +1,7 @@
 import { boilingPointOfWater } from '../heat/index.ts';
 import { follows } from '../record/index.ts';
 import { stepClock } from './clock.ts';
+import { once } from './judging.ts';
 import { type LotRecord, type LotStep, type Reading, standing } from './record.ts';
 
 /** The whole liquid at 90 °C or boiling for a minute, as the record shows it. */
@@ -96,7 +97,8 @@ const seen = (lot: LotRecord): Heating[] =>
  * bottle was filled. What the formula plans is no evidence, and a step that was marked as done is no heat.
  * @example heatingsOf(lot).map((heating) => heating.how) // ['measured']
  */
-export const heatingsOf = (lot: LotRecord): Heating[] => [...measured(lot), ...seen(lot)];
+export const heatingsOf = (lot: LotRecord): Heating[] =>
+  once(lot, 'heatings', () => [...measured(lot), ...seen(lot)]);
 
 /** °C over which a pan counts as hot still. */
 const STILL_HOT = 60;

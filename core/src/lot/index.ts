@@ -26,6 +26,7 @@ export { type Heating, heatingsOf } from './heating.ts';
 export { historyOf } from './history.ts';
 export { gramsInJar, gramsTicked } from './jarByJar.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
+export { judging } from './judging.ts';
 export { storageNow, whyNotKept } from './keptInstead.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';

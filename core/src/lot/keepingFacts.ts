@@ -6,6 +6,7 @@ import { allProcessed, closedHot } from './gateHeat.ts';
 import { soundChecks } from './gateSeal.ts';
 import { governingPh, phThatCounts } from './governingPh.ts';
 import { heatingsOf } from './heating.ts';
+import { once } from './judging.ts';
 import { asMade, makeupAsMade } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
 
@@ -32,7 +33,9 @@ export function makeupThatCounts(lot: LotRecord): { makeup: Makeup; killSeen: bo
 }
 
 /** What is known of a lot for its hurdles and its date, from the record alone. */
-export function keepingFacts(lot: LotRecord): HurdleFacts {
+export const keepingFacts = (lot: LotRecord): HurdleFacts => once(lot, 'facts', () => factsOf(lot));
+
+function factsOf(lot: LotRecord): HurdleFacts {
   const bottlings = standing(lot.bottlings);
   const bottled = bottlings.length > 0;
   const ph = phThatCounts(lot);

@@ -3,6 +3,7 @@ import { bestBy, carriedBy, dateWord, type Hurdle, hurdles, type KeepingTime } f
 import { strainedAt } from './cooled.ts';
 import type { GateSetting } from './gates.ts';
 import { heatingsOf } from './heating.ts';
+import { judging } from './judging.ts';
 import { keepingFacts } from './keepingFacts.ts';
 import { keptBefore, neverLonger } from './keptInstead.ts';
 import { type LotRecord, standing } from './record.ts';
@@ -37,7 +38,10 @@ function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string 
  * Date, class and hurdles of a lot as measured. Day 1 is the day of filling; of what is kept cold, of its last heating, or of straining where it is raw.
  * @example lotKeeping(lot, { timeZone: 'UTC' }).madeOn // '2026-11-24'
  */
-export function lotKeeping(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping {
+export const lotKeeping = (lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping =>
+  judging(lot, () => keepingOf(lot, setting));
+
+function keepingOf(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotKeeping {
   const facts = keepingFacts(lot);
   const time = neverLonger(facts, keptBefore(lot));
   const filledAt = standing(lot.bottlings)[0]?.at ?? lot.begunAt;

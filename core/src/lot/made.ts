@@ -16,6 +16,7 @@ import { formulaStepOf, strainedGrams } from './asWeighed.ts';
 import { catalogueOf } from './catalogue.ts';
 import { stepClock } from './clock.ts';
 import { type Heating, heatingsOf } from './heating.ts';
+import { once } from './judging.ts';
 import { type Addition, type LotRecord, type LotStep, standing } from './record.ts';
 
 /** Steps that a formula does not have: what goes in late, and what goes in after the last of them. */
@@ -104,12 +105,19 @@ function withLate(steps: FormulaStep[]): FormulaStep[] {
   return [...steps.slice(0, at), LATE, ...steps.slice(at), AT_THE_END];
 }
 
+/** Heatings as far as a walk goes by them. */
+const keyOf = (heatings: readonly Heating[]): string =>
+  heatings.map((h) => `${h.formulaStepId} ${h.from} ${h.recordedAt}`).join(';');
+
 /**
  * A lot told as a formula is: additions as weighed, at the steps that were really under way, kill steps only where they are shown.
  * @param heatings that count
  * @example asMade(lot).lines.map((line) => line.grams) // [4000, 2000]
  */
-export function asMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): AsMade {
+export const asMade = (lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): AsMade =>
+  once(lot, `as made ${keyOf(heatings)}`, () => toldAsMade(lot, heatings));
+
+function toldAsMade(lot: LotRecord, heatings: readonly Heating[]): AsMade {
   const catalogue = catalogueOf(lot);
   const steps = stepsAsMade(lot, heatings);
   const went = standing(lot.additions).filter((a) => a.grams > 0);
@@ -154,7 +162,10 @@ function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaCont
 }
 
 /** The walk of a lot as made, with what it was walked by. */
-export function walkedAsMade(lot: LotRecord, heatings: readonly Heating[]) {
+export const walkedAsMade = (lot: LotRecord, heatings: readonly Heating[]) =>
+  once(lot, `walk ${keyOf(heatings)}`, () => walkAsMade(lot, heatings));
+
+function walkAsMade(lot: LotRecord, heatings: readonly Heating[]) {
   const { content, lines } = asMade(lot, heatings);
   const made = strainedAsWeighed(lot, content);
   const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
@@ -167,7 +178,8 @@ export function walkedAsMade(lot: LotRecord, heatings: readonly Heating[]) {
  * @param heatings that count: all that are shown, or those that were measured
  * @example makeupAsMade(lot).killStep // true
  */
-export function makeupAsMade(lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): Makeup {
-  const { made, lines, walked } = walkedAsMade(lot, heatings);
-  return makeupOf(made, lines, walked);
-}
+export const makeupAsMade = (lot: LotRecord, heatings: readonly Heating[] = heatingsOf(lot)): Makeup =>
+  once(lot, `makeup ${keyOf(heatings)}`, () => {
+    const { made, lines, walked } = walkedAsMade(lot, heatings);
+    return makeupOf(made, lines, walked);
+  });

@@ -6,6 +6,7 @@ import { labelCheck, labelContent, labelMissing } from '@inch/core/label';
 import {
   type Gate,
   gates,
+  judging,
   type LotKeeping,
   lotBottles,
   lotKeeping,
@@ -14,15 +15,17 @@ import {
 } from '@inch/core/lot';
 import type { StoredLot } from './store.ts';
 
-/** What the core makes of a lot's record: its date and hurdles, its label, its gates. */
-export function judgeLot(
-  lot: StoredLot,
-  kitchen: Kitchen,
-): {
+interface Judged {
   keeping: LotKeeping;
   gates: Gate[];
   label: Pick<LabelView, 'content' | 'checks'>;
-} {
+}
+
+/** What the core makes of a lot's record: its date and hurdles, its label, its gates. */
+export const judgeLot = (lot: StoredLot, kitchen: Kitchen): Judged =>
+  judging(lot, () => judgedOf(lot, kitchen));
+
+function judgedOf(lot: StoredLot, kitchen: Kitchen): Judged {
   const { timeZone, rulePack } = lot;
   const asBegun = { ...kitchen, rulePack };
   const keeping = lotKeeping(lot, { timeZone });
