@@ -71,6 +71,14 @@ async function measuredPh(lot: Lot): Promise<void> {
   await post(lot, 'readings', { kind: 'ph', raw: 3.35, celsius: 21, sample: 'finished', instrumentId: id });
 }
 
+/** A °Bx that a process is held to is read by a refractometer that was checked. */
+async function measuredBrix(lot: Lot, raw: number): Promise<void> {
+  const instruments = await api('/api/instruments');
+  const { id } = instruments.find((i: { kind: string }) => i.kind === 'refractometer');
+  await api(`/api/instruments/${id}/checks`, { id: newId(), kind: 'water', read: 0 });
+  await post(lot, 'readings', { kind: 'brix', raw, celsius: 20, sample: 'finished', instrumentId: id });
+}
+
 beforeAll(async () => {
   browser = await launch(inject('chromium'));
   ({ page, faults } = await openPage(browser, inject('demo').bottling));
@@ -217,7 +225,7 @@ describe('from the canner to the shelf', () => {
     });
     await measuredPh(lot);
     // The process is of 48 to 56 °Bx: sugar that nobody measured is not the sugar it was tested with.
-    await post(lot, 'readings', { kind: 'brix', raw: 52, celsius: 20, sample: 'finished' });
+    await measuredBrix(lot, 52);
     const processes = await api('/api/processes');
     const loadId = newId();
     const processId = processes.find((p: { name: string }) => p.name.startsWith('Sour cherry')).id;

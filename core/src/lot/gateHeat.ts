@@ -184,7 +184,7 @@ export function heatGate(lot: LotRecord): Gate {
   if (done > 0 && processes.every((p) => whyNotCounted(lot, p).length === 0))
     return no(`${done} of ${filled} bottles are through a process that counts.`);
   const last = processes.at(-1)!;
-  const why = processes.map((p) => whyNotCounted(lot, p)).findLast((reasons) => reasons.length > 0) ?? [];
+  const why = whyNotCounted(lot, last);
   const asked = minutesAskedOf(lot, last);
   if (why.length > 0) return no(`The process does not match: ${why.join('; ')}.`);
   if (last.minutes < asked)

@@ -4,7 +4,7 @@ let current: { lot: LotRecord; kept: Map<string, unknown> } | null = null;
 
 /**
  * Does some judging of a lot, while nothing of its record changes: what several questions ask of it is worked out once and kept until the judging ends.
- * @example judging(lot, () => gates(lot, { timeZone: 'UTC', labelMissing: [] }).length) // 9
+ * @example judging(lot, () => lot.code) // '7F4H'
  */
 export function judging<T>(lot: LotRecord, work: () => T): T {
   if (current?.lot === lot) return work();

@@ -1,6 +1,6 @@
 import { signs } from '@inch/core/bottling';
 import { gates, lotBottles, minutesAskedOf, standing, whyNotCounted } from '@inch/core/lot';
-import type { Entries, Said } from '@inch/core/record';
+import { creditedAt, type Entries, type Said } from '@inch/core/record';
 import { containersOf } from '../container/routes.ts';
 import type { Judge } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
@@ -103,7 +103,7 @@ export const judgeFate: Judge<'fate'> = async ({ w, lot: head, said, at }) => {
   if (said.count > check.failed - recorded)
     throw invalid('count', `Of this check ${check.failed - recorded} are still open.`);
   refuseBefore(at, check.at, 'the seal check');
-  refuseLate(lot, check.at, said.fate, at);
+  refuseLate(lot, check.at, said.fate, creditedAt({ id: said.id, at, recordedAt: w.entered.at }, lot));
   const again = said.fate === 'processed-again';
   if (again) refuseNotProcessed(lot, check.at);
   const bottling = standing(lot.bottlings).at(-1)!;
