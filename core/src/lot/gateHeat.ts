@@ -177,14 +177,12 @@ export function heatGate(lot: LotRecord): Gate {
   if (bottlings.some((b) => b.closing !== 'hot')) return no('A bottle cooled open is not for the shelf.');
   const done = bottlesProcessed(lot);
   if (done > 0 && !bottlings.every(closedHot))
-    return no(
-      'Closed hot is shown by a temperature: strike that filling, and record it with how hot it was.',
-    );
+    return no('Closed hot is shown by a temperature, and none was read when these bottles were filled.');
   if (done > 0 && done >= filled) return gate('heat', QUESTION, evidence, null);
-  if (done > 0 && processes.every((p) => whyNotCounted(lot, p).length === 0))
-    return no(`${done} of ${filled} bottles are through a process that counts.`);
   const last = processes.at(-1)!;
   const why = whyNotCounted(lot, last);
+  if (done > 0 && why.length === 0)
+    return no(`${done} of ${filled} bottles are through a process that counts.`);
   const asked = minutesAskedOf(lot, last);
   if (why.length > 0) return no(`The process does not match: ${why.join('; ')}.`);
   if (last.minutes < asked)

@@ -124,6 +124,13 @@ export async function lookThrough(pool: Pool): Promise<LookedThrough | null> {
   return found;
 }
 
+/** Release checks that do not pass; what the label lacks only for that is said once. */
+function askedOf(gates: readonly Gate[]): Gate[] {
+  const shut = gates.filter((gate) => !gate.open);
+  const others = shut.filter((gate) => gate.id !== 'label');
+  return others.length > 0 ? others : shut;
+}
+
 /** Lots released under earlier rules with what today's would ask of each, which nobody settled yet. */
 export async function unsettledOf(
   db: Database,
@@ -142,6 +149,6 @@ export async function unsettledOf(
   );
   return lots
     .filter(isOfEarlierRules)
-    .map((lot) => ({ lot, asked: judgeLot(lot, kitchen).gates.filter((gate) => !gate.open) }))
+    .map((lot) => ({ lot, asked: askedOf(judgeLot(lot, kitchen).gates) }))
     .filter(({ asked }) => asked.length > 0);
 }

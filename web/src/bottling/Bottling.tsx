@@ -7,7 +7,7 @@ import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
-import { Decide } from './Decide.tsx';
+import { Decide, UnderEarlierRules } from './Decide.tsx';
 import { Fill } from './Fill.tsx';
 import { Gates } from './Gates.tsx';
 import { KeepInstead } from './KeepInstead.tsx';
@@ -62,6 +62,7 @@ export function Bottling() {
       asideLabel="Gates"
       aside={
         <>
+          <UnderEarlierRules lot={lot} />
           <Dates lot={lot} />
           <Gates lot={lot} />
           <Decide lot={lot} />

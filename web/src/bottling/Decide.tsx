@@ -8,6 +8,7 @@ import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
+import { Caution } from '../ui/State.tsx';
 
 type Event = 'release' | 'hold' | 'close' | 'resume' | 'discard' | 'recall' | 'settle';
 
@@ -61,6 +62,28 @@ const ASKS_WHY: readonly Event[] = ['hold', 'resume', 'discard', 'recall', 'sett
 const SIGNED: readonly Event[] = ['release', 'settle'];
 const RULINGS: readonly Event[] = ['resume', 'discard', 'recall'];
 
+/** Whether a lot was released under earlier rules, today's ask for more, and nobody settled that. */
+function isUnsettled(lot: LotView): boolean {
+  const rules = lot.decisions.findLast((d) => d.to === 'released')?.ruleSet;
+  return (
+    lot.state === 'released' &&
+    rules !== RULE_SET.id &&
+    lot.gates.some((g) => !g.open) &&
+    !lot.settlings.some((s) => s.ruleSet === RULE_SET.id)
+  );
+}
+
+/** Why a lot may be on sale though a check does not pass: it goes by the rules of its release. */
+export function UnderEarlierRules({ lot }: { lot: LotView }) {
+  if (!isUnsettled(lot)) return null;
+  return (
+    <Caution className="mb-4">
+      <strong>Released under earlier rules.</strong> It stays on sale. What today’s would ask besides is
+      marked below: measure again, shorten its date, hold it, or keep it as released with your reason.
+    </Caution>
+  );
+}
+
 /** What may be decided of a lot in its state, by an account of this role. */
 function choices(lot: LotView, owner: boolean): Event[] {
   const ended = ENDED.includes(lot.state);
@@ -68,10 +91,7 @@ function choices(lot: LotView, owner: boolean): Event[] {
   if (lot.state === 'bottled') list.push('release');
   if (lot.state === 'held' && owner) list.push('resume');
   if (!ended && lot.state !== 'held') list.push('hold');
-  const byEarlier = lot.decisions.findLast((d) => d.to === 'released')?.ruleSet !== RULE_SET.id;
-  const settled = lot.settlings.some((s) => s.ruleSet === RULE_SET.id);
-  if (lot.state === 'released' && owner && byEarlier && !settled && lot.gates.some((g) => !g.open))
-    list.push('settle');
+  if (owner && isUnsettled(lot)) list.push('settle');
   if (lot.state === 'released') list.push('close');
   if (!ended && owner) list.push('discard');
   if (owner && ['released', 'held', 'closed'].includes(lot.state)) list.push('recall');

@@ -102,8 +102,8 @@ function MovedHere({ form }: { form: Settings }) {
       <span>
         The kitchen moved here
         <span className="block text-sm text-ink-2">
-          Without the tick the elevation before was wrong: what was processed at it is judged again, and held where
-          its minutes were too few.
+          Without the tick the elevation before was wrong: what was processed at it is judged again, and held
+          where its minutes were too few.
         </span>
       </span>
     </label>
