@@ -26,6 +26,7 @@ const lot = {
   id: ID(1),
   code: 'ABCD',
   state: 'bottled',
+  elevationMetres: 719,
   begunAt: '2026-11-20T08:00:00.000Z',
   criticalPh: 4.2,
   product: { content: { lines: [], steps: [] }, colour: '#aa3344' },
