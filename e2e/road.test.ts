@@ -80,8 +80,8 @@ async function enterLetter(): Promise<void> {
   await dialog.getByLabel('What was in the jar').selectOption('strained');
   await dialog.getByLabel('Packed', { exact: true }).selectOption('hot');
   await dialog.getByRole('button', { name: 'Save' }).click();
-  await dialog.getByText(/Its source, with its year/).waitFor();
-  await dialog.getByLabel('Source', { exact: true }).fill('Letter of an authority, 3 May 2026');
+  await dialog.getByText(/Its source: what it is, whose, and of which year/).waitFor();
+  await dialog.getByLabel('Source', { exact: true }).fill('Letter of Dr Amsel, 3 May 2026');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await dialog.waitFor({ state: 'detached' });
   await page.getByText(/syrup, strained, packed hot, jars up to 475 mL; 15 min to 6\D000 ft/).waitFor();
@@ -274,7 +274,7 @@ describe('the whole road, as a maker', () => {
     await partOf('Process');
     await page.getByText('Record a process by hand').click();
     const bySource = page.getByLabel('Process', { exact: true }).last();
-    await page.getByLabel('Source', { exact: true }).fill('Letter of an authority, 3 May 2026');
+    await page.getByLabel('Source', { exact: true }).fill('Letter of Dr Amsel, 3 May 2026');
     await page.getByLabel('Minutes the source asks for').fill('15');
     await page.getByLabel('Minutes at a full boil').fill('15');
     await page.getByLabel('Processed at').fill(daysAgo(1, '09:20'));
@@ -384,6 +384,9 @@ describe('the low-acid road', () => {
     await addLine(1, '350 g', 'spruce', 'Spruce tips');
     await addLine(2, '1.2 l', 'water', 'Water');
     await addLine(3, '900 g', 'sugar', 'Sugar, white');
+    // In the cold it keeps for days; it is the shelf that it must not stand on.
+    await page.getByText(/Days in the cold, no more/).waitFor();
+    await page.getByLabel('Kept').selectOption('shelf');
     await page.getByText(/A lot of this would be held/).waitFor();
     await page.getByText(/contains low-acid ingredients \(spruce tips\)/).waitFor();
     await button('Save version 1').click();
@@ -404,8 +407,9 @@ describe('the low-acid road', () => {
     }
     await page.goto(`/bottling/${code}`);
     await page.getByLabel('How many of Half-pint jar').fill('8');
-    await page.getByLabel('Hours until at 21 °C').fill('1.5');
-    await page.getByLabel('Hours until at 5 °C').fill('4');
+    await page.getByLabel('First bottle, °C').fill('90');
+    for (const looked of [/Every rim felt/, /Rings straight/, /Lids new/])
+      await page.getByLabel(looked).check();
     await button('Count the bottles').click();
     await page.getByText(/^\W*held$/).waitFor();
     await page

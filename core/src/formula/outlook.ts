@@ -63,7 +63,7 @@ function whyHeld(
   const overLimit = low.length > 0 && (ph === null || ph.high > limit);
   // In the cold the keeping table has a row for every pH, and for none.
   if (storage !== 'shelf' && overLimit)
-    return `It contains low-acid ingredients (${names}): acid does not preserve it, only the cold does, and for days. A pH at or under ${limit} gives it longer: measure it.`;
+    return `It contains low-acid ingredients (${names}): the cold keeps it, and for days. A pH at or under ${limit} gives it longer: measure it.`;
   if (overLimit)
     return `It contains low-acid ingredients (${names}). A lot of it is held until a reading of its pH is at or under ${limit}.`;
   if (ph === null) return phWhy;
