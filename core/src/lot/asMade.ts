@@ -21,13 +21,17 @@ export const lastIn = (lot: LotRecord): Written => lastOf(wentIn(lot)) ?? { at: 
 export const isSpent = (lot: LotRecord, entry: Written): boolean =>
   wentIn(lot).some((a) => follows(a, entry) && (a.at > entry.at || a.recordedAt > entry.recordedAt));
 
-/** Readings of the finished product that stand and count, taken after the last thing went in. */
-export function finishedReadings(lot: LotRecord, kind: Reading['kind']): Reading[] {
+/** Readings of the finished product that stand, taken after the last thing went in, whether they count or not. */
+function finished(lot: LotRecord, kind: Reading['kind']): Reading[] {
   const after = lastIn(lot);
   return standing(lot.readings).filter(
-    (r) => r.kind === kind && r.sample === 'finished' && r.counts && r.value !== null && follows(r, after),
+    (r) => r.kind === kind && r.sample === 'finished' && r.value !== null && follows(r, after),
   );
 }
+
+/** Readings of the finished product that stand and count, taken after the last thing went in. */
+export const finishedReadings = (lot: LotRecord, kind: Reading['kind']): Reading[] =>
+  finished(lot, kind).filter((r) => r.counts);
 
 /**
  * How a sample for pH has to be taken: out of an opened jar where something goes in jar by jar or fruit steeps in the jar, blended with its
@@ -87,15 +91,17 @@ export interface BrixKnown {
 
 /**
  * °Bx that a rule may be relaxed by: as a checked instrument read it; of one that was only typed, all that lies between it and the forecast, so that the
- * worse of the two counts. Null where nothing was measured.
+ * worse of the two counts. What was read after it by no instrument, or by one that does not count, wins nothing and is not passed over. Null where
+ * nothing was measured.
  * @example brixKnown(lot) // null
  */
 export function brixKnown(lot: LotRecord): BrixKnown | null {
   const readings = finishedReadings(lot, 'brix');
-  const checked = latest(readings.filter((r) => r.instrument !== null)).map((r) => r.value!);
-  if (checked.length > 0) return { low: Math.min(...checked), high: Math.max(...checked) };
   if (readings.length === 0) return null;
-  const figures = [...latest(readings).map((r) => r.value!), makeupAsMade(lot).brix];
+  const checked = latest(readings.filter((r) => r.instrument !== null));
+  const said = latest(finished(lot, 'brix').filter((r) => !r.simulated));
+  const figures = [...checked, ...said].map((r) => r.value!);
+  if (checked.length === 0) figures.push(...latest(readings).map((r) => r.value!), makeupAsMade(lot).brix);
   return { low: Math.min(...figures), high: Math.max(...figures) };
 }
 

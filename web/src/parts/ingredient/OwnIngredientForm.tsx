@@ -109,8 +109,12 @@ function AllergenTicks({ form }: { form: OwnIngredient }) {
           </label>
         ))}
       </div>
-      <label className="mt-2 flex min-h-6 items-center gap-1.5">
-        <input type="checkbox" className="size-4.5 accent-[var(--rim)]" {...form.register('packRead')} />
+      <label className="mt-2 flex min-h-6 items-start gap-1.5">
+        <input
+          type="checkbox"
+          className="mt-0.5 size-4.5 shrink-0 accent-[var(--rim)]"
+          {...form.register('packRead')}
+        />
         Its pack was read, and names no others. Until then no label with it is printed.
       </label>
     </fieldset>
