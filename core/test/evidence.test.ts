@@ -218,6 +218,29 @@ describe('a match', () => {
     expect(gate(releasable(), 'heat').open).toBe(true);
     expect(gate(change(releasable()), 'heat').open).toBe(false);
   });
+  it('falls with whatever it rests on: no entry that is struck opens a check of what was shown', () => {
+    const struck = { at: T(40), by: 'Wren', why: 'a slip' };
+    // Lids are pressed half a day after the last heat: without a process that is the filling.
+    const SHOWN = ['heat', 'making', 'acid'];
+    fc.assert(
+      fc.property(
+        lots,
+        fc.constantFrom('readings' as const, 'heatProcesses' as const, 'sealChecks' as const),
+        fc.nat(),
+        (lot, list, n) => {
+          const entries = lot[list] as { id: string }[];
+          const id = entries[n % Math.max(1, entries.length)]?.id;
+          const without = {
+            ...lot,
+            [list]: entries.map((e) => (e.id === id ? { ...e, struck } : e)),
+          } as LotRecord;
+          const more = open(without).filter((gateId) => !open(lot).includes(gateId));
+          expect(more.filter((gateId) => SHOWN.includes(gateId))).toEqual([]);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
   it('rests on an acid that it asks for, and falls with it', () => {
     const lot = releasable();
     lot.processes = [{ ...letter, acidsRequired: [{ id: 'citric-anhydrous', gramsPerKg: 2 }] }];
