@@ -1,9 +1,21 @@
 import { v7 as newId } from 'uuid';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inWriting } from '../src/journal/writing.ts';
 import { Crew } from './filled.ts';
-import { ago, cherryContent, letterOf, meterOf, post, type Started } from './fixtures.ts';
-import { colleague, OWNER, useTestApp } from './testApp.ts';
+import {
+  ago,
+  beginLot,
+  cherryContent,
+  jarOf,
+  letterOf,
+  meterOf,
+  post,
+  type Started,
+  saveFormula,
+  tallyUp,
+  weighIn,
+} from './fixtures.ts';
+import { colleague, OWNER, type Person, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
 const crew = new Crew();
@@ -43,20 +55,26 @@ describe('late truth', () => {
       expect((await crew.view(lot)).decisions.at(-1)).toMatchObject({ event: 'hold', to: 'held' });
     },
   );
-  it('a recall that is dated before the release is taken, and recalls', async () => {
-    const lot = await released();
-    const recall = await post(crew.owner, lot, 'rulings', {
-      event: 'recall',
-      why: 'listeria in the sugar',
-      at: ago(5),
-    });
-    expect(recall.status, JSON.stringify(recall.body)).toBe(201);
-    expect(await state(lot)).toBe('recalled');
-  });
+  it.each([1, 5, 25, 39])(
+    'a recall that is dated %d h before its writing is taken, and recalls',
+    async (hours) => {
+      const lot = await released();
+      const recall = await post(crew.owner, lot, 'rulings', {
+        event: 'recall',
+        why: 'listeria in the sugar',
+        at: ago(hours),
+      });
+      expect(recall.status, JSON.stringify(recall.body)).toBe(201);
+      expect(await state(lot)).toBe('recalled');
+    },
+  );
   it.each([
     ['the pan', { sample: 'finished', celsius: null }],
     ['a warm sample', { sample: 'finished', celsius: 61 }],
     ['no meter', { sample: 'finished', celsius: 21 }],
+    ['a minute ago', { sample: 'finished', celsius: 21, at: ago(0.02) }],
+    ['the night before, between seal and release', { sample: 'finished', celsius: null, at: ago(8) }],
+    ['the hour of the filling', { sample: 'finished', celsius: 20, at: ago(30) }],
   ])('a pH over the limit that comes late, of %s, is taken and holds', async (_, more) => {
     const lot = await released();
     const late = { kind: 'ph', raw: 5.1, because: 'read at the stove', at: ago(31), ...more };
@@ -128,6 +146,71 @@ describe('the release sheet', () => {
       'movement',
     ])
       expect(nouns, noun).toContain(noun);
+  });
+});
+
+type Hand = [string, (other: Person, lot: Started) => Promise<unknown>];
+/** What a colleague did of a lot that the maker began and filled. */
+const HANDS: Hand[] = [
+  [
+    'read its warmth',
+    (by, lot) => post(by, lot, 'readings', { kind: 'temperature', raw: 60, sample: 'finished' }),
+  ],
+  ['measured its pH', (by, lot) => post(by, lot, 'readings', { kind: 'ph', raw: 3.3, sample: 'finished' })],
+  [
+    'measured its sugar',
+    (by, lot) =>
+      post(by, lot, 'readings', {
+        kind: 'brix',
+        raw: 40,
+        celsius: 20,
+        sample: 'finished',
+        because: 'as read',
+      }),
+  ],
+  ['counted its millilitres', (by, lot) => tallyUp(by, lot, ago(29.5))],
+  [
+    'processed it',
+    async (by, lot) =>
+      post(by, lot, 'heat-processes', { processId: await letterOf(crew.owner), minutes: 15, at: ago(29) }),
+  ],
+  [
+    'loaded its canner',
+    async (by, lot) =>
+      post(by, lot, 'loads', { processId: await letterOf(crew.owner), bottles: 6, at: ago(29) }),
+  ],
+  ['pressed its lids', (by, lot) => post(by, lot, 'seal-checks', { checked: 12, failed: 0, at: ago(10) })],
+  [
+    'filled two more',
+    async (by, lot) =>
+      post(by, lot, 'bottlings', {
+        ...{ containerId: await jarOf(by), count: 2, fillCelsius: 90, closing: 'hot' },
+        ...{ checked: true, place: 'cellar', at: ago(29.9) },
+      }),
+  ],
+];
+
+describe('where a second person is asked for', () => {
+  beforeAll(() => settings({ secondPerson: true }));
+  afterAll(() => settings({ secondPerson: false }));
+  it.each(HANDS)('whoever %s does not release it', async (_, hand) => {
+    const lot = await crew.filled();
+    const other = await colleague(app, crew.owner, 'maker');
+    const before = await post(other, lot, 'decisions', release);
+    expect(before.status, 'a stranger to the lot is told what is missing').toBe(409);
+    await hand(other, lot);
+    const after = await post(other, lot, 'decisions', release);
+    expect([after.status, after.body.detail]).toEqual([403, expect.stringMatching(/second person/)]);
+  });
+  it.each([
+    ['began', true],
+    ['weighed in', false],
+  ])('whoever only %s a lot does not release it', async (_, began) => {
+    const other = await colleague(app, crew.owner, 'maker');
+    const [first, second] = began ? [other, crew.maker] : [crew.maker, other];
+    const lot = await beginLot(first, await saveFormula(first, cherryContent, 'Hands'), ago(40));
+    await weighIn(second, lot, ago(39));
+    expect((await post(other, lot, 'decisions', release)).status).toBe(403);
   });
 });
 
