@@ -96,7 +96,7 @@ function openItems({ record }: LotToday): DueItem[] {
       lot: tag(record),
       title: `Say what became of ${plural(failed, 'failed-seal')}`,
       detail: `${record.product.name} · chilled, processed again within a day, or discarded`,
-      action: { label: 'Say it', place: 'bottling' },
+      action: { label: 'Record it', place: 'bottling' },
     });
   const open = record.deviations.filter((d) => !d.closed).length;
   if (open > 0 && ['making', 'resting', 'bottled'].includes(record.state))

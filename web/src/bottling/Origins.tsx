@@ -37,7 +37,7 @@ function Origin({ lot, addition, open }: { lot: LotView; addition: Addition; ope
           error={write.fields.words}
         />
         <Button type="submit" tone="plain" disabled={write.busy || words.trim().length < 2}>
-          Say it
+          Save
         </Button>
       </form>
     </li>
