@@ -1,6 +1,6 @@
 import { gates, heatingsOf, type LotRecord, lotKeeping } from '@inch/core/lot';
 import { describe, expect, it } from 'vitest';
-import { entry, letter, releasable, T } from './support/lot.ts';
+import { chilled, entry, letter, releasable, T } from './support/lot.ts';
 
 /** Records that claim more than they show. Each is one change of a record that would pass. */
 type Attack = [string, (lot: LotRecord) => LotRecord];
@@ -23,23 +23,6 @@ const process = (lot: LotRecord, more: object): LotRecord => ({
 });
 const source = (lot: LotRecord, more: object): LotRecord => ({ ...lot, processes: [{ ...letter, ...more }] });
 const struck = { at: T(20), by: 'Wren', why: 'a slip' };
-
-/** A cold lot that was heated through in its pan, and chilled in time. */
-function chilled(): LotRecord {
-  const lot = releasable();
-  return {
-    ...lot,
-    storage: 'cold',
-    heatProcesses: [],
-    product: { ...lot.product, content: { ...lot.product.content, storage: 'cold' } },
-    bottlings: lot.bottlings.map((b) => ({ ...b, closing: 'cooled' as const })),
-    coolings: [
-      { ...entry('c1', T(4)), bottlingId: 'b1', celsius: 20 },
-      { ...entry('c2', T(7)), bottlingId: 'b1', celsius: 4 },
-    ],
-    sealChecks: lot.sealChecks.map((c) => ({ ...c, ...at(8) })),
-  };
-}
 
 const NO_HEAT: Attack[] = [
   ['a bare Done', (lot) => readings(lot, () => ({ struck }))],

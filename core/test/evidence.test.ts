@@ -10,7 +10,7 @@ import {
 } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { entry, letter, releasable, T } from './support/lot.ts';
+import { chilled, entry, letter, releasable, T } from './support/lot.ts';
 
 const all = (lot: LotRecord) => gates(lot, { timeZone: 'UTC', labelMissing: [] });
 const open = (lot: LotRecord): string[] =>
@@ -22,23 +22,6 @@ const bestByOf = (lot: LotRecord): string => lotKeeping(lot, { timeZone: 'UTC' }
 
 /** An entry of a fixture at another hour, written down then. */
 const at = (hour: number) => ({ at: T(hour), recordedAt: T(hour) });
-
-/** A lot that is kept cold: cooled open, its thermometer read as it cooled. */
-function cold(): LotRecord {
-  const lot = releasable();
-  return {
-    ...lot,
-    storage: 'cold',
-    heatProcesses: [],
-    product: { ...lot.product, content: { ...lot.product.content, storage: 'cold' } },
-    bottlings: lot.bottlings.map((b) => ({ ...b, closing: 'cooled' as const, ...at(3) })),
-    coolings: [
-      { ...entry('c1', T(4)), bottlingId: 'b1', celsius: 20 },
-      { ...entry('c2', T(7)), bottlingId: 'b1', celsius: 4 },
-    ],
-    sealChecks: lot.sealChecks.map((c) => ({ ...c, ...at(8) })),
-  };
-}
 
 const lots = fc
   .record({
@@ -53,7 +36,7 @@ const lots = fc
     filled: fc.double({ min: 2.7, max: 6, noNaN: true }),
   })
   .map((r): LotRecord => {
-    const lot = r.cold ? cold() : releasable();
+    const lot = r.cold ? chilled() : releasable();
     return {
       ...lot,
       additions: lot.additions.map((a, i) => (i === 1 ? { ...a, ...at(r.weighed) } : a)),
@@ -108,14 +91,14 @@ describe('dating an entry back, in a lot that is written down as it happens', ()
   });
 
   it('a reading dated before the filling and written after it heated nothing', () => {
-    const lot = cold();
+    const lot = chilled();
     lot.readings = lot.readings.map((r) => (r.kind === 'temperature' ? { ...r, recordedAt: T(14) } : r));
     expect(heatingsOf(lot)).toEqual([]);
     expect(lotKeeping(lot, { timeZone: 'UTC' }).row).toBe('cold-never-heated');
   });
 
   it('fruit dated before the boil and written after it was not boiled', () => {
-    const lot = cold();
+    const lot = chilled();
     lot.additions.push({ ...lot.additions[0]!, ...entry('late', T(0.3)), recordedAt: T(2.8), lineId: null });
     expect(makeupAsMade(lot).killStep).toBe(false);
   });
@@ -129,7 +112,7 @@ describe('dating an entry back, in a lot that is written down as it happens', ()
 
 describe('a lot that was written down afterwards, as a whole', () => {
   it('is taken at its dates, in the order in which they were written', () => {
-    for (const lot of [releasable(), cold()]) {
+    for (const lot of [releasable(), chilled()]) {
       // A second apart for each hour that they are said to have been.
       const written = (e: { at: string }) => ({
         ...e,
@@ -401,7 +384,7 @@ describe('a °Bx that was only typed', () => {
   it('counts as the worse of it and the forecast, whatever it is', () => {
     fc.assert(
       fc.property(fc.double({ min: 1, max: 84, noNaN: true }), (value) => {
-        const lot = cold();
+        const lot = chilled();
         const forecast = makeupAsMade(lot).brix;
         lot.readings.push({
           ...lot.readings[1]!,
@@ -421,7 +404,7 @@ describe('a °Bx that was only typed', () => {
     );
   });
   it('wins no time, and drops no diluted reading', () => {
-    const lot = cold();
+    const lot = chilled();
     lot.readings.push({
       ...lot.readings[1]!,
       ...entry('typed', T(2.95)),
@@ -468,7 +451,7 @@ describe('a mark', () => {
 describe('the bench', () => {
   /** Raw fruit that was weighed in so many hours before it was chilled, whatever clock was pressed. */
   const raw = (hours: number, celsius?: number): LotRecord => {
-    const lot = cold();
+    const lot = chilled();
     const steps = lot.product.content.steps.map((s) => ({
       ...s,
       killStep: false,

@@ -214,3 +214,20 @@ export function releasable(): LotRecord {
     deviations: [],
   };
 }
+
+/** The same lot kept cold: cooled open, its thermometer read as it cooled. */
+export function chilled(): LotRecord {
+  const lot = releasable();
+  return {
+    ...lot,
+    storage: 'cold',
+    heatProcesses: [],
+    product: { ...lot.product, content: { ...lot.product.content, storage: 'cold' } },
+    bottlings: lot.bottlings.map((b) => ({ ...b, closing: 'cooled' as const })),
+    coolings: [
+      { ...entry('c1', T(4)), bottlingId: 'b1', celsius: 20 },
+      { ...entry('c2', T(7)), bottlingId: 'b1', celsius: 4 },
+    ],
+    sealChecks: lot.sealChecks.map((c) => ({ ...c, at: T(8), recordedAt: T(8) })),
+  };
+}
