@@ -61,8 +61,7 @@ const Acidity = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('unknown'), ph: range.optional(), base: z.number().min(0).max(10).optional() }),
 ]);
 
-/** A catalogue entry, composition in g per 100 g. */
-export const Ingredient = z.object({
+const Entry = z.object({
   id: z.string().min(1).max(60),
   name: z.string(),
   labelName: z.string(),
@@ -98,6 +97,21 @@ export const Ingredient = z.object({
   dried: z.boolean().optional(),
   own: z.object({ from: z.enum(['label', 'measured']), on: z.string() }).optional(),
   source: z.string(),
+});
+
+/** A catalogue entry, composition in g per 100 g. */
+export const Ingredient = Entry.extend({
+  /** Of a by-product: the lot that left it, and what it carries of it. */
+  leftFrom: z
+    .object({
+      code: z.string(),
+      heated: z.boolean(),
+      since: z.string(),
+      keepsDays: z.number(),
+      parts: z.array(z.object({ ingredientId: z.string(), share: z.number() })).readonly(),
+      entries: z.array(Entry).readonly(),
+    })
+    .optional(),
 });
 
 /** A measure of the kitchen's own: by what it holds, or by what it weighs of one ingredient. */

@@ -85,7 +85,25 @@ export const LotView = LotRecord.extend({
   keeping: Keeping,
   bottles: Bottles,
   /** Bottles of a frozen lot that were thawed, with their own last day. */
-  thawed: z.array(z.object({ bottlingId: z.string(), place: z.string(), thawedOn: Day, until: Day })),
+  thawed: z.array(
+    z.object({ bottlingId: z.string(), place: z.string(), thawedOn: Day.nullable(), until: Day }),
+  ),
+  /** The life of its bottles by place: hours warm, cold and frozen. */
+  lives: z.array(
+    z.object({
+      bottlingId: z.string(),
+      place: z.string(),
+      count: z.number().int(),
+      keptBack: z.number().int(),
+      cameBack: z.number().int(),
+      hours: z.object({ warm: z.number(), cold: z.number(), frozen: z.number() }),
+      tooWarmAt: z.string().nullable(),
+      frozenAt: z.string().nullable(),
+      thawedAt: z.string().nullable(),
+    }),
+  ),
+  /** Whether two hours over 5 °C discard it. */
+  keepsShort: z.boolean(),
 });
 export type LotView = z.infer<typeof LotView>;
 

@@ -20,9 +20,11 @@ import { liveRoutes } from './live.ts';
 import { entryRoutes, lotRoutes } from './lot.ts';
 import { metaRoutes } from './meta.ts';
 import { photographRoutes } from './photograph.ts';
+import { placeRoutes } from './place.ts';
 import { planRoutes } from './plan.ts';
 import type { AnyRoute } from './route.ts';
 import { saleRoutes } from './sale.ts';
+import { sourceHoldRoutes } from './sourceHold.ts';
 import { spreadsheetRoutes } from './spreadsheet.ts';
 import { stockRoutes } from './stock.ts';
 import { tagRoutes } from './tag.ts';
@@ -44,6 +46,8 @@ const routesByNoun = {
   'label-picture': labelPictureRoutes,
   tag: tagRoutes,
   ageing: ageingRoutes,
+  place: placeRoutes,
+  'source-hold': sourceHoldRoutes,
   instrument: instrumentRoutes,
   container: containerRoutes,
   'heat-process': heatProcessRoutes,
@@ -74,6 +78,8 @@ export const tags: Readonly<Record<keyof typeof routesByNoun, string>> = {
   lot: 'Lots: what was made at one time of one formula',
   entry: 'What is recorded of a lot',
   ageing: 'How bottles kept back age, why a lot has its date, and how warm it was where bottles stand',
+  place: 'Places in which bottles stand: what they are, and their names',
+  'source-hold': 'What lots are made with, held: stock lots, instruments, pans, heat processes',
   label: 'Labels: their words, how they are drawn, and their prints',
   'label-sheet': 'Sheets of blank labels by their measures',
   'label-picture': 'Pictures and marks for labels',

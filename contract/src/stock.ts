@@ -60,6 +60,10 @@ export const StockLot = z.object({
   /** Allergens that come with it from the lot it was left by. */
   allergens: z.array(Allergen),
   leftBy: z.object({ code: z.string(), name: z.string(), state: LotState }).nullable(),
+  /** The supplier's own batch, as it stands on the bag. */
+  batch: z.string(),
+  /** Why it is held or called back; null where it is not. */
+  held: z.string().nullable(),
   dividedFrom: z.string().nullable(),
   /** The spreadsheet that it was brought in with; null where it was entered here. */
   broughtIn: z.string().nullable(),
@@ -95,6 +99,8 @@ export const NewStock = z.object({
   costMinor: Minor.nullable().default(null),
   gotOn: Day,
   bestBy: Day.nullable().default(null),
+  /** The supplier's own batch, as it stands on the bag. */
+  batch: z.string().trim().max(60, 'At most 60 characters.').default(''),
   measured: StockMeasured.nullable().default(null),
   /** The lot that left it: what stays in the cloth is stock as well. */
   leftBy: Id.nullable().default(null),

@@ -37,9 +37,11 @@ import { tagRouter } from './label/tags.ts';
 import { liveRouter } from './live/routes.ts';
 import { lotRouter } from './lot/routes.ts';
 import { photographRouter } from './photograph/routes.ts';
+import { placeRouter } from './place/routes.ts';
 import { planRouter } from './plan/routes.ts';
 import { releaseRouter } from './release/routes.ts';
 import { saleRouter } from './sale/routes.ts';
+import { sourceHoldRouter } from './sourceHold/routes.ts';
 import { spreadsheetRouter } from './spreadsheet/routes.ts';
 import { stockRouter } from './stock/routes.ts';
 import { todayRouter } from './today/routes.ts';
@@ -75,6 +77,8 @@ const ROUTERS = [
   labelSheetRouter,
   tagRouter,
   ageingRouter,
+  placeRouter,
+  sourceHoldRouter,
   instrumentRouter,
   containerRouter,
   heatProcessRouter,

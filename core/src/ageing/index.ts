@@ -1,3 +1,4 @@
+export { dangersIn, signsIn } from './signs.ts';
 export { type Aged, type Drift, driftOf } from './drift.ts';
 export {
   type AgedLot,

@@ -1,3 +1,4 @@
+export { headspaceForIce } from './iceRoom.ts';
 export {
   type CannerFill,
   type CannerLoad,

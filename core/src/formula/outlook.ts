@@ -120,7 +120,7 @@ function factsOf(
     heatProcess: shelf && process,
     closedHot: shelf,
     sealChecked: shelf,
-    cooledInTime: content.storage === 'cold' ? true : null,
+    cooledInTime: content.storage === 'shelf' ? null : true,
   };
 }
 

@@ -17,6 +17,7 @@ const CRYSTALS = ['sugar', 'sweetener', 'acid', 'preservative'];
  * @example bringsGerms(catalogue.get('orange-juice')) // true
  */
 export function bringsGerms(entry: Ingredient): boolean {
+  if (entry.leftFrom && !entry.leftFrom.heated) return true;
   if (entry.heated) return false;
   const dry = entry.per100g.water <= DRY && !entry.liquid;
   if (CRYSTALS.includes(entry.family)) return !dry;

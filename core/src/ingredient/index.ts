@@ -10,7 +10,7 @@ export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
 export { dissolvesWhole, isPiece } from './piece.ts';
 export { isUnreadable } from './plainLetters.ts';
-export type { Acidity, Allergen, Family, Ingredient, Pigment, Range } from './types.ts';
+export type { Acidity, Allergen, Family, Ingredient, LeftFrom, Pigment, Range } from './types.ts';
 export { warningFor } from './warned.ts';
 export { warnings } from './warnings.ts';
 export { allWords, isIdle } from './words.ts';

@@ -62,6 +62,21 @@ export type Allergen =
   | 'sulphites'
   | 'barley';
 
+/** What a by-product carries of the lot that left it, with that of the by-products which that was made with. */
+export interface LeftFrom {
+  /** Code of the lot. */
+  code: string;
+  /** Whether it went through a kill step that is recorded. */
+  heated: boolean;
+  /** ISO instant that its age counts from, and the days that it keeps in the cold. */
+  since: string;
+  keepsDays: number;
+  /** What it is of, heaviest first, as shares of its weight. */
+  parts: readonly { ingredientId: string; share: number }[];
+  /** Entries of those that are the kitchen's own, or are not as they ship. */
+  entries: readonly Ingredient[];
+}
+
 /** A catalogue entry. Composition in g per 100 g; what is neither water, sugar, acid nor insoluble is other dissolved solids. */
 export interface Ingredient extends Measurable {
   id: string;
@@ -103,6 +118,8 @@ export interface Ingredient extends Measurable {
   pigment?: Pigment;
   /** Set on a kitchen's own entry: from a label, or measured by itself on a day. */
   own?: { from: 'label' | 'measured'; on: string };
+  /** Of a by-product: the lot that left it, and what it carries of it. */
+  leftFrom?: LeftFrom;
   /** Shares of a whole citrus fruit by weight: its zest, its pith, its juice with the pulp, its pips. */
   shares?: { zest: number; pith: number; juice: number; pips: number };
   /** Goes into the glass as it is served, never into the bottle. */

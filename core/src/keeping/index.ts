@@ -6,6 +6,7 @@ export { carriedBy, type Hurdle, type HurdleFacts, hurdles } from './hurdles.ts'
 export {
   HIGHEST_PH,
   type KeepingProduct,
+  type KeepingRow,
   type KeepingTime,
   keepingLimit,
   limitOf,

@@ -32,6 +32,9 @@ export interface KeepingProduct {
   sealChecked: boolean | null;
   /** Shelf: not asked. Cold: to 21 °C in 2 h and 5 °C in 6 h; never heated: at 5 °C from straining. */
   cooledInTime: boolean | null;
+  /** Frozen: whether there is headspace to expand into, and whether the hour is known at which it went in; not asked of what is not made yet. */
+  roomForIce?: boolean | null;
+  inFreezer?: boolean | null;
   /** Garlic, root, mushroom or fresh plant pieces left in. */
   freshPieces: boolean | null;
   brix?: number | null;
@@ -163,6 +166,14 @@ function heatedCold(p: KeepingProduct): KeepingTime {
   return cold('cold-4.2', months(1), 14, `Cold storage preserves it, with ${at}, for 1 month.`);
 }
 
+/** What a product lacks to be frozen: glass that was closed hot, or is full, breaks; what was not chilled in time is not frozen. */
+const notForTheFreezer = (p: KeepingProduct): string[] => [
+  ...(p.cooledInTime === true ? [] : [`cooling to ${limitOfHeat(21)} in 2 h and ${limitOfHeat(5)} in 6 h`]),
+  ...(p.closedHot === true ? ['bottles that were cooled open: these were closed hot'] : []),
+  ...(p.roomForIce === undefined || p.roomForIce === true ? [] : ['headspace to expand into']),
+  ...(p.inFreezer === undefined || p.inFreezer === true ? [] : ['the hour at which it went into the freezer: move the bottles there']),
+];
+
 /**
  * The row of the keeping table a product falls in, with the longest date proposed; unknowns count on the short side.
  * @param said what was measured and recorded; pH and °Bx of the finished product
@@ -172,7 +183,10 @@ function heatedCold(p: KeepingProduct): KeepingTime {
 export function keepingLimit(said: KeepingProduct): KeepingTime {
   const product = asKnown(said);
   if (product.storage === 'shelf') return shelf(product);
-  if (product.storage === 'frozen')
+  if (product.storage === 'frozen') {
+    const missing = notForTheFreezer(product);
+    if (missing.length > 0)
+      return none(`It is not frozen as it has to be: it lacks ${missing.join('; ')}.`, missing);
     return {
       row: 'frozen',
       class: 'frozen',
@@ -181,6 +195,7 @@ export function keepingLimit(said: KeepingProduct): KeepingTime {
       reason: `${product.killStep === true ? 'Frozen' : 'It was never heated (unpasteurised); frozen'} at ${limitOfHeat(-18)} it keeps 12 months; thawed, it has the cold time less the days it was cold before.`,
       missing: [],
     };
+  }
   if (product.storage !== 'cold')
     return none('How it is to be kept is not decided.', ['a choice of shelf, cold or frozen']);
   if (product.cooledInTime !== true)

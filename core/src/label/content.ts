@@ -10,6 +10,7 @@ import {
   standing,
 } from '../lot/index.ts';
 import { type Declared, declaredAllergens, sulphitesPpm } from './allergens.ts';
+import { withCarried } from './carried.ts';
 import { type CautionLine, cautionLines } from './cautionLines.ts';
 import { dateLine } from './date.ts';
 import { juicePercent, keptOf } from './juice.ts';
@@ -95,6 +96,8 @@ interface Making {
   kitchen: LabelKitchen;
   labelling: Labelling;
   lines: StatementLine[];
+  /** The same with what by-products carry of the lots that left them. */
+  carried: StatementLine[];
   quantities: Quantity[];
   declared: Declared[];
   grams: number;
@@ -107,17 +110,18 @@ interface Making {
 function makingOf(lot: LotRecord, keeping: LotKeeping, kitchen: LabelKitchen): Making {
   const lines = ingredientsAsMade(lot);
   const catalogue = catalogueOf(lot);
+  const carried = withCarried(lines, catalogue);
   const { composition, grams, millilitres } = productOf(lot);
   const waterParts = lot.product.content.waterParts ?? 0;
   const kept = keptOf(composition, allIn(lines, catalogue));
   return {
-    ...{ lot, keeping, kitchen, lines, grams, millilitres },
+    ...{ lot, keeping, kitchen, lines, carried, grams, millilitres },
     labelling: kitchen.labelling ?? usualLabelling,
     quantities:
       kitchen.rulePack === 'eu'
         ? quantitiesOf({ lines, finishedGrams: grams, name: lot.product.name }, catalogue)
         : [],
-    declared: declaredAllergens(lines, kitchen.rulePack, catalogue, grams),
+    declared: declaredAllergens(carried, kitchen.rulePack, catalogue, grams),
     juice: juicePercent({ lines, kept, millilitres, waterParts }, catalogue),
     abv: millilitres > 0 ? (100 * composition.ethanol) / GRAMS_PER_ML_ETHANOL / millilitres : 0,
     shake: makeupAsMade(lot).pulp >= SETTLES,
@@ -184,14 +188,14 @@ function wordsOf(making: Making, language: Language, own: OwnWords): LabelConten
     allergens: allergenWords(making, words),
     allergensUnknown: [
       ...new Set(
-        making.lines
+        making.carried
           .map((line) => catalogue.get(line.ingredientId))
           .filter((entry) => entry.allergensUnknown)
           .map((entry) => entry.name),
       ),
     ],
     nutsUnnamed: making.declared.some((d) => d.allergen === 'tree-nuts' && d.nuts.length === 0),
-    sulphitesPpm: sulphitesPpm(making.lines, catalogue, making.grams),
+    sulphitesPpm: sulphitesPpm(making.carried, catalogue, making.grams),
     netContents: nominalMl > 0 ? netContents(nominalMl, pack) : '',
     nominalMl,
     dateLine: keeping.bestBy
@@ -206,7 +210,7 @@ function wordsOf(making: Making, language: Language, own: OwnWords): LabelConten
         ? RAW_JUICE
         : words.unpasteurised
       : '',
-    infantLine: making.lines.some((line) => isHoney(catalogue.get(line.ingredientId))) ? words.honey : '',
+    infantLine: making.carried.some((line) => isHoney(catalogue.get(line.ingredientId))) ? words.honey : '',
     localStatement: kitchen.localStatement,
     vignettes: labelling.vignettes,
     fruitPercent: quantityWords(making, language),
@@ -217,7 +221,7 @@ function wordsOf(making: Making, language: Language, own: OwnWords): LabelConten
       pack === 'eu'
         ? cautionLines(
             {
-              ...{ lines: making.lines, millilitres: making.millilitres, finishedGrams: making.grams },
+              ...{ lines: making.carried, millilitres: making.millilitres, finishedGrams: making.grams },
               ...{ waterParts: lot.product.content.waterParts ?? 0, abv: making.abv, name: lot.product.name },
             },
             words,

@@ -1,6 +1,7 @@
 import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
 import { additiveClass } from './additive.ts';
 import { type Declared, declaredAllergens, nutsIn } from './allergens.ts';
+import { withCarried } from './carried.ts';
 import type { StatementLine } from './line.ts';
 import type { RulePackId } from './packs.ts';
 import { type Quantity, shareSaid } from './quid.ts';
@@ -116,12 +117,17 @@ export function ingredientStatement(
     byName.set(name, part);
     total += line.grams;
   }
-  const declared = pack === 'eu' ? declaredAllergens(lines, pack, catalogue, of.finishedGrams) : [];
+  const declared = pack === 'eu' ? declaredAllergens(withCarried(lines, catalogue), pack, catalogue, of.finishedGrams) : [];
   const said = ({ name }: StatementPart): string => {
     const { entries, ingredientIds } = byName.get(name)!;
     const quantity = of.quantities?.find((q) => q.ingredientIds.some((id) => ingredientIds.includes(id)));
     const apart = entries.reduce((text, entry) => setApart(text, entry, declared, language), name);
-    return written(apart, entries[0]!, of) + (quantity ? share(quantity) : '');
+    const opened = (entries[0]!.leftFrom?.parts ?? [])
+      .map((part) => catalogue.get(part.ingredientId))
+      .filter((entry) => !ingredientIds.includes(entry.id))
+      .map((entry) => written(setApart(nameOf(entry), entry, declared, language), entry, of));
+    const inside = opened.length > 0 ? ` (${[name, ...opened].join(', ')})` : '';
+    return written(apart, entries[0]!, of) + inside + (quantity ? share(quantity) : '');
   };
   const parts = byWeight(
     [...byName.values()].map(({ entries: _, ...part }) => ({ ...part, percent: (100 * part.grams) / total })),

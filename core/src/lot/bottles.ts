@@ -1,3 +1,4 @@
+import { placeNames } from '../place/index.ts';
 import { type LotRecord, standing } from './record.ts';
 
 export interface BottleGroup {
@@ -18,7 +19,7 @@ export interface LotBottles {
 }
 
 /** Movements that leave the kitchen's shelves for good. */
-const LEAVES = new Set(['sold', 'given', 'broken', 'failed-seal', 'opened', 'drunk', 'tasted']);
+export const LEAVES: ReadonlySet<string> = new Set(['sold', 'given', 'broken', 'failed-seal', 'opened', 'drunk', 'tasted', 'thrown-away', 'destroyed']);
 
 /** Movements that bring back what had left. */
 const COMES_BACK = new Set(['processed-again', 'taken-back', 'returned']);
@@ -27,15 +28,21 @@ const COMES_BACK = new Set(['processed-again', 'taken-back', 'returned']);
  * Bottles of a lot by place, from its movements; bottles are conserved: filled = left + gone.
  * @example lotBottles(lot) // { filled: 12, millilitres: 2844, left: 12, sold: 0 }
  */
-export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): LotBottles {
+export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements' | 'places'>): LotBottles {
+  const placeOf = placeNames(lot.places ?? []);
+  const names = new Map<string, string>();
   const bottlings = standing(lot.bottlings);
   const counts = new Map<string, number>();
   let [sold, gone] = [0, 0];
   for (const b of bottlings)
     for (const m of lot.movements.filter((move) => move.bottlingId === b.id)) {
-      if (m.from) counts.set(`${b.id} ${m.from}`, (counts.get(`${b.id} ${m.from}`) ?? 0) - m.count);
-      if (m.to && !LEAVES.has(m.kind))
-        counts.set(`${b.id} ${m.to}`, (counts.get(`${b.id} ${m.to}`) ?? 0) + m.count);
+      const put = (place: string, count: number) => {
+        const key = placeOf(place);
+        if (!names.has(key)) names.set(key, place);
+        counts.set(`${b.id} ${key}`, (counts.get(`${b.id} ${key}`) ?? 0) + count);
+      };
+      if (m.from) put(m.from, -m.count);
+      if (m.to && !LEAVES.has(m.kind)) put(m.to, m.count);
       if (LEAVES.has(m.kind)) gone += m.count;
       if (COMES_BACK.has(m.kind)) gone -= m.count;
       if (m.kind === 'sold') sold += m.count;
@@ -50,7 +57,7 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements'>): Lot
         bottlingId: b.id,
         container: b.container,
         nominalMl: b.nominalMl,
-        place: place.join(' '),
+        place: names.get(place.join(' '))!,
         count,
       };
     });
@@ -71,30 +78,21 @@ export const awayOf = (lot: Pick<LotRecord, 'movements'>, bottlingId: string): n
     );
 
 /**
- * Bottles of a filling that came back from somebody to a place: nobody knows where they stood meanwhile.
- * @example cameBackTo(lot, 'b1', 'cellar') // 0
- */
-export const cameBackTo = (lot: Pick<LotRecord, 'movements'>, bottlingId: string, place: string): number => {
-  const came = lot.movements.filter(
-    (m) => m.bottlingId === bottlingId && m.kind === 'returned' && m.to === place,
-  );
-  return came.reduce((sum, m) => sum + m.count, 0);
-};
-
-/**
  * When bottles of a lot stood in a place: from each arrival that found it empty to the departure that left it so; null while some still do.
  * @example timesIn(lot, lot.movements[0].to)[0].to // null
  */
 export function timesIn(
-  lot: Pick<LotRecord, 'movements'>,
+  lot: Pick<LotRecord, 'movements' | 'places'>,
   place: string,
 ): { from: string; to: string | null }[] {
+  const placeOf = placeNames(lot.places ?? []);
+  const is = (name: string | null) => name !== null && placeOf(name) === placeOf(place);
   const times: { from: string; to: string | null }[] = [];
   let count = 0;
   for (const m of [...lot.movements].sort((a, b) => a.at.localeCompare(b.at))) {
     const before = count;
-    if (m.to === place) count += m.count;
-    if (m.from === place) count -= m.count;
+    if (is(m.to)) count += m.count;
+    if (is(m.from)) count -= m.count;
     if (before <= 0 && count > 0) times.push({ from: m.at, to: null });
     const last = times.at(-1);
     if (before > 0 && count <= 0 && last) last.to = m.at;

@@ -12,7 +12,8 @@ export function catalogueOf(lot: Pick<LotRecord, 'product' | 'additions'>): Kitc
   const { own } = lot.product.content;
   const added = lot.additions.flatMap((a) => (a.entry ? [a.entry] : []));
   if (!own && added.length === 0) return shippedCatalogue;
-  const byId = new Map([...(own?.ingredients ?? []), ...added].map((entry) => [entry.id, entry]));
+  const carried = added.flatMap((entry) => entry.leftFrom?.entries ?? []);
+  const byId = new Map([...(own?.ingredients ?? []), ...carried, ...added].map((entry) => [entry.id, entry]));
   return kitchenCatalogue({ ingredients: [...byId.values()], measures: own?.measures });
 }
 

@@ -1,4 +1,5 @@
 import { factsFrom, lowAcidLines, type Makeup } from '../formula/index.ts';
+import { headspaceForIce } from '../bottling/index.ts';
 import { type HurdleFacts, USUAL_CRITICAL_PH } from '../keeping/index.ts';
 import { brixKnown, finishedReadings } from './asMade.ts';
 import { cooledInTime } from './cooled.ts';
@@ -6,6 +7,7 @@ import { allProcessed, closedHot } from './gateHeat.ts';
 import { soundChecks } from './gateSeal.ts';
 import { governingPh, phThatCounts } from './governingPh.ts';
 import { heatingsOf } from './heating.ts';
+import { bottleLives } from './life.ts';
 import { once } from './judging.ts';
 import { asMade, makeupAsMade } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
@@ -35,6 +37,18 @@ export function makeupThatCounts(lot: LotRecord): { makeup: Makeup; killSeen: bo
 /** What is known of a lot for its hurdles and its date, from the record alone. */
 export const keepingFacts = (lot: LotRecord): HurdleFacts => once(lot, 'facts', () => factsOf(lot));
 
+const roomForIce = (b: LotRecord['bottlings'][number]): boolean | null =>
+  b.headspaceInches === null ? null : b.headspaceInches >= headspaceForIce(b.nominalMl, b.closure);
+
+/** Whether the hour is known at which bottles of a lot went into the freezer. */
+function wentIn(lot: LotRecord): boolean {
+  const lives = bottleLives(lot, EVER);
+  return lives.length === 0 || lives.some((life) => life.frozenAt !== null);
+}
+
+/** An instant after everything that was written. */
+const EVER = '2999-12-31T00:00:00.000Z';
+
 function factsOf(lot: LotRecord): HurdleFacts {
   const bottlings = standing(lot.bottlings);
   const bottled = bottlings.length > 0;
@@ -52,6 +66,9 @@ function factsOf(lot: LotRecord): HurdleFacts {
     heatProcess: allProcessed(lot),
     closedHot: bottled ? bottlings.every(closedHot) : null,
     sealChecked: soundChecks(lot).length > 0,
+    ...(lot.storage === 'frozen' && bottled
+      ? { roomForIce: bottlings.every(roomForIce), inFreezer: wentIn(lot) }
+      : {}),
     cooledInTime: bottled ? bottlings.every((b) => cooledInTime(lot, b)) : null,
   };
 }

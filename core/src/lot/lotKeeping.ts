@@ -13,6 +13,8 @@ export interface LotKeeping extends KeepingTime {
   madeOn: Day;
   /** Day that the keeping time counts from, day 1: of what is kept cold, when it was heated last, or strained raw. */
   keptFrom: Day;
+  /** ISO instant that its time in the cold counts from. */
+  keptFromAt: string;
   /** Never heated and not processed: unpasteurised, however it is kept. */
   neverHeated: boolean;
   readyOn: Day;
@@ -21,6 +23,12 @@ export interface LotKeeping extends KeepingTime {
   hurdles: Hurdle[];
   carriedBy: string;
 }
+
+/** When the raw by-products that went into a lot began: juice twelve days old does not become new juice. */
+const rawBefore = (lot: LotRecord): string[] =>
+  standing(lot.additions).flatMap(({ grams, entry }) =>
+    grams > 0 && entry?.leftFrom && !entry.leftFrom.heated ? [entry.leftFrom.since] : [],
+  );
 
 /** ISO instant that the time of what is kept cold counts from: it does not wait for the bottle. */
 function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string {
@@ -31,7 +39,8 @@ function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string 
     .filter((at) => at <= filledAt)
     .sort()
     .at(-1);
-  return last ?? (killStep ? filledAt : lot.begunAt);
+  const own = last ?? (killStep ? filledAt : lot.begunAt);
+  return killStep ? own : [own, ...rawBefore(lot)].sort()[0]!;
 }
 
 /**
@@ -48,6 +57,7 @@ function keepingOf(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotK
   const madeOn = dayOf(filledAt, setting.timeZone);
   const cold = time.class === 'cold' ? coldSince(lot, facts.killStep === true, filledAt) : filledAt;
   const keptFrom = dayOf(cold, setting.timeZone);
+  const keptFromAt = time.class === 'shelf' ? filledAt : coldSince(lot, facts.killStep === true, filledAt);
   const longest = bestBy(keptFrom, time);
   const own = lot.datings.at(-1)?.until ?? null;
   const shorter = own !== null && longest !== null && own < longest;
@@ -58,6 +68,7 @@ function keepingOf(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotK
       : {}),
     madeOn,
     keptFrom,
+    keptFromAt,
     neverHeated: facts.killStep !== true && facts.heatProcess !== true,
     readyOn: addDays(madeOn, lot.product.content.readyDays ?? 0),
     bestBy: shorter ? own : longest,

@@ -1,6 +1,7 @@
 import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
 import type { HeatProcess } from '../heat/index.ts';
 import type { Storage } from '../keeping/index.ts';
+import type { PlaceSaid, StoreReading } from '../place/index.ts';
 import type { Entries, Entry, Recorded } from '../record/index.ts';
 import type { LotState } from './state.ts';
 
@@ -89,6 +90,10 @@ export interface LotRecord {
   processes?: readonly HeatProcess[];
   /** Jars that the kitchen's largest canner holds in a load; absent or null where nobody said. */
   cannerHolds?: number | null;
+  /** How warm it was where its bottles stood; absent where nothing was read. */
+  stores?: readonly StoreReading[];
+  /** What the kitchen says of its places; absent where it said nothing. */
+  places?: readonly PlaceSaid[];
   /** When its beginning was written down; absent or null where that is not known. */
   writtenAt?: string | null;
   /** Of the kitchen when the lot was begun: its days are counted in it, whatever the kitchen is set to later. */

@@ -1,15 +1,23 @@
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { type KeepingTime, lookDays, openedLookDays } from '../keeping/index.ts';
 import { type BottleGroup, lotBottles } from './bottles.ts';
+import { bottleLives } from './life.ts';
 import { type LotRecord, standing } from './record.ts';
+import { placesOf } from './stand.ts';
 
 /**
- * Bottles of a lot that are kept back: they stand where bottles were retained to.
+ * Bottles of a lot that are kept back, wherever they stand now.
  * @example retainedGroups(lot) // []
  */
-export function retainedGroups(lot: Pick<LotRecord, 'bottlings' | 'movements'>): BottleGroup[] {
-  const places = new Set(lot.movements.filter((m) => m.kind === 'retained').map((m) => m.to));
-  return lotBottles(lot).groups.filter((g) => places.has(g.place) && g.count > 0);
+export function retainedGroups(lot: LotRecord): BottleGroup[] {
+  if (!lot.movements.some((m) => m.kind === 'retained')) return [];
+  const { groups } = lotBottles(lot);
+  const of = placesOf(lot);
+  return bottleLives(lot, lot.begunAt).flatMap((life) => {
+    if (life.keptBack <= 0) return [];
+    const group = groups.find((g) => g.bottlingId === life.bottlingId && of(g.place) === of(life.place));
+    return group ? [{ ...group, count: life.keptBack }] : [];
+  });
 }
 
 /** A look that is due of a lot: on a day, at a closed bottle or at one that is open. */

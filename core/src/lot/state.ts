@@ -31,7 +31,7 @@ function exceptional(state: LotState, event: LotEvent): LotState | null {
 /**
  * The state a lot goes to: the only place that decides it.
  * @param from where it is, with the state it was held from while held; @param event what is to happen
- * @param gatesOpen whether every release check is passed, which a release needs
+ * @param gatesOpen whether every release check is passed, which a release needs, and going back to one
  * @throws TransitionError where the lot may not go there, with what to do instead
  * @example transition({ state: 'bottled', heldFrom: null }, 'release', true) // 'released'
  */
@@ -43,7 +43,8 @@ export function transition(
   if (event === 'resume') {
     if (from.state !== 'held' || !from.heldFrom)
       throw new TransitionError('It is not held, so there is nothing to resume.');
-    return from.heldFrom === 'released' ? 'bottled' : from.heldFrom;
+    // What was released is so again only where every check passes now; else it is released anew.
+    return from.heldFrom === 'released' && !gatesOpen ? 'bottled' : from.heldFrom;
   }
   if (event === 'release' && from.state === 'held')
     throw new TransitionError('A held lot is not released. Correct what holds it, resume it, then release.');

@@ -19,6 +19,8 @@ export const MOVED_BY_HAND = [
   ...(['moved', 'sold', 'given', 'broken', 'retained', 'thawed'] as const),
   /** Drunk at home, tasted, brought back by whoever had it. */
   ...(['drunk', 'tasted', 'returned'] as const),
+  /** Past its date, too warm, spoiled; or destroyed, with a witness. */
+  ...(['thrown-away', 'destroyed'] as const),
 ] as const;
 export const MOVEMENTS = [
   ...MOVED_BY_HAND,
@@ -116,7 +118,11 @@ export const ruling = kind({
     why: why('Write a reason of two letters or more.'),
   },
   /** Resuming closes what holds the lot: what was done about its cause. */
-  asked: { done: nullable(why('What was done about it?')) },
+  asked: {
+    done: nullable(why('What was done about it?')),
+    /** A recall is signed: the account's own password, again. */
+    password: nullable(exactly(200, 'What is your password?')),
+  },
   kept: decided,
 });
 

@@ -28,6 +28,8 @@ export interface StockLot {
   bestBy: string | null;
   /** Set for a by-product: the lot it was left by, and how that stands now. */
   leftBy: { code: string; state: string } | null;
+  /** Why it is held, or called back by its supplier, as the end of a sentence; null or absent where it is not. */
+  held?: string | null;
   takings: readonly Taking[];
 }
 
@@ -87,6 +89,7 @@ const STOPPED = new Set(['held', 'recalled', 'discarded']);
  * @example whyUnfit({ ...sack, bestBy: '2026-11-01' }, '2026-11-27') // 'it was best by 2026-11-01'
  */
 export function whyUnfit(lot: StockLot, day: string): string | null {
+  if (lot.held) return lot.held;
   if (lot.gotOn > day) return `it came on ${lot.gotOn}`;
   if (lot.bestBy !== null && lot.bestBy < day) return `it was best by ${lot.bestBy}`;
   if (lot.leftBy && STOPPED.has(lot.leftBy.state))

@@ -1,9 +1,9 @@
 import type { PlaceTemperature } from '@inch/contract/ageing';
 import type { EntrySaid } from '@inch/contract/entry';
 import type { Kitchen } from '@inch/contract/kitchen';
-import { excursionsOver, type PlaceSample, storeQuality } from '@inch/core/ageing';
-import { type LotRecord, lotBottles, timesIn } from '@inch/core/lot';
-import { temperature } from '@inch/core/quantity';
+import { excursionsOver, storeQuality } from '@inch/core/ageing';
+import { type LotRecord, timesIn, tooWarm } from '@inch/core/lot';
+import { placeNames } from '@inch/core/place';
 import { type Database, rows } from '../database/pool.ts';
 import { entriesOf } from '../entry/read.ts';
 import { writeEntry } from '../entry/write.ts';
@@ -11,15 +11,11 @@ import { invalid, notFound } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { decideLot, fullLot } from '../lot/change.ts';
+import { warmSaid } from '../lot/leaving.ts';
 import { openDeviation } from '../lot/openDeviation.ts';
-import { judgeLot } from '../lot/view.ts';
 
 /** °C over which what is kept cold is too warm, and what is frozen begins to thaw. */
 export const WARM_OVER: Readonly<Record<string, number>> = { cold: 5, frozen: -12 };
-/** Hours over it that discard a kind which keeps 3 or 7 days. */
-const HOURS_ALLOWED = 2;
-const SHORT_ROWS: ReadonlySet<string> = new Set(['cold-never-heated', 'cold-unmeasured']);
-
 interface InstrumentRow {
   id: string;
   name: string;
@@ -51,48 +47,34 @@ export async function temperaturesOf(
     .reverse();
 }
 
-/** Every reading of a place, in order. */
-export async function samplesIn(db: Database, kitchenId: string, place: string): Promise<PlaceSample[]> {
-  const entries = await temperaturesOf(db, kitchenId, place);
-  return entries.flatMap((entry) => entry.samples).sort((a, b) => a.at.localeCompare(b.at));
-}
+/** Lots kept cold or frozen of which bottles stand somewhere. */
+const coldOnHand = async (w: Writing): Promise<string[]> =>
+  (
+    await rows<{ id: string }>(
+      w.tx,
+      `SELECT DISTINCT l.id FROM lot l JOIN movement m ON m.lot_id = l.id
+       WHERE l.kitchen_id = ? AND l.state NOT IN ('discarded', 'closed', 'recalled') ORDER BY l.id`,
+      [w.kitchen.id],
+    )
+  ).map((row) => row.id);
 
-/** Lots that a standing says have bottles in a place. */
-async function lotsIn(w: Writing, place: string): Promise<string[]> {
-  const found = await rows<{ id: string }>(
-    w.tx,
-    `SELECT DISTINCT l.id FROM movement m JOIN lot l ON l.id = m.lot_id
-     WHERE l.kitchen_id = ? AND m.\`to\` = ? AND l.state NOT IN ('discarded', 'closed', 'recalled')`,
-    [w.kitchen.id, place],
-  );
-  return found.map((row) => row.id);
-}
-
-/** A place that was too warm for too long holds what keeps 3 or 7 days there: it is discarded, the owner decides. */
-async function holdWhatStood(
-  w: Writing,
-  { place, samples }: { place: string; samples: readonly PlaceSample[] },
-  entryId: string,
-  at: string,
-): Promise<void> {
-  const excursions = excursionsOver(await samplesIn(w.tx, w.kitchen.id, place), WARM_OVER.cold!);
-  // What an earlier entry showed was held then, and may be resumed since: only what this one reaches into is new.
-  const [first, last] = [samples[0]!.at, samples.at(-1)!.at];
-  const long = excursions.filter((e) => e.hours > HOURS_ALLOWED && e.to >= first && e.from <= last);
-  if (long.length === 0) return;
-  for (const id of await lotsIn(w, place)) {
+/** What a reading shows to have stood warm for too long is held, in every lot that it reaches: it is only discarded. */
+async function holdWhatStood(w: Writing, place: string, entryId: string, at: string): Promise<void> {
+  for (const id of await coldOnHand(w)) {
     const lot = await fullLot(w, id);
-    const { keeping } = judgeLot(lot, w.kitchen);
-    const stands = lotBottles(lot).groups.some((g) => g.place === place && g.count > 0);
-    const stood = timesIn(lot, place);
-    const after = long.find((e) => stood.some((t) => e.to > t.from && (t.to === null || e.from < t.to)));
-    if (!stands || !after || !SHORT_ROWS.has(keeping.row)) continue;
-    if (lot.deviations.some((d) => d.entryId === entryId)) continue;
-    const what = `${place} was over ${temperature(WARM_OVER.cold!)} for ${after.hours.toFixed(1)} h, up to ${temperature(after.highest)}: what keeps three or seven days is discarded after two hours.`;
+    if (lot.storage === 'shelf') continue;
+    const of = placeNames(lot.places ?? []);
+    const warm = tooWarm(lot, w.now).filter((life) => stoodIn(lot, life.bottlingId, place, of));
+    if (warm.length === 0 || lot.deviations.some((d) => d.kind === 'too warm' && !d.closed)) continue;
+    const what = warm.map(warmSaid).join(' ').slice(0, 500);
     await openDeviation(w, lot.id, { kind: 'too warm', what, entryId, at });
     if (lot.state === 'released') await decideLot(w, lot, 'hold', { why: what, at });
   }
 }
+
+/** Whether bottles of a filling ever stood in a place. */
+const stoodIn = (lot: LotRecord, bottlingId: string, place: string, of: (name: string) => string): boolean =>
+  lot.movements.some((m) => m.bottlingId === bottlingId && m.to !== null && of(m.to) === of(place));
 
 const isInstant = (text: string): boolean =>
   /^\d{4}-\d{2}-\d{2}T/.test(text) && !Number.isNaN(Date.parse(text));
@@ -126,7 +108,7 @@ export async function recordTemperature(
     at,
     values: { place: said.place, samples },
   });
-  await holdWhatStood(w, { place: said.place, samples }, said.id, at);
+  await holdWhatStood(w, said.place, said.id, at);
   return { id: said.id };
 }
 
@@ -134,17 +116,19 @@ export async function recordTemperature(
 export async function storesOf(
   db: Database,
   kitchen: Kitchen,
-  lot: Pick<LotRecord, 'movements'>,
+  lot: Pick<LotRecord, 'movements' | 'places'>,
   storage: string,
   ph: number | null,
 ) {
-  const places = [...new Set(lot.movements.flatMap((m) => (m.to ? [m.to] : [])))];
+  const of = placeNames(lot.places ?? []);
+  const named = new Map(lot.movements.flatMap((m) => (m.to ? [[of(m.to), m.to] as const] : [])).reverse());
+  const places = [...named.values()].reverse();
   const limit = WARM_OVER[storage] ?? null;
   const all = await temperaturesOf(db, kitchen.id);
   return places.flatMap((place) => {
     const stood = timesIn(lot, place);
     const samples = all
-      .filter((t) => t.place === place)
+      .filter((t) => of(t.place) === of(place))
       .flatMap((t) => t.samples)
       .filter((s) => stood.some((t) => s.at >= t.from && (t.to === null || s.at <= t.to)));
     if (samples.length < 2) return [];

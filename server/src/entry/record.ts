@@ -4,6 +4,7 @@ import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { holdWhereShut } from '../lot/change.ts';
 import { type LotHead, lotHeadOf, refuseEnded } from '../lot/head.ts';
+import { holdWhereSpoiled } from '../lot/spoilage.ts';
 import type { Judge } from './judge.ts';
 import { judges } from './judges.ts';
 import { referencedBy } from './references.ts';
@@ -48,6 +49,7 @@ export async function record<N extends PostedNoun>(
   if (judged.already !== undefined) return { id: judged.already };
   await writeEntry(w, noun, lot.id, { id: said.id, at, values: { ...said, ...judged.kept } });
   await judged.after?.();
+  await holdWhereSpoiled(w, noun, lot.id, { said: said as never, at });
   // Another lot has no release that a check could shut; a decision may just have released this one.
   if (lot.state === 'released' || DECIDES.has(noun)) await holdWhereShut(w, lot.id, w.now);
   return { id: said.id };

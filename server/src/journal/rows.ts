@@ -8,6 +8,7 @@ export const RECORD_TABLES: readonly string[] = [
   ...['label_picture', 'label_design', 'label_sheet'],
   ...['spreadsheet', 'earlier_lot', 'earlier_sale', 'contact'],
   ...['own_ingredient', 'own_measure', 'stock_lot', 'stock_taking', 'pack', 'plan', 'lot', 'lot_step'],
+  ...['place', 'source_hold'],
   ...new Set(Object.values(entries).map((kind) => kind.table)),
 ];
 

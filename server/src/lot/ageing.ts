@@ -1,15 +1,13 @@
-import { ageingEvidence, faultsOf, phMoved } from '@inch/core/ageing';
+import { ageingEvidence, faultsOf, phMoved, signsIn } from '@inch/core/ageing';
 import { dayOf, daysBetween } from '@inch/core/calendar';
-import { governingPh, type LotRecord, lotBottles, meterStanding } from '@inch/core/lot';
+import { governingPh, type LotRecord, meterStanding } from '@inch/core/lot';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { entriesOf } from '../entry/read.ts';
 import { invalid, Problem } from '../http/problem.ts';
-import type { Writing } from '../journal/writing.ts';
-import { decideLot, fullLot } from './change.ts';
+import { fullLot } from './change.ts';
 import { evidenceFor, lotsOfFormula } from './evidence.ts';
-import { moveItself } from './moving.ts';
-import { openDeviation } from './openDeviation.ts';
-import { siblingsOf } from './siblings.ts';
+import { moveItself, standsIn } from './moving.ts';
+import { holdForSigns } from './spoilage.ts';
 import type { StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -28,28 +26,10 @@ const phReleased = (lot: LotRecord): number | null => {
   return ph ? ph.ph - ph.margin : null;
 };
 
-/** Where the bottle that is opened stands; refuses one that does not. */
-function standsIn(lot: StoredLot, bottlingId: string, place: string | null): string {
-  const groups = lotBottles(lot).groups.filter((g) => g.bottlingId === bottlingId && g.count > 0);
-  if (place === null) throw invalid('place', 'Where did it stand?');
-  if (!groups.some((g) => g.place === place))
-    throw invalid('place', `No bottles of lot ${lot.code} stand in "${place}".`);
-  return place;
-}
-
-/** Holds a lot for what was found in a bottle kept back, and names the lots that may have it too. */
-async function holdFor(w: Writing, lotId: string, lookId: string, faults: readonly string[], at: string) {
-  const lot = await fullLot(w, lotId);
-  const siblings = await siblingsOf(w.tx, w.kitchen, lot);
-  const others = siblings.map((s) => `${s.code} (${s.by})`).join(', ');
-  const what =
-    `A bottle kept back showed ${faults.join(', ')}.${others ? ` Look at ${others} as well.` : ''}`.slice(
-      0,
-      500,
-    );
-  await openDeviation(w, lot.id, { kind: 'bottle kept back', what, entryId: lookId, at });
-  if (lot.state === 'released') await decideLot(w, lot, 'hold', { why: what, at });
-}
+/** Whether a bottle of a filling was opened by then: an open one left the count when it was. */
+const openedBefore = (lot: StoredLot, bottlingId: string, at: string): boolean =>
+  lot.movements.some((m) => m.bottlingId === bottlingId && OPENED.has(m.kind) && m.at <= at);
+const OPENED: ReadonlySet<string> = new Set(['opened', 'tasted', 'drunk', 'returned', 'sold', 'given']);
 
 /** A look at a bottle kept back: opened, it leaves the stock; a fault holds the lot. */
 export const judgeLook: Judge<'look'> = async (judging) => {
@@ -60,13 +40,17 @@ export const judgeLook: Judge<'look'> = async (judging) => {
   if (at < filled.at) throw invalid('at', 'It was not filled yet then.');
   if (said.opened === 'open-already' && said.daysOpen === null)
     throw invalid('daysOpen', 'How many days has it been open?');
+  if (said.opened === 'open-already' && !openedBefore(lot, said.bottlingId, at))
+    throw invalid('opened', 'No bottle of this filling was opened: say that it is opened now, and where it stood.');
   if (said.opened === 'closed' && (said.ph !== null || said.brix !== null || said.taste !== null))
     throw invalid('opened', 'pH, °Bx and taste are of an opened bottle: say that it was opened.');
   const counts = await phCounts(judging, lot);
   // A pH over the limit holds the lot even where its meter did not bear it: the default is to hold.
   const moved = phMoved(said.ph, counts ? phReleased(lot) : null, lot.criticalPh);
   // An opened bottle that went off while it was open says nothing of those that are closed.
-  const faults = said.opened === 'open-already' ? [] : [...faultsOf(said), ...(moved ? [moved] : [])];
+  const told = signsIn(said.note ?? '').filter((sign) => !faultsOf(said).includes(sign));
+  const faults =
+    said.opened === 'open-already' ? [] : [...faultsOf(said), ...(moved ? [moved] : []), ...told].slice(0, 12);
   const place = said.opened === 'opened' ? standsIn(lot, said.bottlingId, said.place) : null;
   return {
     kept: {
@@ -77,7 +61,11 @@ export const judgeLook: Judge<'look'> = async (judging) => {
     after: async () => {
       if (place !== null)
         await moveItself(w, lot.id, said.bottlingId, { kind: 'opened', from: place, to: null, count: 1, at });
-      if (faults.length > 0) await holdFor(w, lot.id, said.id, faults, at);
+      if (faults.length > 0)
+        await holdForSigns(w, await fullLot(w, lot.id), {
+          what: `A bottle that was looked at showed ${faults.join(', ')}.`,
+          ...{ entryId: said.id, at },
+        });
     },
   };
 };

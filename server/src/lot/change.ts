@@ -17,6 +17,7 @@ import { writeEntry } from '../entry/write.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { lotsMeasuredSince } from '../standing/touch.ts';
+import { madeFrom } from '../trace/reach.ts';
 import { openDeviation } from './openDeviation.ts';
 import { gapsOf, isOfEarlierRules, keepsFrom } from './rules.ts';
 import { readLot, type StoredLot } from './store.ts';
@@ -52,8 +53,42 @@ export async function followDecision(
   const { id, event, to, why, at } = decision;
   const heldFrom = event === 'hold' ? lot.state : event === 'resume' ? null : lot.heldFrom;
   await update(w.tx, 'lot', lot.id, { state: to, held_from: heldFrom });
-  if (event === 'hold')
-    await openDeviation(w, lot.id, { kind: 'held', what: why ?? 'Held.', entryId: id, at });
+  if (event === 'hold') await openHeld(w, lot, { id, what: why ?? 'Held.', at });
+  const stops = event === 'hold' || event === 'recall' || event === 'discard';
+  if (stops) await stopMadeFrom(w, lot, to, why);
+}
+
+/** A hold opens what it is for, unless the entry that it follows from did. */
+async function openHeld(
+  w: Writing,
+  lot: StoredLot,
+  { id, what, at }: { id: string; what: string; at: string },
+): Promise<void> {
+  const { deviations } = await fullLot(w, lot.id);
+  if (deviations.some((d) => !d.closed && d.kind !== 'held' && what.endsWith(d.what))) return;
+  await openDeviation(w, lot.id, { kind: 'held', what, entryId: id, at });
+}
+
+/** Holds every lot that was made with by-products of one that is stopped. */
+async function stopMadeFrom(w: Writing, lot: StoredLot, to: LotState, why: string | null): Promise<void> {
+  const made = await madeFrom(w.tx, w.kitchen.id, [lot.id]);
+  await holdMadeWith(w, made, `Lot ${lot.code}, which it was made from, is ${to}: ${why ?? ''}`.trim());
+}
+
+/** States from which a lot is held; one that is held already waits for what holds it besides. */
+const HOLDS: ReadonlySet<LotState> = new Set(['planned', 'making', 'resting', 'bottled', 'released']);
+
+/** Holds lots for what they were made with; of those that are held or closed it is written down besides. */
+export async function holdMadeWith(w: Writing, lotIds: readonly string[], why: string): Promise<void> {
+  for (const id of lotIds) {
+    const lot = await fullLot(w, id);
+    const what = why.slice(0, 500);
+    if (HOLDS.has(lot.state)) await decideLot(w, lot, 'hold', { why: what, at: w.now });
+    else if (lot.state === 'closed' || lot.state === 'held') {
+      if (lot.deviations.some((d) => !d.closed && d.what === what)) continue;
+      await openDeviation(w, lot.id, { kind: 'made with', what, entryId: null, at: w.now });
+    }
+  }
 }
 
 /** Moves a lot through the core's state machine and records who decided, when and why. */

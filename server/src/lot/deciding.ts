@@ -1,6 +1,7 @@
 import type { Account } from '@inch/contract/account';
 import type { NewStrike } from '@inch/contract/entry';
-import { RESTED_ON, RULE_SET } from '@inch/core/lot';
+import { holdingOf, lotBottles, RESTED_ON, RULE_SET, retainedGroups } from '@inch/core/lot';
+import { plural } from '@inch/core/quantity';
 import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record';
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
@@ -13,9 +14,11 @@ import { journal, type Writing } from '../journal/writing.ts';
 import { decideLot, followDecision, fullLot, holdWhereShut, refusePast, stateAfter } from './change.ts';
 import { closeHolds } from './deviations.ts';
 import { lotHeadOf, refuseEnded } from './head.ts';
+import { refuseStopped, refuseTooWarm } from './leaving.ts';
 import { recordHash } from './recordHash.ts';
 import { isOfEarlierRules } from './rules.ts';
 import { giveBack } from './seals.ts';
+import { refuseUnlooked } from './spoilage.ts';
 import { readLot, type StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -33,7 +36,7 @@ function refuseMissing(w: Writing, lot: StoredLot): void {
 /** What a signature is: that it was given, what it means, and the record that it was put under. */
 const signatureOf = (w: Writing, lot: StoredLot, event: string, signed: boolean) => ({
   signed,
-  meaning: signed ? 'released by' : null,
+  meaning: signed ? `${event === 'recall' ? 'recalled' : 'released'} by` : null,
   recordHash: signed ? recordHash(lot, w.entered.at) : null,
   ruleSet: event === 'release' ? RULE_SET.id : null,
 });
@@ -98,6 +101,29 @@ function refuseBeforeEvidence(w: Writing, lot: StoredLot, event: string, at: str
   if (newest !== undefined) refuseBefore(at, newest, 'something that it rests on was written down');
 }
 
+/** Closing asks about the bottles that still stand, but for those kept back: what becomes of them is said. */
+function refuseOpenEnd(lot: StoredLot, why: string | null): void {
+  const left = lotBottles(lot).groups.filter((g) => g.count > 0);
+  const kept = retainedGroups(lot).reduce((sum, g) => sum + g.count, 0);
+  const count = left.reduce((sum, g) => sum + g.count, 0) - kept;
+  if (count <= 0 || why) return;
+  const places = [...new Set(left.map((g) => g.place))].join(', ');
+  throw invalid(
+    'why',
+    `${plural(count, 'bottle')} still ${count === 1 ? 'stands' : 'stand'} in ${places}. Sell, give or throw them away first, or write what becomes of them: nothing moves once it is closed.`,
+  );
+}
+
+/** The lot with what holds it closed, as it is judged when it is resumed. */
+const asResumed = (lot: StoredLot, at: string): StoredLot => {
+  const holding = new Set(holdingOf(lot).map((d) => d.id));
+  const closed = { cause: '', done: '', at, by: '' };
+  return {
+    ...lot,
+    deviations: lot.deviations.map((d) => (holding.has(d.id) ? { ...d, closed } : d)),
+  };
+};
+
 /** Releases, holds or closes a lot. */
 export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at, signed }) => {
   const lot = await fullLot(w, head.id);
@@ -108,7 +134,10 @@ export const judgeDecision: Judge<'decision'> = async ({ w, lot: head, said, at,
   if (event === 'release') {
     refuseMissing(w, lot);
     refusePast(w, lot);
+    await refuseStopped(w, lot);
+    refuseTooWarm(w, lot);
   }
+  if (event === 'close') refuseOpenEnd(lot, why);
   const to = stateAfter(w, lot, event);
   return {
     kept: { event, from: lot.state, to, ...signatureOf(w, lot, event, signed) },
@@ -128,9 +157,15 @@ export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, sig
       'done',
       'Say what was done about it: a held lot is resumed only with its cause and its cure.',
     );
-  const to = stateAfter(w, lot, event);
+  if (resumes) {
+    await refuseUnlooked(w, lot);
+    await refuseStopped(w, lot);
+    refuseTooWarm(w, lot);
+  }
+  const to = stateAfter(w, resumes ? asResumed(lot, at) : lot, event);
+  const signature = signatureOf(w, lot, event, signed);
   return {
-    kept: { event, from: lot.state, to, ...signatureOf(w, lot, event, signed) },
+    kept: { event, from: lot.state, to, ...signature, ...(resumes && to === 'released' ? { ruleSet: RULE_SET.id } : {}) },
     after: async () => {
       if (resumes) await closeHolds(w, lot, { cause: why, done: done!, at });
       await followDecision(w, lot, { id, event, to, why, at });
@@ -155,9 +190,9 @@ export async function checkSignature(
   password: string | null,
   address: string,
 ): Promise<void> {
-  if (!password) throw invalid('password', 'A release is signed: write your password again.');
+  if (!password) throw invalid('password', 'This is signed: write your password again.');
   if (await checkPassword(pool, account.name, password, address, 'signature')) return;
-  throw invalid('password', 'That is not your password. Nothing was released.');
+  throw invalid('password', 'That is not your password. Nothing was recorded.');
 }
 
 /** Journals a decision that was refused, with who tried and why not: the record shows attempts too. */

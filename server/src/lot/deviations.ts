@@ -1,4 +1,4 @@
-import { outOfLimits } from '@inch/core/lot';
+import { holdingOf, isSpoilage, outOfLimits } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { Judge } from '../entry/judge.ts';
 import { writeEntry } from '../entry/write.ts';
@@ -7,6 +7,7 @@ import { refuseBefore } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { decideLot, fullLot } from './change.ts';
 import { openDeviation } from './openDeviation.ts';
+import { refuseUnlooked } from './spoilage.ts';
 import type { StoredLot } from './store.ts';
 
 /** Opens a deviation for everything in a lot's record that is out of its limits and has none yet. */
@@ -37,7 +38,8 @@ export const judgeClosing: Judge<'closing'> = async ({ w, lot: head, said, at })
   const lot = await fullLot(w, head.id);
   const deviation = lot.deviations.find((d) => d.id === said.deviationId)!;
   if (deviation.closed) throw new Problem(409, 'That deviation is closed already.');
-  if (deviation.kind === 'held' && lot.state === 'held')
+  if (isSpoilage(deviation.kind)) await refuseUnlooked(w, lot);
+  if (holdingOf(lot).some((d) => d.id === deviation.id))
     throw new Problem(409, 'The lot is held for it: the owner closes it by resuming the lot.');
   refuseBefore(at, deviation.at, 'it was opened');
   if (w.kitchen.secondPerson && deviation.by === w.account.name)
@@ -54,6 +56,6 @@ export async function closeHolds(
   lot: StoredLot,
   { at, ...said }: { cause: string; done: string; at: string },
 ): Promise<void> {
-  for (const d of lot.deviations.filter((open) => open.kind === 'held' && !open.closed))
+  for (const d of holdingOf(lot))
     await writeEntry(w, 'closing', lot.id, { id: newId(), at, values: { deviationId: d.id, ...said } });
 }

@@ -1,10 +1,11 @@
 import type { FormulaContent } from '@inch/core/formula';
-import { amountDoubt, type LotState, standing } from '@inch/core/lot';
+import { amountDoubt, asLeft, type LotState, standing } from '@inch/core/lot';
 import { asDrawn } from '@inch/core/stock';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import type { Writing } from '../journal/writing.ts';
+import { leftByOf } from '../trace/leftBy.ts';
 import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
 import { decideLot, fullLot } from './change.ts';
 import type { LotHead } from './head.ts';
@@ -88,7 +89,11 @@ export const judgeAddition: Judge<'addition'> = async (judging) => {
   const doubt = said.why ? null : amountDoubt(full, said, full.cupSchool);
   if (doubt) throw invalid('why', doubt, 'urn:inch:doubtful-amount');
   const taken = entry.family === 'water' ? [] : await stockFor(judging);
-  const asItIs = taken.reduce((own, { stock }) => asDrawn(own, stock), entry);
+  let asItIs = taken.reduce((own, { stock }) => asDrawn(own, stock), entry);
+  for (const { stock } of taken) {
+    const from = await leftByOf(w, stock.id);
+    if (from) asItIs = asLeft(asItIs, from.lot, from.takenAt);
+  }
   const cause = { kind: 'used', lotId: lot.id, entryId: said.id, at } as const;
   return {
     kept: { entry: asItIs.own || asItIs !== entry ? asItIs : null },

@@ -1,7 +1,5 @@
-import { ageingEvidence } from '@inch/core/ageing';
-import { dayOf, spokenDay } from '@inch/core/calendar';
-import { bringsCaffeine } from '@inch/core/label';
-import { asMade, awayOf, cameBackTo, lotBottles, thawedGroups } from '@inch/core/lot';
+import { awayOf, type BottleLife, lotBottles } from '@inch/core/lot';
+import { kindByName, placeNames } from '@inch/core/place';
 import type { Entries, Recorded, Said } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
 import type { Judge } from '../entry/judge.ts';
@@ -9,126 +7,101 @@ import { writeEntry } from '../entry/write.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { refuseBefore } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
-import { fullLot, lackingNow, refusePast } from './change.ts';
-import { evidenceFor, lotsOfFormula } from './evidence.ts';
+import { fullLot } from './change.ts';
+import { lifeIn, refuseForAnybody, refuseSpent, refuseUnfit } from './leaving.ts';
 import type { StoredLot } from './store.ts';
-import { judgeLot } from './view.ts';
 
 type Movement = Recorded<Entries['movement']>;
+type Moving = Said<Entries['movement']>;
 
-/** Every sale and every gift asks all release checks again, and the date: what was released once may not leave for ever. */
-async function refuseLeaving(w: Writing, lot: StoredLot): Promise<void> {
-  const lacking = await lackingNow(w, lot);
-  if (lacking !== null)
-    throw new Problem(409, `A release check of lot ${lot.code} does not pass any more: ${lacking}`);
-  refusePast(w, lot);
-}
-
-/** What was thawed has its own last day, and nothing of it leaves after that. */
-function refuseThawed(w: Writing, lot: StoredLot, said: { bottlingId: string; from: string }): void {
-  const { keeping } = judgeLot(lot, w.kitchen);
-  const thawed = thawedGroups(lot, keeping).find(
-    (t) => t.bottlingId === said.bottlingId && t.place === said.from,
-  );
-  if (thawed && thawed.until < dayOf(w.now, lot.timeZone))
-    throw new Problem(
-      409,
-      `The bottles in ${said.from} were thawed on ${spokenDay(thawed.thawedOn)} and could be kept until ${spokenDay(thawed.until)}: nothing of them leaves the kitchen.`,
-    );
-}
-
-/** A longer date rests on bottles kept back: where they do not support it any more, nothing leaves under it. */
-async function refuseUnsupported(w: Writing, lot: StoredLot): Promise<void> {
-  if (!lot.datings.at(-1)?.longer) return;
-  const { keeping } = judgeLot({ ...lot, datings: [] }, w.kitchen);
-  const lots = await lotsOfFormula(w.tx, w.kitchen, lot);
-  const { supportsLonger, longer } = ageingEvidence(lots, evidenceFor(lot, keeping));
-  if (!supportsLonger)
-    throw new Problem(
-      409,
-      `The longer date of lot ${lot.code} is not supported any more: ${longer} Its owner sets it anew.`,
-    );
-}
+/** Kinds of movements that take bottles to somebody. */
+const LEAVES: ReadonlySet<string> = new Set(['sold', 'given']);
+/** Kinds by which somebody drinks of them. */
+const DRUNK: ReadonlySet<string> = new Set(['drunk', 'tasted']);
+/** Kinds that leave bottles in the kitchen, in another place. */
+const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed', 'returned']);
+/** What may still become of bottles once their lot is closed, called back or discarded. */
+const AT_THE_END: ReadonlySet<string> = new Set(['returned', 'thrown-away', 'destroyed']);
 
 /** Nothing leaves before it was released, and nothing moves before it was filled. */
-function refuseTooEarly(lot: StoredLot, { bottlingId, kind }: Said<Entries['movement']>, at: string): void {
+function refuseTooEarly(lot: StoredLot, { bottlingId, kind }: Moving, at: string): void {
   const filling = lot.bottlings.find((b) => b.id === bottlingId);
   if (filling) refuseBefore(at, filling.at, 'they were filled');
   const released = lot.decisions.findLast((d) => d.to === 'released');
   if (LEAVES.has(kind) && released) refuseBefore(at, released.at, `lot ${lot.code} was released`);
 }
 
-/** % by volume from which a drink is asked about for its spirit. */
-const SPIRIT = 0.05;
-
-/** Who may not drink of everything is asked about before it is given: raw juice, honey, caffeine, spirit. */
-function refuseForAnybody(w: Writing, lot: StoredLot, note: string | null): void {
-  if (note?.trim()) return;
-  const { content } = judgeLot(lot, w.kitchen).label;
-  const why = [
-    ...(content.warning ? ['it was never heated, so not to children, the pregnant, the old or the ill'] : []),
-    ...(content.infantLine ? ['honey is in it, so not to infants under a year'] : []),
-    ...(content.abv >= SPIRIT ? ['spirit is in it'] : []),
-    ...(asMade(lot).lines.some((line) => line.ingredient && bringsCaffeine(line.ingredient.id))
-      ? ['caffeine is in it']
-      : []),
-  ];
-  if (why.length > 0) throw invalid('note', `Write whom it is for: ${why.join('; ')}.`);
-}
-
-/** Kinds of movements that take bottles to somebody. */
-const LEAVES: ReadonlySet<string> = new Set(['sold', 'given']);
-/** Kinds that leave bottles in the kitchen, in another place. */
-const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed', 'returned']);
-
-/** The bottles that are to move: never more than stand there, of what came back never more than went. */
-function refuseMore(lot: StoredLot, said: Said<Entries['movement']>): void {
+/** The bottles that are to move: never more than stand there, of what came back never more than went; what is kept back or came back is neither sold nor given. */
+function refuseMore(lot: StoredLot, said: Moving, life: BottleLife | undefined): void {
   if (said.kind === 'returned') {
     const away = awayOf(lot, said.bottlingId);
     if (said.count > away) throw invalid('count', `Only ${away} of this filling are with somebody.`);
     return;
   }
-  const group = lotBottles(lot).groups.find((g) => g.bottlingId === said.bottlingId && g.place === said.from);
-  if (!group) throw invalid('from', `No bottles of lot ${lot.code} stand in "${said.from}".`);
-  if (said.count > group.count) throw invalid('count', `Only ${group.count} stand in ${said.from}.`);
+  if (!life) throw invalid('from', `No bottles of lot ${lot.code} stand in "${said.from}".`);
+  if (said.count > life.count) throw invalid('count', `Only ${life.count} stand in ${said.from}.`);
   if (!LEAVES.has(said.kind)) return;
-  const left = group.count - cameBackTo(lot, said.bottlingId, said.from);
-  if (said.count > left)
-    throw invalid(
-      'count',
-      `Of those in ${said.from} ${Math.max(0, left)} never left: what came back is not sold or given again.`,
-    );
+  const free = Math.max(0, life.count - life.keptBack - life.cameBack);
+  if (said.count <= free) return;
+  const why = [
+    ...(life.keptBack > 0 ? [`${life.keptBack} are kept back`] : []),
+    ...(life.cameBack > 0 ? [`${life.cameBack} came back`] : []),
+  ].join(', ');
+  throw invalid('count', `Of those in ${said.from} ${free} never left: ${why}, and those are not sold or given.`);
 }
 
-/** What leaves the kitchen: only of a released lot, asked anew at that moment. */
-async function refuseUnfit(w: Writing, lot: StoredLot, said: Said<Entries['movement']>): Promise<void> {
-  if (lot.state !== 'released')
+/** What was ended moves no more, but for what comes back, and is thrown away. */
+function refuseEndedLot(lot: StoredLot, kind: string): void {
+  if (kind === 'moved' && lot.state === 'recalled') return;
+  if (['closed', 'recalled', 'discarded'].includes(lot.state) && !AT_THE_END.has(kind))
     throw new Problem(
       409,
-      `Lot ${lot.code} is ${lot.state}, not released. Nothing of it leaves the kitchen yet.`,
+      `Lot ${lot.code} is ${lot.state}: bottles of it only come back, are thrown away, or destroyed.`,
     );
-  await refuseLeaving(w, lot);
-  refuseThawed(w, lot, said);
-  await refuseUnsupported(w, lot);
-  if (said.kind === 'given') refuseForAnybody(w, lot, said.note);
 }
 
-/** Moves, sells, gives, breaks, drinks or retains bottles of one filling; never more than stand there, never a sale before release. */
-export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said, at }) => {
-  const lot = await fullLot(w, head.id);
-  refuseMore(lot, said);
-  if (LEAVES.has(said.kind)) await refuseUnfit(w, lot, said);
-  refuseTooEarly(lot, said, at);
+/** Thawed is never frozen again, and what is thawed goes to another place. */
+function refuseFreezing(lot: StoredLot, said: Moving, life: BottleLife | undefined): void {
+  const of = placeNames(lot.places ?? []);
   if (said.kind === 'thawed' && lot.storage !== 'frozen')
     throw invalid('kind', `Lot ${lot.code} is not kept frozen, so that there is nothing to thaw.`);
-  if (said.kind === 'thawed' && said.to === said.from)
+  if (said.kind === 'thawed' && said.to && of(said.to) === of(said.from))
     throw invalid('to', 'Say where it is kept cold: thawed bottles do not stand among frozen ones.');
-  if (['drunk', 'tasted'].includes(said.kind) && ['recalled', 'discarded'].includes(lot.state))
-    throw new Problem(409, `Lot ${lot.code} is ${lot.state}: nothing of it is drunk.`);
-  const stays = STAYS.has(said.kind);
+  if (!said.to || !life?.thawedAt || said.kind === 'returned') return;
+  const kind = (lot.places ?? []).findLast((p) => p.kind !== null && of(p.name) === of(said.to!))?.kind;
+  const frozenThere = lot.movements.some(
+    (m) => m.bottlingId === said.bottlingId && m.kind === 'stored' && m.to !== null && of(m.to) === of(said.to!),
+  );
+  const called = kindByName(said.to);
+  if (kind === 'freezer' || called === 'freezer' || (called === null && kind === undefined && frozenThere))
+    throw new Problem(409, `The bottles in ${life.place} were thawed: thawed is never frozen again.`);
+}
+
+/** Something that is destroyed is seen by somebody besides, who is named; what is thrown away has its reason. */
+function refuseUnsaid({ kind, note }: Moving): void {
+  if (kind === 'destroyed' && !note?.trim()) throw invalid('note', 'Write who saw it, and how it was done.');
+  if (kind === 'thrown-away' && !note?.trim()) throw invalid('note', 'Write why: past its date, too warm, spoiled.');
+}
+
+/** Moves, sells, gives, breaks, drinks, keeps back or throws away bottles of one filling; never more than stand there, never a sale before release. */
+export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said, at }) => {
+  const lot = await fullLot(w, head.id);
+  const { kind } = said;
+  refuseEndedLot(lot, kind);
+  const life = kind === 'returned' ? undefined : lifeIn(w, lot, said);
+  refuseMore(lot, said, life);
+  refuseUnsaid(said);
+  if (LEAVES.has(kind)) {
+    await refuseUnfit(w, lot, life);
+    if (kind === 'given') refuseForAnybody(w, lot, said.note);
+  }
+  refuseTooEarly(lot, said, at);
+  refuseFreezing(lot, said, life);
+  if (DRUNK.has(kind) && life) refuseSpent(w, lot, life);
+  const stays = STAYS.has(kind);
   if (stays && !said.to) throw invalid('to', 'Where do they go?');
-  const from = said.kind === 'returned' ? null : said.from;
-  return { kept: { kind: said.kind, from, to: stays ? said.to : null } };
+  const from = kind === 'returned' ? null : (life?.place ?? said.from);
+  return { kept: { kind, from, to: stays ? said.to : null } };
 };
 
 /** Moves bottles as the program does by itself: into their first place, out for a failed seal, back after a second process. */
@@ -143,3 +116,13 @@ export const moveItself = (
     at,
     values: { bottlingId, priceMinor: null, note: null, ...moved },
   });
+
+/** Where the bottle that is opened stands; refuses one that does not. */
+export function standsIn(lot: StoredLot, bottlingId: string, place: string | null): string {
+  const of = placeNames(lot.places ?? []);
+  const groups = lotBottles(lot).groups.filter((g) => g.bottlingId === bottlingId && g.count > 0);
+  if (place === null) throw invalid('place', 'Where did it stand?');
+  const group = groups.find((g) => of(g.place) === of(place));
+  if (!group) throw invalid('place', `No bottles of lot ${lot.code} stand in "${place}".`);
+  return group.place;
+}

@@ -36,6 +36,10 @@ const TOGETHER: Partial<Record<PostedNoun, { gathers: boolean }>> = {
   mark: { gathers: false },
 };
 
+/** Releasing, keeping under earlier rules and recalling are signed. */
+const isSigned = (noun: PostedNoun, event: string): boolean =>
+  (noun === 'decision' && event === 'release') || (noun === 'ruling' && event === 'recall') || noun === 'settling';
+
 /** What is written into a lot's record: a route a kind of entry, all through `record`. A release is signed first. */
 function bindEntries(app: AppContext): void {
   for (const noun of postedNouns)
@@ -44,8 +48,7 @@ function bindEntries(app: AppContext): void {
       entryRoutes[noun] as (typeof entryRoutes)['decision'],
       async (call) => {
         const { body, params, account, pool, req } = call;
-        const signed =
-          (noun === 'decision' && body.event === 'release') || (noun as PostedNoun) === 'settling';
+        const signed = isSigned(noun, String((body as Body).event));
         if (signed) await checkSignature(pool, account, body.password, req.ip ?? '');
         const work = (w: Writing) => record(w, noun, params.id, body, { signed });
         const together = TOGETHER[noun];

@@ -6,11 +6,13 @@ import type { CupSchool } from '@inch/core/quantity';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { UnreadableEntry } from '../entry/read.ts';
 import { processesById } from '../heatProcess/store.ts';
+import { loadStores } from '../place/store.ts';
 import { lotNamed } from './head.ts';
 import { loadRecords } from './load.ts';
 
 interface HeadRow {
   id: string;
+  kitchen_id: string;
   code: string;
   state: LotRecord['state'];
   held_from: LotRecord['heldFrom'];
@@ -43,7 +45,7 @@ export type StoredLot = LotRecord & {
   begunBy: string;
 };
 
-const HEAD = `SELECT STRAIGHT_JOIN l.id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at, l.written_at,
+const HEAD = `SELECT STRAIGHT_JOIN l.id, l.kitchen_id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at, l.written_at,
   (SELECT name FROM account WHERE id = l.begun_by) AS begun_by_name,
   k.elevation_metres AS kitchen_elevation, k.elevation_since, k.workshop,
   v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id JOIN kitchen k ON k.id = l.kitchen_id`;
@@ -115,6 +117,7 @@ async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]>
   await loadRecords(db, lots);
   for (const lot of lots.values()) lot.storage = storageNow(lot);
   await loadProcesses(db, lots);
+  await loadStores(db, heads[0]!.kitchen_id, [...lots.values()]);
   return [...lots.values()];
 }
 

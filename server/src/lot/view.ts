@@ -4,9 +4,11 @@ import type { LotView } from '@inch/contract/lot';
 import type { Vessel } from '@inch/contract/vessel';
 import { labelCheck, labelContent, labelMissing } from '@inch/core/label';
 import {
+  bottleLives,
   type Gate,
   gates,
   judging,
+  keepsShort,
   type LotKeeping,
   lotBottles,
   lotKeeping,
@@ -38,6 +40,7 @@ function judgedOf(lot: StoredLot, kitchen: Kitchen): Judged {
 /** A lot with everything a screen shows of it. */
 export function lotView(lot: StoredLot, kitchen: Kitchen, vessel: Vessel | null): LotView {
   const { keeping, gates: list } = judgeLot(lot, kitchen);
+  const now = new Date().toISOString();
   return {
     ...lot,
     lines: lotLines(lot, lot.cupSchool),
@@ -45,6 +48,8 @@ export function lotView(lot: StoredLot, kitchen: Kitchen, vessel: Vessel | null)
     gates: list,
     keeping,
     bottles: lotBottles(lot),
-    thawed: thawedGroups(lot, keeping),
+    thawed: thawedGroups(lot, keeping, now),
+    lives: bottleLives(lot, now),
+    keepsShort: keepsShort(lot),
   };
 }

@@ -43,6 +43,20 @@ async function lotsWithStock(db: Database, stockIds: readonly string[]): Promise
   return found.map((row) => row.lot_id);
 }
 
+/** Lots with bottles somewhere: what was read or said of a place may bear upon each of them. */
+async function lotsOnHand(db: Database, table: string, written: WrittenRows['rows']): Promise<string[]> {
+  const column = table === 'place' ? 'kitchen_id' : 'instrument_id';
+  const ids = [...new Set(written.map((row) => String(row[column])))];
+  const kitchens =
+    table === 'place' ? marks(ids) : `SELECT kitchen_id FROM instrument WHERE id IN (${marks(ids)})`;
+  const found = await rows<{ lot_id: string }>(
+    db,
+    `SELECT lot_id FROM lot_standing WHERE kitchen_id IN (${kitchens}) AND on_hand = 1`,
+    ids,
+  );
+  return found.map((row) => row.lot_id);
+}
+
 /** Lots whose standing rests on some rows that were written. */
 export async function lotsOf(db: Database, { table, rows: written }: WrittenRows): Promise<string[]> {
   if (table === 'lot') return written.map((row) => row.id);
@@ -51,6 +65,7 @@ export async function lotsOf(db: Database, { table, rows: written }: WrittenRows
       db,
       written.map((row) => row.id),
     );
+  if (table === entries['place-temperature'].table || table === 'place') return lotsOnHand(db, table, written);
   if (!CHECKS.has(table)) return written.flatMap((row) => (row.lot_id ? [String(row.lot_id)] : []));
   const lots: string[] = [];
   for (const { id } of written) lots.push(...(await lotsMeasuredSince(db, table, id)));

@@ -1,4 +1,5 @@
 import type { NewCount, NewDivision, NewLoss, NewReceipt, NewStock, StockLot } from '@inch/contract/stock';
+import { dangersIn } from '@inch/core/ageing';
 import { dayOf } from '@inch/core/calendar';
 import type { Allergen } from '@inch/core/ingredient';
 import { catalogueOf, ingredientsAsMade } from '@inch/core/lot';
@@ -11,6 +12,8 @@ import { catalogueNow } from '../ingredient/store.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { readLot } from '../lot/store.ts';
+import { holdSource, isHeld } from '../sourceHold/hold.ts';
+import { leftByOf } from '../trace/leftBy.ts';
 import { stockCode } from './code.ts';
 import { stockOf } from './store.ts';
 import { amountSaid } from './withdraw.ts';
@@ -50,7 +53,7 @@ export async function checkThing(
 }
 
 /** The lot a by-product was left by, with the allergens that it carries on; null where it is none. */
-async function leftByOf(
+async function leftByLot(
   w: Writing,
   id: string | null,
 ): Promise<{ id: string; allergens: Allergen[] } | null> {
@@ -62,7 +65,9 @@ async function leftByOf(
   return { id: lot.id, allergens: [...new Set(allergens)] };
 }
 
-type Arrived = Omit<z.output<typeof NewStock>, 'leftBy'>;
+/** What comes in; only what a person takes in by hand says its supplier's batch. */
+type Arriving = Omit<z.output<typeof NewStock>, 'batch'> & { batch?: string };
+type Arrived = Omit<Arriving, 'leftBy'>;
 
 async function write(
   w: Writing,
@@ -86,6 +91,7 @@ async function write(
     words: body.words,
     supplier: body.supplier,
     cost_minor: body.costMinor,
+    batch: body.batch || null,
     got_on: body.gotOn,
     best_by: body.bestBy,
     measured: body.measured && JSON.stringify(body.measured),
@@ -111,7 +117,7 @@ async function write(
 /** Takes in a purchase, a picking, or what a lot left behind. @param spreadsheet the one that it was brought in with */
 export async function takeIn(
   w: Writing,
-  body: z.output<typeof NewStock>,
+  body: Arriving,
   spreadsheet?: string,
 ): Promise<{ id: string; code: string }> {
   const today = dayOf(w.now, w.kitchen.timeZone);
@@ -119,7 +125,7 @@ export async function takeIn(
   if (body.bestBy !== null && body.bestBy < body.gotOn)
     throw invalid('bestBy', 'It was past its date on the day it came. Look at the date again.');
   await checkThing(w, body);
-  const left = await leftByOf(w, body.leftBy);
+  const left = await leftByLot(w, body.leftBy);
   return write(w, body, {
     leftBy: left?.id ?? null,
     allergens: left?.allergens ?? [],
@@ -163,11 +169,22 @@ async function record(
   return { id: taking.id };
 }
 
+/** What makes a whole batch dangerous holds it, and all that was made with it: germs, glass, a recall. */
+async function holdWhereDangerous(w: Writing, stock: StockLot, why: string | null): Promise<void> {
+  const found = dangersIn(why ?? '');
+  const source = { noun: 'stock', subjectId: stock.id } as const;
+  if (found.length === 0 || (await isHeld(w, source))) return;
+  const recalled = found.some((word) => /recall|called? ?back|withdrawn/.test(word));
+  await holdSource(w, { ...source, name: `${stock.code} ${stock.name}`, recalled, why: why! });
+}
+
 /** Records what was thrown away or spoiled. */
 export async function lose(w: Writing, id: string, body: z.output<typeof NewLoss>): Promise<{ id: string }> {
   const stock = await lockedStock(w, id);
   refuseMore(stock, body.amount);
-  return record(w, stock, { ...body, at: happenedAt(w, body.at) });
+  const lost = await record(w, stock, { ...body, at: happenedAt(w, body.at) });
+  await holdWhereDangerous(w, stock, body.why);
+  return lost;
 }
 
 /** Says what is really there: more or less than thought is recorded as what a count found. */
@@ -181,13 +198,12 @@ export async function count(
   const share = Math.abs(amount) / Math.max(stock.left, body.found, 1e-9);
   if (share > 0.1 && !body.why)
     throw invalid('why', `${amountSaid(stock, stock.left)} were thought to be there. Write why it differs.`);
-  return record(w, stock, {
-    id: body.id,
-    kind: 'counted',
-    amount,
-    why: body.why,
+  const counted = await record(w, stock, {
+    ...{ id: body.id, kind: 'counted', amount, why: body.why },
     at: happenedAt(w, body.at),
   });
+  await holdWhereDangerous(w, stock, body.why);
+  return counted;
 }
 
 /** Puts a part apart as a stock lot of its own, which keeps where it came from, its cost in proportion and its measurements. */
@@ -200,6 +216,8 @@ export async function divide(
   refuseMore(stock, body.amount);
   const at = happenedAt(w, body.at);
   const gotOn = dayOf(at, w.kitchen.timeZone);
+  if (stock.held) throw new Problem(409, `${stock.code} is not divided: ${stock.held}.`);
+  const from = await leftByOf(w, stock.id);
   await checkThing(w, { kind: stock.kind, thing: body.thing, measured: stock.measured, gotOn });
   await write(
     w,
@@ -214,9 +232,10 @@ export async function divide(
       costMinor: costOfPart(stock, body.amount),
       gotOn,
       bestBy: body.bestBy,
+      batch: stock.batch,
       measured: stock.measured,
     },
-    { allergens: stock.allergens, dividedFrom: stock.id },
+    { allergens: stock.allergens, dividedFrom: stock.id, leftBy: from?.lot.id ?? null },
   );
   return record(w, stock, {
     id: body.id,

@@ -7,6 +7,7 @@ import { containersOf } from '../container/routes.ts';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { countStock, NOTHING } from '../standing/stock.ts';
+import { heldStock } from '../trace/reach.ts';
 import { stockCode } from './code.ts';
 
 interface StockRow {
@@ -23,6 +24,7 @@ interface StockRow {
   best_by: string | null;
   measured: string | null;
   allergens: string;
+  batch: string | null;
   left_code: string | null;
   left_name: string | null;
   left_state: NonNullable<StockLot['leftBy']>['state'] | null;
@@ -46,7 +48,7 @@ interface TakingRow {
   struck: number;
 }
 
-const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens,
+const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens, s.batch,
   l.code AS left_code, v.name AS left_name, l.state AS left_state, d.number AS from_number, h.file_name AS brought_in, a.name AS \`by\`
   FROM stock_lot s JOIN account a ON a.id = s.account_id LEFT JOIN lot l ON l.id = s.left_by
   LEFT JOIN formula_version v ON v.id = l.version_id LEFT JOIN stock_lot d ON d.id = s.divided_from
@@ -96,7 +98,7 @@ function stockFrom<T extends StockLot['takings']>(
   row: StockRow,
   name: string,
   takings: T,
-  today: string,
+  { today, held }: { today: string; held: ReadonlyMap<string, string> },
 ): Omit<StockLot, 'takings'> & { takings: T } {
   const lot = {
     id: row.id,
@@ -115,6 +117,8 @@ function stockFrom<T extends StockLot['takings']>(
     allergens: JSON.parse(row.allergens),
     leftBy:
       row.left_code === null ? null : { code: row.left_code, name: row.left_name!, state: row.left_state! },
+    batch: row.batch ?? '',
+    held: held.get(row.id) ?? null,
     dividedFrom: row.from_number === null ? null : stockCode(row.from_number),
     broughtIn: row.brought_in,
     by: row.by,
@@ -164,7 +168,8 @@ export async function stockOf(
   );
   // Where one thing is drawn from its name is not asked: that would read the whole catalogue at every weighing.
   const nameOf = only.things ? (row: StockRow) => row.thing : await namesOf(db, kitchenId);
-  return found.map((row) => stockFrom(row, nameOf(row), takings.get(row.id)!, today));
+  const held = await heldStock(db, kitchenId);
+  return found.map((row) => stockFrom(row, nameOf(row), takings.get(row.id)!, { today, held }));
 }
 
 interface WentRow {
@@ -215,7 +220,8 @@ export async function listStock(
   );
   const nameOf = await namesOf(pool, kitchen.id);
   const today = dayOf(new Date().toISOString(), kitchen.timeZone);
-  return found.map((row) => stockFrom(row, nameOf(row), went.get(row.id)!, today));
+  const held = await heldStock(pool, kitchen.id);
+  return found.map((row) => stockFrom(row, nameOf(row), went.get(row.id)!, { today, held }));
 }
 
 /** One stock lot by id or by what is written on its bag; null where there is none. */

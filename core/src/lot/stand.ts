@@ -1,0 +1,129 @@
+import {
+  kindByName,
+  type PlaceKind,
+  placeNames,
+  type Stretch,
+  stretchesOf,
+  type Warmth,
+  warmthAt,
+} from '../place/index.ts';
+import { creditedAt } from '../record/index.ts';
+import { type BottlingEntry, type LotRecord, standing } from './record.ts';
+
+const HOUR = 3_600_000;
+
+/** What a lot is read with to tell how warm its bottles stood. */
+type Stood = Pick<
+  LotRecord,
+  | 'storage'
+  | 'storageChanges'
+  | 'movements'
+  | 'coolings'
+  | 'begunAt'
+  | 'writtenAt'
+  | 'broughtInAt'
+  | 'stores'
+  | 'places'
+>;
+
+/** Follows a name to its place. */
+export const placesOf = (lot: Pick<LotRecord, 'places'>): ((name: string) => string) =>
+  placeNames(lot.places ?? []);
+
+/** Where a filling was put first. */
+const firstPlace = (lot: Stood, bottlingId: string): string | null =>
+  lot.movements.find((m) => m.bottlingId === bottlingId && m.kind === 'stored')?.to ?? null;
+
+/** What a place has to be for what is kept so. */
+const FOR: Readonly<Record<LotRecord['storage'], PlaceKind>> = { shelf: 'warm', cold: 'fridge', frozen: 'freezer' };
+
+interface Since {
+  from: number;
+  kind: PlaceKind;
+}
+
+/** What a place is by its names; one that says nothing by it is what the filling was put into first to be kept so, and warm for all else. */
+function kindsUnsaid(lot: Stood, bottlingId: string, names: readonly string[]): Since[] {
+  const always = Number.NEGATIVE_INFINITY;
+  const called = names.map(kindByName).filter((kind) => kind !== null);
+  // Of names that say different things the warmer counts.
+  const warmest = (['warm', 'fridge', 'freezer'] as const).find((kind) => called.includes(kind));
+  if (warmest) return [{ from: always, kind: warmest }];
+  const of = placesOf(lot);
+  const first = firstPlace(lot, bottlingId);
+  if (first === null || !names.some((name) => of(name) === of(first))) return [{ from: always, kind: 'warm' }];
+  const changes = [...lot.storageChanges].sort((a, b) => a.recordedAt.localeCompare(b.recordedAt));
+  return [
+    { from: always, kind: FOR[changes[0]?.from ?? lot.storage] },
+    ...changes.map((c) => ({ from: Date.parse(creditedAt(c, lot)), kind: FOR[c.to] })),
+  ];
+}
+
+const clip = (stretches: readonly Stretch[], from: number, to: number): Stretch[] =>
+  stretches.flatMap((s) => {
+    const [a, b] = [Math.max(s.from, from), Math.min(s.to, to)];
+    return b > a ? [{ ...s, from: a, to: b }] : [];
+  });
+
+/** How warm a place was for the bottles of a filling: what the kitchen says of it makes it cold only from then on, and warm for good. */
+export function stretchesIn(lot: Stood, bottlingId: string, place: string): Stretch[] {
+  const of = placesOf(lot);
+  const key = of(place);
+  const readings = (lot.stores ?? []).filter((r) => of(r.place) === key);
+  const names = [place, ...(lot.places ?? []).filter((p) => of(p.name) === key).map((p) => p.name)];
+  const said = (lot.places ?? [])
+    .filter((p) => p.kind !== null && of(p.name) === key)
+    .sort((a, b) => a.recordedAt.localeCompare(b.recordedAt));
+  const warm = said.some((p) => p.kind === 'warm');
+  const kinds: Since[] = [
+    ...(warm ? [{ from: Number.NEGATIVE_INFINITY, kind: 'warm' as const }] : kindsUnsaid(lot, bottlingId, names)),
+    ...said.map((p) => ({ from: Date.parse(p.recordedAt), kind: p.kind! })),
+  ].sort((a, b) => a.from - b.from);
+  return kinds.flatMap(({ from, kind }, i) =>
+    clip(stretchesOf(kind, readings), from, kinds[i + 1]?.from ?? Number.POSITIVE_INFINITY),
+  );
+}
+
+/** What a thermometer in the bottles themselves says: warm from the reading that shows it until another does not; cold between two that are. */
+export function ownStretches(lot: Stood, bottling: BottlingEntry, from: number): Stretch[] {
+  const own = standing(lot.coolings)
+    .filter((c) => c.bottlingId === bottling.id)
+    .map((c) => ({ at: creditedAt(c, lot), celsius: c.celsius }))
+    .filter((c) => Date.parse(c.at) >= from);
+  if (own.length === 0) return [];
+  // Before the first reading and after the last one that is cold they are as warm as where they stand.
+  return stretchesOf('fridge', own).filter((s) => Number.isFinite(s.from) && Number.isFinite(s.to) || s.warmth === 'warm');
+}
+
+/** A place, or a bottle in it, as one after another. */
+export interface Standing {
+  place: readonly Stretch[];
+  own: readonly Stretch[];
+}
+
+const ownAt = (own: readonly Stretch[], t: number): Warmth | null =>
+  own.find((s) => t >= s.from && t < s.to)?.warmth ?? null;
+
+/** How warm bottles are at an instant: what was read of themselves before what was read of the place; what is frozen is so by its place. */
+export function warmthOf({ place, own }: Standing, t: number): Warmth {
+  const there = warmthAt(place, t);
+  const itself = ownAt(own, t);
+  if (itself === null) return there;
+  return itself === 'warm' ? 'warm' : there === 'warm' ? 'cold' : there;
+}
+
+/** Times of one warmth between two instants, ms. */
+export function* pieces(
+  standing: Standing,
+  from: number,
+  to: number,
+): Generator<{ from: number; to: number; warmth: Warmth }> {
+  const ends = [...standing.place, ...standing.own]
+    .flatMap((s) => [s.from, s.to])
+    .filter((t) => t > from && t < to);
+  const all = [...new Set([from, ...ends, to])].sort((a, b) => a - b);
+  for (let i = 1; i < all.length; i++) {
+    const [a, b] = [all[i - 1]!, all[i]!];
+    yield { from: a, to: b, warmth: warmthOf(standing, Number.isFinite(b) ? (a + b) / 2 : a + HOUR) };
+  }
+}

@@ -1,0 +1,9 @@
+export { kindByName, PLACE_KINDS, type PlaceKind, type PlaceSaid, placeKey, placeNames } from './place.ts';
+export {
+  LONGEST_GAP,
+  type StoreReading,
+  type Stretch,
+  stretchesOf,
+  type Warmth,
+  warmthAt,
+} from './warmth.ts';

@@ -1,0 +1,90 @@
+import { dangersIn, signsIn } from '@inch/core/ageing';
+import { isSpoilage, lotBottles, standing } from '@inch/core/lot';
+import { type Entries, entries, type EntryKind, type PostedNoun, type Said } from '@inch/core/record';
+import { rows } from '../database/pool.ts';
+import { Problem } from '../http/problem.ts';
+import type { Writing } from '../journal/writing.ts';
+import { decideLot, fullLot } from './change.ts';
+import { openDeviation } from './openDeviation.ts';
+import { siblingsOf } from './siblings.ts';
+import type { StoredLot } from './store.ts';
+
+/** Kinds that tell what was done about it, or ask for it, and not what was seen. */
+const NOT_SEEN: ReadonlySet<PostedNoun> = new Set([
+  ...(['decision', 'ruling', 'closing', 'settling', 'dating', 'print', 'spoilt-label', 'tally'] as const),
+]);
+/** Fields that name something. */
+const NAMES: ReadonlySet<string> = new Set(['from', 'to', 'place', 'ingredientId', 'lineId']);
+
+/** What a person wrote with an entry, in words; of a sale or a gift that is a name. */
+function wordsOf<N extends PostedNoun>(noun: N, said: Said<Entries[N]>): string {
+  const values = said as Record<string, unknown>;
+  if (NOT_SEEN.has(noun)) return '';
+  if (noun === 'movement' && (values.kind === 'sold' || values.kind === 'given')) return '';
+  const kind: EntryKind = entries[noun];
+  return Object.entries(kind.said)
+    .filter(([name, field]) => field.type === 'text' && !NAMES.has(name))
+    .map(([name]) => values[name])
+    .filter((value): value is string => typeof value === 'string')
+    .join('. ');
+}
+
+/** States of a lot whose bottles are closed. */
+const FILLED: ReadonlySet<string> = new Set(['resting', 'bottled', 'released', 'held', 'closed', 'recalled']);
+
+/** Holds a lot for signs of spoilage, and names the lots that may have it too. */
+export async function holdForSigns(
+  w: Writing,
+  lot: StoredLot,
+  { what, entryId, at }: { what: string; entryId: string; at: string },
+): Promise<void> {
+  const siblings = await siblingsOf(w.tx, w.kitchen, lot);
+  const others = siblings.map((s) => `${s.code} (${s.by})`).join(', ');
+  const said = `${what}${others ? ` Look at ${others} as well.` : ''}`.slice(0, 500);
+  await openDeviation(w, lot.id, { kind: 'spoilage', what: said, entryId, at });
+  if (['resting', 'bottled', 'released'].includes(lot.state)) await decideLot(w, lot, 'hold', { why: said, at });
+}
+
+/** Holds a filled lot where an entry tells of gas, mould, a lifting lid, somebody ill, in whichever words. */
+export async function holdWhereSpoiled<N extends PostedNoun>(
+  w: Writing,
+  noun: N,
+  lotId: string,
+  { said, at }: { said: Said<Entries[N]> & { id: string }; at: string },
+): Promise<void> {
+  const words = wordsOf(noun, said);
+  const found = words === '' ? [] : [...new Set([...signsIn(words), ...dangersIn(words)])];
+  if (found.length === 0) return;
+  const lot = await fullLot(w, lotId);
+  if (!FILLED.has(lot.state) || standing(lot.bottlings).length === 0) return;
+  if (lot.deviations.some((d) => d.entryId === said.id && isSpoilage(d.kind))) return;
+  await holdForSigns(w, lot, { what: `Somebody wrote of ${found.join(', ')}.`, entryId: said.id, at });
+}
+
+/** Whether a bottle of a lot was looked at and good, after an instant by the record. */
+const lookedAt = (lot: StoredLot, after: string): boolean =>
+  standing(lot.looks).some((l) => l.recordedAt > after && l.opened !== 'open-already' && l.faults.length === 0);
+
+/** After signs of spoilage other bottles are looked at first: of the lot, and of the lots that share what went into it or its day. */
+export async function refuseUnlooked(w: Writing, lot: StoredLot): Promise<void> {
+  const signs = lot.deviations.filter((d) => isSpoilage(d.kind) && !d.closed);
+  if (signs.length === 0) return;
+  const since = signs.map((d) => d.recordedAt).sort().at(-1)!;
+  const missing: string[] = [];
+  if (lotBottles(lot).left > 0 && !lookedAt(lot, since)) missing.push(`lot ${lot.code} itself`);
+  for (const sibling of await siblingsOf(w.tx, w.kitchen, lot)) {
+    const [row] = await rows<{ id: string; state: string }>(
+      w.tx,
+      'SELECT id, state FROM lot WHERE kitchen_id = ? AND code = ?',
+      [w.kitchen.id, sibling.code],
+    );
+    if (!row || !['resting', 'bottled', 'released', 'held'].includes(row.state)) continue;
+    const other = await fullLot(w, row.id);
+    if (lotBottles(other).left > 0 && !lookedAt(other, since)) missing.push(`lot ${sibling.code} (${sibling.by})`);
+  }
+  if (missing.length > 0)
+    throw new Problem(
+      409,
+      `After signs of spoilage other bottles are looked at first, and none was since of ${missing.join(', ')}. Record a look at each.`,
+    );
+}

@@ -1,0 +1,79 @@
+import type { PlaceSaid } from '@inch/contract/place';
+import type { LotRecord } from '@inch/core/lot';
+import { type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
+import { type Database, fromSql, rows, toSql } from '../database/pool.ts';
+
+interface PlaceRow {
+  id: string;
+  name: string;
+  kind: PlaceKind | null;
+  also_called: string | null;
+  at: string;
+  by: string;
+}
+
+/** What a kitchen said of its places, the first first. */
+export async function placesSaid(db: Database, kitchenId: string): Promise<PlaceSaid[]> {
+  const found = await rows<PlaceRow>(
+    db,
+    `SELECT p.id, p.name, p.kind, p.also_called, p.at, a.name AS \`by\` FROM place p JOIN account a ON a.id = p.account_id
+     WHERE p.kitchen_id = ? ORDER BY p.at, p.id`,
+    [kitchenId],
+  );
+  return found.map(({ also_called, at, ...row }) => ({
+    ...row,
+    alsoCalled: also_called,
+    recordedAt: fromSql(at),
+  }));
+}
+
+interface ReadingsRow {
+  place: string;
+  samples: string;
+  recorded_at: string;
+}
+
+/** Samples from which on an entry is the file of a logger, and not a reading by hand. */
+const LOGGED = 3;
+/** Minutes that a reading by hand may be written down after it was taken and still be of that hour. */
+const AT_ONCE = 15 * 60_000;
+const COLD = 5;
+
+/** A cold reading by hand that is dated back counts from when it was written; a warm one, and a logger's, is taken at its hour. */
+function readingsOf({ place, samples, recorded_at }: ReadingsRow): StoreReading[] {
+  const read = JSON.parse(samples) as { at: string; celsius: number }[];
+  const written = fromSql(recorded_at);
+  return read.map(({ at, celsius }) => {
+    const late = Date.parse(written) - Date.parse(at) > AT_ONCE;
+    const byHand = read.length < LOGGED;
+    return { place, celsius, at: byHand && late && celsius <= COLD ? written : at };
+  });
+}
+
+/** Every reading of a kitchen's places since an instant. */
+export async function storeReadings(db: Database, kitchenId: string, since: string): Promise<StoreReading[]> {
+  const found = await rows<ReadingsRow>(
+    db,
+    `SELECT STRAIGHT_JOIN p.place, p.samples, p.recorded_at FROM instrument i JOIN place_temperature p ON p.instrument_id = i.id
+     WHERE i.kitchen_id = ? AND i.kind = 'thermometer' AND p.recorded_at >= ? ORDER BY p.at, p.id`,
+    [kitchenId, toSql(since)],
+  );
+  return found.flatMap(readingsOf);
+}
+
+/** Gives filled lots of one kitchen what is known of the places in which their bottles stood. */
+export async function loadStores(db: Database, kitchenId: string, lots: readonly LotRecord[]): Promise<void> {
+  const filled = lots.filter((lot) => lot.movements.length > 0);
+  if (filled.length === 0) return;
+  const places = await placesSaid(db, kitchenId);
+  const cold = filled.filter((lot) => lot.storage !== 'shelf');
+  const since = cold.map((lot) => lot.begunAt).sort()[0];
+  const readings = since === undefined ? [] : await storeReadings(db, kitchenId, since);
+  const of = placeNames(places);
+  for (const lot of filled) {
+    lot.places = places;
+    if (lot.storage === 'shelf') continue;
+    const stood = new Set(lot.movements.flatMap((m) => (m.to === null ? [] : [of(m.to)])));
+    lot.stores = readings.filter((r) => stood.has(of(r.place)));
+  }
+}
