@@ -44,7 +44,8 @@ export const sourceHoldRoutes = {
     method: 'POST',
     path: '/api/source-holds',
     access: 'maker',
-    summary: 'Hold or call back a stock lot, an instrument, a pan or a heat process: all that was made with it is held',
+    summary:
+      'Hold or call back a stock lot, an instrument, a pan or a heat process: all that was made with it is held',
     body: NewSourceHold,
     response: Written,
   }),

@@ -36,3 +36,6 @@ ALTER TABLE stock_lot ADD COLUMN batch VARCHAR(60) NULL;
 
 -- One entry may be out of the limits of several lots: a fridge that was warm.
 ALTER TABLE deviation DROP KEY deviation_once, ADD UNIQUE KEY deviation_once (lot_id, entry_id, kind);
+
+-- What a printed label says that later truth may shorten or add to: its date, and its warnings.
+ALTER TABLE label_print ADD COLUMN best_by VARCHAR(10) CHARACTER SET ascii NULL, ADD COLUMN says LONGTEXT NULL CHECK (JSON_VALID(says));

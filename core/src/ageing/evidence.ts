@@ -1,13 +1,20 @@
 import type { KeepingTime } from '../keeping/index.ts';
-import type { Look } from '../lot/index.ts';
+import type { Entries, Recorded } from '../record/index.ts';
 import { type Aged, type Drift, driftOf } from './drift.ts';
 import { type Censored, firstFaults, goodUntil } from './firstFault.ts';
 import { faultsOf, isGood } from './look.ts';
+
+type Look = Recorded<Entries['look']>;
 
 /** A formula's lot with the looks at what was kept back of it. */
 export interface AgedLot {
   code: string;
   looks: readonly Look[];
+  /** When it was released in this kitchen, by its own record and not by a file; ISO, as it was written down; null where it was not. */
+  releasedAt: string | null;
+  /** When its filling, and that bottles of it were kept back, were written down; null where they were not. */
+  filledAt: string | null;
+  keptBackAt: string | null;
 }
 
 const DAYS_A_MONTH = 30.4375;
@@ -77,6 +84,20 @@ export interface EvidenceFor {
   ph: number | null;
 }
 
+const DAY = 86_400_000;
+
+/**
+ * Days by which a look may earn a longer date: of a bottle that was opened and scored, kept back of a lot released here, aged by when it was filled and looked at
+ * as that was written down. 0 of every other.
+ */
+function agedHere({ releasedAt, filledAt, keptBackAt }: AgedLot, look: Look): number {
+  const scored = look.colour !== null || look.smell !== null || look.taste !== null;
+  if (look.opened !== 'opened' || !scored) return 0;
+  if (releasedAt === null || filledAt === null || keptBackAt === null || keptBackAt > look.recordedAt)
+    return 0;
+  return Math.min(look.ageDays, Math.floor((Date.parse(look.recordedAt) - Date.parse(filledAt)) / DAY));
+}
+
 function longerOf(
   lots: readonly AgedLot[],
   of: EvidenceFor,
@@ -94,13 +115,20 @@ function longerOf(
     return no(
       `Lot ${bad[0]!.code} had a fault at ${bad[0]!.look.ageDays} days: ${faultsOf(bad[0]!.look).join(', ')}.`,
     );
-  const aged = looks.filter(
-    ({ look }) => look.ageDays >= Math.floor(months * DAYS_A_MONTH) - EARLY && isGood(look),
+  const earned = lots.flatMap((lot) =>
+    ofAge(lot.looks)
+      .filter((look) => isGood(look) && agedHere(lot, look) >= Math.floor(months * DAYS_A_MONTH) - EARLY)
+      .map((look) => ({ code: lot.code, look })),
+  );
+  // One bottle is one bottle, however often it is looked at on a day.
+  const aged = earned.filter(
+    ({ code, look }, i) =>
+      !earned.some((other, j) => j < i && other.code === code && other.look.recordedAt === look.recordedAt),
   );
   const from = new Set(aged.map(({ code }) => code)).size;
   if (aged.length < BOTTLES_ASKED || from < LOTS_ASKED)
     return no(
-      `The longer row of ${months} months asks for good looks at ${BOTTLES_ASKED} bottles of ${LOTS_ASKED} lots at that age; there are ${aged.length} of ${from}.`,
+      `The longer row of ${months} months asks for good looks at ${BOTTLES_ASKED} bottles of ${LOTS_ASKED} lots at that age, kept back of lots released here, opened and scored; there are ${aged.length} of ${from}.`,
     );
   const rises = ph && of.ph !== null ? of.ph + Math.max(0, ph.high) * months : of.ph;
   if (rises !== null && rises > of.criticalPh)
@@ -136,6 +164,34 @@ export function ageingEvidence(lots: readonly AgedLot[], of: EvidenceFor): Agein
     shorter:
       shorterDays === null
         ? null
-        : `Nine bottles in ten were good at ${shorterDays} days, the last good look before the first that was not: a date of ${Math.floor((shorterDays + EARLY) / DAYS_A_MONTH)} months is what they bear.`,
+        : `Nine bottles in ten were good at ${shorterDays} days, the last good look before the first that was not: ${borneSaid(shorterDays)} is what they bear.`,
   };
 }
+
+/** Whole months that so many days come to, a look that came a few days early counted in. */
+const monthsOf = (days: number): number => Math.floor((days + EARLY) / DAYS_A_MONTH);
+
+const borneSaid = (days: number): string =>
+  monthsOf(days) > 0 ? `a date of ${monthsOf(days)} months` : `a date of ${days} days`;
+
+/**
+ * The time that the looks at a formula's bottles bear, where that is shorter than the table's; null where nothing speaks for a shorter one.
+ * @param lots with their looks; @param time of the keeping table
+ * @example borneBy([], { count: 12, unit: 'month' }) // null
+ */
+export function borneBy(lots: readonly AgedLot[], time: KeepingTime['time']): KeepingTime['time'] {
+  const until = goodUntil(firstFaults(censored(lots)), MOST_WITHOUT_FAULT);
+  if (until === null || until >= daysOf(time)) return null;
+  return monthsOf(until) > 0 ? { count: monthsOf(until), unit: 'month' } : { count: until, unit: 'day' };
+}
+
+/**
+ * When the looks that speak for a shorter date were written down last, ISO; null where all are good.
+ * @example firstFaultSeen([]) // null
+ */
+export const firstFaultSeen = (lots: readonly AgedLot[]): string | null =>
+  lots
+    .flatMap((lot) => ofAge(lot.looks).filter((look) => !isGood(look)))
+    .map((look) => look.recordedAt)
+    .sort()
+    .at(-1) ?? null;

@@ -1,15 +1,17 @@
-export { dangersIn, signsIn } from './signs.ts';
 export { type Aged, type Drift, driftOf } from './drift.ts';
 export {
   type AgedLot,
   type AgeingEvidence,
   agedFigures,
   ageingEvidence,
+  borneBy,
   DRIFTING,
   type Drifting,
+  firstFaultSeen,
 } from './evidence.ts';
 export { type Censored, firstFaults, goodUntil, type Survival } from './firstFault.ts';
 export { faultsOf, isGood, phMoved } from './look.ts';
+export { dangersIn, signsIn } from './signs.ts';
 export {
   type Excursion,
   excursionsOver,
@@ -17,4 +19,3 @@ export {
   type StoreQuality,
   storeQuality,
 } from './storage.ts';
-export { type Part, type StoodIn, whyThisDate } from './whyThisDate.ts';

@@ -1,4 +1,6 @@
-import type { Look } from '../lot/index.ts';
+import type { Entries, Recorded } from '../record/index.ts';
+
+type Look = Recorded<Entries['look']>;
 
 /** What is wrong with a bottle, and not only older: it holds its lot. */
 const FAULTS: Partial<Record<Look['findings'][number], string>> = {

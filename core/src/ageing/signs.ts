@@ -11,7 +11,8 @@ const NOT =
   /\b(?:no|not|without|never|none|free (?:of|from)|nothing|neither|nor|isn t|wasn t|didn t|doesn t|hasn t|isn’t|wasn’t|didn’t|isn't|wasn't|didn't|doesn't|hasn't)\b/i;
 
 /** Parts of a text that say one thing each: a "no" does not reach past a "but", a full stop or a semicolon. */
-const parts = (text: string): string[] => text.split(/[.;!?\n]|\bbut\b|\bhowever\b|\balthough\b|\bexcept\b|\byet\b|\bthen\b|\buntil\b/i);
+const parts = (text: string): string[] =>
+  text.split(/[.;!?\n]|\bbut\b|\bhowever\b|\balthough\b|\bexcept\b|\byet\b|\bthen\b|\buntil\b/i);
 
 function foundIn(text: string, words: RegExp): string[] {
   return parts(text).flatMap((part) => {

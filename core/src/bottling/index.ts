@@ -1,4 +1,3 @@
-export { headspaceForIce } from './iceRoom.ts';
 export {
   type CannerFill,
   type CannerLoad,
@@ -11,6 +10,7 @@ export { CLOSURES, type Closure, type ClosureFacts, checkSaid, closures } from '
 export { COOLING, type CoolingReading, type CoolingStage, coolingClock } from './cooling.ts';
 export { type Sign, signs } from './faults.ts';
 export { type BottlesToHand, type Filling, fillBottles } from './fill.ts';
+export { headspaceForIce } from './iceRoom.ts';
 export {
   type CannerRun,
   type LoadClock,

@@ -171,7 +171,9 @@ const notForTheFreezer = (p: KeepingProduct): string[] => [
   ...(p.cooledInTime === true ? [] : [`cooling to ${limitOfHeat(21)} in 2 h and ${limitOfHeat(5)} in 6 h`]),
   ...(p.closedHot === true ? ['bottles that were cooled open: these were closed hot'] : []),
   ...(p.roomForIce === undefined || p.roomForIce === true ? [] : ['headspace to expand into']),
-  ...(p.inFreezer === undefined || p.inFreezer === true ? [] : ['the hour at which it went into the freezer: move the bottles there']),
+  ...(p.inFreezer === undefined || p.inFreezer === true
+    ? []
+    : ['the hour at which it went into the freezer: move the bottles there']),
 ];
 
 /**

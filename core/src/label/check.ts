@@ -1,4 +1,5 @@
 import { SULPHITES_DECLARED } from './allergens.ts';
+import { claimsIn } from './claims.ts';
 import type { LabelContent, LabelKitchen } from './content.ts';
 import { exemptionOf, exemptions, PRINTED } from './labelling.ts';
 import { rulePacks } from './packs.ts';
@@ -10,9 +11,6 @@ export interface LabelCheck {
   sentence: string;
   rule: string;
 }
-
-const HEALTH_WORDS =
-  /\b(cures?|for colds|immun\w*|detox\w*|digesti\w*|medicin\w*|heal(?:s|ing)?|no preservatives)\b/i;
 
 /** What is declared of allergens, and what of it cannot be told from the record. */
 function allergenRows(label: LabelContent, rulePack: LabelKitchen['rulePack']): LabelCheck[] {
@@ -138,6 +136,26 @@ function alcoholRows(label: LabelContent, rulePack: LabelKitchen['rulePack']): L
 /** % ABV from which a drink may be regulated as alcohol. */
 const ABV_REGULATED = 0.5;
 
+/** Fields of a label that somebody wrote, and what each is called. */
+const printedFields = (label: LabelContent): [string, string][] => [
+  ['Name', label.name],
+  ['Use', label.useLine],
+  ['Who', label.whoLine],
+  ['Local statement', label.localStatement],
+  ...label.vignettes.map((v): [string, string] => ['Vignette', v.text]),
+];
+
+/**
+ * What a printed field claims, as rows of the check: what the lot speaks against stops the print.
+ * @param label as the record has it; @param rule that it is checked by
+ * @example claimRows('Name', 'Damson syrup', label, '21 CFR 101') // []
+ */
+export const claimRows = (element: string, text: string, label: LabelContent, rule: string): LabelCheck[] =>
+  claimsIn(text, label).map(({ wrong, sentence }) => ({
+    ...{ element: `Claims: ${element.toLowerCase()}`, state: wrong ? 'stops' : 'doubtful' },
+    ...{ sentence, rule },
+  }));
+
 /**
  * Every element a label must have, with what is there, doubtful or missing, and the rule it comes from.
  * @example labelCheck(label, { name: 'Low Bridge', place: 'Upland', rulePack: 'us', localStatement: '' }).length > 5 // true
@@ -192,14 +210,8 @@ export function labelCheck(label: LabelContent, kitchen: LabelKitchen): LabelChe
   );
   for (const { element, text, rule, from } of label.cautions)
     rows.push({ element, state: 'there', sentence: `${text}. ${from}`, rule });
-  const claim = HEALTH_WORDS.exec(`${label.name} ${label.useLine}`);
-  if (claim)
-    rows.push({
-      element: 'Claims',
-      state: 'doubtful',
-      sentence: `"${claim[0]}" claims health, and such claims are not yours to make.`,
-      rule: pack.source,
-    });
+  for (const [element, text] of printedFields(label))
+    rows.push(...claimRows(element, text, label, pack.source));
   return rows;
 }
 

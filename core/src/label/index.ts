@@ -39,7 +39,8 @@ export {
 } from './art/sheet.ts';
 export { codePath, type Drawing, faceSvg, svgOf } from './art/svg.ts';
 export { bringsCaffeine, type CautionLine, cautionLines } from './cautionLines.ts';
-export { type LabelCheck, labelCheck, labelMissing } from './check.ts';
+export { claimRows, type LabelCheck, labelCheck, labelMissing } from './check.ts';
+export { type Claim, claimsIn } from './claims.ts';
 export { type LabelContent, type LabelKitchen, labelContent, type OwnWords, secondWords } from './content.ts';
 export { type DateStyle, dateLine } from './date.ts';
 export { differencesFromFormula } from './differences.ts';
@@ -59,6 +60,7 @@ export { lotNutrition } from './lotNutrition.ts';
 export { netContents, netWeight } from './netContents.ts';
 export { type Nutrition, type NutritionFigure, type NutritionOf, nutrition } from './nutrition.ts';
 export { leastText, netContentsHeight, type RulePack, type RulePackId, rulePacks } from './packs.ts';
+export { relabelling, warningsOf } from './printed.ts';
 export { type Quantity, quantitiesOf } from './quid.ts';
 export {
   NUTRIENTS,

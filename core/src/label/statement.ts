@@ -117,7 +117,8 @@ export function ingredientStatement(
     byName.set(name, part);
     total += line.grams;
   }
-  const declared = pack === 'eu' ? declaredAllergens(withCarried(lines, catalogue), pack, catalogue, of.finishedGrams) : [];
+  const declared =
+    pack === 'eu' ? declaredAllergens(withCarried(lines, catalogue), pack, catalogue, of.finishedGrams) : [];
   const said = ({ name }: StatementPart): string => {
     const { entries, ingredientIds } = byName.get(name)!;
     const quantity = of.quantities?.find((q) => q.ingredientIds.some((id) => ingredientIds.includes(id)));

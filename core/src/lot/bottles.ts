@@ -19,7 +19,17 @@ export interface LotBottles {
 }
 
 /** Movements that leave the kitchen's shelves for good. */
-export const LEAVES: ReadonlySet<string> = new Set(['sold', 'given', 'broken', 'failed-seal', 'opened', 'drunk', 'tasted', 'thrown-away', 'destroyed']);
+export const LEAVES: ReadonlySet<string> = new Set([
+  'sold',
+  'given',
+  'broken',
+  'failed-seal',
+  'opened',
+  'drunk',
+  'tasted',
+  'thrown-away',
+  'destroyed',
+]);
 
 /** Movements that bring back what had left. */
 const COMES_BACK = new Set(['processed-again', 'taken-back', 'returned']);

@@ -18,12 +18,20 @@ function heatedBy(lot: LotRecord, takenAt: string): boolean {
   const strains = lot.product.content.steps.some((s) => s.kind === 'strain');
   // A straining that was never marked may have been before the heat.
   if (strains && strained === null) return firstHeatBeforeStrain(lot);
-  const raw = standing(lot.additions).some((a) => a.entry?.leftFrom && !a.entry.leftFrom.heated && a.grams > 0);
+  const raw = standing(lot.additions).some(
+    (a) => a.entry?.leftFrom && !a.entry.leftFrom.heated && a.grams > 0,
+  );
   const by = strained ?? takenAt;
   const heated = heatingsOf(lot).filter((h) => h.to <= by);
   if (heated.length === 0) return false;
-  const last = heated.map((h) => h.to).sort().at(-1)!;
-  return !raw || standing(lot.additions).every((a) => !a.entry?.leftFrom || a.entry.leftFrom.heated || a.at <= last);
+  const last = heated
+    .map((h) => h.to)
+    .sort()
+    .at(-1)!;
+  return (
+    !raw ||
+    standing(lot.additions).every((a) => !a.entry?.leftFrom || a.entry.leftFrom.heated || a.at <= last)
+  );
 }
 
 /** Of a straining without its mark: whether every heating was in a step before it. */
@@ -70,7 +78,9 @@ function sinceOf(lot: LotRecord, heated: boolean, takenAt: string): string {
         .sort()[0] ?? lot.begunAt
     );
   const first = standing(lot.additions).find((a) => a.grams > 0)?.at ?? lot.begunAt;
-  const before = standing(lot.additions).flatMap((a) => (a.grams > 0 && a.entry?.leftFrom ? [a.entry.leftFrom.since] : []));
+  const before = standing(lot.additions).flatMap((a) =>
+    a.grams > 0 && a.entry?.leftFrom ? [a.entry.leftFrom.since] : [],
+  );
   return [first, ...before].sort()[0]!;
 }
 
@@ -81,7 +91,12 @@ function sinceOf(lot: LotRecord, heated: boolean, takenAt: string): string {
  */
 export function leftFrom(lot: LotRecord, takenAt: string): LeftFrom {
   const heated = heatedBy(lot, takenAt);
-  const { time } = keepingLimit({ ...keepingFacts(lot), storage: 'cold', killStep: heated, cooledInTime: true });
+  const { time } = keepingLimit({
+    ...keepingFacts(lot),
+    storage: 'cold',
+    killStep: heated,
+    cooledInTime: true,
+  });
   const days = time === null ? 0 : time.unit === 'day' ? time.count : time.count * DAYS_A_MONTH;
   return {
     ...{ code: lot.code, heated, since: sinceOf(lot, heated, takenAt) },
@@ -100,14 +115,22 @@ export function asLeft(entry: Ingredient, lot: LotRecord, takenAt: string): Ingr
   const liquid = liquidOf(composition);
   const spirit = liquid > 0 ? Math.min(entry.per100g.water, (100 * composition.ethanol) / liquid) : 0;
   const catalogue = catalogueOf(lot);
-  const all = from.parts.map((part) => from.entries.find((e) => e.id === part.ingredientId) ?? catalogue.get(part.ingredientId));
+  const all = from.parts.map(
+    (part) => from.entries.find((e) => e.id === part.ingredientId) ?? catalogue.get(part.ingredientId),
+  );
   const allergens = [...new Set([...entry.allergens, ...all.flatMap((e) => [...e.allergens])])];
   return {
     ...entry,
     allergens,
     ...(all.some((e) => e.allergensUnknown) ? { allergensUnknown: true } : {}),
     ...(spirit > 0.05
-      ? { per100g: { ...entry.per100g, water: entry.per100g.water - spirit, ethanol: entry.per100g.ethanol + spirit } }
+      ? {
+          per100g: {
+            ...entry.per100g,
+            water: entry.per100g.water - spirit,
+            ethanol: entry.per100g.ethanol + spirit,
+          },
+        }
       : {}),
     leftFrom: from,
   };

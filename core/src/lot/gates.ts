@@ -1,5 +1,5 @@
 import { linesNotRecorded } from './asMade.ts';
-import { type Gate, gate, shown } from './gate.ts';
+import { failed, type Gate, gate, shown } from './gate.ts';
 import { acidGate } from './gateAcid.ts';
 import { countGate } from './gateCount.ts';
 import { heatGate } from './gateHeat.ts';
@@ -14,6 +14,8 @@ export interface GateSetting {
   timeZone: string;
   /** What the label check finds wrong, if anything. */
   labelMissing: readonly string[];
+  /** What labels that were printed before say otherwise than the lot is now. */
+  relabel?: readonly string[];
 }
 
 function everythingIn(lot: LotRecord): Gate {
@@ -31,13 +33,15 @@ function everythingIn(lot: LotRecord): Gate {
   );
 }
 
-const label = (lot: LotRecord, missing: readonly string[]): Gate =>
-  gate(
+const label = (lot: LotRecord, missing: readonly string[], relabel: readonly string[]): Gate => {
+  const asked = gate(
     'label',
     'Has the label what it must have?',
     lot.prints.map((p) => shown(`${p.copies} printed`, 'print', p.id)),
-    missing.length > 0 ? missing.join(' ') : null,
+    missing.length + relabel.length > 0 ? [...missing, ...relabel].join(' ') : null,
   );
+  return relabel.length > 0 ? failed(asked) : asked;
+};
 
 /** Nothing out of its limits stays without its cause and what was done about it. */
 function deviations(lot: LotRecord): Gate {
@@ -71,7 +75,7 @@ export const gates = (lot: LotRecord, setting: GateSetting): Gate[] =>
     countGate(lot),
     heatGate(lot),
     sealGate(lot),
-    label(lot, setting.labelMissing),
+    label(lot, setting.labelMissing, setting.relabel ?? []),
     deviations(lot),
   ]);
 

@@ -19,6 +19,9 @@ export function holdingOf(lot: Pick<LotRecord, 'state' | 'decisions' | 'deviatio
   return lot.deviations.filter(
     (d) =>
       !d.closed &&
-      (d.kind === 'held' || d.kind === 'made with' || isSpoilage(d.kind) || said.some((why) => why.endsWith(d.what))),
+      (d.kind === 'held' ||
+        d.kind === 'made with' ||
+        isSpoilage(d.kind) ||
+        said.some((why) => why.endsWith(d.what))),
   );
 }

@@ -25,13 +25,13 @@ export { type Contrary, contraryPh, governingPh, PH_SAMPLE, readPh } from './gov
 export type { Happening } from './happening.ts';
 export { type Heating, heatingsOf } from './heating.ts';
 export { historyOf } from './history.ts';
+export { holdingOf, isSpoilage } from './holds.ts';
 export { gramsInJar, gramsTicked } from './jarByJar.ts';
 export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
 export { judging } from './judging.ts';
 export { storageNow, whyNotKept } from './keptInstead.ts';
 export { keepsShort, lastDayOf, tooWarm } from './lastDay.ts';
 export { type BottleLife, bottleLives, WARM_HOURS } from './life.ts';
-export { holdingOf, isSpoilage } from './holds.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
 export { lotWords, wordsOf } from './lotWords.ts';
@@ -86,3 +86,4 @@ export { ENDED, type LotEvent, type LotState, TransitionError, transition } from
 export { type Thawed, thawedGroups } from './thawed.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';
 export { amountDoubt, type WeighedIn, weighedIn } from './weighedIn.ts';
+export { type Part, type StoodIn, whyThisDate } from './whyThisDate.ts';

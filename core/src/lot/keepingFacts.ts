@@ -1,5 +1,5 @@
-import { factsFrom, lowAcidLines, type Makeup } from '../formula/index.ts';
 import { headspaceForIce } from '../bottling/index.ts';
+import { factsFrom, lowAcidLines, type Makeup } from '../formula/index.ts';
 import { type HurdleFacts, USUAL_CRITICAL_PH } from '../keeping/index.ts';
 import { brixKnown, finishedReadings } from './asMade.ts';
 import { cooledInTime } from './cooled.ts';
@@ -7,8 +7,8 @@ import { allProcessed, closedHot } from './gateHeat.ts';
 import { soundChecks } from './gateSeal.ts';
 import { governingPh, phThatCounts } from './governingPh.ts';
 import { heatingsOf } from './heating.ts';
-import { bottleLives } from './life.ts';
 import { once } from './judging.ts';
+import { bottleLives } from './life.ts';
 import { asMade, makeupAsMade } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
 
@@ -37,6 +37,10 @@ export function makeupThatCounts(lot: LotRecord): { makeup: Makeup; killSeen: bo
 /** What is known of a lot for its hurdles and its date, from the record alone. */
 export const keepingFacts = (lot: LotRecord): HurdleFacts => once(lot, 'facts', () => factsOf(lot));
 
+/** Whether the longer row of the table is taken: until its owner sets another date. */
+const takesLonger = (lot: LotRecord): boolean =>
+  [...lot.datings].sort((a, b) => a.recordedAt.localeCompare(b.recordedAt)).at(-1)?.longer ?? false;
+
 const roomForIce = (b: LotRecord['bottlings'][number]): boolean | null =>
   b.headspaceInches === null ? null : b.headspaceInches >= headspaceForIce(b.nominalMl, b.closure);
 
@@ -57,7 +61,7 @@ function factsOf(lot: LotRecord): HurdleFacts {
   return {
     ...factsFrom(makeup, brixKnown(lot)?.low ?? null),
     storage: lot.storage,
-    ownRetained: lot.datings.at(-1)?.longer ?? false,
+    ownRetained: takesLonger(lot),
     ph: ph?.ph ?? null,
     ...(ph ? { phAsRead: ph.ph - ph.margin } : {}),
     criticalPh: lot.criticalPh,

@@ -54,7 +54,8 @@ const later = (a: number | null, b: number | null): number | null =>
 function add(group: Group, warmth: Warmth, from: number, to: number): void {
   const before = group.hours[warmth];
   const left = WARM_HOURS * HOUR - before * HOUR;
-  if (warmth === 'warm' && group.tooWarmAt === null && to - from > left + 1) group.tooWarmAt = from + Math.max(0, left);
+  if (warmth === 'warm' && group.tooWarmAt === null && to - from > left + 1)
+    group.tooWarmAt = from + Math.max(0, left);
   group.hours[warmth] = before + (to - from) / HOUR;
 }
 
@@ -170,7 +171,8 @@ class Replay {
       arriving.frozenAt = moved.frozenAt;
       arriving.softSince = moved.softSince;
     }
-    if (m.kind === 'thawed') arriving.thawedAt = earlier(arriving.thawedAt, Math.max(Date.parse(m.at), this.from));
+    if (m.kind === 'thawed')
+      arriving.thawedAt = earlier(arriving.thawedAt, Math.max(Date.parse(m.at), this.from));
     if (from && from.count <= 0 && from !== into) this.groups.delete(this.of(m.from!));
     this.settle(key, arriving, m, taken, credited);
   }

@@ -1,3 +1,4 @@
+import { borneBy, firstFaultSeen } from '../ageing/index.ts';
 import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { bestBy, carriedBy, dateWord, type Hurdle, hurdles, type KeepingTime } from '../keeping/index.ts';
 import { strainedAt } from './cooled.ts';
@@ -43,6 +44,30 @@ function coldSince(lot: LotRecord, killStep: boolean, filledAt: string): string 
   return killStep ? own : [own, ...rawBefore(lot)].sort()[0]!;
 }
 
+/** The owner's own date: the last that was set; taking the longer row lengthens none that was set before. */
+function ownDate(lot: LotRecord): { own: Day | null; why: string } {
+  const dated = [...lot.datings]
+    .sort((a, b) => a.recordedAt.localeCompare(b.recordedAt))
+    .findLast((dating) => dating.until !== null);
+  return { own: dated?.until ?? null, why: dated?.why ?? '' };
+}
+
+/** The date that the looks at bottles of the formula bear, where it is shorter and its owner gave no reason against it since. */
+function borneNow(lot: LotRecord, { time }: KeepingTime, madeOn: Day): { until: Day; reason: string } | null {
+  const aged = lot.aged ?? [];
+  const borne = borneBy(aged, time);
+  const seen = firstFaultSeen(aged);
+  if (borne === null || seen === null) return null;
+  if (lot.datings.some((dating) => dating.until !== null && dating.recordedAt > seen)) return null;
+  const until = bestBy(madeOn, { time: borne });
+  return until === null
+    ? null
+    : {
+        until,
+        reason: ` Bottles kept back bear a shorter date: ${borne.count} ${borne.unit}${borne.count === 1 ? '' : 's'}.`,
+      };
+}
+
 /**
  * Date, class and hurdles of a lot as measured. Day 1 is the day of filling; of what is kept cold, of its last heating, or of straining where it is raw.
  * @example lotKeeping(lot, { timeZone: 'UTC' }).madeOn // '2026-11-24'
@@ -59,19 +84,24 @@ function keepingOf(lot: LotRecord, setting: Pick<GateSetting, 'timeZone'>): LotK
   const keptFrom = dayOf(cold, setting.timeZone);
   const keptFromAt = time.class === 'shelf' ? filledAt : coldSince(lot, facts.killStep === true, filledAt);
   const longest = bestBy(keptFrom, time);
-  const own = lot.datings.at(-1)?.until ?? null;
-  const shorter = own !== null && longest !== null && own < longest;
+  const { own, why } = ownDate(lot);
+  const borne = borneNow(lot, time, madeOn);
+  const dates = [
+    ...(longest === null ? [] : [{ until: longest, reason: '' }]),
+    ...(own === null ? [] : [{ until: own, reason: ` Its owner set an earlier date: ${why}` }]),
+    ...(borne === null ? [] : [borne]),
+  ];
+  // The first of equal dates: what the table gives needs no other reason.
+  const until = longest === null ? null : dates.reduce((a, b) => (b.until < a.until ? b : a));
   return {
     ...time,
-    ...(shorter
-      ? { reason: `${time.reason} Its owner set an earlier date: ${lot.datings.at(-1)!.why}` }
-      : {}),
+    ...(until && until.reason !== '' ? { reason: `${time.reason}${until.reason}` } : {}),
     madeOn,
     keptFrom,
     keptFromAt,
     neverHeated: facts.killStep !== true && facts.heatProcess !== true,
     readyOn: addDays(madeOn, lot.product.content.readyDays ?? 0),
-    bestBy: shorter ? own : longest,
+    bestBy: until?.until ?? null,
     dateWord: dateWord(time),
     hurdles: hurdles(facts),
     carriedBy: carriedBy(facts),

@@ -1,3 +1,4 @@
+import type { AgedLot } from '../ageing/index.ts';
 import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
 import type { HeatProcess } from '../heat/index.ts';
 import type { Storage } from '../keeping/index.ts';
@@ -90,6 +91,8 @@ export interface LotRecord {
   processes?: readonly HeatProcess[];
   /** Jars that the kitchen's largest canner holds in a load; absent or null where nobody said. */
   cannerHolds?: number | null;
+  /** Looks at bottles kept back of its formula's lots, its own among them; absent where none was looked at. */
+  aged?: readonly AgedLot[];
   /** How warm it was where its bottles stood; absent where nothing was read. */
   stores?: readonly StoreReading[];
   /** What the kitchen says of its places; absent where it said nothing. */

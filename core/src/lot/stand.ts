@@ -35,7 +35,11 @@ const firstPlace = (lot: Stood, bottlingId: string): string | null =>
   lot.movements.find((m) => m.bottlingId === bottlingId && m.kind === 'stored')?.to ?? null;
 
 /** What a place has to be for what is kept so. */
-const FOR: Readonly<Record<LotRecord['storage'], PlaceKind>> = { shelf: 'warm', cold: 'fridge', frozen: 'freezer' };
+const FOR: Readonly<Record<LotRecord['storage'], PlaceKind>> = {
+  shelf: 'warm',
+  cold: 'fridge',
+  frozen: 'freezer',
+};
 
 interface Since {
   from: number;
@@ -51,7 +55,8 @@ function kindsUnsaid(lot: Stood, bottlingId: string, names: readonly string[]): 
   if (warmest) return [{ from: always, kind: warmest }];
   const of = placesOf(lot);
   const first = firstPlace(lot, bottlingId);
-  if (first === null || !names.some((name) => of(name) === of(first))) return [{ from: always, kind: 'warm' }];
+  if (first === null || !names.some((name) => of(name) === of(first)))
+    return [{ from: always, kind: 'warm' }];
   const changes = [...lot.storageChanges].sort((a, b) => a.recordedAt.localeCompare(b.recordedAt));
   return [
     { from: always, kind: FOR[changes[0]?.from ?? lot.storage] },
@@ -76,7 +81,9 @@ export function stretchesIn(lot: Stood, bottlingId: string, place: string): Stre
     .sort((a, b) => a.recordedAt.localeCompare(b.recordedAt));
   const warm = said.some((p) => p.kind === 'warm');
   const kinds: Since[] = [
-    ...(warm ? [{ from: Number.NEGATIVE_INFINITY, kind: 'warm' as const }] : kindsUnsaid(lot, bottlingId, names)),
+    ...(warm
+      ? [{ from: Number.NEGATIVE_INFINITY, kind: 'warm' as const }]
+      : kindsUnsaid(lot, bottlingId, names)),
     ...said.map((p) => ({ from: Date.parse(p.recordedAt), kind: p.kind! })),
   ].sort((a, b) => a.from - b.from);
   return kinds.flatMap(({ from, kind }, i) =>
@@ -92,7 +99,9 @@ export function ownStretches(lot: Stood, bottling: BottlingEntry, from: number):
     .filter((c) => Date.parse(c.at) >= from);
   if (own.length === 0) return [];
   // Before the first reading and after the last one that is cold they are as warm as where they stand.
-  return stretchesOf('fridge', own).filter((s) => Number.isFinite(s.from) && Number.isFinite(s.to) || s.warmth === 'warm');
+  return stretchesOf('fridge', own).filter(
+    (s) => (Number.isFinite(s.from) && Number.isFinite(s.to)) || s.warmth === 'warm',
+  );
 }
 
 /** A place, or a bottle in it, as one after another. */

@@ -97,11 +97,7 @@ export function stretchesOf(kind: PlaceKind, readings: readonly Omit<StoreReadin
   const always = { from: Number.NEGATIVE_INFINITY, to: Number.POSITIVE_INFINITY };
   if (!first) return [{ ...always, warmth: BASE[kind] }];
   const within = points.slice(1).flatMap((b, i) => (b.t > points[i]!.t ? between(kind, points[i]!, b) : []));
-  return [
-    { from: always.from, to: first.t, warmth: BASE[kind] },
-    ...within,
-    ...after(kind, points.at(-1)!),
-  ];
+  return [{ from: always.from, to: first.t, warmth: BASE[kind] }, ...within, ...after(kind, points.at(-1)!)];
 }
 
 /**

@@ -167,6 +167,9 @@ export const print = kind({
     statement: text(20_000, 'Which ingredients?'),
     /** What differed from the formula, as it was seen. */
     differences: list(text(500, 'What differs?'), { max: 200 }, 'What differs?'),
+    /** Its date, and the warnings on it; null of prints before that was kept. */
+    bestBy: nullable(text(10, 'Until which day?')),
+    says: nullable(list(text(1000, 'Which warning?'), { max: 60 }, 'Which warnings?')),
   },
   stored: { label: document<unknown>('label') },
 });

@@ -1,12 +1,12 @@
 import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
 import type { Kitchen } from '@inch/contract/kitchen';
-import { agedFigures, ageingEvidence, DRIFTING, type Drifting, whyThisDate } from '@inch/core/ageing';
-import { nextLooks } from '@inch/core/lot';
+import { agedFigures, ageingEvidence, DRIFTING, type Drifting } from '@inch/core/ageing';
+import { nextLooks, whyThisDate } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journalExport } from '../journal/exported.ts';
 import { requireLot } from '../lot/deciding.ts';
-import { evidenceFor, lotsOfFormula } from '../lot/evidence.ts';
+import { evidenceFor } from '../lot/evidence.ts';
 import { siblingsOf } from '../lot/siblings.ts';
 import { judgeLot } from '../lot/view.ts';
 import { momentIn, type Sheet } from '../release/paper.ts';
@@ -15,7 +15,7 @@ import { recordTemperature, storesOf, temperaturesOf } from './temperatures.ts';
 async function ageingOf(pool: Pool, kitchen: Kitchen, idOrCode: string): Promise<AgeingView> {
   const lot = await requireLot(pool, kitchen, idOrCode);
   const { keeping } = judgeLot(lot, kitchen);
-  const lots = await lotsOfFormula(pool, kitchen, lot);
+  const lots = lot.aged ?? [];
   const asked = evidenceFor(lot, keeping);
   const evidence = ageingEvidence(lots, asked);
   const stores = await storesOf(pool, kitchen, lot, lot.storage, asked.ph);

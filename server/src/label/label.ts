@@ -4,6 +4,7 @@ import { dayOf } from '@inch/core/calendar';
 import {
   type Artwork,
   type ArtworkOf,
+  claimRows,
   differencesFromFormula,
   facesOf,
   labelArtwork,
@@ -63,7 +64,7 @@ function secondChecks(
 ): { second: LabelView['second']; checks: Check[] } {
   const language = kitchen.labelling.second;
   if (language === null || language === 'en') return { second: null, checks: [] };
-  const { keeping } = judgeLot(lot, kitchen);
+  const { keeping, label } = judgeLot(lot, kitchen);
   const own = design.second ?? { name: '', use: '' };
   const asBegun = { ...kitchen, rulePack: lot.rulePack };
   const { content, unnamed } = secondWords(lot, keeping, asBegun, language, own);
@@ -75,6 +76,8 @@ function secondChecks(
   return {
     second: content,
     checks: [
+      ...claimRows('name in the second language', own.name, label.content, 'the same in every language'),
+      ...claimRows('use in the second language', own.use, label.content, 'the same in every language'),
       {
         element: 'Second language',
         state: lacks.length > 0 ? 'stops' : 'there',

@@ -1,9 +1,12 @@
 import type { LabelView } from '@inch/contract/label';
+import { warningsOf } from '@inch/core/label';
 import { standing } from '@inch/core/lot';
 import type { Judge } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { refuseBefore } from '../journal/happened.ts';
 import { fullLot } from '../lot/change.ts';
+import { refuseStopped, refuseTooWarm } from '../lot/leaving.ts';
+import { judgeLot } from '../lot/view.ts';
 import { takeLabels } from '../stock/withdraw.ts';
 import { artworkOf, drawnLabel, labelOf } from './label.ts';
 import { requireSheet } from './sheets.ts';
@@ -28,6 +31,8 @@ export const judgePrint: Judge<'print'> = async ({ w, lot: head, said, at }) => 
   const lot = await fullLot(w, head.id);
   const label = await labelOf(w.tx, lot, w.kitchen);
   if (label.refusal) throw new Problem(409, label.refusal);
+  await refuseStopped(w, lot);
+  refuseTooWarm(w, lot);
   const [filled] = standing(lot.bottlings);
   if (filled) refuseBefore(at, filled.at, 'its bottles were filled');
   if (!said.differencesSeen) refuseUnseen(label);
@@ -45,6 +50,8 @@ export const judgePrint: Judge<'print'> = async ({ w, lot: head, said, at }) => 
     kept: {
       statement: label.content.statement,
       differences: label.differences.map((d) => d.slice(0, 500)),
+      bestBy: judgeLot(lot, w.kitchen).keeping.bestBy,
+      says: warningsOf(label.content).map((text) => text.slice(0, 1000)),
       label: artworkOf(label, label.design),
     },
     after: () => takeLabels(w, said.copies * faces, cause),

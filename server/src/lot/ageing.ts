@@ -1,11 +1,13 @@
-import { ageingEvidence, faultsOf, phMoved, signsIn } from '@inch/core/ageing';
+import { ageingEvidence, faultsOf, isGood, phMoved, signsIn } from '@inch/core/ageing';
 import { dayOf, daysBetween } from '@inch/core/calendar';
 import { governingPh, type LotRecord, meterStanding } from '@inch/core/lot';
+import { rows } from '../database/pool.ts';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { entriesOf } from '../entry/read.ts';
 import { invalid, Problem } from '../http/problem.ts';
-import { fullLot } from './change.ts';
-import { evidenceFor, lotsOfFormula } from './evidence.ts';
+import type { Writing } from '../journal/writing.ts';
+import { fullLot, holdWhereShut } from './change.ts';
+import { evidenceFor } from './evidence.ts';
 import { moveItself, standsIn } from './moving.ts';
 import { holdForSigns } from './spoilage.ts';
 import type { StoredLot } from './store.ts';
@@ -31,6 +33,17 @@ const openedBefore = (lot: StoredLot, bottlingId: string, at: string): boolean =
   lot.movements.some((m) => m.bottlingId === bottlingId && OPENED.has(m.kind) && m.at <= at);
 const OPENED: ReadonlySet<string> = new Set(['opened', 'tasted', 'drunk', 'returned', 'sold', 'given']);
 
+/** A look that speaks for a shorter date speaks of every lot of its formula: whose labels say more is held. */
+async function holdOthersWhereShut(w: Writing, lot: StoredLot): Promise<void> {
+  const others = await rows<{ id: string }>(
+    w.tx,
+    `SELECT l.id FROM formula_version v JOIN lot l ON l.version_id = v.id
+     WHERE v.formula_id = ? AND l.kitchen_id = ? AND l.state = 'released' AND l.id <> ? ORDER BY l.id`,
+    [lot.product.formulaId, w.kitchen.id, lot.id],
+  );
+  for (const { id } of others) await holdWhereShut(w, id, w.now);
+}
+
 /** A look at a bottle kept back: opened, it leaves the stock; a fault holds the lot. */
 export const judgeLook: Judge<'look'> = async (judging) => {
   const { w, lot: head, said, at } = judging;
@@ -41,7 +54,10 @@ export const judgeLook: Judge<'look'> = async (judging) => {
   if (said.opened === 'open-already' && said.daysOpen === null)
     throw invalid('daysOpen', 'How many days has it been open?');
   if (said.opened === 'open-already' && !openedBefore(lot, said.bottlingId, at))
-    throw invalid('opened', 'No bottle of this filling was opened: say that it is opened now, and where it stood.');
+    throw invalid(
+      'opened',
+      'No bottle of this filling was opened: say that it is opened now, and where it stood.',
+    );
   if (said.opened === 'closed' && (said.ph !== null || said.brix !== null || said.taste !== null))
     throw invalid('opened', 'pH, °Bx and taste are of an opened bottle: say that it was opened.');
   const counts = await phCounts(judging, lot);
@@ -50,7 +66,9 @@ export const judgeLook: Judge<'look'> = async (judging) => {
   // An opened bottle that went off while it was open says nothing of those that are closed.
   const told = signsIn(said.note ?? '').filter((sign) => !faultsOf(said).includes(sign));
   const faults =
-    said.opened === 'open-already' ? [] : [...faultsOf(said), ...(moved ? [moved] : []), ...told].slice(0, 12);
+    said.opened === 'open-already'
+      ? []
+      : [...faultsOf(said), ...(moved ? [moved] : []), ...told].slice(0, 12);
   const place = said.opened === 'opened' ? standsIn(lot, said.bottlingId, said.place) : null;
   return {
     kept: {
@@ -66,6 +84,7 @@ export const judgeLook: Judge<'look'> = async (judging) => {
           what: `A bottle that was looked at showed ${faults.join(', ')}.`,
           ...{ entryId: said.id, at },
         });
+      if (!isGood(said)) await holdOthersWhereShut(w, lot);
     },
   };
 };
@@ -75,17 +94,24 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
 /** The owner's own date: shorter as they like; the longer row only where the table has one and their bottles support it. */
 export const judgeDating: Judge<'dating'> = async ({ w, lot: head, said }) => {
   const lot = await fullLot(w, head.id);
-  const { keeping } = judgeLot({ ...lot, datings: [] }, w.kitchen);
+  // What the table gives: the looks bear less, and an owner says why that is not so.
+  const { keeping } = judgeLot({ ...lot, datings: [], aged: [] }, w.kitchen);
   if (keeping.bestBy === null)
     throw new Problem(409, 'Nothing preserves it yet, so that there is no date to set.');
+  const own = [...lot.datings].reverse().find((d) => d.until !== null);
+  if (said.longer && said.until === null && own)
+    throw invalid(
+      'until',
+      `Its owner set ${own.until}: ${own.why} Write the new last day, and in the reason why that does not hold any more.`,
+    );
   if (said.until === null && !said.longer)
     throw invalid('until', 'Until which day? Or take the longer row of the keeping table.');
   if (said.until !== null && (!DAY.test(said.until) || Number.isNaN(Date.parse(said.until))))
     throw invalid('until', 'A day is written 2027-06-30.');
-  const evidence = ageingEvidence(await lotsOfFormula(w.tx, w.kitchen, lot), evidenceFor(lot, keeping));
+  const evidence = ageingEvidence(lot.aged ?? [], evidenceFor(lot, keeping));
   if (said.longer && !evidence.supportsLonger) throw invalid('longer', evidence.longer);
   const longest = said.longer
-    ? judgeLot({ ...lot, datings: [asLonger(lot)] }, w.kitchen).keeping.bestBy
+    ? judgeLot({ ...lot, datings: [asLonger(lot)], aged: [] }, w.kitchen).keeping.bestBy
     : keeping.bestBy;
   if (said.until !== null && longest !== null && said.until > longest)
     throw invalid(

@@ -165,7 +165,13 @@ export const judgeRuling: Judge<'ruling'> = async ({ w, lot: head, said, at, sig
   const to = stateAfter(w, resumes ? asResumed(lot, at) : lot, event);
   const signature = signatureOf(w, lot, event, signed);
   return {
-    kept: { event, from: lot.state, to, ...signature, ...(resumes && to === 'released' ? { ruleSet: RULE_SET.id } : {}) },
+    kept: {
+      event,
+      from: lot.state,
+      to,
+      ...signature,
+      ...(resumes && to === 'released' ? { ruleSet: RULE_SET.id } : {}),
+    },
     after: async () => {
       if (resumes) await closeHolds(w, lot, { cause: why, done: done!, at });
       await followDecision(w, lot, { id, event, to, why, at });
@@ -189,10 +195,11 @@ export async function checkSignature(
   account: Account,
   password: string | null,
   address: string,
+  done = 'released',
 ): Promise<void> {
   if (!password) throw invalid('password', 'This is signed: write your password again.');
   if (await checkPassword(pool, account.name, password, address, 'signature')) return;
-  throw invalid('password', 'That is not your password. Nothing was recorded.');
+  throw invalid('password', `That is not your password. Nothing was ${done}.`);
 }
 
 /** Journals a decision that was refused, with who tried and why not: the record shows attempts too. */

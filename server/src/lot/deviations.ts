@@ -1,3 +1,4 @@
+import { dangersIn, signsIn } from '@inch/core/ageing';
 import { holdingOf, isSpoilage, outOfLimits } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';
 import type { Judge } from '../entry/judge.ts';
@@ -29,7 +30,10 @@ async function holdReleased(w: Writing, lotId: string, what: string, at: string)
 
 /** A deviation that somebody saw. */
 export const judgeDeviation: Judge<'deviation'> = ({ w, lot, said, at }) => ({
-  kept: { kind: 'seen', entryId: null },
+  kept: {
+    kind: [...signsIn(said.what), ...dangersIn(said.what)].length > 0 ? 'spoilage' : 'seen',
+    entryId: null,
+  },
   after: () => holdReleased(w, lot.id, said.what, at),
 });
 

@@ -8,7 +8,7 @@ import { invalid, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { stoppedBy } from '../trace/reach.ts';
 import { lackingNow, refusePast } from './change.ts';
-import { evidenceFor, lotsOfFormula } from './evidence.ts';
+import { evidenceFor } from './evidence.ts';
 import type { StoredLot } from './store.ts';
 import { judgeLot } from './view.ts';
 
@@ -33,7 +33,11 @@ export function refuseTooWarm(w: Writing, lot: StoredLot): void {
 }
 
 /** The bottles of a filling in a place. */
-export function lifeIn(w: Writing, lot: StoredLot, said: { bottlingId: string; from: string }): BottleLife | undefined {
+export function lifeIn(
+  w: Writing,
+  lot: StoredLot,
+  said: { bottlingId: string; from: string },
+): BottleLife | undefined {
   const of = placeNames(lot.places ?? []);
   return bottleLives(lot, w.now).find(
     (life) => life.bottlingId === said.bottlingId && of(life.place) === of(said.from),
@@ -42,7 +46,8 @@ export function lifeIn(w: Writing, lot: StoredLot, said: { bottlingId: string; f
 
 /** Refuses bottles whose own life is over: warm for too long, thawed too long ago. */
 export function refuseSpent(w: Writing, lot: StoredLot, life: BottleLife): void {
-  if (keepsShort(lot) && life.tooWarmAt !== null && life.tooWarmAt <= w.now) throw new Problem(409, warmSaid(life));
+  if (keepsShort(lot) && life.tooWarmAt !== null && life.tooWarmAt <= w.now)
+    throw new Problem(409, warmSaid(life));
   const { keeping } = judgeLot(lot, w.kitchen);
   const until = lastDayOf(lot, life, keeping);
   if (until === null || until >= dayOf(w.now, lot.timeZone)) return;
@@ -57,10 +62,10 @@ export function refuseSpent(w: Writing, lot: StoredLot, life: BottleLife): void 
 }
 
 /** A longer date rests on bottles kept back: where they do not support it any more, nothing leaves under it. */
-async function refuseUnsupported(w: Writing, lot: StoredLot): Promise<void> {
-  if (!lot.datings.some((dating) => dating.longer)) return;
+function refuseUnsupported(w: Writing, lot: StoredLot): void {
+  if (!lot.datings.at(-1)?.longer) return;
   const { keeping } = judgeLot({ ...lot, datings: [] }, w.kitchen);
-  const lots = await lotsOfFormula(w.tx, w.kitchen, lot);
+  const lots = lot.aged ?? [];
   const { supportsLonger, longer } = ageingEvidence(lots, evidenceFor(lot, keeping));
   if (!supportsLonger)
     throw new Problem(
@@ -100,5 +105,5 @@ export async function refuseUnfit(w: Writing, lot: StoredLot, life: BottleLife |
   refusePast(w, lot);
   await refuseStopped(w, lot);
   if (life) refuseSpent(w, lot, life);
-  await refuseUnsupported(w, lot);
+  refuseUnsupported(w, lot);
 }

@@ -5,8 +5,8 @@ import type { Judge, Judging } from '../entry/judge.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import type { Writing } from '../journal/writing.ts';
-import { leftByOf } from '../trace/leftBy.ts';
 import { chooseStock, type Withdrawn, withdraw } from '../stock/withdraw.ts';
+import { leftByOf } from '../trace/leftBy.ts';
 import { decideLot, fullLot } from './change.ts';
 import type { LotHead } from './head.ts';
 

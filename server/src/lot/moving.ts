@@ -47,7 +47,10 @@ function refuseMore(lot: StoredLot, said: Moving, life: BottleLife | undefined):
     ...(life.keptBack > 0 ? [`${life.keptBack} are kept back`] : []),
     ...(life.cameBack > 0 ? [`${life.cameBack} came back`] : []),
   ].join(', ');
-  throw invalid('count', `Of those in ${said.from} ${free} never left: ${why}, and those are not sold or given.`);
+  throw invalid(
+    'count',
+    `Of those in ${said.from} ${free} never left: ${why}, and those are not sold or given.`,
+  );
 }
 
 /** What was ended moves no more, but for what comes back, and is thrown away. */
@@ -70,7 +73,8 @@ function refuseFreezing(lot: StoredLot, said: Moving, life: BottleLife | undefin
   if (!said.to || !life?.thawedAt || said.kind === 'returned') return;
   const kind = (lot.places ?? []).findLast((p) => p.kind !== null && of(p.name) === of(said.to!))?.kind;
   const frozenThere = lot.movements.some(
-    (m) => m.bottlingId === said.bottlingId && m.kind === 'stored' && m.to !== null && of(m.to) === of(said.to!),
+    (m) =>
+      m.bottlingId === said.bottlingId && m.kind === 'stored' && m.to !== null && of(m.to) === of(said.to!),
   );
   const called = kindByName(said.to);
   if (kind === 'freezer' || called === 'freezer' || (called === null && kind === undefined && frozenThere))
@@ -80,7 +84,8 @@ function refuseFreezing(lot: StoredLot, said: Moving, life: BottleLife | undefin
 /** Something that is destroyed is seen by somebody besides, who is named; what is thrown away has its reason. */
 function refuseUnsaid({ kind, note }: Moving): void {
   if (kind === 'destroyed' && !note?.trim()) throw invalid('note', 'Write who saw it, and how it was done.');
-  if (kind === 'thrown-away' && !note?.trim()) throw invalid('note', 'Write why: past its date, too warm, spoiled.');
+  if (kind === 'thrown-away' && !note?.trim())
+    throw invalid('note', 'Write why: past its date, too warm, spoiled.');
 }
 
 /** Moves, sells, gives, breaks, drinks, keeps back or throws away bottles of one filling; never more than stand there, never a sale before release. */

@@ -38,7 +38,9 @@ const TOGETHER: Partial<Record<PostedNoun, { gathers: boolean }>> = {
 
 /** Releasing, keeping under earlier rules and recalling are signed. */
 const isSigned = (noun: PostedNoun, event: string): boolean =>
-  (noun === 'decision' && event === 'release') || (noun === 'ruling' && event === 'recall') || noun === 'settling';
+  (noun === 'decision' && event === 'release') ||
+  (noun === 'ruling' && event === 'recall') ||
+  noun === 'settling';
 
 /** What is written into a lot's record: a route a kind of entry, all through `record`. A release is signed first. */
 function bindEntries(app: AppContext): void {
@@ -49,7 +51,8 @@ function bindEntries(app: AppContext): void {
       async (call) => {
         const { body, params, account, pool, req } = call;
         const signed = isSigned(noun, String((body as Body).event));
-        if (signed) await checkSignature(pool, account, body.password, req.ip ?? '');
+        const done = (noun as PostedNoun) === 'ruling' ? 'recalled' : 'released';
+        if (signed) await checkSignature(pool, account, body.password, req.ip ?? '', done);
         const work = (w: Writing) => record(w, noun, params.id, body, { signed });
         const together = TOGETHER[noun];
         return together ? call.writeTogether(work, together.gathers) : call.write(work);

@@ -1,6 +1,6 @@
 import { dangersIn, signsIn } from '@inch/core/ageing';
 import { isSpoilage, lotBottles, standing } from '@inch/core/lot';
-import { type Entries, entries, type EntryKind, type PostedNoun, type Said } from '@inch/core/record';
+import { type Entries, type EntryKind, entries, type PostedNoun, type Said } from '@inch/core/record';
 import { rows } from '../database/pool.ts';
 import { Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -42,7 +42,8 @@ export async function holdForSigns(
   const others = siblings.map((s) => `${s.code} (${s.by})`).join(', ');
   const said = `${what}${others ? ` Look at ${others} as well.` : ''}`.slice(0, 500);
   await openDeviation(w, lot.id, { kind: 'spoilage', what: said, entryId, at });
-  if (['resting', 'bottled', 'released'].includes(lot.state)) await decideLot(w, lot, 'hold', { why: said, at });
+  if (['resting', 'bottled', 'released'].includes(lot.state))
+    await decideLot(w, lot, 'hold', { why: said, at });
 }
 
 /** Holds a filled lot where an entry tells of gas, mould, a lifting lid, somebody ill, in whichever words. */
@@ -57,19 +58,24 @@ export async function holdWhereSpoiled<N extends PostedNoun>(
   if (found.length === 0) return;
   const lot = await fullLot(w, lotId);
   if (!FILLED.has(lot.state) || standing(lot.bottlings).length === 0) return;
-  if (lot.deviations.some((d) => d.entryId === said.id && isSpoilage(d.kind))) return;
+  if (lot.deviations.some((d) => (d.entryId === said.id || d.id === said.id) && isSpoilage(d.kind))) return;
   await holdForSigns(w, lot, { what: `Somebody wrote of ${found.join(', ')}.`, entryId: said.id, at });
 }
 
 /** Whether a bottle of a lot was looked at and good, after an instant by the record. */
 const lookedAt = (lot: StoredLot, after: string): boolean =>
-  standing(lot.looks).some((l) => l.recordedAt > after && l.opened !== 'open-already' && l.faults.length === 0);
+  standing(lot.looks).some(
+    (l) => l.recordedAt > after && l.opened !== 'open-already' && l.faults.length === 0,
+  );
 
 /** After signs of spoilage other bottles are looked at first: of the lot, and of the lots that share what went into it or its day. */
 export async function refuseUnlooked(w: Writing, lot: StoredLot): Promise<void> {
   const signs = lot.deviations.filter((d) => isSpoilage(d.kind) && !d.closed);
   if (signs.length === 0) return;
-  const since = signs.map((d) => d.recordedAt).sort().at(-1)!;
+  const since = signs
+    .map((d) => d.recordedAt)
+    .sort()
+    .at(-1)!;
   const missing: string[] = [];
   if (lotBottles(lot).left > 0 && !lookedAt(lot, since)) missing.push(`lot ${lot.code} itself`);
   for (const sibling of await siblingsOf(w.tx, w.kitchen, lot)) {
@@ -80,7 +86,8 @@ export async function refuseUnlooked(w: Writing, lot: StoredLot): Promise<void> 
     );
     if (!row || !['resting', 'bottled', 'released', 'held'].includes(row.state)) continue;
     const other = await fullLot(w, row.id);
-    if (lotBottles(other).left > 0 && !lookedAt(other, since)) missing.push(`lot ${sibling.code} (${sibling.by})`);
+    if (lotBottles(other).left > 0 && !lookedAt(other, since))
+      missing.push(`lot ${sibling.code} (${sibling.by})`);
   }
   if (missing.length > 0)
     throw new Problem(

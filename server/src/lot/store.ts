@@ -7,6 +7,7 @@ import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts'
 import { UnreadableEntry } from '../entry/read.ts';
 import { processesById } from '../heatProcess/store.ts';
 import { loadStores } from '../place/store.ts';
+import { loadAged } from './aged.ts';
 import { lotNamed } from './head.ts';
 import { loadRecords } from './load.ts';
 
@@ -118,6 +119,7 @@ async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]>
   for (const lot of lots.values()) lot.storage = storageNow(lot);
   await loadProcesses(db, lots);
   await loadStores(db, heads[0]!.kitchen_id, [...lots.values()]);
+  await loadAged(db, heads[0]!.kitchen_id, [...lots.values()]);
   return [...lots.values()];
 }
 

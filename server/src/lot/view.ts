@@ -2,7 +2,7 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { LabelView } from '@inch/contract/label';
 import type { LotView } from '@inch/contract/lot';
 import type { Vessel } from '@inch/contract/vessel';
-import { labelCheck, labelContent, labelMissing } from '@inch/core/label';
+import { labelCheck, labelContent, labelMissing, relabelling } from '@inch/core/label';
 import {
   bottleLives,
   type Gate,
@@ -33,7 +33,8 @@ function judgedOf(lot: StoredLot, kitchen: Kitchen): Judged {
   const keeping = lotKeeping(lot, { timeZone });
   const content = labelContent(lot, keeping, asBegun);
   const checks = labelCheck(content, asBegun);
-  const list = gates(lot, { timeZone, labelMissing: labelMissing(checks) });
+  const anew = relabelling(lot, keeping, content);
+  const list = gates(lot, { timeZone, labelMissing: labelMissing(checks), relabel: anew });
   return { keeping, gates: list, label: { content, checks } };
 }
 

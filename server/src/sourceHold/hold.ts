@@ -17,7 +17,11 @@ export async function holdSource(
   });
   await journal(w, 'source-hold', id, recalled ? 'recall' : 'hold', { noun, subjectId, name, why });
   const reached = await reachOf(w.tx, w.kitchen.id, source);
-  await holdMadeWith(w, reached, `${name}, which it was made with, is ${recalled ? 'called back' : 'held'}: ${why}`);
+  await holdMadeWith(
+    w,
+    reached,
+    `${name}, which it was made with, is ${recalled ? 'called back' : 'held'}: ${why}`,
+  );
   return id;
 }
 

@@ -8,8 +8,8 @@ import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { stockOf } from '../stock/store.ts';
-import { holdSource, isHeld } from './hold.ts';
 import { codesOf, reachOf, type Source } from '../trace/reach.ts';
+import { holdSource, isHeld } from './hold.ts';
 
 interface HoldRow {
   id: string;
@@ -42,7 +42,10 @@ async function listHolds(pool: Pool, kitchenId: string): Promise<SourceHold[]> {
         row.lifted_at === null
           ? null
           : { at: fromSql(row.lifted_at), by: row.lifted_by ?? '', why: row.lifted_why ?? '' },
-      lots: await codesOf(pool, await reachOf(pool, kitchenId, { noun: row.noun, subjectId: row.subject_id })),
+      lots: await codesOf(
+        pool,
+        await reachOf(pool, kitchenId, { noun: row.noun, subjectId: row.subject_id }),
+      ),
     });
   return holds;
 }
@@ -82,7 +85,11 @@ async function lift(w: Writing, id: string, { why }: { why: string }): Promise<{
   );
   if (!found) throw notFound('hold');
   if (found.lifted_at !== null) throw new Problem(409, 'That hold is lifted already.');
-  await update(w.tx, 'source_hold', id, { lifted_at: toSql(w.now), lifted_by: w.account.id, lifted_why: why });
+  await update(w.tx, 'source_hold', id, {
+    lifted_at: toSql(w.now),
+    lifted_by: w.account.id,
+    lifted_why: why,
+  });
   await journal(w, 'source-hold', id, 'lift', { why });
   return { id };
 }

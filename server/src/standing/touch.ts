@@ -57,6 +57,18 @@ async function lotsOnHand(db: Database, table: string, written: WrittenRows['row
   return found.map((row) => row.lot_id);
 }
 
+/** Lots of the formulas of some looks: a look bears upon the date of each. */
+async function lotsOfFormulas(db: Database, written: WrittenRows['rows']): Promise<string[]> {
+  const ids = [...new Set(written.map((row) => String(row.lot_id)))];
+  const found = await rows<{ id: string }>(
+    db,
+    `SELECT DISTINCT o.id FROM lot l JOIN formula_version v ON v.id = l.version_id JOIN formula_version w ON w.formula_id = v.formula_id
+     JOIN lot o ON o.version_id = w.id WHERE l.id IN (${marks(ids)})`,
+    ids,
+  );
+  return found.map((row) => row.id);
+}
+
 /** Lots whose standing rests on some rows that were written. */
 export async function lotsOf(db: Database, { table, rows: written }: WrittenRows): Promise<string[]> {
   if (table === 'lot') return written.map((row) => row.id);
@@ -65,7 +77,9 @@ export async function lotsOf(db: Database, { table, rows: written }: WrittenRows
       db,
       written.map((row) => row.id),
     );
-  if (table === entries['place-temperature'].table || table === 'place') return lotsOnHand(db, table, written);
+  if (table === entries['place-temperature'].table || table === 'place')
+    return lotsOnHand(db, table, written);
+  if (table === entries.look.table) return lotsOfFormulas(db, written);
   if (!CHECKS.has(table)) return written.flatMap((row) => (row.lot_id ? [String(row.lot_id)] : []));
   const lots: string[] = [];
   for (const { id } of written) lots.push(...(await lotsMeasuredSince(db, table, id)));

@@ -1,5 +1,5 @@
-import { type Database, marks, rows } from '../database/pool.ts';
 import type { SOURCES } from '@inch/contract/sourceHold';
+import { type Database, marks, rows } from '../database/pool.ts';
 
 /** Something that lots are made with. */
 export interface Source {
@@ -32,7 +32,8 @@ export async function sameBatch(db: Database, kitchenId: string, stockIds: Ids):
 
 /** What was taken of stock and not struck since. */
 const TAKEN = `stock_taking t LEFT JOIN addition a ON a.id = t.addition_id LEFT JOIN bottling b ON b.id = t.bottling_id`;
-const NOT_STRUCK = 'a.struck_at IS NULL AND b.struck_at IS NULL AND t.print_id IS NULL AND t.lot_id IS NOT NULL';
+const NOT_STRUCK =
+  'a.struck_at IS NULL AND b.struck_at IS NULL AND t.print_id IS NULL AND t.lot_id IS NOT NULL';
 
 const lotsWithStock = (db: Database, stockIds: Ids): Promise<string[]> =>
   stockIds.length === 0
@@ -44,7 +45,9 @@ const lotsWithStock = (db: Database, stockIds: Ids): Promise<string[]> =>
       );
 
 /** Where lots name each source but stock. */
-const NAMED: Readonly<Record<Exclude<Source['noun'], 'stock'>, readonly { table: string; column: string }[]>> = {
+const NAMED: Readonly<
+  Record<Exclude<Source['noun'], 'stock'>, readonly { table: string; column: string }[]>
+> = {
   instrument: [
     { table: 'reading', column: 'instrument_id' },
     { table: 'bottling', column: 'instrument_id' },
@@ -155,7 +158,9 @@ async function madeOf(db: Database, lotId: string): Promise<{ lots: string[]; st
         stock.add(s.stock_id);
         if (s.left_by !== null) next.push(s.left_by);
       }
-      const up = from.flatMap((s) => (s.divided_from === null || stock.has(s.divided_from) ? [] : [s.divided_from]));
+      const up = from.flatMap((s) =>
+        s.divided_from === null || stock.has(s.divided_from) ? [] : [s.divided_from],
+      );
       from =
         up.length === 0
           ? []
@@ -189,7 +194,10 @@ export async function stoppedBy(
           `SELECT code, state FROM lot WHERE id IN (${marks(lots)}) AND state IN (${marks(STOPPED)}) ORDER BY code`,
           [...lots, ...STOPPED],
         );
-  const found = above.map(({ code, state }) => ({ code, why: `lot ${code}, which it was made from, is ${state}` }));
+  const found = above.map(({ code, state }) => ({
+    code,
+    why: `lot ${code}, which it was made from, is ${state}`,
+  }));
   for (const hold of await standingHolds(db, kitchenId)) {
     const source = { noun: hold.noun, subjectId: hold.subject_id };
     const touched =
@@ -197,7 +205,10 @@ export async function stoppedBy(
         ? [...(await sameBatch(db, kitchenId, [hold.subject_id]))].some((id) => stock.has(id))
         : (await lotsWith(db, kitchenId, source)).some((id) => id === lot.id || lots.includes(id));
     if (touched)
-      found.push({ code: hold.name, why: `${hold.name} is ${hold.recalled ? 'called back' : 'held'}: ${hold.why}` });
+      found.push({
+        code: hold.name,
+        why: `${hold.name} is ${hold.recalled ? 'called back' : 'held'}: ${hold.why}`,
+      });
   }
   return found;
 }

@@ -1,8 +1,9 @@
+import type { AgeingEvidence, Excursion, StoreQuality } from '../ageing/index.ts';
 import { dayOf, spokenDay } from '../calendar/index.ts';
-import { governingPh, type LotKeeping, type LotRecord, standing } from '../lot/index.ts';
 import { inWords, plural, temperature } from '../quantity/index.ts';
-import type { AgeingEvidence } from './evidence.ts';
-import type { Excursion, StoreQuality } from './storage.ts';
+import { governingPh } from './governingPh.ts';
+import type { LotKeeping } from './lotKeeping.ts';
+import { type LotRecord, standing } from './record.ts';
 
 /** How it was where bottles of a lot stood. */
 export interface StoodIn {

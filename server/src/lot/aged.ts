@@ -1,0 +1,56 @@
+import type { AgedLot } from '@inch/core/ageing';
+import type { LotRecord } from '@inch/core/lot';
+import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { entriesOf } from '../entry/read.ts';
+
+interface AgedRow {
+  id: string;
+  code: string;
+  formula_id: string;
+  brought_in_at: string | null;
+  written_at: string | null;
+  released_at: string | null;
+  filled_at: string | null;
+  kept_back_at: string | null;
+}
+
+/** Lots of some formulas that were looked at, with when what their looks rest on was written down; a lot that came with a file earns nothing. */
+const AGED = (formulas: readonly string[]) =>
+  `SELECT STRAIGHT_JOIN DISTINCT l.id, l.code, v.formula_id, l.brought_in_at, l.written_at,
+   (SELECT MIN(d.recorded_at) FROM decision d WHERE d.lot_id = l.id AND d.to = 'released') AS released_at,
+   (SELECT MIN(b.recorded_at) FROM bottling b WHERE b.lot_id = l.id AND b.struck_at IS NULL) AS filled_at,
+   (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained') AS kept_back_at
+   FROM formula_version v JOIN lot l ON l.version_id = v.id JOIN bottle_look k ON k.lot_id = l.id
+   WHERE v.formula_id IN (${marks(formulas)}) AND l.kitchen_id = ? ORDER BY l.id LIMIT 500`;
+
+const iso = (text: string | null): string | null => text && fromSql(text);
+
+/** Gives filled lots of one kitchen the looks at bottles kept back of their formulas. */
+export async function loadAged(db: Database, kitchenId: string, lots: readonly LotRecord[]): Promise<void> {
+  const filled = lots.filter((lot) => lot.bottlings.length > 0);
+  if (filled.length === 0) return;
+  const formulas = [...new Set(filled.map((lot) => lot.product.formulaId))];
+  const found = await rows<AgedRow>(db, AGED(formulas), [...formulas, kitchenId]);
+  if (found.length === 0) return;
+  const looks = await entriesOf(
+    db,
+    'look',
+    found.map((row) => row.id),
+  );
+  for (const lot of filled)
+    lot.aged = found
+      .filter((row) => row.formula_id === lot.product.formulaId)
+      .map(
+        (row): AgedLot => ({
+          code: row.code,
+          looks: looks.filter((l) => l.parentId === row.id).map((l) => l.entry),
+          releasedAt: row.brought_in_at === null ? iso(row.released_at) : null,
+          filledAt:
+            [iso(row.filled_at), iso(row.written_at)]
+              .filter((at) => at !== null)
+              .sort()
+              .at(-1) ?? null,
+          keptBackAt: iso(row.kept_back_at),
+        }),
+      );
+}
