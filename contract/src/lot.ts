@@ -133,6 +133,17 @@ export const LotHead = z.object({
   nextLooks: z.array(z.object({ on: Day, opened: z.boolean(), until: Day.nullable() })),
   /** How many are kept back. */
   retained: z.number().int(),
+  /** Bottles with somebody, and how many of them with somebody who was not told of the recall. */
+  away: z.object({ count: z.number().int(), untold: z.number().int() }),
+  /** Of what is kept cold or frozen: when its bottles are too warm, where they stand, and the last day of those that are not frozen. */
+  stands: z.array(
+    z.object({
+      place: z.string(),
+      count: z.number().int(),
+      tooWarmAt: z.string().nullable(),
+      until: Day.nullable(),
+    }),
+  ),
 });
 export type LotHead = z.infer<typeof LotHead>;
 

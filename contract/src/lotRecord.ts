@@ -49,6 +49,7 @@ export const LotRecord = z.object({
   heatProcesses: z.array(recordedOf('heat-process')),
   sealChecks: z.array(recordedOf('seal-check')),
   movements: z.array(recordedOf('movement')),
+  tellings: z.array(recordedOf('telling')),
   decisions: z.array(recordedOf('decision')),
   settlings: z.array(recordedOf('settling')),
   prints: z.array(recordedOf('print')),

@@ -1,4 +1,5 @@
 import {
+  type AgedLot,
   ageingEvidence,
   driftOf,
   excursionsOver,
@@ -15,8 +16,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { releasable, T } from './support/lot.ts';
 
+/** A lot that was released here, with bottles kept back from its filling on. */
+const aged = (code: string, looks: Look[], more: Partial<AgedLot> = {}): AgedLot => ({
+  ...{ code, looks, releasedAt: T(24), filledAt: T(0), keptBackAt: T(25) },
+  ...more,
+});
+
 const look = (ageDays: number, more: Partial<Look> = {}): Look => ({
-  ...{ id: `l${ageDays}`, at: T(0), recordedAt: T(0), by: 'Wren', struck: null, bottlingId: 'b' },
+  ...{ id: `l${ageDays}`, at: T(24 * ageDays), recordedAt: T(24 * ageDays + 2), by: 'Wren' },
+  ...{ struck: null, bottlingId: 'b' },
   ...{ opened: 'opened', daysOpen: null, findings: [], colour: 9, smell: 9, taste: 9, note: null },
   ...{ ph: null, phInstrumentId: null, brix: null, ageDays, phCounts: false, faults: [] },
   ...more,
@@ -108,8 +116,8 @@ describe('what bottles kept back say', () => {
   it('supports the longer row with three good bottles of two lots at its age', () => {
     const evidence = ageingEvidence(
       [
-        { code: 'A', looks: at18 },
-        { code: 'B', looks: [look(550)] },
+        aged('A', at18),
+        aged('B', [look(550)]),
       ],
       shelf,
     );
@@ -117,21 +125,23 @@ describe('what bottles kept back say', () => {
     expect(evidence.longer).toMatch(/18 months is supported/);
   });
   it.each([
-    ['from one lot alone', [{ code: 'A', looks: at18 }], /3 bottles of 2 lots/],
+    ['from one lot alone', [aged('A', at18)], /3 bottles of 2 lots/],
     [
       'with a fault before',
       [
-        { code: 'A', looks: [...at18, look(200, { findings: ['gas'] })] },
-        { code: 'B', looks: [look(550)] },
+        aged('A', [...at18, look(200, { findings: ['gas'] })]),
+        aged('B', [look(550)]),
       ],
       /had a fault at 200 days: gas/,
     ],
     [
       'where the pH may rise over its limit',
-      ['A', 'B'].map((code) => ({
-        code,
-        looks: [0, 180, 365, 548, 560].map((d) => look(d, { ph: 3.4 + d * 0.002, phCounts: true })),
-      })),
+      ['A', 'B'].map((code) =>
+        aged(
+          code,
+          [2, 180, 365, 548, 560].map((d) => look(d, { ph: 3.4 + d * 0.002, phCounts: true })),
+        ),
+      ),
       /Its pH rises/,
     ],
   ])('does not support it %s', (_, lots, why) => {
@@ -139,8 +149,22 @@ describe('what bottles kept back say', () => {
     expect(supportsLonger).toBe(false);
     expect(longer).toMatch(why);
   });
+  it.each<[string, Partial<AgedLot>, Partial<Look>]>([
+    ['of lots that came with a kitchen file', { releasedAt: null }, {}],
+    ['of bottles that nobody kept back', { keptBackAt: null }, {}],
+    ['of bottles that were kept back only after the look', { keptBackAt: T(24 * 600) }, {}],
+    ['of lots that were written down today, whatever their day', { filledAt: T(24 * 540) }, {}],
+    ['at a closed glass', {}, { opened: 'closed', taste: null }],
+    ['of bottles that were opened and not scored', {}, { colour: null, smell: null, taste: null }],
+    ['that were struck', {}, { struck: { at: T(1), by: 'Wren', why: 'another lot' } }],
+  ])('is not supported by looks %s', (_, lot, of) => {
+    const looks = at18.map((l) => ({ ...l, ...of }));
+    const two = (given: Partial<AgedLot>, seen: Look[]) =>
+      ageingEvidence([aged('A', seen, given), aged('B', seen, given)], shelf).supportsLonger;
+    expect([two({}, at18), two(lot, looks)]).toEqual([true, false]);
+  });
   it('lengthens no row of days, whatever was looked at', () => {
-    const lots = ['A', 'B'].map((code) => ({ code, looks: at18 }));
+    const lots = ['A', 'B'].map((code) => aged(code, at18));
     for (const row of ['cold-never-heated', 'cold-unmeasured', 'cold-4.6', 'cold-4.2', 'frozen'] as const)
       expect(ageingEvidence(lots, { ...shelf, row }).supportsLonger).toBe(false);
     expect(ageingEvidence(lots, { ...shelf, row: 'cold-acetic', aceticPercent: 1.9 }).supportsLonger).toBe(
@@ -149,8 +173,8 @@ describe('what bottles kept back say', () => {
   });
   it('speaks for a shorter date where one in ten went off before', () => {
     const lots = [
-      { code: 'A', looks: [look(30), look(91), look(182, { smell: 4 })] },
-      { code: 'B', looks: [look(31), look(92), look(183, { colour: 5 })] },
+      aged('A', [look(30), look(91), look(182, { smell: 4 })]),
+      aged('B', [look(31), look(92), look(183, { colour: 5 })]),
     ];
     const { shorterDays, shorter } = ageingEvidence(lots, shelf);
     expect(shorterDays).toBe(92);

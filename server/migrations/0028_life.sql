@@ -39,3 +39,18 @@ ALTER TABLE deviation DROP KEY deviation_once, ADD UNIQUE KEY deviation_once (lo
 
 -- What a printed label says that later truth may shorten or add to: its date, and its warnings.
 ALTER TABLE label_print ADD COLUMN best_by VARCHAR(10) CHARACTER SET ascii NULL, ADD COLUMN says LONGTEXT NULL CHECK (JSON_VALID(says));
+
+-- Who was told that bottles they had are called back, by the movement by which they went.
+CREATE TABLE telling (
+  id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  lot_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  movement_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  how VARCHAR(200) NOT NULL,
+  at DATETIME(3) NOT NULL,
+  recorded_at DATETIME(3) NOT NULL,
+  account_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  KEY telling_lot (lot_id, at),
+  CONSTRAINT telling_lot FOREIGN KEY (lot_id) REFERENCES lot (id),
+  CONSTRAINT telling_movement FOREIGN KEY (movement_id) REFERENCES movement (id),
+  CONSTRAINT telling_account FOREIGN KEY (account_id) REFERENCES account (id)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;

@@ -62,6 +62,7 @@ describe('late truth', () => {
       const recall = await post(crew.owner, lot, 'rulings', {
         event: 'recall',
         why: 'listeria in the sugar',
+        password: OWNER.password,
         at: ago(hours),
       });
       expect(recall.status, JSON.stringify(recall.body)).toBe(201);

@@ -177,7 +177,10 @@ const ROWS: Record<string, Row> = {
   'frozen: a year': {
     content: content(CHERRY, { storage: 'frozen' }),
     keeps: { row: 'frozen', time: months(12) },
-    evidence: { filled: filled({ closing: 'cooled', hoursTo21: 1.5, hoursToCold: 5 }), ...end },
+    evidence: {
+      filled: filled({ closing: 'cooled', hoursTo21: 1.5, hoursToCold: 5, place: 'freezer' }),
+      ...end,
+    },
   },
 };
 

@@ -71,6 +71,8 @@ const stockLot = (thing: string, quantity: number) => ({
   allergens: [],
   leftBy: null,
   dividedFrom: null,
+  batch: '',
+  held: null,
   by: 'Wren',
   takings: [],
   whyUnfit: null,

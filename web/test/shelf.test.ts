@@ -15,6 +15,8 @@ function lot(more: Partial<LotHead>): LotHead {
     state: 'released',
     nextLooks: [],
     retained: 0,
+    away: { count: 0, untold: 0 },
+    stands: [],
     printed: true,
     begunAt: NOW,
     madeOn: '2026-10-01',

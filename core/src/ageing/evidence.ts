@@ -115,15 +115,10 @@ function longerOf(
     return no(
       `Lot ${bad[0]!.code} had a fault at ${bad[0]!.look.ageDays} days: ${faultsOf(bad[0]!.look).join(', ')}.`,
     );
-  const earned = lots.flatMap((lot) =>
+  const aged = lots.flatMap((lot) =>
     ofAge(lot.looks)
       .filter((look) => isGood(look) && agedHere(lot, look) >= Math.floor(months * DAYS_A_MONTH) - EARLY)
-      .map((look) => ({ code: lot.code, look })),
-  );
-  // One bottle is one bottle, however often it is looked at on a day.
-  const aged = earned.filter(
-    ({ code, look }, i) =>
-      !earned.some((other, j) => j < i && other.code === code && other.look.recordedAt === look.recordedAt),
+      .map(() => ({ code: lot.code })),
   );
   const from = new Set(aged.map(({ code }) => code)).size;
   if (aged.length < BOTTLES_ASKED || from < LOTS_ASKED)

@@ -118,7 +118,7 @@ function factsOf(
     ph: foreseen.ph ? foreseen.ph.high : null,
     criticalPh: setting.criticalPh,
     heatProcess: shelf && process,
-    closedHot: shelf,
+    closedHot: content.storage === 'frozen' ? false : shelf,
     sealChecked: shelf,
     cooledInTime: content.storage === 'shelf' ? null : true,
   };

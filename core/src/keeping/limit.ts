@@ -169,7 +169,7 @@ function heatedCold(p: KeepingProduct): KeepingTime {
 /** What a product lacks to be frozen: glass that was closed hot, or is full, breaks; what was not chilled in time is not frozen. */
 const notForTheFreezer = (p: KeepingProduct): string[] => [
   ...(p.cooledInTime === true ? [] : [`cooling to ${limitOfHeat(21)} in 2 h and ${limitOfHeat(5)} in 6 h`]),
-  ...(p.closedHot === true ? ['bottles that were cooled open: these were closed hot'] : []),
+  ...(p.closedHot === false ? [] : ['bottles that were cooled open, and not closed hot']),
   ...(p.roomForIce === undefined || p.roomForIce === true ? [] : ['headspace to expand into']),
   ...(p.inFreezer === undefined || p.inFreezer === true
     ? []

@@ -152,8 +152,10 @@ const printedFields = (label: LabelContent): [string, string][] => [
  */
 export const claimRows = (element: string, text: string, label: LabelContent, rule: string): LabelCheck[] =>
   claimsIn(text, label).map(({ wrong, sentence }) => ({
-    ...{ element: `Claims: ${element.toLowerCase()}`, state: wrong ? 'stops' : 'doubtful' },
-    ...{ sentence, rule },
+    element: 'Claims',
+    state: wrong ? 'stops' : 'doubtful',
+    sentence: element === 'Name' ? sentence : `${element}: ${sentence}`,
+    rule,
   }));
 
 /**

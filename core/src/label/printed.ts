@@ -1,6 +1,6 @@
 import { spokenDay } from '../calendar/index.ts';
 import type { LotKeeping, LotRecord } from '../lot/index.ts';
-import { lotBottles } from '../lot/index.ts';
+import { lotBottles, retainedGroups } from '../lot/index.ts';
 import { plural } from '../quantity/index.ts';
 import type { LabelContent } from './content.ts';
 
@@ -56,12 +56,14 @@ export function relabelling(
   });
   if (old.length === 0) return [];
   const { filled, left } = lotBottles(lot);
-  const stillOut = old.reduce((sum, { print }) => sum + out(print), 0) - (filled - left);
+  // What is kept back is not sold: it keeps the label that it was kept back with.
+  const keptBack = retainedGroups(lot).reduce((sum, group) => sum + group.count, 0);
+  const stillOut = old.reduce((sum, { print }) => sum + out(print), 0) - (filled - left) - keptBack;
   const printed = old.reduce((sum, { print }) => sum + print.copies, 0);
   const anew = lot.prints
     .filter((print) => !old.some((o) => o.print === print))
     .reduce((sum, print) => sum + out(print), 0);
-  const wanted = Math.min(left, printed);
+  const wanted = Math.min(left - keptBack, printed);
   const { why } = old.at(-1)!;
   return [
     ...(anew < wanted

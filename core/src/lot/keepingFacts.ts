@@ -8,7 +8,7 @@ import { soundChecks } from './gateSeal.ts';
 import { governingPh, phThatCounts } from './governingPh.ts';
 import { heatingsOf } from './heating.ts';
 import { once } from './judging.ts';
-import { bottleLives } from './life.ts';
+import { bottleLives, EVER } from './life.ts';
 import { asMade, makeupAsMade } from './made.ts';
 import { type LotRecord, standing } from './record.ts';
 
@@ -49,9 +49,6 @@ function wentIn(lot: LotRecord): boolean {
   const lives = bottleLives(lot, EVER);
   return lives.length === 0 || lives.some((life) => life.frozenAt !== null);
 }
-
-/** An instant after everything that was written. */
-const EVER = '2999-12-31T00:00:00.000Z';
 
 function factsOf(lot: LotRecord): HurdleFacts {
   const bottlings = standing(lot.bottlings);

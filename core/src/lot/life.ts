@@ -7,6 +7,9 @@ import { ownStretches, pieces, placesOf, type Standing, stretchesIn } from './st
 
 const HOUR = 3_600_000;
 
+/** An instant after everything that is written: what bottles come to where nothing changes. */
+export const EVER = '2999-12-31T00:00:00.000Z';
+
 /** Hours over 5 °C, in all, that discard a kind which keeps 3 or 7 days. */
 export const WARM_HOURS = 2;
 
@@ -43,6 +46,8 @@ interface Group {
   /** Since when what was frozen is not, ms; null while it is. */
   softSince: number | null;
   freezer: boolean;
+  /** Whether its hours are counted: not of what stands on the shelf, where no hour tells. */
+  counted: boolean;
 }
 
 const earlier = (a: number | null, b: number | null): number | null =>
@@ -73,7 +78,7 @@ function soften(group: Group, warmth: Warmth, from: number, to: number): void {
 
 /** Counts the hours of a group up to an instant. */
 function live(group: Group, to: number): void {
-  if (to <= group.upTo) return;
+  if (to <= group.upTo || !group.counted) return;
   for (const piece of pieces(group.standing, group.upTo, to)) {
     add(group, piece.warmth, piece.from, piece.to);
     soften(group, piece.warmth, piece.from, piece.to);
@@ -124,6 +129,7 @@ class Replay {
       ...{ upTo: Math.max(at, this.from), hours: { warm: 0, cold: 0, frozen: 0 } },
       ...{ tooWarmAt: null, frozenAt: null, thawedAt: null, softSince: null },
       freezer: there.some((s) => s.warmth === 'frozen'),
+      counted: this.lot.storage !== 'shelf',
     };
   }
 
@@ -215,10 +221,10 @@ function livesOf(lot: LotRecord, bottling: BottlingEntry, asOf: string): BottleL
   const now = Date.parse(asOf);
   for (const { m, credited } of inOrder(lot, bottling.id)) replay.move(m, credited);
   return [...replay.groups.values()].map((group) => {
-    if (lot.storage !== 'shelf') live(group, now);
+    live(group, now);
     const { place, count, keptBack, cameBack, hours, frozenAt, thawedAt } = group;
     const ahead = { ...group, hours: { ...hours } };
-    if (lot.storage !== 'shelf') live(ahead, now + AHEAD);
+    live(ahead, now + AHEAD);
     return {
       ...{ bottlingId: bottling.id, place, count, keptBack, cameBack, hours: { ...hours } },
       tooWarmAt: iso(ahead.tooWarmAt),

@@ -1,5 +1,7 @@
 import { type LotBottles, lotBottles } from './bottles.ts';
 import type { Gate } from './gate.ts';
+import { keepsShort, lastDayOf } from './lastDay.ts';
+import { bottleLives, EVER } from './life.ts';
 import type { LotKeeping } from './lotKeeping.ts';
 import type { LotRecord } from './record.ts';
 import { type NextLook, nextLooks, retainedGroups } from './retained.ts';
@@ -32,6 +34,10 @@ export interface LotStanding {
   nextLooks: NextLook[];
   /** How many are kept back. */
   retained: number;
+  /** Bottles with somebody, and how many of them with somebody who was not told of the recall. */
+  away: { count: number; untold: number };
+  /** Of what is kept cold or frozen: when its bottles are too warm, where they stand, and the last day of those that are not frozen. */
+  stands: { place: string; count: number; tooWarmAt: string | null; until: string | null }[];
 }
 
 const isDone = (step: LotRecord['steps'][number]): boolean =>
@@ -44,6 +50,26 @@ const isDone = (step: LotRecord['steps'][number]): boolean =>
 const stepInHand = (lot: LotRecord): string =>
   [...lot.steps].sort((a, b) => a.position - b.position).find((step) => !isDone(step))?.title ??
   'Fill the bottles';
+
+/** Bottles of a lot that are with somebody, by the sales and gifts that they went by, what came back taken off the first told. */
+function awayFrom(lot: LotRecord): LotStanding['away'] {
+  const gone = lot.movements.filter((m) => m.kind === 'sold' || m.kind === 'given');
+  const back = lot.movements.reduce((sum, m) => sum + (m.kind === 'returned' ? m.count : 0), 0);
+  const told = new Set(lot.tellings.map((t) => t.movementId));
+  const count = gone.reduce((sum, m) => sum + m.count, 0) - back;
+  const untold = gone.reduce((sum, m) => sum + (told.has(m.id) ? 0 : m.count), 0);
+  return { count, untold: Math.max(0, Math.min(untold, count)) };
+}
+
+/** Where bottles of a lot stand that is kept cold or frozen. */
+function standsOf(lot: LotRecord, keeping: LotKeeping): LotStanding['stands'] {
+  if (lot.storage === 'shelf' || lot.movements.length === 0) return [];
+  const short = keepsShort(lot);
+  return bottleLives(lot, EVER).map((life) => ({
+    ...{ place: life.place, count: life.count, tooWarmAt: short ? life.tooWarmAt : null },
+    until: lastDayOf(lot, life, keeping),
+  }));
+}
 
 /**
  * The standing of a lot: its summary, derived from its record and what was judged of it.
@@ -76,6 +102,8 @@ export function lotStanding(
     printed: lot.prints.length > 0,
     nextLooks: ['discarded', 'recalled'].includes(lot.state) ? [] : nextLooks(lot, keeping),
     retained: retainedGroups(lot).reduce((sum, g) => sum + g.count, 0),
+    away: awayFrom(lot),
+    stands: standsOf(lot, keeping),
   };
 }
 

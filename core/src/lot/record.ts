@@ -55,6 +55,7 @@ export type Deviation = Recorded<Entries['deviation']> & {
 export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;
 export type Settling = Recorded<Entries['settling']>;
+export type Telling = Recorded<Entries['telling']>;
 export type LabelPrint = Recorded<Entries['print']>;
 export type Look = Recorded<Entries['look']>;
 export type Dating = Recorded<Entries['dating']>;
@@ -116,6 +117,7 @@ export interface LotRecord {
   heatProcesses: HeatProcessEntry[];
   sealChecks: SealCheckEntry[];
   movements: Movement[];
+  tellings: Telling[];
   decisions: Decision[];
   settlings: Settling[];
   prints: LabelPrint[];

@@ -180,7 +180,7 @@ export function dueItems(
   const order: Record<DueWhen, number> = { now: 0, next: 1, later: 2 };
   const items = [
     ...lots.flatMap((lot) => lotItems(lot, now)),
-    ...released.flatMap((lot) => releasedItems(lot, now, timeZone)),
+    ...released.filter((lot) => lot.state === 'released').flatMap((lot) => releasedItems(lot, now, timeZone)),
     ...lookItems(released, now, timeZone),
     ...meterItems(meters, lots, now, timeZone),
     ...checkItems(meters, lots, now, timeZone),
@@ -200,6 +200,37 @@ const heldObstacle = ({ record }: LotToday): Obstacle[] =>
         },
       ]
     : [];
+
+/** A recalled lot: how many of its bottles are here still, and that whoever has the others is told. */
+const recalledObstacle = ({ code, name, colour, bottles, away }: LotStanding): Obstacle[] => [
+  {
+    lot: { code, name, colour },
+    level: 'stop',
+    title: 'Recalled',
+    detail: [
+      ...(bottles.left > 0 ? [`${plural(bottles.left, 'bottle')} here to take away or destroy`] : []),
+      ...(away.untold > 0 ? [`${plural(away.untold, 'bottle')} with somebody who was not told yet`] : []),
+    ].join('; '),
+  },
+];
+
+/** Bottles that were warm for too long, or are past the last day that they have since they were thawed. */
+function spentObstacles(lot: LotStanding, now: string, timeZone: string): Obstacle[] {
+  const { code, name, colour } = lot;
+  return lot.stands.flatMap(({ place, count, tooWarmAt, until }) => {
+    const warm = tooWarmAt !== null && tooWarmAt <= now;
+    const past = until !== null && until < dayOf(now, timeZone);
+    if (!warm && !past) return [];
+    return [
+      {
+        lot: { code, name, colour },
+        level: 'stop' as const,
+        title: warm ? `Too warm in ${place}` : `Past its last day in ${place}`,
+        detail: `${plural(count, 'bottle')} to throw away: ${warm ? 'over two hours above the cold' : 'not frozen any more'}`,
+      },
+    ];
+  });
+}
 
 /** A released lot past its date, or within a fortnight of it. */
 function datedObstacle(lot: LotStanding, today: Day): Obstacle[] {
@@ -228,7 +259,7 @@ function datedObstacle(lot: LotStanding, today: Day): Obstacle[] {
 }
 
 /**
- * Lots that something stands in the way of: held, past their date, or close to it. @param released those with bottles left
+ * Lots that something stands in the way of: held, recalled, past their date or close to it, too warm. @param released those with bottles left, and recalled ones
  * @example obstacles([], [], T(0), 'UTC') // []
  */
 export function obstacles(
@@ -238,7 +269,15 @@ export function obstacles(
   timeZone: string,
 ): Obstacle[] {
   const today = dayOf(now, timeZone);
-  return [...lots.flatMap(heldObstacle), ...released.flatMap((lot) => datedObstacle(lot, today))].sort(
+  const recalled = released.filter((lot) => lot.state === 'recalled');
+  const onSale = released.filter((lot) => lot.state === 'released');
+  const found = [
+    ...lots.flatMap(heldObstacle),
+    ...recalled.filter((lot) => lot.bottles.left > 0 || lot.away.untold > 0).flatMap(recalledObstacle),
+    ...onSale.flatMap((lot) => spentObstacles(lot, now, timeZone)),
+    ...onSale.flatMap((lot) => datedObstacle(lot, today)),
+  ];
+  return found.sort(
     (a, b) => (a.level === b.level ? a.lot.code.localeCompare(b.lot.code) : a.level === 'stop' ? -1 : 1),
   );
 }

@@ -4,7 +4,7 @@ import { closing, deviation, fate, sealCheck } from './checking.ts';
 import { curve, heatProcess, load, loadMark } from './heat.ts';
 import { calibration, check, placeTemperature } from './instrument.ts';
 import type { EntryKind } from './kind.ts';
-import { decision, movement, print, ruling, settling, spoilt, storageChange } from './leaving.ts';
+import { decision, movement, print, ruling, settling, spoilt, storageChange, telling } from './leaving.ts';
 import { addition, mark, origin, photograph, placing, reading } from './making.ts';
 
 export { LOOK_FINDINGS } from './ageing.ts';
@@ -59,6 +59,7 @@ export const entries = {
   deviation,
   closing,
   movement,
+  telling,
   'storage-change': storageChange,
   decision,
   ruling,

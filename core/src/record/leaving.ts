@@ -53,6 +53,19 @@ export const movement = kind({
   },
 });
 
+/** Somebody who has bottles of a lot was told that they are called back. */
+export const telling = kind({
+  noun: 'telling',
+  table: 'telling',
+  path: 'tellings',
+  summary: 'Say that whoever has bottles of a recalled lot was told',
+  verb: 'tell',
+  said: {
+    movementId: reference('movement', 'Who was told: by which sale or gift?'),
+    how: text(200, 'How were they told?', 2),
+  },
+});
+
 /** How a lot may be kept instead of as it was begun: never for longer. */
 export const KEPT_INSTEAD = ['cold', 'frozen'] as const;
 

@@ -187,6 +187,7 @@ export function releasable(): LotRecord {
         by: 'Wren',
       },
     ],
+    tellings: [],
     decisions: [],
     settlings: [],
     prints: [],

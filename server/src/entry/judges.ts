@@ -15,7 +15,7 @@ import { judgeCurve, judgeHeatProcess, judgeLoad, judgeLoadMark } from '../lot/h
 import { judgeStorageChange } from '../lot/keeping.ts';
 import { judgeAddition, judgeMark, judgeOrigin, judgePlacing } from '../lot/making.ts';
 import { judgeReading } from '../lot/measuring.ts';
-import { judgeMovement } from '../lot/moving.ts';
+import { judgeMovement, judgeTelling } from '../lot/moving.ts';
 import { judgeFate, judgeSealCheck } from '../lot/seals.ts';
 import type { Judge } from './judge.ts';
 
@@ -41,6 +41,7 @@ export const judges: { [N in PostedNoun]: Judge<N> } = {
   deviation: judgeDeviation,
   closing: judgeClosing,
   movement: judgeMovement,
+  telling: judgeTelling,
   'storage-change': judgeStorageChange,
   decision: judgeDecision,
   ruling: judgeRuling,

@@ -10,9 +10,9 @@ import { judges } from './judges.ts';
 import { referencedBy } from './references.ts';
 import { writeEntry } from './write.ts';
 
-/** Kinds that may be recorded of a lot that is ended. */
+/** Kinds that may be recorded of a lot that is ended: what comes back and is thrown away, a recall, who was told of it. */
 const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set([
-  ...(['movement', 'decision', 'ruling', 'print', 'spoilt-label'] as const),
+  ...(['movement', 'telling', 'decision', 'ruling'] as const),
   // Bottles kept back are looked at long after the last one was sold.
   'look',
 ]);

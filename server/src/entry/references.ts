@@ -9,6 +9,7 @@ const TABLES: Record<string, { name: string; of: 'lot' | 'kitchen' }> = {
   addition: { name: 'addition', of: 'lot' },
   reading: { name: 'reading', of: 'lot' },
   bottling: { name: 'filling', of: 'lot' },
+  movement: { name: 'sale or gift', of: 'lot' },
   canner_load: { name: 'load', of: 'lot' },
   seal_check: { name: 'seal check', of: 'lot' },
   deviation: { name: 'deviation', of: 'lot' },

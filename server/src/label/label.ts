@@ -76,8 +76,8 @@ function secondChecks(
   return {
     second: content,
     checks: [
-      ...claimRows('name in the second language', own.name, label.content, 'the same in every language'),
-      ...claimRows('use in the second language', own.use, label.content, 'the same in every language'),
+      ...claimRows('Name in the second language', own.name, label.content, 'the same in every language'),
+      ...claimRows('Use in the second language', own.use, label.content, 'the same in every language'),
       {
         element: 'Second language',
         state: lacks.length > 0 ? 'stops' : 'there',

@@ -21,6 +21,7 @@ const PLAIN = {
   'seal-check': 'sealChecks',
   fate: 'fates',
   movement: 'movements',
+  telling: 'tellings',
   'storage-change': 'storageChanges',
   decision: 'decisions',
   settling: 'settlings',

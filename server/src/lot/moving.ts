@@ -109,6 +109,15 @@ export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said, at 
   return { kept: { kind, from, to: stays ? said.to : null } };
 };
 
+/** Whoever has bottles of a recalled lot was told. */
+export const judgeTelling: Judge<'telling'> = ({ lot, named }) => {
+  if (lot.state !== 'recalled')
+    throw new Problem(409, `Lot ${lot.code} is not recalled: there is nothing to tell.`);
+  if (!LEAVES.has(String(named.movementId!.kind)))
+    throw invalid('movementId', 'Nobody got bottles by that. Choose a sale or a gift.');
+  return { kept: {} };
+};
+
 /** Moves bottles as the program does by itself: into their first place, out for a failed seal, back after a second process. */
 export const moveItself = (
   w: Writing,

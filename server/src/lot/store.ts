@@ -91,6 +91,7 @@ function headFrom(row: HeadRow): StoredLot {
     heatProcesses: [],
     sealChecks: [],
     movements: [],
+    tellings: [],
     decisions: [],
     settlings: [],
     prints: [],

@@ -93,12 +93,12 @@ export async function listLots(pool: Pool, kitchen: Kitchen, query: LotListQuery
   return { lots: standings, broken, next: found.length === query.limit ? found.at(-1)!.lot_id : null };
 }
 
-/** Released lots of which bottles stand somewhere. */
+/** Released lots of which bottles stand somewhere, and those that are recalled. */
 export async function releasedWithBottles(pool: Pool, kitchen: Kitchen): Promise<LotStanding[]> {
   await bringUpToDate(pool, kitchen);
   const found = await rows<StandingRow>(
     pool,
-    `SELECT ${STANDING_COLUMNS} FROM lot_standing s WHERE s.kitchen_id = ? AND s.state = 'released' AND s.bottles_left > 0 ORDER BY s.begun_at, s.lot_id`,
+    `SELECT ${STANDING_COLUMNS} FROM lot_standing s WHERE s.kitchen_id = ? AND (s.state = 'released' AND s.bottles_left > 0 OR s.state = 'recalled') ORDER BY s.begun_at, s.lot_id`,
     [kitchen.id],
   );
   return (await standingsFrom(pool, kitchen, found)).standings;
