@@ -114,13 +114,7 @@ describe('what bottles kept back say', () => {
   };
   const at18 = [look(180), look(365), look(548, { id: 'x' }), look(549)];
   it('supports the longer row with three good bottles of two lots at its age', () => {
-    const evidence = ageingEvidence(
-      [
-        aged('A', at18),
-        aged('B', [look(550)]),
-      ],
-      shelf,
-    );
+    const evidence = ageingEvidence([aged('A', at18), aged('B', [look(550)])], shelf);
     expect(evidence.supportsLonger).toBe(true);
     expect(evidence.longer).toMatch(/18 months is supported/);
   });
@@ -128,10 +122,7 @@ describe('what bottles kept back say', () => {
     ['from one lot alone', [aged('A', at18)], /3 bottles of 2 lots/],
     [
       'with a fault before',
-      [
-        aged('A', [...at18, look(200, { findings: ['gas'] })]),
-        aged('B', [look(550)]),
-      ],
+      [aged('A', [...at18, look(200, { findings: ['gas'] })]), aged('B', [look(550)])],
       /had a fault at 200 days: gas/,
     ],
     [

@@ -138,7 +138,7 @@ describe('what is due', () => {
 const released = (more: Partial<LotStanding>) =>
   ({
     ...{ code: '7F4H', name: 'Syrup', colour: '#8E1230', state: 'released', printed: true },
-    ...{ nextLooks: [], retained: 0 },
+    ...{ nextLooks: [], retained: 0, stands: [], away: { count: 0, untold: 0 } },
     ...{ readyOn: '2026-11-24', bestBy: null, dateWord: 'best-by', bottles: { left: 12 } },
     ...more,
   }) as LotStanding;
@@ -173,6 +173,25 @@ describe('what stands in the way', () => {
     expect(way([], [released({ bestBy: '2026-12-05' })])).toEqual([['hold', 'Best by 5 Dec 2026']]);
     expect(way([], [released({ bestBy: '2027-12-05' })])).toEqual([]);
     expect(way([], [released({ bestBy: null })])).toEqual([]);
+  });
+  it('is a recalled lot with bottles here, or with somebody who was not told', () => {
+    const recalled = { state: 'recalled' as const, bottles: { left: 0 } as never };
+    expect(way([], [released({ ...recalled, away: { count: 0, untold: 0 } })])).toEqual([]);
+    expect(way([], [released({ ...recalled, away: { count: 3, untold: 3 } })])).toEqual([
+      ['stop', 'Recalled'],
+    ]);
+    expect(way([], [released({ state: 'recalled' })])).toEqual([['stop', 'Recalled']]);
+  });
+  it('is what stood warm for too long, or is past the day that thawing left it', () => {
+    const stands = (more: object) => [{ place: 'stall', count: 3, tooWarmAt: null, until: null, ...more }];
+    expect(way([], [released({ stands: stands({}) })])).toEqual([]);
+    expect(way([], [released({ stands: stands({ tooWarmAt: T(1) }) })])).toEqual([]);
+    expect(way([], [released({ stands: stands({ tooWarmAt: T(-1) }) })])).toEqual([
+      ['stop', 'Too warm in stall'],
+    ]);
+    expect(way([], [released({ stands: stands({ until: '2026-11-23' }) })])).toEqual([
+      ['stop', 'Past its last day in stall'],
+    ]);
   });
 });
 

@@ -1,5 +1,6 @@
 import {
   kindByName,
+  LONGEST_GAP,
   type PlaceKind,
   placeNames,
   type Stretch,
@@ -11,6 +12,8 @@ import { creditedAt } from '../record/index.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 const HOUR = 3_600_000;
+/** °C over which bottles are warm. */
+const COLD = 5;
 
 /** What a lot is read with to tell how warm its bottles stood. */
 type Stood = Pick<
@@ -91,17 +94,21 @@ export function stretchesIn(lot: Stood, bottlingId: string, place: string): Stre
   );
 }
 
-/** What a thermometer in the bottles themselves says: warm from the reading that shows it until another does not; cold between two that are. */
+/** What a thermometer in the bottles themselves says: warm from the reading that shows it until another does not; cold between two that are, near each other. */
 export function ownStretches(lot: Stood, bottling: BottlingEntry, from: number): Stretch[] {
   const own = standing(lot.coolings)
     .filter((c) => c.bottlingId === bottling.id)
     .map((c) => ({ at: creditedAt(c, lot), celsius: c.celsius }))
-    .filter((c) => Date.parse(c.at) >= from);
-  if (own.length === 0) return [];
-  // Before the first reading and after the last one that is cold they are as warm as where they stand.
-  return stretchesOf('fridge', own).filter(
-    (s) => (Number.isFinite(s.from) && Number.isFinite(s.to)) || s.warmth === 'warm',
-  );
+    .filter((c) => Date.parse(c.at) >= from)
+    .sort((a, b) => a.at.localeCompare(b.at) || a.celsius - b.celsius);
+  return own.flatMap((reading, i) => {
+    const next = own[i + 1];
+    const [since, until] = [Date.parse(reading.at), next ? Date.parse(next.at) : Number.POSITIVE_INFINITY];
+    if (!next) return reading.celsius > COLD ? [{ from: since, to: until, warmth: 'warm' as const }] : [];
+    // Cold once and read again much later, they were as warm meanwhile as where they stood.
+    if (reading.celsius <= COLD && until - since > LONGEST_GAP) return [];
+    return clip(stretchesOf('fridge', [reading, next]), since, until);
+  });
 }
 
 /** A place, or a bottle in it, as one after another. */

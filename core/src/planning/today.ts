@@ -277,7 +277,7 @@ export function obstacles(
     ...onSale.flatMap((lot) => spentObstacles(lot, now, timeZone)),
     ...onSale.flatMap((lot) => datedObstacle(lot, today)),
   ];
-  return found.sort(
-    (a, b) => (a.level === b.level ? a.lot.code.localeCompare(b.lot.code) : a.level === 'stop' ? -1 : 1),
+  return found.sort((a, b) =>
+    a.level === b.level ? a.lot.code.localeCompare(b.lot.code) : a.level === 'stop' ? -1 : 1,
   );
 }
