@@ -23,6 +23,10 @@ export const TodayView = z.object({
   obstacles: z.array(
     z.object({ lot: LotTag, level: z.enum(['hold', 'stop']), title: z.string(), detail: z.string() }),
   ),
+  /** What lots are made with and is held, each with the lots that it went into. */
+  sources: z.array(
+    z.object({ id: z.string(), name: z.string(), recalled: z.boolean(), why: z.string(), lots: z.array(z.string()) }),
+  ),
   /** Lots released under earlier rules that nobody settled yet, each with what today's rules would ask. */
   earlierRules: z.array(
     LotTag.extend({ asked: z.array(z.object({ question: z.string(), missing: z.string() })) }),

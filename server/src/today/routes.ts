@@ -22,6 +22,7 @@ import { judgeLot } from '../lot/view.ts';
 import { startsOf } from '../plan/store.ts';
 import { releasedWithBottles } from '../standing/list.ts';
 import { perishable } from '../stock/store.ts';
+import { heldSources } from '../trace/reach.ts';
 
 const contentStep = (lot: StoredLot, step: StoredLot['steps'][number]) =>
   lot.product.content.steps.find((s) => s.id === step.formulaStepId);
@@ -114,6 +115,7 @@ export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<
       ...(await clockItems(db, kitchen, now)),
     ]),
     obstacles: obstacles(lots, released, now, kitchen.timeZone),
+    sources: await heldSources(db, kitchen.id),
     earlierRules: (await unsettledOf(db, kitchen)).map(({ lot, asked }) => ({
       ...{ code: lot.code, name: lot.product.name, colour: lot.product.colour },
       asked: asked.map((gate) => ({ question: gate.question, missing: gate.missing ?? '' })),

@@ -125,6 +125,16 @@ export const standingHolds = (db: Database, kitchenId: string): Promise<HoldRow[
     [kitchenId],
   );
 
+/** Sources of a kitchen that are held, each with the lots that it went into. */
+export async function heldSources(db: Database, kitchenId: string) {
+  const held = [];
+  for (const { id, noun, subject_id, name, recalled, why } of await standingHolds(db, kitchenId)) {
+    const lots = await codesOf(db, await reachOf(db, kitchenId, { noun, subjectId: subject_id }));
+    held.push({ id, name, recalled: recalled === 1, why, lots });
+  }
+  return held;
+}
+
 /** Stock lots that are held, each with why: those of one batch with what is held are held with it. */
 export async function heldStock(db: Database, kitchenId: string): Promise<Map<string, string>> {
   const held = new Map<string, string>();
