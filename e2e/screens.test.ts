@@ -68,7 +68,7 @@ const SCREENS: [string, () => string | Promise<string>][] = [
   ['Scan a code', () => '/shelf/scan'],
   ['a bottle', () => `/shelf/${codeOf('released')}/1`],
   ['bottles kept back', () => `/shelf/${codeOf('released')}/looks`],
-  ['Cold room and cellar', () => '/shelf/stores'],
+  ['Places and their warmth', () => '/shelf/stores'],
   ['Records', () => '/records'],
   ['Sales', () => '/records/sales'],
   ['Earlier lots', () => '/records/earlier'],

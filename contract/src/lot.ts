@@ -102,6 +102,10 @@ export const LotView = LotRecord.extend({
       thawedAt: z.string().nullable(),
     }),
   ),
+  /** Codes of the lots that its by-products went into, however far. */
+  wentInto: z.array(z.string()),
+  /** Why what it was made with stops it now, as the ends of sentences; empty where nothing does. */
+  stopped: z.array(z.string()),
   /** Whether two hours over 5 °C discard it. */
   keepsShort: z.boolean(),
 });

@@ -25,7 +25,13 @@ export const TodayView = z.object({
   ),
   /** What lots are made with and is held, each with the lots that it went into. */
   sources: z.array(
-    z.object({ id: z.string(), name: z.string(), recalled: z.boolean(), why: z.string(), lots: z.array(z.string()) }),
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      recalled: z.boolean(),
+      why: z.string(),
+      lots: z.array(z.string()),
+    }),
   ),
   /** Lots released under earlier rules that nobody settled yet, each with what today's rules would ask. */
   earlierRules: z.array(

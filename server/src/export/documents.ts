@@ -6,7 +6,7 @@ import { artworkOf, labelOf } from '../label/label.ts';
 import { pictureOf } from '../label/pictures.ts';
 import { labelPdf } from '../label/printing.ts';
 import { readableByIds, type StoredLot } from '../lot/store.ts';
-import { lotView } from '../lot/view.ts';
+import { BY_ITSELF, lotView } from '../lot/view.ts';
 import { sheetPdf } from '../release/pdf.ts';
 import { releaseSheet } from '../release/sheet.ts';
 
@@ -84,6 +84,6 @@ export async function* documentsOf(db: Database, kitchen: Kitchen, at: string): 
   yield* drawn(db, kitchen, labelled, 'label', (lot) => labelDocument(db, lot, kitchen, at));
   const released = await idsOf(db, RELEASED, kitchen.id);
   yield* drawn(db, kitchen, released, 'release', (lot) =>
-    sheetPdf(releaseSheet(lotView(lot, kitchen, null), kitchen, at)),
+    sheetPdf(releaseSheet(lotView(lot, kitchen, BY_ITSELF), kitchen, at)),
   );
 }

@@ -6,6 +6,7 @@ import { type AppContext, type Attempt, serve } from '../http/serve.ts';
 import { journalOfLot } from '../journal/ofLot.ts';
 import type { Writing } from '../journal/writing.ts';
 import { listLots } from '../standing/list.ts';
+import { codesOf, madeFrom, stoppedBy } from '../trace/reach.ts';
 import { vesselOf } from '../vessel/learned.ts';
 import { beginLot } from './begin.ts';
 import { checkSignature, journalRefusal, requireLot, strike } from './deciding.ts';
@@ -65,7 +66,13 @@ export function lotRouter(app: AppContext): void {
   serve(app, lotRoutes.list, ({ pool, kitchen, query }) => listLots(pool, kitchen, query));
   serve(app, lotRoutes.read, async ({ pool, kitchen, params }) => {
     const lot = await requireLot(pool, kitchen, params.id);
-    return lotView(lot, kitchen, await vesselOf(pool, kitchen, lot));
+    const [vessel, made, stopped] = await Promise.all([
+      vesselOf(pool, kitchen, lot),
+      madeFrom(pool, kitchen.id, [lot.id]),
+      stoppedBy(pool, kitchen.id, lot),
+    ]);
+    const beside = { vessel, wentInto: await codesOf(pool, made), stopped: stopped.map((s) => s.why) };
+    return lotView(lot, kitchen, beside);
   });
   serve(app, lotRoutes.begin, (call) => call.write((w) => beginLot(w, call.body)));
   bindEntries(app);

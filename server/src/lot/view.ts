@@ -38,14 +38,24 @@ function judgedOf(lot: StoredLot, kitchen: Kitchen): Judged {
   return { keeping, gates: list, label: { content, checks } };
 }
 
+/** What is looked up beside a lot's own record. */
+interface Beside {
+  vessel: Vessel | null;
+  wentInto: string[];
+  stopped: string[];
+}
+
+/** On paper a lot stands by itself. */
+export const BY_ITSELF: Beside = { vessel: null, wentInto: [], stopped: [] };
+
 /** A lot with everything a screen shows of it. */
-export function lotView(lot: StoredLot, kitchen: Kitchen, vessel: Vessel | null): LotView {
+export function lotView(lot: StoredLot, kitchen: Kitchen, beside: Beside): LotView {
   const { keeping, gates: list } = judgeLot(lot, kitchen);
   const now = new Date().toISOString();
   return {
     ...lot,
     lines: lotLines(lot, lot.cupSchool),
-    vessel,
+    ...beside,
     gates: list,
     keeping,
     bottles: lotBottles(lot),

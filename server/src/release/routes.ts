@@ -12,7 +12,7 @@ import { journalExport } from '../journal/exported.ts';
 import { journalOfLot } from '../journal/ofLot.ts';
 import { requireLot } from '../lot/deciding.ts';
 import { lotsOfFormula } from '../lot/store.ts';
-import { lotView } from '../lot/view.ts';
+import { BY_ITSELF, lotView } from '../lot/view.ts';
 import { inquirySheet } from './inquirySheet.ts';
 import type { Sheet } from './paper.ts';
 import { recordSheet } from './recordSheet.ts';
@@ -51,7 +51,7 @@ export function releaseRouter(app: AppContext): void {
   serve(app, lotRoutes.releaseSheet, async (call) => {
     const { pool, kitchen, params, res } = call;
     const lot = await requireLot(pool, kitchen, params.id);
-    const sheet = releaseSheet(lotView(lot, kitchen, null), kitchen, new Date().toISOString());
+    const sheet = releaseSheet(lotView(lot, kitchen, BY_ITSELF), kitchen, new Date().toISOString());
     await journalExport(call, lot.id, 'release sheet');
     return send(res, sheet, `release-${lot.code}`);
   });
@@ -59,7 +59,7 @@ export function releaseRouter(app: AppContext): void {
     const { pool, kitchen, params, res } = call;
     const lot = await requireLot(pool, kitchen, params.id);
     const rows = await journalOfLot(pool, lot.id);
-    const sheet = recordSheet(lotView(lot, kitchen, null), kitchen, {
+    const sheet = recordSheet(lotView(lot, kitchen, BY_ITSELF), kitchen, {
       now: new Date().toISOString(),
       journal: { rows: rows.length, hash: rows.at(-1)?.hash ?? '' },
     });

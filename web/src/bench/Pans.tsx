@@ -6,6 +6,7 @@ import { useMayWrite, useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { useVessels } from '../data/vessels.ts';
+import { HoldSource } from '../parts/trace/HoldSource.tsx';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -174,6 +175,7 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
             </span>
           )}
         </p>
+        <HoldSource noun="vessel" subjectId={pan.id} name={pan.name} />
       </div>
       {mayWrite && (
         <Button tone="quiet" size="small" disabled={write.busy} onClick={() => write.run(!pan.retired)}>

@@ -2,6 +2,7 @@ import type { LotView } from '@inch/contract/lot';
 import { Navigate, useParams } from 'react-router';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
+import { Stopped } from '../parts/lot/Stopped.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -77,6 +78,7 @@ export function Bottling() {
         </h1>
         <State tone={lotTone(lot.state)}>{lot.state}</State>
       </div>
+      <Stopped lot={lot} />
       <PartsNav
         label="Parts of the bottling"
         parts={[

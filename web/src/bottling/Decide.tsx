@@ -35,13 +35,13 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
     close: {
       button: 'Close',
       title: 'Close this lot',
-      says: 'Nothing more will be written to it.',
+      says: 'After it nothing is written but a complaint, a recall, and what comes back. Where bottles still stand, say what becomes of them.',
       tone: 'plain',
     },
     resume: {
       button: 'Resume',
       title: 'Resume this lot',
-      says: 'What held it is closed with its cause and what was done. It goes back to where it was held from, and its release checks are asked again.',
+      says: 'What held it is closed with its cause and what was done. It goes back to where it was held from; where a release check does not pass any more, it is released anew.',
       tone: 'plain',
     },
     discard: {
@@ -53,13 +53,15 @@ const WORDS: Record<Event, { button: string; title: string; says: string; tone: 
     recall: {
       button: 'Recall',
       title: 'Recall this lot',
-      says: 'It is recorded as recalled; the record says who got its bottles.',
+      says: 'Everything made with its by-products is held as well. Its record says who has its bottles: write there whom you told, and what came back. You sign with your own password.',
       tone: 'stop',
     },
   };
 
 const ASKS_WHY: readonly Event[] = ['hold', 'resume', 'discard', 'recall', 'settle'];
-const SIGNED: readonly Event[] = ['release', 'settle'];
+const SIGNED: readonly Event[] = ['release', 'settle', 'recall'];
+/** A reason is taken where one is wanted, and asked for where bottles still stand. */
+const TAKES_WHY: readonly Event[] = [...ASKS_WHY, 'close'];
 const RULINGS: readonly Event[] = ['resume', 'discard', 'recall'];
 
 /** Whether a lot was released under earlier rules, today's ask for more, and nobody settled that. */
@@ -111,7 +113,11 @@ function useDecision(lot: LotView, event: Event, onClose: () => void) {
       return RULINGS.includes(event)
         ? call(entryRoutes.ruling, {
             ...sent,
-            body: { ...body, event: event as 'resume', why: why.trim(), done: done.trim() || null },
+            body: {
+              ...body,
+              ...{ event: event as 'resume', why: why.trim(), done: done.trim() || null },
+              ...(event === 'recall' ? { password } : {}),
+            },
           })
         : call(entryRoutes.decision, {
             ...sent,
@@ -145,8 +151,14 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
         }}
       >
         <p className="text-ink-2">{words.says}</p>
-        {ASKS_WHY.includes(event) && (
-          <Field label={event === 'resume' ? 'Cause' : 'Why'} autoFocus {...field('why')} />
+        {TAKES_WHY.includes(event) && (
+          <Field
+            label={
+              event === 'resume' ? 'Cause' : event === 'close' ? 'What becomes of bottles that stand' : 'Why'
+            }
+            autoFocus
+            {...field('why')}
+          />
         )}
         {event === 'resume' && <Field label="What was done about it" {...field('done')} />}
         {SIGNED.includes(event) && (

@@ -127,7 +127,14 @@ export function Release({ lot, open }: { lot: LotView; open: boolean }) {
         measured; it replaces no authority.
       </p>
       <Ruled title="Deviations" className="mt-6">
-        {lot.deviations.length === 0 && <p className="py-3 text-ink-2">Nothing was out of its limits.</p>}
+        {lot.deviations.length === 0 && lot.state !== 'recalled' && (
+          <p className="py-3 text-ink-2">Nothing was out of its limits.</p>
+        )}
+        {lot.state === 'recalled' && (
+          <p className="py-3 font-semibold text-stop">
+            Recalled: {lot.decisions.findLast((d) => d.to === 'recalled')?.why}
+          </p>
+        )}
         <ul>
           {lot.deviations.map((d) => (
             <DeviationRow key={d.id} lot={lot} deviation={d} open={open} />

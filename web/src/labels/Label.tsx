@@ -11,6 +11,7 @@ import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
+import { Stopped } from '../parts/lot/Stopped.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
@@ -169,6 +170,7 @@ export function Label() {
           Why this date
         </Link>
       </div>
+      <Stopped lot={lot.data} />
       <Desk lot={lot.data} label={label.data} />
       {label.data.nutrition && (
         <NutritionTable nutrition={label.data.nutrition} printed={label.data.nutritionPrinted} />

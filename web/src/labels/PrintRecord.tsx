@@ -7,7 +7,7 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
-import { dayAndTime } from '../ui/dates.ts';
+import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 
@@ -22,15 +22,16 @@ function SpoiltDialog({ lot, printId, onClose }: { lot: LotView; printId: string
       count: fields.figure('count', { unit: '', whole: true, min: 1 }) ?? undefined,
       why: a.why,
     }),
-    write: (body) => recordEntry('spoilt-label', lot, body, `${plural(body.count, 'label')} spoilt`),
+    write: (body) =>
+      recordEntry('spoilt-label', lot, body, `${plural(body.count, 'label')} spoilt or taken back`),
     after: onClose,
   });
   return (
-    <Dialog open onClose={onClose} title="Spoilt labels">
+    <Dialog open onClose={onClose} title="Labels spoilt or taken back">
       <form className="grid gap-4" onSubmit={form.submit}>
         <DraftNote form={form} />
         <Field label="Labels" figure inputMode="numeric" {...form.field('count')} />
-        <Field label="Why" placeholder="smeared, torn, left over" {...form.field('why')} />
+        <Field label="Why" placeholder="smeared, torn, left over, taken off" {...form.field('why')} />
         <div className="flex justify-end gap-3">
           <Button tone="plain" onClick={onClose}>
             Cancel
@@ -60,7 +61,10 @@ export function PrintRecord({ lot, mayWrite }: { lot: LotView; mayWrite: boolean
               <span className="figure w-10 text-right font-bold">{p.copies}</span>
               <span className="min-w-0 flex-1 text-sm text-ink-2">
                 {p.reprintOf && <strong className="text-ink">Printed anew: {p.why}. </strong>}
-                {spoiltOf(p.id) > 0 && <strong className="text-hold">{spoiltOf(p.id)} spoilt. </strong>}
+                {spoiltOf(p.id) > 0 && (
+                  <strong className="text-hold">{spoiltOf(p.id)} spoilt or taken back. </strong>
+                )}
+                {p.bestBy && <strong className="text-ink">{dayMonthYear(p.bestBy)}. </strong>}
                 {p.statement}
               </span>
               <span className="text-sm text-ink-2">
@@ -68,7 +72,7 @@ export function PrintRecord({ lot, mayWrite }: { lot: LotView; mayWrite: boolean
               </span>
               {mayWrite && (
                 <Button tone="quiet" size="small" onClick={() => setOf(p.id)}>
-                  Spoilt…
+                  Spoilt or taken back…
                 </Button>
               )}
             </li>

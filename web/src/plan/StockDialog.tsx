@@ -5,9 +5,9 @@ import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useStockHistory } from '../data/stock.ts';
+import { HoldSource } from '../parts/trace/HoldSource.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';
@@ -35,6 +35,7 @@ function Facts({ stock }: { stock: StockLot }) {
     ['Received', `${dayMonthYear(stock.gotOn)}${stock.supplier ? `, ${stock.supplier}` : ''}`],
     ['Amount received', `${stock.said || amountSaid(stock.kind, stock.quantity)}`],
     ['Paid', stock.costMinor !== null && money(stock.costMinor, kitchen.currency)],
+    ['Supplier’s batch', stock.batch],
     ['Best by', stock.bestBy && dayMonthYear(stock.bestBy)],
     ['Measured', measured?.filter(Boolean).join(', ') ?? null],
     ['Allergens', stock.allergens.length > 0 && stock.allergens.map(inWords).join(', ')],
@@ -117,6 +118,7 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
           </span>
         )}
       </p>
+      <HoldSource noun="stock" subjectId={stock.id} name={`${stock.code} ${stock.name}`} />
       <Facts stock={stock} />
       <a
         className="mt-3 inline-block text-link underline"

@@ -30,7 +30,7 @@ function More({ form }: { form: TakeInForm }) {
         className="mt-3"
         label="By-product of lot"
         {...form.field('leftBy')}
-        hint="For instance what stayed in the cloth. Its allergens, and a recall of the lot, go with it."
+        hint="For instance what stayed in the cloth. What went into that lot, its allergens, its heat, its age and a recall of it go with it."
       >
         <option value="">none</option>
         {lots.map((lot) => (
@@ -117,6 +117,12 @@ export function TakeIn() {
         <Which form={form} />
         <AmountAndDays form={form} />
         <Field label="Supplier" placeholder="shop, farm, own hedge" {...form.field('supplier')} />
+        <Field
+          label="Supplier’s batch"
+          placeholder="as it stands on the bag"
+          hint="A recall of one bag holds every bag of the same batch."
+          {...form.field('batch')}
+        />
         <Field label="Note" placeholder="picked ripe; frozen flat" {...form.field('words')} />
         {form.values.kind === 'ingredient' && <More form={form} />}
         <Button type="submit">Add to stock</Button>

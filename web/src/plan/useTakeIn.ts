@@ -16,6 +16,8 @@ interface Answers {
   amount: string;
   words: string;
   supplier: string;
+  /** The supplier's own, as it stands on the bag. */
+  batch: string;
   cost: string;
   gotOn: string;
   bestBy: string;
@@ -36,7 +38,7 @@ const FIELD_OF: Record<string, FieldPath<Answers>> = {
 };
 
 const emptyAnswers = (today: string, leftBy: string): Answers => ({
-  ...{ kind: 'ingredient', thing: '', amount: '', words: '', supplier: '', cost: '' },
+  ...{ kind: 'ingredient', thing: '', amount: '', words: '', supplier: '', batch: '', cost: '' },
   ...{ gotOn: today, bestBy: '', brix: '', ph: '', ta: '', leftBy },
 });
 
@@ -62,6 +64,7 @@ export function useTakeIn(leftBy: string) {
         said: a.amount,
         words: a.words,
         supplier: a.supplier,
+        batch: a.batch,
         costMinor: fields.price('cost', kitchen.currency),
         gotOn: a.gotOn,
         bestBy: a.bestBy || null,

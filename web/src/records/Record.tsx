@@ -1,3 +1,4 @@
+import { bodyOf } from '@inch/contract/entry';
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import { type Happening, historyOf, type LotRecord } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
@@ -11,11 +12,16 @@ import { urlOf } from '../data/address.ts';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
-import { useSession } from '../data/session.tsx';
+import { recordEntry } from '../data/record.ts';
+import { useMayWrite, useSession } from '../data/session.tsx';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { JournalTable } from '../parts/journal/JournalTable.tsx';
+import { Stopped } from '../parts/lot/Stopped.tsx';
+import { LotLinks } from '../parts/trace/HoldSource.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
 
+import { Field } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
@@ -113,6 +119,7 @@ function Facts({ lot }: { lot: LotView }) {
   const { keeping, bottles } = lot;
   const gone = bottles.filled - bottles.left;
   const to = lot.movements.filter((m) => m.kind === 'sold' || m.kind === 'given');
+  const back = lot.movements.filter((m) => m.kind === 'returned');
   return (
     <>
       <p className="mb-4 border-l-4 border-rim py-0.5 pl-3">{keeping.carriedBy}</p>
@@ -137,19 +144,74 @@ function Facts({ lot }: { lot: LotView }) {
           ))}
         </ul>
       </Ruled>
+      {lot.wentInto.length > 0 && (
+        <Ruled title="What was made with its by-products" className="mt-6">
+          <p className="py-2">
+            <LotLinks codes={lot.wentInto} />
+          </p>
+        </Ruled>
+      )}
       <Ruled title="Who got its bottles" className="mt-6">
         {to.length === 0 && <p className="py-2 text-ink-2">Nobody yet.</p>}
         <ul>
           {to.map((m) => (
-            <li key={m.id} className="flex justify-between gap-3 border-b border-steel-line py-1.5 text-sm">
-              <span>
-                {dayMonth(m.at)}, {m.note ?? 'not said'}
+            <li key={m.id} className="border-b border-steel-line py-1.5 text-sm">
+              <span className="flex justify-between gap-3">
+                <span>
+                  {dayMonth(m.at)}, {m.note ?? 'not said'}
+                </span>
+                <span className="figure font-bold">{m.count}</span>
               </span>
-              <span className="figure font-bold">{m.count}</span>
+              {lot.state === 'recalled' && <Told lot={lot} movementId={m.id} />}
             </li>
           ))}
         </ul>
+        {back.map((m) => (
+          <p key={m.id} className="flex justify-between gap-3 py-1.5 text-sm text-ink-2">
+            <span>
+              {dayMonth(m.at)}, brought back{m.note && `: ${m.note}`}
+            </span>
+            <span className="figure">{m.count}</span>
+          </p>
+        ))}
       </Ruled>
+    </>
+  );
+}
+
+/** Whether whoever got bottles of a recalled lot was told, and how; where not, it is written here. */
+function Told({ lot, movementId }: { lot: LotView; movementId: string }) {
+  const mayWrite = useMayWrite();
+  const told = lot.tellings.filter((t) => t.movementId === movementId);
+  const form = useDeedForm({
+    of: 'entry',
+    draft: `telling ${movementId}`,
+    empty: { how: '' },
+    schema: bodyOf('telling'),
+    read: (a) => ({ movementId, how: a.how }),
+    write: (body) => recordEntry('telling', lot, body, 'Told of the recall'),
+  });
+  return (
+    <>
+      {told.map((t) => (
+        <State key={t.id} tone="go" className="block">
+          told {dayMonth(t.at)} by {t.by}: {t.how}
+        </State>
+      ))}
+      {told.length === 0 && <State tone="stop">not told yet</State>}
+      {mayWrite && told.length === 0 && (
+        <form className="mt-1 flex items-end gap-2" onSubmit={form.submit}>
+          <Field
+            className="flex-1"
+            label="How they were told"
+            placeholder="by telephone"
+            {...form.field('how')}
+          />
+          <Button type="submit" size="small" disabled={form.busy}>
+            Record
+          </Button>
+        </form>
+      )}
     </>
   );
 }
@@ -221,6 +283,7 @@ export function Record() {
         </span>
         <Out lot={lot} />
       </div>
+      <Stopped lot={lot} />
       <WhereFrom lot={lot} />
       <Tabs.Root defaultValue="history">
         <Tabs.List aria-label="Record" className="mb-4 flex gap-6 border-b border-steel-line">

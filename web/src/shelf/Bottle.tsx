@@ -6,6 +6,9 @@ import { Link, useParams } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { useLot, useLotsOnHand } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';
+import { useNow } from '../data/useNow.ts';
+import { lifeSaid } from '../parts/lot/lifeSaid.ts';
+import { Stopped } from '../parts/lot/Stopped.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
@@ -17,15 +20,33 @@ function Actions({ head, lot, act }: { head: LotHead; lot: LotView; act: (kind: 
   const big = 'min-h-14 text-lg';
   return (
     <div className="my-5 grid max-w-xl grid-cols-2 gap-3">
-      <Button className={big} disabled={head.state !== 'released'} onClick={() => act('sold')}>
-        Sell
-      </Button>
-      <Button className={big} tone="plain" onClick={() => act('moved')}>
-        Move
-      </Button>
-      <Button className={big} tone="plain" onClick={() => act('retained')}>
-        Keep back
-      </Button>
+      {head.state === 'released' && (
+        <Button className={big} onClick={() => act('sold')}>
+          Sell
+        </Button>
+      )}
+      {['recalled', 'discarded', 'closed'].includes(head.state) ? (
+        <>
+          <Button className={big} tone="plain" onClick={() => act('returned')}>
+            Brought back
+          </Button>
+          <Button className={big} tone="stop" onClick={() => act('destroyed')}>
+            Destroy
+          </Button>
+        </>
+      ) : (
+        <>
+          <Button className={big} tone="plain" onClick={() => act('moved')}>
+            Move
+          </Button>
+          <Button className={big} tone="plain" onClick={() => act('retained')}>
+            Keep back
+          </Button>
+          <Button className={big} tone="plain" onClick={() => act('thrown-away')}>
+            Throw away
+          </Button>
+        </>
+      )}
       <Link
         className="flex min-h-14 items-center justify-center rounded-lg border border-steel bg-enamel text-lg font-semibold"
         to={`/shelf/${lot.code}/looks`}
@@ -36,33 +57,38 @@ function Actions({ head, lot, act }: { head: LotHead; lot: LotView; act: (kind: 
   );
 }
 
-const thawedIn = (lot: LotView, g: { bottlingId: string; place: string }) =>
-  lot.thawed.find((t) => t.bottlingId === g.bottlingId && t.place === g.place);
-
+/** Where bottles stand, each place with what their life comes to there. */
 function Places({ lot }: { lot: LotView }) {
+  const now = useNow(60_000);
   return (
     <Ruled title="Where they stand" className="mt-6 max-w-xl">
+      {lot.bottles.groups.length === 0 && (
+        <p className="py-2 text-ink-2">Nothing of it stands here any more.</p>
+      )}
       <ul>
-        {lot.bottles.groups.map((g) => (
-          <li
-            key={g.place + g.bottlingId}
-            className="flex justify-between gap-3 border-b border-steel-line py-2"
-          >
-            <span>
-              {g.place}
-              <span className="text-ink-2">, {g.container}</span>
-              {thawedIn(lot, g) && (
-                <span className="block text-sm text-hold">
-                  thawed {dayMonthYear(thawedIn(lot, g)!.thawedOn)}, use by{' '}
-                  {dayMonthYear(thawedIn(lot, g)!.until)}
-                </span>
-              )}
-            </span>
-            <span className="figure font-bold">
-              {g.count} × {bottleSize(g.nominalMl)}
-            </span>
-          </li>
-        ))}
+        {lot.bottles.groups.map((g) => {
+          const life = lot.lives.find((l) => l.bottlingId === g.bottlingId && l.place === g.place);
+          return (
+            <li
+              key={g.place + g.bottlingId}
+              className="flex justify-between gap-3 border-b border-steel-line py-2"
+            >
+              <span className="min-w-0">
+                {g.place}
+                <span className="text-ink-2">, {g.container}</span>
+                {life &&
+                  lifeSaid(lot, life, now).map(({ tone, words }) => (
+                    <State key={words} tone={tone} className="block text-sm">
+                      {words}
+                    </State>
+                  ))}
+              </span>
+              <span className="figure shrink-0 font-bold">
+                {g.count} × {bottleSize(g.nominalMl)}
+              </span>
+            </li>
+          );
+        })}
       </ul>
     </Ruled>
   );
@@ -95,6 +121,7 @@ export function Bottle() {
         {data.keeping.bestBy && ` · ${inWords(data.keeping.dateWord)} ${dayMonthYear(data.keeping.bestBy)}`} ·{' '}
         {plural(data.bottles.left, 'bottle')} left of {data.bottles.filled}
       </p>
+      <Stopped lot={data} />
       {none && (
         <Caution tone="hold" className="mt-4">
           This lot has {plural(data.bottles.filled, 'bottle')}: there is no number {number}.

@@ -26,9 +26,12 @@ export function DatingForm({ lot, view }: { lot: LotView; view: AgeingView }) {
         <DraftNote form={form} />
         <WhenField
           kind="day"
-          label="Earlier date"
+          label="Last day"
           {...form.when('until')}
-          hint={view.evidence.shorter ?? 'Empty leaves it as it is.'}
+          hint={
+            view.evidence.shorter ??
+            'As early as you like; never later than the keeping table gives. Empty leaves it as it is.'
+          }
         />
         <Field label="Why" {...form.field('why')} />
         <label className="col-span-full flex items-start gap-2">

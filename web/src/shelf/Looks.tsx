@@ -10,6 +10,7 @@ import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
+import { Stopped } from '../parts/lot/Stopped.tsx';
 import { dayMonthYear, kitchenDay } from '../ui/dates.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
@@ -141,6 +142,7 @@ export function Looks() {
           {data.state}
         </State>
       </h1>
+      <Stopped lot={data} />
       {stillAsked(view.nextLooks, today).map((next) => (
         <p key={String(next.opened)} className="mt-3 font-semibold">
           <State tone={next.on <= today ? 'hold' : 'plain'}>

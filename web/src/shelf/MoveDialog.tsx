@@ -3,21 +3,27 @@ import type { LotHead } from '@inch/contract/lot';
 import { bottleSize, inWords, plural } from '@inch/core/quantity';
 import type { MOVED_BY_HAND } from '@inch/core/record';
 import { Link } from 'react-router';
+import { useLot } from '../data/lots.ts';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
+import { useNow } from '../data/useNow.ts';
+import { lifeSaid } from '../parts/lot/lifeSaid.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
-import { dayMonthYear } from '../ui/dates.ts';
+import { dayMonthYear, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 
-import { Caution, State } from '../ui/State.tsx';
+import { Caution, lotTone, State } from '../ui/State.tsx';
 
 export type MoveKind = (typeof MOVED_BY_HAND)[number];
 
 /** What stays in the kitchen, in another place. */
 const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed', 'returned']);
+
+/** What takes bottles to somebody, or to the table. */
+const LEAVES: ReadonlySet<string> = new Set(['sold', 'given', 'tasted', 'drunk']);
 
 /** What is drunk in the kitchen's own house. */
 const AT_HOME: ReadonlySet<string> = new Set(['drunk', 'tasted']);
@@ -27,19 +33,56 @@ const NOTES: Readonly<Record<string, string>> = {
   sold: 'Buyer or market',
   given: 'Whom it is for',
   returned: 'Who brought it back, and why',
+  'thrown-away': 'Why: past its date, too warm, spoiled',
+  destroyed: 'Who saw it, and how it was done',
+  broken: 'How',
 };
 
 const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
   { kind: 'sold', says: 'Sell', needsRelease: true },
   { kind: 'moved', says: 'Move', needsRelease: false },
   { kind: 'given', says: 'Give', needsRelease: true },
-  { kind: 'retained', says: 'Retain as a sample', needsRelease: false },
+  { kind: 'retained', says: 'Keep back', needsRelease: false },
   { kind: 'drunk', says: 'Drunk at home', needsRelease: false },
   { kind: 'tasted', says: 'Tasted', needsRelease: false },
   { kind: 'returned', says: 'Brought back', needsRelease: false },
   { kind: 'broken', says: 'Broken', needsRelease: false },
   { kind: 'thawed', says: 'Thaw', needsRelease: false },
+  { kind: 'thrown-away', says: 'Throw away', needsRelease: false },
+  { kind: 'destroyed', says: 'Destroy, with a witness', needsRelease: false },
 ];
+
+/** What may still become of bottles of a lot that is ended. */
+const AT_THE_END: ReadonlySet<string> = new Set(['returned', 'thrown-away', 'destroyed']);
+const ENDED: ReadonlySet<string> = new Set(['closed', 'recalled', 'discarded']);
+
+/** What may happen to bottles of a lot as it stands. */
+const offered = ({ state, storage }: LotHead) =>
+  KINDS.filter(
+    ({ kind }) =>
+      (kind !== 'thawed' || storage === 'frozen') &&
+      (!ENDED.has(state) || AT_THE_END.has(kind) || (kind === 'moved' && state === 'recalled')),
+  );
+
+/** What is said before bottles leave: that it is not ready yet, and what of the place is not for sale. */
+function BeforeItLeaves({ lot, place }: { lot: LotHead; place: string }) {
+  const view = useLot(lot.code).data;
+  const now = useNow(60_000);
+  const life = view?.lives.find((l) => l.place === place);
+  const said = view && life ? lifeSaid(view, life, now) : [];
+  const early = lot.readyOn > kitchenDay(now);
+  if (!early && said.length === 0) return null;
+  return (
+    <Caution tone={said.some((s) => s.tone === 'stop') ? 'stop' : 'hold'}>
+      {early && <p>It is ready on {dayMonthYear(lot.readyOn)}: tell whoever takes it.</p>}
+      {said.map(({ words }) => (
+        <p key={words}>
+          {place}: {words}.
+        </p>
+      ))}
+    </Caution>
+  );
+}
 
 /** A sale, a gift, a move: recorded by the one form layer, so that a lost answer never sells a bottle twice. */
 function useMove(lot: LotHead, kind: MoveKind, onClose: () => void) {
@@ -86,7 +129,7 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
       </Choice>
       <div className="grid grid-cols-2 gap-4">
         <Choice label="What happens" {...form.field('kind')}>
-          {KINDS.filter((k) => k.kind !== 'thawed' || lot.storage === 'frozen').map((k) => (
+          {offered(lot).map((k) => (
             <option key={k.kind} value={k.kind} disabled={k.needsRelease && !released}>
               {k.says}
               {k.needsRelease && !released ? ', once released' : ''}
@@ -95,6 +138,9 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
         </Choice>
         <Field label="Bottles" figure inputMode="numeric" {...form.field('count')} />
       </div>
+      {LEAVES.has(chosen) && (
+        <BeforeItLeaves lot={lot} place={lot.bottles.groups[Number(form.values.group)]?.place ?? ''} />
+      )}
       {AT_HOME.has(chosen) && !released && (
         <Caution tone="hold">
           It is not released: what its checks would show is not known yet. Not for the very young, the
@@ -109,6 +155,7 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
       {STAYS.has(chosen) && (
         <Field
           label="New place"
+          list="places-known"
           placeholder={chosen === 'retained' ? 'retained shelf' : ''}
           {...form.field('to')}
         />
@@ -151,12 +198,12 @@ export function MoveDialog({
       <p className="mb-4 text-ink-2">
         {plural(lot.bottles.left, 'bottle')} left of {lot.bottles.filled}
         {lot.bestBy && `, ${inWords(lot.dateWord)} ${dayMonthYear(lot.bestBy)}`} ·{' '}
-        <State tone={lot.state === 'released' ? 'go' : 'hold'}>{lot.state}</State> ·{' '}
+        <State tone={lotTone(lot.state)}>{lot.state}</State> ·{' '}
         <Link className="text-link underline" to={`/records/${lot.code}`}>
           its record
         </Link>
       </p>
-      {lot.bottles.left > 0 && mayWrite ? (
+      {(lot.bottles.left > 0 || kind === 'returned') && mayWrite ? (
         <MoveForm lot={lot} kind={kind} onClose={onClose} />
       ) : (
         <p>Nothing of it stands on a shelf any more.</p>

@@ -93,7 +93,7 @@ function Heading({
           Scan
         </Link>
         <Link className={buttonLook({ tone: 'quiet', size: 'small' })} to="/shelf/stores">
-          Cold room and cellar
+          Places and warmth
         </Link>
         <Button tone="quiet" size="small" onClick={() => sendOut('shelf.csv', 'text/csv', lotsAsCsv(shown))}>
           as CSV
@@ -111,6 +111,10 @@ function Heading({
     </div>
   );
 }
+
+/** What is done first of all with bottles of a lot. */
+const firstKind = ({ state }: LotHead): MoveKind =>
+  state === 'released' ? 'sold' : ['recalled', 'discarded', 'closed'].includes(state) ? 'destroyed' : 'moved';
 
 /** What exists, where, until when: every lot a bar on a date rule. */
 export function Shelf() {
@@ -143,7 +147,7 @@ export function Shelf() {
                 lot={lot}
                 span={span}
                 now={now}
-                open={() => setOpen({ id: lot.id, kind: lot.state === 'released' ? 'sold' : 'moved' })}
+                open={() => setOpen({ id: lot.id, kind: firstKind(lot) })}
               />
             ))}
           </ul>

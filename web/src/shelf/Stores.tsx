@@ -1,17 +1,21 @@
 import { ageingRoutes, type PlaceTemperature } from '@inch/contract/ageing';
 import { bodyOf } from '@inch/contract/entry';
+import { NewPlaceSaid, placeRoutes } from '@inch/contract/place';
 import { excursionsOver, storeQuality } from '@inch/core/ageing';
 import { type LoggerFile, thinnedTo } from '@inch/core/instrument';
+import { type PlaceKind, placeNames } from '@inch/core/place';
 import { degrees, plural, temperature } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../data/api.ts';
+import { call, newId } from '../data/api.ts';
 import { useInstruments } from '../data/instruments.ts';
 import { keys } from '../data/keys.ts';
 import { useLotsOnHand } from '../data/lots.ts';
+import { useKindOf, usePlacesSaid } from '../data/places.ts';
 import { send } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
+import { useWrite } from '../data/useWrite.ts';
 import { LoggerPicker } from '../parts/instrument/LoggerPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -109,28 +113,99 @@ function ByHand() {
   );
 }
 
-/** One place: what it made of what stands in it, and when it was too warm. */
-function Place({ place, entries }: { place: string; entries: PlaceTemperature[] }) {
+const KINDS: Record<PlaceKind, string> = {
+  fridge: 'a fridge or cold room',
+  freezer: 'a freezer',
+  warm: 'not cooled',
+};
+
+/** What a place is: by its name, or as somebody says it here; and another name of the same place. */
+function WhatItIs({ place }: { place: string }) {
+  const mayWrite = useMayWrite();
+  const { kind, said } = useKindOf()(place);
+  const [naming, setNaming] = useState(false);
+  const form = useDeedForm({
+    of: 'place',
+    draft: `place ${place}`,
+    empty: { alsoCalled: '' },
+    schema: NewPlaceSaid,
+    read: (a) => ({ name: place, kind: null, alsoCalled: a.alsoCalled || null }),
+    write: (body) => send(placeRoutes.say, { of: 'place', code: place, words: 'Another name', body }),
+    after: () => setNaming(false),
+  });
+  const say = useWrite('place', (next: PlaceKind) =>
+    send(placeRoutes.say, {
+      ...{ of: 'place', code: place, words: `It is ${KINDS[next]}` },
+      body: { id: newId(), name: place, kind: next, alsoCalled: null },
+    }),
+  );
+  return (
+    <div className="mt-1 flex flex-wrap items-end gap-x-4 gap-y-2">
+      {mayWrite ? (
+        <Choice
+          label="What it is"
+          className="w-56"
+          value={kind ?? ''}
+          disabled={say.busy}
+          onChange={(e) => say.run(e.target.value as PlaceKind)}
+        >
+          {kind === null && <option value="">not said: counts as not cooled</option>}
+          {Object.entries(KINDS).map(([of, words]) => (
+            <option key={of} value={of}>
+              {words}
+              {of === kind && !said ? ', by its name' : ''}
+            </option>
+          ))}
+        </Choice>
+      ) : (
+        <p className="text-sm text-ink-2">{kind === null ? 'not said: counts as not cooled' : KINDS[kind]}</p>
+      )}
+      {mayWrite && !naming && (
+        <Button tone="quiet" size="small" onClick={() => setNaming(true)}>
+          Another name…
+        </Button>
+      )}
+      {naming && (
+        <form className="flex items-end gap-2" onSubmit={form.submit}>
+          <Field label="It is also called" {...form.field('alsoCalled')} />
+          <Button type="submit" size="small" disabled={form.busy}>
+            Save
+          </Button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+/** One place: what it is, what it made of what stands in it, and when it was too warm. */
+function Place({ place, bottles, entries }: { place: string; bottles: number; entries: PlaceTemperature[] }) {
   const samples = entries.flatMap((e) => e.samples).sort((a, b) => a.at.localeCompare(b.at));
-  const last = samples.at(-1)!;
-  const cold = samples.reduce((sum, s) => sum + s.celsius, 0) / samples.length < 10;
-  const over = cold ? excursionsOver(samples, COLD).filter((e) => e.hours > 0) : [];
+  const last = samples.at(-1);
+  const { kind } = useKindOf()(place);
+  const over = kind === 'fridge' ? excursionsOver(samples, COLD).filter((e) => e.hours > 0) : [];
   const quality = storeQuality(samples, null);
   return (
     <li className="border-b border-steel-line py-3">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <span className="font-semibold">{place}</span>
         <span>
-          <span className="figure text-lg font-bold">{temperature(last.celsius)}</span>{' '}
-          <span className="text-sm text-ink-2">{dayAndTime(last.at)}</span>
+          <span className="font-semibold">{place}</span>
+          {bottles > 0 && <span className="text-ink-2">, {plural(bottles, 'bottle')}</span>}
         </span>
+        {last && (
+          <span>
+            <span className="figure text-lg font-bold">{temperature(last.celsius)}</span>{' '}
+            <span className="text-sm text-ink-2">{dayAndTime(last.at)}</span>
+          </span>
+        )}
       </div>
-      <p className="text-sm text-ink-2">
-        {plural(samples.length, 'reading')}
-        {quality.days >= 0.1 &&
-          `; ${quality.days.toFixed(1)} days with readings, ${temperature(quality.mean, 1)} on the average: for browning and aroma ${quality.asDaysAt15.low.toFixed(1)} to ${quality.asDaysAt15.high.toFixed(1)} days at ${temperature(15)}`}
-        .
-      </p>
+      {samples.length > 0 && (
+        <p className="text-sm text-ink-2">
+          {plural(samples.length, 'reading')}
+          {quality.days >= 0.1 &&
+            `; ${quality.days.toFixed(1)} days with readings, ${temperature(quality.mean, 1)} on the average: for browning and aroma ${quality.asDaysAt15.low.toFixed(1)} to ${quality.asDaysAt15.high.toFixed(1)} days at ${temperature(15)}`}
+          .
+        </p>
+      )}
       {over.map((e) => (
         <p key={e.from} className="text-sm">
           <State tone="hold">
@@ -139,41 +214,58 @@ function Place({ place, entries }: { place: string; entries: PlaceTemperature[] 
           up to {temperature(e.highest)}, from {dayAndTime(e.from)}
         </p>
       ))}
+      <WhatItIs place={place} />
     </li>
   );
 }
 
-/** How warm it was where bottles stand: quality, never safety; what keeps three or seven days is held when it was too warm. */
+/** Places with bottles or readings, each once however it is spelt, with what stands and was read there. */
+function useByPlace(read: readonly PlaceTemperature[]) {
+  const said = usePlacesSaid().data ?? [];
+  const lots = useLotsOnHand().data?.lots ?? [];
+  const of = placeNames(said);
+  const places = new Map<string, { place: string; bottles: number; entries: PlaceTemperature[] }>();
+  const at = (name: string) => {
+    const found = places.get(of(name)) ?? { place: name, bottles: 0, entries: [] };
+    places.set(of(name), found);
+    return found;
+  };
+  for (const group of lots.flatMap((lot) => lot.bottles.groups)) at(group.place).bottles += group.count;
+  for (const entry of read) at(entry.place).entries.push(entry);
+  return [...places.values()].sort((a, b) => a.place.localeCompare(b.place));
+}
+
+/** Where bottles stand, what each place is and how warm it was: the hours of what is kept cold are counted by it. */
 export function Stores() {
   const { data, error, refetch } = useQuery({
     queryKey: keys.list('place-temperature'),
     queryFn: () => call(ageingRoutes.temperatures),
   });
   const mayWrite = useMayWrite();
-  if (!data) return <Unread title="Cold room and cellar" error={error} retry={refetch} />;
-  const byPlace = new Map<string, PlaceTemperature[]>();
-  for (const entry of data) byPlace.set(entry.place, [...(byPlace.get(entry.place) ?? []), entry]);
+  const places = useByPlace(data ?? []);
+  if (!data) return <Unread title="Places and their warmth" error={error} retry={refetch} />;
   return (
     <Sheet>
-      <h1>Cold room and cellar</h1>
-      <p className="mt-1 text-ink-2">
-        Warmth ages the taste sooner. These figures say nothing of safety, but two hours over{' '}
-        {temperature(COLD)} hold what keeps three or seven days.
+      <h1>Places and their warmth</h1>
+      <p className="mt-1 max-w-3xl text-ink-2">
+        Every bottle that is kept cold carries its hours over {temperature(COLD)} with it, from place to
+        place. A fridge is cold until a reading says otherwise; a shelf or a market table is warm. Two hours
+        in all discard what keeps three or seven days.
       </p>
       {mayWrite && (
         <Ruled title="How warm is it?" className="mt-5">
           <ByHand />
         </Ruled>
       )}
-      {byPlace.size === 0 ? (
-        <Empty title="No temperatures yet">
-          Read a thermometer where bottles stand, or open a logger’s file.
+      {places.length === 0 ? (
+        <Empty title="No places yet">
+          A place stands here once bottles are counted into it, or a thermometer was read there.
         </Empty>
       ) : (
         <Ruled title="By place" className="mt-6">
           <ul>
-            {[...byPlace].map(([place, entries]) => (
-              <Place key={place} place={place} entries={entries} />
+            {places.map((p) => (
+              <Place key={p.place} {...p} />
             ))}
           </ul>
         </Ruled>

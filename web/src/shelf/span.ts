@@ -32,6 +32,9 @@ export function warningOf(
 ): { tone: 'hold' | 'stop' | 'plain'; words: string } | null {
   if (lot.state === 'held') return { tone: 'hold', words: 'held' };
   if (lot.state === 'recalled') return { tone: 'stop', words: 'recalled: destroy unopened' };
+  const warm = lot.stands.filter((s) => s.tooWarmAt !== null && s.tooWarmAt <= now);
+  if (warm.length > 0)
+    return { tone: 'stop', words: `too warm in ${warm.map((s) => s.place).join(', ')}: throw away` };
   if (lot.state !== 'released') return { tone: 'plain', words: `${lot.state}, not released` };
   if (!lot.bestBy) return null;
   const days = daysBetween(kitchenDay(now), lot.bestBy);

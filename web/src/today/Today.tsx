@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { useToday } from '../data/today.ts';
 import { useNow } from '../data/useNow.ts';
+import { LotLinks } from '../parts/trace/HoldSource.tsx';
 import { buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayMonth, kitchenDay, longDay } from '../ui/dates.ts';
 import { minutesInWords } from '../ui/format.ts';
@@ -65,16 +66,48 @@ function DueRow({ due, now, first }: { due: Due; now: string; first: boolean }) 
   );
 }
 
+const obstaclePath = ({ title, lot }: TodayView['obstacles'][number]): string =>
+  title === 'Held'
+    ? `/bottling/${lot.code}`
+    : title === 'Recalled'
+      ? `/records/${lot.code}`
+      : `/shelf/${lot.code}`;
+
+/** What lots are made with and is held: each names what it went into. */
+function Sources({ today }: { today: TodayView }) {
+  if (today.sources.length === 0) return null;
+  return (
+    <Ruled title="Held, and what it went into" className="mt-7">
+      <ul>
+        {today.sources.map((source) => (
+          <li key={source.id} className="border-b border-steel-line py-2.5">
+            <State tone="stop">
+              {source.name} {source.recalled ? 'called back' : 'held'}
+            </State>
+            <span className="block text-sm text-ink-2">{source.why}</span>
+            <span className="block text-sm">
+              {source.lots.length === 0 ? (
+                <span className="text-ink-2">No lot was made with it.</span>
+              ) : (
+                <>
+                  {plural(source.lots.length, 'lot')}: <LotLinks codes={source.lots} />
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Ruled>
+  );
+}
+
 function Obstacles({ today }: { today: TodayView }) {
   if (today.obstacles.length === 0) return <p className="py-3 text-ink-2">No problems.</p>;
   return (
     <ul>
       {today.obstacles.map((o) => (
-        <li key={o.lot.code} className="border-b border-steel-line">
-          <Link
-            to={o.title === 'Held' ? `/bottling/${o.lot.code}` : '/shelf'}
-            className="flex gap-3 py-2.5 hover:text-link"
-          >
+        <li key={o.lot.code + o.title} className="border-b border-steel-line">
+          <Link to={obstaclePath(o)} className="flex gap-3 py-2.5 hover:text-link">
             <span className="figure w-14 shrink-0 pt-1 font-bold">{o.lot.code}</span>
             <span>
               <State tone={o.level}>{o.title}</State>
@@ -183,6 +216,7 @@ export function Today() {
           <Ruled title="Problems">
             <Obstacles today={today} />
           </Ruled>
+          <Sources today={today} />
           <EarlierRules today={today} />
         </div>
       </div>
