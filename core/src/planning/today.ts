@@ -235,7 +235,10 @@ function spentObstacles(lot: LotStanding, now: string, timeZone: string): Obstac
 /** A released lot past its date, or within a fortnight of it. */
 function datedObstacle(lot: LotStanding, today: Day): Obstacle[] {
   if (!lot.bestBy) return [];
-  const { code, name, colour, bottles } = lot;
+  const { code, name, colour } = lot;
+  // What is kept back is past its date without being in the way: it is looked at.
+  const count = lot.bottles.left - lot.retained;
+  if (count <= 0) return [];
   const days = daysBetween(today, lot.bestBy);
   if (days > 14) return [];
   const of = { code, name, colour };
@@ -245,7 +248,7 @@ function datedObstacle(lot: LotStanding, today: Day): Obstacle[] {
           lot: of,
           level: 'stop',
           title: `Past ${inWords(lot.dateWord)}`,
-          detail: `${plural(bottles.left, 'bottle')} to take off the shelf`,
+          detail: `${plural(count, 'bottle')} to take off the shelf`,
         },
       ]
     : [
@@ -253,7 +256,7 @@ function datedObstacle(lot: LotStanding, today: Day): Obstacle[] {
           lot: of,
           level: 'hold',
           title: `${lot.dateWord === 'use-by' ? 'Use' : 'Best'} by ${spokenDay(lot.bestBy)}`,
-          detail: `${plural(bottles.left, 'bottle')} left`,
+          detail: `${plural(count, 'bottle')} left`,
         },
       ];
 }

@@ -6,7 +6,7 @@ import { send } from '../data/record.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
-import { HoldSource } from '../parts/trace/HoldSource.tsx';
+import { HeldNotice, HoldButton } from '../parts/trace/HoldSource.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime, dayMonth } from '../ui/dates.ts';
@@ -186,6 +186,7 @@ function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; ma
           ) : (
             <State tone={good ? 'go' : 'hold'}>{standingSaid(i)}</State>
           )}
+          <HoldButton noun="instrument" subjectId={i.id} name={i.name} />
           {mayWrite && <Retire instrument={i} />}
         </span>
       }
@@ -197,7 +198,7 @@ function OneInstrument({ instrument: i, mayWrite }: { instrument: Instrument; ma
         {i.madeForCelsius !== null && `, made for ${temperature(i.madeForCelsius)}`}
         {!good && i.whyNot && `: ${i.whyNot}`}
       </p>
-      <HoldSource noun="instrument" subjectId={i.id} name={i.name} />
+      <HeldNotice noun="instrument" subjectId={i.id} />
       {mayWrite && !i.retired && i.kind === 'ph-meter' && <Calibrate meter={i} />}
       {mayWrite && !i.retired && <Checks instrument={i} />}
       {i.kind === 'ph-meter' ? <Calibrations meter={i} /> : <KeptChecks instrument={i} />}

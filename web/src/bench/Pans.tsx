@@ -6,7 +6,7 @@ import { useMayWrite, useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { useVessels } from '../data/vessels.ts';
-import { HoldSource } from '../parts/trace/HoldSource.tsx';
+import { HeldNotice, HoldButton } from '../parts/trace/HoldSource.tsx';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -175,8 +175,9 @@ function PanRow({ pan, mayWrite }: { pan: Vessel; mayWrite: boolean }) {
             </span>
           )}
         </p>
-        <HoldSource noun="vessel" subjectId={pan.id} name={pan.name} />
+        <HeldNotice noun="vessel" subjectId={pan.id} />
       </div>
+      <HoldButton noun="vessel" subjectId={pan.id} name={pan.name} />
       {mayWrite && (
         <Button tone="quiet" size="small" disabled={write.busy} onClick={() => write.run(!pan.retired)}>
           {pan.retired ? 'Restore' : 'Retire'}

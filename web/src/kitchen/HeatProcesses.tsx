@@ -2,7 +2,7 @@ import { bottleSize, grouped } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
-import { HoldSource } from '../parts/trace/HoldSource.tsx';
+import { HeldNotice, HoldButton } from '../parts/trace/HoldSource.tsx';
 import { Button } from '../ui/Button.tsx';
 
 import { Ruled } from '../ui/Sheet.tsx';
@@ -44,7 +44,8 @@ export function HeatProcesses({ owner }: { owner: boolean }) {
             <span className="font-semibold">{p.name}</span>
             <span className="block text-sm text-ink-2">{p.source}</span>
             <span className="block text-sm text-ink-2">{tested(p)}</span>
-            <HoldSource noun="process" subjectId={p.id} name={p.name} />
+            <HeldNotice noun="process" subjectId={p.id} />
+            <HoldButton noun="process" subjectId={p.id} name={p.name} />
           </li>
         ))}
       </ul>

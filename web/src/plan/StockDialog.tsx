@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useStockHistory } from '../data/stock.ts';
-import { HoldSource } from '../parts/trace/HoldSource.tsx';
+import { HeldNotice, HoldButton } from '../parts/trace/HoldSource.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { Ruled } from '../ui/Sheet.tsx';
@@ -118,7 +118,7 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
           </span>
         )}
       </p>
-      <HoldSource noun="stock" subjectId={stock.id} name={`${stock.code} ${stock.name}`} />
+      <HeldNotice noun="stock" subjectId={stock.id} />
       <Facts stock={stock} />
       <a
         className="mt-3 inline-block text-link underline"
@@ -127,7 +127,8 @@ export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () =
         rel="noopener noreferrer"
       >
         Tag with its code
-      </a>
+      </a>{' '}
+      <HoldButton noun="stock" subjectId={stock.id} name={`${stock.code} ${stock.name}`} />
       <Ruled title="Where it went" className="mt-5">
         <History stock={stock} />
       </Ruled>

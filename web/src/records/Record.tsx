@@ -283,7 +283,7 @@ export function Record() {
         </span>
         <Out lot={lot} />
       </div>
-      <Stopped lot={lot} />
+      <Stopped lot={lot} onRecord />
       <WhereFrom lot={lot} />
       <Tabs.Root defaultValue="history">
         <Tabs.List aria-label="Record" className="mb-4 flex gap-6 border-b border-steel-line">

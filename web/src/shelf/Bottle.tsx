@@ -9,7 +9,7 @@ import { useMayWrite } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
 import { lifeSaid } from '../parts/lot/lifeSaid.ts';
 import { Stopped } from '../parts/lot/Stopped.tsx';
-import { Button } from '../ui/Button.tsx';
+import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution, Fruit, lotTone, State } from '../ui/State.tsx';
@@ -21,7 +21,7 @@ function Actions({ head, lot, act }: { head: LotHead; lot: LotView; act: (kind: 
   return (
     <div className="my-5 grid max-w-xl grid-cols-2 gap-3">
       {head.state === 'released' && (
-        <Button className={big} onClick={() => act('sold')}>
+        <Button className={`${big} col-span-2`} onClick={() => act('sold')}>
           Sell
         </Button>
       )}
@@ -47,10 +47,7 @@ function Actions({ head, lot, act }: { head: LotHead; lot: LotView; act: (kind: 
           </Button>
         </>
       )}
-      <Link
-        className="flex min-h-14 items-center justify-center rounded-lg border border-steel bg-enamel text-lg font-semibold"
-        to={`/shelf/${lot.code}/looks`}
-      >
+      <Link className={buttonLook({ tone: 'plain' }, big)} to={`/shelf/${lot.code}/looks`}>
         Look at it
       </Link>
     </div>

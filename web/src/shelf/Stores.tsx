@@ -144,7 +144,7 @@ function WhatItIs({ place }: { place: string }) {
       {mayWrite ? (
         <Choice
           label="What it is"
-          className="w-56"
+          className="w-80 max-w-full"
           value={kind ?? ''}
           disabled={say.busy}
           onChange={(e) => say.run(e.target.value as PlaceKind)}

@@ -38,7 +38,9 @@ export function warningOf(
   if (lot.state !== 'released') return { tone: 'plain', words: `${lot.state}, not released` };
   if (!lot.bestBy) return null;
   const days = daysBetween(kitchenDay(now), lot.bestBy);
-  if (days < 0) return { tone: 'stop', words: `past its date: ${lot.bottles.left} to take off` };
+  const count = lot.bottles.left - lot.retained;
+  if (days < 0 && count <= 0) return { tone: 'plain', words: 'past its date, kept back' };
+  if (days < 0) return { tone: 'stop', words: `past its date: ${count} to take off` };
   if (days <= 14) return { tone: 'hold', words: `${inWords(lot.dateWord)} ${dayMonth(lot.bestBy)}` };
   if (lot.readyOn > kitchenDay(now)) return { tone: 'plain', words: `ready ${dayMonth(lot.readyOn)}` };
   return null;

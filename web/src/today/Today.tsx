@@ -77,7 +77,7 @@ const obstaclePath = ({ title, lot }: TodayView['obstacles'][number]): string =>
 function Sources({ today }: { today: TodayView }) {
   if (today.sources.length === 0) return null;
   return (
-    <Ruled title="Held, and what it went into" className="mt-7">
+    <Ruled title="Held, and what it went into" className="mb-7">
       <ul>
         {today.sources.map((source) => (
           <li key={source.id} className="border-b border-steel-line py-2.5">
@@ -213,10 +213,10 @@ export function Today() {
           })}
         </div>
         <div className="lg:border-l lg:border-steel-line lg:pl-7">
+          <Sources today={today} />
           <Ruled title="Problems">
             <Obstacles today={today} />
           </Ruled>
-          <Sources today={today} />
           <EarlierRules today={today} />
         </div>
       </div>

@@ -7,8 +7,11 @@ import { Caution } from '../../ui/State.tsx';
 /** On every page of a lot that is called back: that it is, since when and why, and what is to be done. */
 export function Stopped({
   lot,
+  onRecord = false,
 }: {
   lot: Pick<LotView, 'state' | 'code' | 'decisions' | 'bottles' | 'stopped'>;
+  /** On its record, where who has its bottles stands. */
+  onRecord?: boolean;
 }) {
   if (lot.state !== 'recalled' && lot.stopped.length > 0)
     return (
@@ -27,10 +30,16 @@ export function Stopped({
       <p className="mt-1">
         Nothing of it is sold, given or drunk.{' '}
         {lot.bottles.left > 0 && `${plural(lot.bottles.left, 'bottle')} here to take away or destroy. `}
-        <Link className="text-link underline" to={`/records/${lot.code}`}>
-          Its record
-        </Link>{' '}
-        says who has its bottles.
+        {onRecord ? (
+          'Write below who was told, and what came back.'
+        ) : (
+          <>
+            <Link className="text-link underline" to={`/records/${lot.code}`}>
+              Its record
+            </Link>{' '}
+            says who has its bottles.
+          </>
+        )}
       </p>
     </Caution>
   );

@@ -110,40 +110,46 @@ export const LotLinks = ({ codes }: { codes: readonly string[] }) =>
     </span>
   ));
 
-/** Holds something that lots are made with; held, it says why and what it went into. */
-export function HoldSource(of: Of) {
-  const hold = useHoldOf(of.noun, of.subjectId);
-  const mayWrite = useMayWrite();
+/** Why something that lots are made with is held, and what it went into; nothing where it is not. */
+export function HeldNotice({ noun, subjectId }: Omit<Of, 'name'>) {
+  const hold = useHoldOf(noun, subjectId);
   const { account } = useSession();
   const [open, setOpen] = useState(false);
-  if (hold)
-    return (
-      <Caution tone="stop" className="my-3">
-        <p>
-          <strong>{hold.recalled ? 'Called back' : 'Held'}</strong> since {dayMonthYear(hold.at)} by {hold.by}
-          : {hold.why}
-        </p>
-        <p className="mt-1">
-          {hold.lots.length === 0 ? (
-            'No lot was made with it.'
-          ) : (
-            <>
-              It went into {plural(hold.lots.length, 'lot')}: <LotLinks codes={hold.lots} />.
-            </>
-          )}
-        </p>
-        {account.role === 'owner' && (
-          <Button tone="plain" size="small" className="mt-2" onClick={() => setOpen(true)}>
-            Lift the hold
-          </Button>
+  if (!hold) return null;
+  return (
+    <Caution tone="stop" className="my-3">
+      <p>
+        <strong>{hold.recalled ? 'Called back' : 'Held'}</strong> since {dayMonthYear(hold.at)} by {hold.by}:{' '}
+        {hold.why}
+      </p>
+      <p className="mt-1">
+        {hold.lots.length === 0 ? (
+          'No lot was made with it.'
+        ) : (
+          <>
+            It went into {plural(hold.lots.length, 'lot')}: <LotLinks codes={hold.lots} />.
+          </>
         )}
-        {open && <LiftDialog hold={hold} onClose={() => setOpen(false)} />}
-      </Caution>
-    );
-  if (!mayWrite) return null;
+      </p>
+      {account.role === 'owner' && (
+        <Button tone="plain" size="small" className="mt-2" onClick={() => setOpen(true)}>
+          Lift the hold
+        </Button>
+      )}
+      {open && <LiftDialog hold={hold} onClose={() => setOpen(false)} />}
+    </Caution>
+  );
+}
+
+/** Holds something that lots are made with; nothing where it is held already. */
+export function HoldButton(of: Of) {
+  const hold = useHoldOf(of.noun, of.subjectId);
+  const mayWrite = useMayWrite();
+  const [open, setOpen] = useState(false);
+  if (hold || !mayWrite) return null;
   return (
     <>
-      <Button tone="quiet" size="small" onClick={() => setOpen(true)}>
+      <Button tone="quiet" size="small" aria-label={`Hold ${of.name}`} onClick={() => setOpen(true)}>
         Hold…
       </Button>
       {open && <HoldDialog {...of} onClose={() => setOpen(false)} />}
