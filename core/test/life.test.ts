@@ -3,7 +3,9 @@ import {
   bottleLives,
   keepsShort,
   type LotRecord,
+  lotKeeping,
   type Movement,
+  thawedGroups,
   tooWarm,
 } from '@inch/core/lot';
 import { kindByName, placeKey } from '@inch/core/place';
@@ -360,5 +362,32 @@ describe('what was frozen', () => {
     expect(inPlace(bottleLives(lot, T(60)), 'freezer')!.thawedAt).toBe(T(50.5));
     lot.stores = [read('freezer', 50, -18), read('freezer', 51, -6), read('freezer', 52, -18)];
     expect(inPlace(bottleLives(lot, T(60)), 'freezer')!.thawedAt).toBeNull();
+  });
+  it('has its last day from its thawing, wherever it was moved since', () => {
+    const lot = frozen();
+    lot.movements.push(move('freezer', 'north fridge', 100, { kind: 'thawed' }));
+    lot.movements.push(move('north fridge', 'stall', 110), move('stall', 'cold room', 24 * 40));
+    const keeping = lotKeeping(lot, { timeZone: 'UTC' });
+    const [thawed, ...others] = thawedGroups(lot, keeping, T(24 * 41));
+    expect(others).toEqual([]);
+    expect(thawed).toMatchObject({ place: 'cold room', thawedOn: '2026-11-28' });
+    // Raw, three days in the cold, the first of which went before it was frozen.
+    expect(thawed!.until <= '2026-11-30').toBe(true);
+  });
+  it('has no more time for going in later: hours before count', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 8, max: 60 }), fc.integer({ min: 1, max: 40 }), (at, later) => {
+        const lastDay = (hour: number) => {
+          const lot = frozen();
+          lot.movements[0]!.to = 'cold room';
+          lot.movements.push(move('cold room', 'freezer', hour, { count: 12 }));
+          lot.movements.push(move('freezer', 'north fridge', 1000, { kind: 'thawed', count: 12 }));
+          const keeping = { keptFrom: '2026-11-24', keptFromAt: T(3), bestBy: null };
+          return thawedGroups(lot, keeping, T(1001))[0]!.until;
+        };
+        expect(lastDay(at + later) <= lastDay(at)).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
   });
 });

@@ -475,3 +475,35 @@ describe('a recall', () => {
     expect(await today()).toEqual([]);
   });
 });
+
+describe('in a random kitchen a hold', () => {
+  it.each([3, 11])('reaches exactly what was made with it, however far (%d)', async (seed) => {
+    let state_ = seed;
+    const random = (n: number): number => {
+      state_ = (state_ * 1_103_515_245 + 12_345) % 2_147_483_648;
+      return Math.floor((state_ / 2_147_483_648) * n);
+    };
+    const bags = [await bought('sugar'), await bought('sugar'), await bought('sugar')];
+    const lots: { lot: Started; bag: number; from: number[] }[] = [];
+    for (let i = 0; i < 7; i++) {
+      const bag = random(bags.length);
+      const from = lots.flatMap((_, j) => (random(3) === 0 ? [j] : [])).slice(0, 2);
+      const lines: Line[] = [['raspberry', 500]];
+      for (const [n, j] of from.entries())
+        lines.push([
+          n === 0 ? 'damson' : 'apple',
+          50,
+          await left(lots[j]!.lot, n === 0 ? 'damson' : 'apple'),
+        ]);
+      lots.push({ lot: await made(lines, [['sugar', 100, bags[bag]!]], true), bag, from });
+    }
+    const held = random(bags.length);
+    // The closure said once more: made with the bag, or from a lot that was.
+    const expected = new Set<number>();
+    for (const [i, { bag, from }] of lots.entries())
+      if (bag === held || from.some((j) => expected.has(j))) expected.add(i);
+    await holdSource({ noun: 'stock', subjectId: bags[held]!, why: 'the mill calls it back' });
+    const states = await Promise.all(lots.map(({ lot }) => state(lot)));
+    expect(states.map((s) => s === 'held')).toEqual(lots.map((_, i) => expected.has(i)));
+  });
+});

@@ -1,4 +1,4 @@
-import { awayOf, type BottleLife, lotBottles } from '@inch/core/lot';
+import { awayOf, type BottleLife, isSpoilage, keepsShort, lotBottles } from '@inch/core/lot';
 import { kindByName, placeNames } from '@inch/core/place';
 import type { Entries, Recorded, Said } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
@@ -7,8 +7,8 @@ import { writeEntry } from '../entry/write.ts';
 import { invalid, Problem } from '../http/problem.ts';
 import { refuseBefore } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
-import { fullLot } from './change.ts';
-import { lifeIn, refuseForAnybody, refuseSpent, refuseUnfit } from './leaving.ts';
+import { fullLot, refusePast } from './change.ts';
+import { lifeIn, refuseForAnybody, refuseSpent, refuseStopped, refuseUnfit } from './leaving.ts';
 import type { StoredLot } from './store.ts';
 
 type Movement = Recorded<Entries['movement']>;
@@ -81,6 +81,15 @@ function refuseFreezing(lot: StoredLot, said: Moving, life: BottleLife | undefin
     throw new Problem(409, `The bottles in ${life.place} were thawed: thawed is never frozen again.`);
 }
 
+/** What is drunk in the house: nothing with signs of spoilage in its lot, nothing made with what is held, nothing too warm or past its last day. */
+async function refuseDrunk(w: Writing, lot: StoredLot, life: BottleLife | undefined): Promise<void> {
+  if (lot.deviations.some((d) => isSpoilage(d.kind) && !d.closed))
+    throw new Problem(409, `Lot ${lot.code} has signs of spoilage: do not taste it, do not open it.`);
+  await refuseStopped(w, lot);
+  if (life) refuseSpent(w, lot, life);
+  if (keepsShort(lot)) refusePast(w, lot);
+}
+
 /** Something that is destroyed is seen by somebody besides, who is named; what is thrown away has its reason. */
 function refuseUnsaid({ kind, note }: Moving): void {
   if (kind === 'destroyed' && !note?.trim()) throw invalid('note', 'Write who saw it, and how it was done.');
@@ -102,7 +111,7 @@ export const judgeMovement: Judge<'movement'> = async ({ w, lot: head, said, at 
   }
   refuseTooEarly(lot, said, at);
   refuseFreezing(lot, said, life);
-  if (DRUNK.has(kind) && life) refuseSpent(w, lot, life);
+  if (DRUNK.has(kind)) await refuseDrunk(w, lot, life);
   const stays = STAYS.has(kind);
   if (stays && !said.to) throw invalid('to', 'Where do they go?');
   const from = kind === 'returned' ? null : (life?.place ?? said.from);

@@ -46,21 +46,27 @@ export async function holdForSigns(
     await decideLot(w, lot, 'hold', { why: said, at });
 }
 
-/** Holds a filled lot where an entry tells of gas, mould, a lifting lid, somebody ill, in whichever words. */
-export async function holdWhereSpoiled<N extends PostedNoun>(
+/** Holds a filled lot where words that were written of it tell of gas, mould, a lifting lid, somebody ill. @param entryId the entry that they stand in */
+export async function holdForWords(
   w: Writing,
-  noun: N,
   lotId: string,
-  { said, at }: { said: Said<Entries[N]> & { id: string }; at: string },
+  { words, entryId, at }: { words: string; entryId: string; at: string },
 ): Promise<void> {
-  const words = wordsOf(noun, said);
   const found = words === '' ? [] : [...new Set([...signsIn(words), ...dangersIn(words)])];
   if (found.length === 0) return;
   const lot = await fullLot(w, lotId);
   if (!FILLED.has(lot.state) || standing(lot.bottlings).length === 0) return;
-  if (lot.deviations.some((d) => (d.entryId === said.id || d.id === said.id) && isSpoilage(d.kind))) return;
-  await holdForSigns(w, lot, { what: `Somebody wrote of ${found.join(', ')}.`, entryId: said.id, at });
+  if (lot.deviations.some((d) => (d.entryId === entryId || d.id === entryId) && isSpoilage(d.kind))) return;
+  await holdForSigns(w, lot, { what: `Somebody wrote of ${found.join(', ')}.`, entryId, at });
 }
+
+/** The same of what was said with an entry. */
+export const holdWhereSpoiled = <N extends PostedNoun>(
+  w: Writing,
+  noun: N,
+  lotId: string,
+  { said, at }: { said: Said<Entries[N]> & { id: string }; at: string },
+): Promise<void> => holdForWords(w, lotId, { words: wordsOf(noun, said), entryId: said.id, at });
 
 /** Whether a bottle of a lot was looked at and good, after an instant by the record. */
 const lookedAt = (lot: StoredLot, after: string): boolean =>

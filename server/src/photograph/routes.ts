@@ -12,6 +12,7 @@ import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { requireLot } from '../lot/deciding.ts';
 import { lotHeadOf, refuseEnded } from '../lot/head.ts';
+import { holdForWords } from '../lot/spoilage.ts';
 import { lotBefore, type StoredLot } from '../lot/store.ts';
 
 const LONGER_SIDE = 1600;
@@ -47,6 +48,7 @@ async function keep(w: Writing, lotId: string, taken: Taken, image: Buffer): Pro
   await referencedBy(w, lot.id, entries.photograph, values);
   const at = happenedAt(w, taken.at, lot.begunAt);
   await writeEntry(w, 'photograph', lot.id, { id, at, values, more: { image } });
+  await holdForWords(w, lot.id, { words, entryId: id, at });
   return { id };
 }
 

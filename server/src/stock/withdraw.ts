@@ -36,7 +36,7 @@ function checkChosen(
       throw invalid('stock', `${lot.code} is ${lot.name.toLowerCase()}: choose one of the same thing.`);
     const unfit = whyUnfit(lot, day);
     const overDate = lot.bestBy !== null && lot.bestBy < day;
-    if (unfit && !(overDate && why))
+    if (unfit && (lot.held || lot.leftBy !== null || !(overDate && why)))
       throw invalid(
         'stock',
         `${lot.code} is not used: ${unfit}.${overDate ? ' Take another, or say why all the same.' : ''}`,
