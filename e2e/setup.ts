@@ -10,7 +10,17 @@ import { prepareDatabase } from '../scripts/src/server.mjs';
 import { startKitchens } from './kitchens.ts';
 
 /** A demo kitchen for each file that changes one, so that they run side by side. */
-const DEMOS = ['formulas', 'people', 'plan', 'screens', 'stove', 'bottling', 'labels', 'tablet'] as const;
+const DEMOS = [
+  'formulas',
+  'people',
+  'plan',
+  'screens',
+  'stove',
+  'bottling',
+  'labels',
+  'tablet',
+  'shelf',
+] as const;
 type Demo = (typeof DEMOS)[number];
 
 declare module 'vitest' {
