@@ -117,6 +117,43 @@ describe('a label that was printed before later truth', () => {
     const { gates } = await crew.view(lot);
     expect(gates.find((g: { id: string }) => g.id === 'label').missing).toMatch(/print 6 labels anew/);
   });
+  it('a date that grows, and words of the kitchen that change, hold nothing', async () => {
+    const lot = await released();
+    const { keeping } = await crew.view(lot);
+    expect((await dated(lot, { until: later(keeping.bestBy, -10) })).status).toBe(201);
+    expect((await print(lot)).status).toBe(201);
+    expect((await dated(lot, { until: later(keeping.bestBy, -2), why: 'it keeps its colour' })).status).toBe(
+      201,
+    );
+    const { body } = await crew.owner.get('/api/kitchen');
+    const set = { revision: body.revision, localStatement: 'Made in a home kitchen.' };
+    expect((await crew.owner.send('PATCH', '/api/kitchen', set)).status).toBe(200);
+    expect(await state(lot)).toBe('released');
+    expect((await sell(lot)).status).toBe(201);
+    const [first] = (await crew.view(lot)).prints;
+    const back = { printId: first.id, count: 7, why: 'taken off' };
+    expect((await post(crew.maker, lot, 'spoilt-labels', back)).status).toBe(422);
+  });
+  it('a look that shortens the date of its formula holds the sister whose labels say more', async () => {
+    const product = boiled('Twice made');
+    const [first, second] = [await released(product), await bottler.bottled(product)];
+    const formulaOf = async (lot: Started) => (await crew.view(lot)).product.formulaId;
+    // Each is saved as a formula of its own: the looks of one say nothing of the other.
+    expect(await formulaOf(first)).not.toBe(await formulaOf(second));
+    expect((await print(first)).status).toBe(201);
+    const { bottlings } = await crew.view(first);
+    await post(crew.maker, first, 'looks', {
+      ...{
+        bottlingId: bottlings[0].id,
+        opened: 'opened',
+        findings: ['paler'],
+        colour: 2,
+        place: 'cold room',
+      },
+    });
+    expect(await state(first)).toBe('held');
+    expect((await bottler.release(second)).status).toBe(201);
+  });
   it('an owner’s shorter date is not lengthened again by the longer row, and by a day only with its reason', async () => {
     const lot = await released();
     const { keeping } = await crew.view(lot);

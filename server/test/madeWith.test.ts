@@ -213,6 +213,51 @@ describe('a by-product is its lot', () => {
     expect(making.missing).toMatch(/days old when it went in/);
     expect((await bottler.release(lot)).status).toBe(409);
   });
+  it.each<[string, (lot: Started, stock: string) => Promise<unknown>]>([
+    ['its lot is held', (lot) => post(crew.maker, lot, 'decisions', { event: 'hold', why: 'it smells' })],
+    [
+      'its lot is discarded',
+      (lot) => post(crew.owner, lot, 'rulings', { event: 'discard', why: 'it smells' }),
+    ],
+    ['it is held itself', (_, stock) => holdSource({ noun: 'stock', subjectId: stock, why: 'it smells' })],
+  ])('is not used where %s, whatever is said', async (_, stop) => {
+    const above = await made([['raspberry', 500]], [], true);
+    const stock = await left(above, 'raspberry', { bestBy: day(48) });
+    await stop(above, stock);
+    const lot = await made([['raspberry', 500]], [], true);
+    for (const why of [null, 'it looks well'])
+      expect(
+        (
+          await post(crew.maker, lot, 'additions', {
+            ...{ lineId: null, ingredientId: 'raspberry', grams: 50, why },
+            stock: [{ stockId: stock, amount: 50 }],
+          })
+        ).status,
+      ).toBe(422);
+  });
+  it('is said when it goes in, and not afterwards where nothing covered it', async () => {
+    const lot = await made([['raspberry', 500]], [['honey', 300]], true);
+    const above = await made(
+      [
+        ['raspberry', 500],
+        ['honey', 300],
+      ],
+      [],
+      false,
+    );
+    const stock = await left(above, 'honey');
+    const { additions } = await crew.view(lot);
+    const covered = await crew.maker.post('/api/stock-coverings', {
+      ...{ id: newId(), noun: 'addition', entryId: additions.at(-1).id, stockId: stock, amount: 300 },
+    });
+    expect([covered.status, covered.body.detail]).toEqual([422, expect.stringMatching(/by-product/)]);
+  });
+  it('of no lot of this kitchen is none', async () => {
+    const reply = await crew.maker.post('/api/stock', {
+      ...{ id: newId(), kind: 'ingredient', thing: 'sugar', quantity: 10, gotOn: day(0), leftBy: newId() },
+    });
+    expect(reply.status).toBe(422);
+  });
   it('spent fruit that stood in spirit is a drink', async () => {
     const steeped = await made(
       [
@@ -282,7 +327,10 @@ describe('what it was made with follows it', () => {
     for (const held of [lot, sister, below]) expect(await state(held)).toBe('held');
     const holds = (await crew.owner.get('/api/source-holds')).body;
     expect(holds[0].lots).toEqual(expect.arrayContaining([lot.code, sister.code, below.code]));
-    expect((await crew.owner.get('/api/today')).body.sources[0].lots).toEqual(holds[0].lots);
+    expect(
+      (await crew.owner.get('/api/today')).body.sources.find((h: { id: string }) => h.id === holds[0].id)
+        .lots,
+    ).toEqual(holds[0].lots);
     expect((await crew.owner.get(`/api/stock/${other}`)).body.whyUnfit).not.toBeNull();
     const more = await post(crew.maker, sister, 'additions', {
       ...{ lineId: null, ingredientId: 'sugar', grams: 10, why: 'more' },
@@ -328,6 +376,45 @@ describe('what it was made with follows it', () => {
     });
     for (const noun of ['vessel', 'process', 'stock'])
       expect((await holdSource({ noun, subjectId: newId(), why: 'nobody knows it' })).status, noun).toBe(422);
+  });
+  it('glass, a pan and a heat process hold as well, by whoever makes; a reader holds nothing', async () => {
+    const lot = await crew.releasable();
+    const { heatProcesses, bottlings, steps } = await crew.view(lot);
+    const vesselId = newId();
+    const pan = await crew.maker.post('/api/vessels', {
+      ...{ id: vesselId, name: 'Pan', material: 'steel', use: 'pan' },
+      shape: { kind: 'tapered', lowerMm: 240, upperMm: 240, highMm: 160 },
+    });
+    if (pan.status === 201) await post(crew.maker, lot, 'placings', { stepId: steps[0].id, vesselId });
+    const glass = newId();
+    await crew.maker.post('/api/stock', {
+      ...{
+        id: glass,
+        kind: 'packaging',
+        thing: `bottle:${bottlings[0].containerId}`,
+        quantity: 50,
+        gotOn: day(2000),
+      },
+    });
+    const covering = { noun: 'bottling', entryId: bottlings[0].id, stockId: glass, amount: 12 };
+    await crew.maker.post('/api/stock-coverings', { id: newId(), ...covering });
+    const held = { noun: 'process', subjectId: heatProcesses[0].processId, why: 'its letter is withdrawn' };
+    const asReader = await crew.reader.post('/api/source-holds', { id: newId(), ...held });
+    expect(asReader.status).toBe(403);
+    expect((await holdSource(held)).status).toBe(201);
+    expect(await state(lot)).toBe('held');
+    const reasons = async () => (await crew.view(lot)).stopped.join('; ');
+    expect(await reasons()).toMatch(/letter is withdrawn/);
+    expect((await holdSource({ noun: 'stock', subjectId: glass, why: 'chips in the necks' })).status).toBe(
+      201,
+    );
+    expect(await reasons()).toMatch(/chips in the necks/);
+    if (pan.status === 201) {
+      expect(
+        (await holdSource({ noun: 'vessel', subjectId: vesselId, why: 'its enamel chips' })).status,
+      ).toBe(201);
+      expect(await reasons()).toMatch(/enamel chips/);
+    }
   });
   it('a lot that is held, called back or discarded holds what its by-products went into, at the sale as well', async () => {
     for (const [path, body] of [

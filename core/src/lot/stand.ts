@@ -73,7 +73,7 @@ const clip = (stretches: readonly Stretch[], from: number, to: number): Stretch[
     return b > a ? [{ ...s, from: a, to: b }] : [];
   });
 
-/** How warm a place was for the bottles of a filling: what the kitchen says of it makes it cold only from then on, and warm for good. */
+/** How warm a place was for the bottles of a filling: what the kitchen says of it makes it cold only from then on, and warm before as well. */
 export function stretchesIn(lot: Stood, bottlingId: string, place: string): Stretch[] {
   const of = placesOf(lot);
   const key = of(place);
@@ -82,13 +82,16 @@ export function stretchesIn(lot: Stood, bottlingId: string, place: string): Stre
   const said = (lot.places ?? [])
     .filter((p) => p.kind !== null && of(p.name) === key)
     .sort((a, b) => a.recordedAt.localeCompare(b.recordedAt));
-  const warm = said.some((p) => p.kind === 'warm');
-  const kinds: Since[] = [
-    ...(warm
-      ? [{ from: Number.NEGATIVE_INFINITY, kind: 'warm' as const }]
-      : kindsUnsaid(lot, bottlingId, names)),
-    ...said.map((p) => ({ from: Date.parse(p.recordedAt), kind: p.kind! })),
-  ].sort((a, b) => a.from - b.from);
+  // A shelf is no fridge for being called one: only a reading says that it is cold.
+  const table = names.some((name) => kindByName(name) === 'warm');
+  const before = table || said.some((p) => p.kind === 'warm');
+  const always = { from: Number.NEGATIVE_INFINITY, kind: 'warm' as const };
+  const kinds: Since[] = table
+    ? [always]
+    : [
+        ...(before ? [always] : kindsUnsaid(lot, bottlingId, names)),
+        ...said.map((p) => ({ from: Date.parse(p.recordedAt), kind: p.kind! })),
+      ].sort((x, y) => x.from - y.from);
   return kinds.flatMap(({ from, kind }, i) =>
     clip(stretchesOf(kind, readings), from, kinds[i + 1]?.from ?? Number.POSITIVE_INFINITY),
   );

@@ -1,5 +1,5 @@
 import { type NewPlaceSaid, placeRoutes } from '@inch/contract/place';
-import { placeKey, placeNames } from '@inch/core/place';
+import { kindByName, placeKey, placeNames } from '@inch/core/place';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';
 import { invalid } from '../http/problem.ts';
@@ -14,6 +14,11 @@ async function say(w: Writing, { id, ...said }: z.output<typeof NewPlaceSaid>): 
     if (placeKey(said.name) === placeKey(said.alsoCalled) || of(said.name) === of(said.alsoCalled))
       throw invalid('alsoCalled', 'That is the same name already. Write another one.');
   }
+  if (said.kind !== null && said.kind !== 'warm' && kindByName(said.name) === 'warm')
+    throw invalid(
+      'kind',
+      `“${said.name}” is not cooled by its name. Read a thermometer there, or give what is cooled in it a name of its own.`,
+    );
   await insert(w.tx, 'place', {
     ...{ id, kitchen_id: w.kitchen.id, name: said.name, kind: said.kind, also_called: said.alsoCalled },
     ...{ at: toSql(w.now), account_id: w.account.id },

@@ -7,6 +7,7 @@ import { rows } from '../database/pool.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { leftByOf } from '../trace/leftBy.ts';
 import { lockedStock, refuseMore } from './keep.ts';
 import { withdraw } from './withdraw.ts';
 
@@ -48,6 +49,11 @@ export async function cover(w: Writing, body: z.output<typeof NewCovering>): Pro
   const at = happenedAt(w, body.at);
   const unfit = whyUnfit(stock, dayOf(at, w.kitchen.timeZone));
   if (unfit) throw invalid('stockId', `${stock.code} is not used: ${unfit}.`);
+  if (body.noun === 'addition' && (await leftByOf(w, stock.id)))
+    throw invalid(
+      'stockId',
+      `${stock.code} is a by-product of a lot, and what that was goes with it: strike the addition, and record it from ${stock.code}.`,
+    );
   refuseMore(stock, body.amount);
   const cause = {
     kind: body.noun === 'addition' ? 'used' : 'filled',
