@@ -134,6 +134,20 @@ describe('the hours of a bottle', () => {
     other.movements.push(move('cold room', 'stall', 20, {}, 30));
     expect(warmIn(other, 'stall', 30)).toBeCloseTo(10, 6);
   });
+  it('are won by no move that is dated before its bottles came', () => {
+    const lot = juice();
+    lot.movements.push(move('cold room', 'stall', 20), move('stall', 'north fridge', 19, {}, 25));
+    const lives = bottleLives(lot, T(25));
+    expect(lives.map((l) => [l.place, l.count])).toEqual([
+      ['cold room', 9],
+      ['north fridge', 3],
+    ]);
+    // The lot is written down as it happens: they were warm until the move was written.
+    expect(inPlace(lives, 'north fridge')!.hours.warm).toBeCloseTo(5, 6);
+    // And where all of it is written down afterwards, until they had come at all.
+    const after = { ...lot, writtenAt: T(30) };
+    expect(bottleLives(after, T(25)).reduce((sum, l) => sum + l.count, 0)).toBe(12);
+  });
   it('go with what comes back, and with what is kept back', () => {
     const lot = juice();
     lot.movements.push(

@@ -108,12 +108,31 @@ describe('age and warmth belong to bottles', () => {
     // Put among the others, none of them can be told from it.
     expect((await sell(lot, 'cold room')).status).toBe(409);
   });
+  it('a move that is dated back once a sale was refused changes nothing of what was', async () => {
+    const lot = await released();
+    await moved(lot, 'cold room', 'market table', 5);
+    expect((await sell(lot, 'market table')).status).toBe(409);
+    await moved(lot, 'market table', 'north fridge', 4.9);
+    expect((await sell(lot, 'north fridge')).status).toBe(409);
+    // Dated before it came there at all it is no better.
+    await moved(lot, 'north fridge', 'south fridge', 20);
+    expect((await sell(lot, 'south fridge')).status).toBe(409);
+    const bottlingId = await bottlingOf(lot);
+    for (const hours of [4.9, 3, 1])
+      await post(crew.maker, lot, 'coolings', { bottlingId, celsius: 3, at: ago(hours) });
+    expect((await sell(lot, 'south fridge')).status).toBe(409);
+    const others = await sell(lot, 'cold room');
+    expect(others.status, JSON.stringify(others.body)).toBe(201);
+  });
   it('a place is no fridge by being called one afterwards', async () => {
     const lot = await released();
-    await moved(lot, 'cold room', 'larder corner', 5);
-    const said = { id: newId(), name: 'larder corner', kind: 'fridge', alsoCalled: null };
-    expect((await crew.maker.post('/api/places', said)).status).toBe(201);
-    expect((await sell(lot, 'larder corner')).status).toBe(409);
+    await moved(lot, 'cold room', 'crate 7', 5);
+    const say = (name: string) =>
+      crew.maker.post('/api/places', { id: newId(), name, kind: 'fridge', alsoCalled: null });
+    expect((await say('crate 7')).status).toBe(201);
+    expect((await sell(lot, 'crate 7')).status).toBe(409);
+    // And what is a shelf by its name is none at all.
+    expect((await say('larder shelf')).status).toBe(422);
   });
   it('a thermometer in the bottles counts, whatever the place is', async () => {
     const lot = await released();

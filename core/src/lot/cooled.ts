@@ -5,6 +5,7 @@ import { heatEndedAt } from './heating.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 const HOUR = 3_600_000;
+const A_DAY = 24 * HOUR;
 
 /** °C over which what goes into a bottle counts as hot still. */
 const STILL_HOT = 60;
@@ -57,6 +58,10 @@ function readOf(lot: LotRecord, bottling: BottlingEntry, from: string): CoolingR
   return asWritten([...inPan, ...inBottles]);
 }
 
+/** What was read may be a later look at bottles that were cold before, as it was told. */
+const sooner = (a: number | null, b: number | null): number | null =>
+  a === null ? b : b === null ? a : Math.min(a, b);
+
 /**
  * Bottles cooled open: hours from the end of the heating to 21 °C and to 5 °C, as read off a thermometer in the pan and the bottles, or as told of the
  * filling where no reading says otherwise.
@@ -74,10 +79,13 @@ export function cooledIn(
   const told = (hours: number | null, celsius: number): number | null => {
     if (hours === null) return null;
     const by = Date.parse(from) + (hours + stood) * HOUR;
-    return read.some((r) => Date.parse(r.at) > by && r.celsius > celsius) ? null : hours + stood;
+    // A day after they were cold they may have been warm again: that is their life, and not their cooling.
+    const contrary = (r: CoolingReading) =>
+      Date.parse(r.at) > by && Date.parse(r.at) <= by + A_DAY && r.celsius > celsius;
+    return read.some(contrary) ? null : hours + stood;
   };
-  const [to21, to5] = [bottling.hoursTo21, bottling.hoursToCold].map(
-    (hours, i) => stages[i]!.took ?? told(hours, COOLING[i]!.celsius),
+  const [to21, to5] = [bottling.hoursTo21, bottling.hoursToCold].map((hours, i) =>
+    sooner(stages[i]!.took, told(hours, COOLING[i]!.celsius)),
   );
   return { to21: to21!, to5: to5!, stood };
 }

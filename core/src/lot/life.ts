@@ -1,9 +1,8 @@
 import type { Warmth } from '../place/index.ts';
-import { creditedAt } from '../record/index.ts';
 import { LEAVES } from './bottles.ts';
 import { cooledIn } from './cooled.ts';
 import { type BottlingEntry, type LotRecord, type Movement, standing } from './record.ts';
-import { ownStretches, pieces, placesOf, type Standing, stretchesIn } from './stand.ts';
+import { countsFrom, ownStretches, pieces, placesOf, type Standing, stretchesIn } from './stand.ts';
 
 const HOUR = 3_600_000;
 
@@ -159,6 +158,30 @@ class Replay {
     if (moved.frozenAt !== null && !into.freezer) moved.thawedAt = earlier(moved.thawedAt, from);
   }
 
+  /** Whether the bottles of a move stand where it takes them from. */
+  private isThere(m: Movement): boolean {
+    return m.from === null || (this.groups.get(this.of(m.from))?.count ?? 0) >= m.count;
+  }
+
+  /** Every move in its order; one that is dated before its bottles came waits until they are there. */
+  all(moves: readonly { m: Movement; credited: number }[]): void {
+    let waiting: { m: Movement; credited: number }[] = [];
+    for (const next of moves) {
+      waiting.push(next);
+      for (
+        let ready = waiting.find((w) => this.isThere(w.m));
+        ready;
+        ready = waiting.find((w) => this.isThere(w.m))
+      ) {
+        const { m, credited } = ready;
+        waiting = waiting.filter((w) => w.m !== m);
+        this.move(m, Math.max(credited, next.credited));
+      }
+    }
+    const last = moves.at(-1)?.credited ?? 0;
+    for (const { m } of waiting) this.move(m, last);
+  }
+
   move(m: Movement, credited: number): void {
     const from = m.from === null ? undefined : this.groups.get(this.of(m.from));
     if (from) live(from, credited);
@@ -209,7 +232,7 @@ const iso = (ms: number | null): string | null => (ms === null ? null : new Date
 function inOrder(lot: LotRecord, bottlingId: string): { m: Movement; credited: number }[] {
   return lot.movements
     .filter((m) => m.bottlingId === bottlingId)
-    .map((m) => ({ m, credited: Date.parse(creditedAt(m, lot)) }))
+    .map((m) => ({ m, credited: Date.parse(countsFrom(m, lot)) }))
     .sort((a, b) => a.credited - b.credited || a.m.recordedAt.localeCompare(b.m.recordedAt));
 }
 
@@ -219,7 +242,7 @@ const AHEAD = 400 * 24 * HOUR;
 function livesOf(lot: LotRecord, bottling: BottlingEntry, asOf: string): BottleLife[] {
   const replay = new Replay(lot, bottling);
   const now = Date.parse(asOf);
-  for (const { m, credited } of inOrder(lot, bottling.id)) replay.move(m, credited);
+  replay.all(inOrder(lot, bottling.id));
   return [...replay.groups.values()].map((group) => {
     live(group, now);
     const { place, count, keptBack, cameBack, hours, frozenAt, thawedAt } = group;

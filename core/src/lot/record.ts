@@ -96,6 +96,8 @@ export interface LotRecord {
   aged?: readonly AgedLot[];
   /** How warm it was where its bottles stood; absent where nothing was read. */
   stores?: readonly StoreReading[];
+  /** When something that was asked of the lot was refused: a sale, a release. What is written down after that wins nothing for the time before. */
+  refused?: readonly string[];
   /** What the kitchen says of its places; absent where it said nothing. */
   places?: readonly PlaceSaid[];
   /** When its beginning was written down; absent or null where that is not known. */

@@ -8,7 +8,7 @@ import {
   type Warmth,
   warmthAt,
 } from '../place/index.ts';
-import { creditedAt } from '../record/index.ts';
+import { creditedAt, writtenOnDevice } from '../record/index.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 const HOUR = 3_600_000;
@@ -27,11 +27,25 @@ type Stood = Pick<
   | 'broughtInAt'
   | 'stores'
   | 'places'
+  | 'refused'
 >;
 
 /** Follows a name to its place. */
 export const placesOf = (lot: Pick<LotRecord, 'places'>): ((name: string) => string) =>
   placeNames(lot.places ?? []);
+
+/**
+ * The hour of a move, or of a reading of bottles, where an earlier one would be to their favour: as any entry, but what was written down after something of the
+ * lot had been refused is of no earlier hour than that.
+ */
+export function countsFrom(
+  entry: Parameters<typeof creditedAt>[0],
+  lot: Pick<LotRecord, 'begunAt' | 'writtenAt' | 'broughtInAt' | 'refused'>,
+): string {
+  const written = writtenOnDevice(entry);
+  const refused = (lot.refused ?? []).some((at) => entry.at < at && written >= at);
+  return refused ? written : creditedAt(entry, lot);
+}
 
 /** Where a filling was put first. */
 const firstPlace = (lot: Stood, bottlingId: string): string | null =>
@@ -101,7 +115,7 @@ export function stretchesIn(lot: Stood, bottlingId: string, place: string): Stre
 export function ownStretches(lot: Stood, bottling: BottlingEntry, from: number): Stretch[] {
   const own = standing(lot.coolings)
     .filter((c) => c.bottlingId === bottling.id)
-    .map((c) => ({ at: creditedAt(c, lot), celsius: c.celsius }))
+    .map((c) => ({ at: c.celsius > COLD ? c.at : countsFrom(c, lot), celsius: c.celsius }))
     .filter((c) => Date.parse(c.at) >= from)
     .sort((a, b) => a.at.localeCompare(b.at) || a.celsius - b.celsius);
   return own.flatMap((reading, i) => {

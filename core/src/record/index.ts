@@ -34,7 +34,7 @@ export {
   RULINGS,
 } from './leaving.ts';
 export { MARKS, READING_KINDS, SAMPLES, TAKEN } from './making.ts';
-export { creditedAt, follows, lastOf, type Written } from './order.ts';
+export { creditedAt, follows, lastOf, type Written, writtenOnDevice } from './order.ts';
 
 /** Every kind of entry, by its noun. What can be written into a record stands here and nowhere else. */
 export const entries = {

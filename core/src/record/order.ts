@@ -46,8 +46,11 @@ function madeAt(id: string | undefined): string | null {
   return Number.isFinite(at) ? new Date(at).toISOString() : null;
 }
 
-/** When a device wrote an entry down, kept until it could be sent: by its id, which is made as it is written. */
-function writtenOnDevice({ id, at, recordedAt }: Written & { id?: string }): string {
+/**
+ * When a device wrote an entry down, kept until it could be sent: by its id, which is made as it is written.
+ * @example writtenOnDevice({ at: T(1), recordedAt: T(9) }) === T(9) // true
+ */
+export function writtenOnDevice({ id, at, recordedAt }: Written & { id?: string }): string {
   const made = madeAt(id);
   return made !== null && made >= at && made <= recordedAt ? made : recordedAt;
 }

@@ -17,7 +17,7 @@ type Body = Record<string, unknown>;
 /** What is refused of a lot's decisions and sales is journaled too: the word in the body that names what was tried. */
 const decided = { word: 'event', of: [...DECISIONS, ...RULINGS] as readonly string[] };
 const ATTEMPTS: Partial<Record<PostedNoun, { word: string; of: readonly string[] }>> = {
-  movement: { word: 'kind', of: ['sold', 'given'] },
+  movement: { word: 'kind', of: ['sold', 'given', 'tasted', 'drunk'] },
   decision: decided,
   ruling: decided,
 };

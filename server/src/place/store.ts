@@ -1,7 +1,7 @@
 import type { PlaceSaid } from '@inch/contract/place';
 import type { LotRecord } from '@inch/core/lot';
 import { type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
-import { type Database, fromSql, rows, toSql } from '../database/pool.ts';
+import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 
 interface PlaceRow {
   id: string;
@@ -61,6 +61,16 @@ export async function storeReadings(db: Database, kitchenId: string, since: stri
   return found.flatMap(readingsOf);
 }
 
+/** When something that was asked of some lots was refused. */
+const refusedOf = async (db: Database, lotIds: readonly string[]) =>
+  lotIds.length === 0
+    ? []
+    : rows<{ lot_id: string; at: string }>(
+        db,
+        `SELECT lot_id, at FROM journal WHERE lot_id IN (${marks(lotIds)}) AND action LIKE '% refused'`,
+        [...lotIds],
+      );
+
 /** Gives filled lots of one kitchen what is known of the places in which their bottles stood. */
 export async function loadStores(db: Database, kitchenId: string, lots: readonly LotRecord[]): Promise<void> {
   const filled = lots.filter((lot) => lot.movements.length > 0);
@@ -69,11 +79,16 @@ export async function loadStores(db: Database, kitchenId: string, lots: readonly
   const cold = filled.filter((lot) => lot.storage !== 'shelf');
   const since = cold.map((lot) => lot.begunAt).sort()[0];
   const readings = since === undefined ? [] : await storeReadings(db, kitchenId, since);
+  const refused = await refusedOf(
+    db,
+    cold.map((lot) => lot.id),
+  );
   const of = placeNames(places);
   for (const lot of filled) {
     lot.places = places;
     if (lot.storage === 'shelf') continue;
     const stood = new Set(lot.movements.flatMap((m) => (m.to === null ? [] : [of(m.to)])));
     lot.stores = readings.filter((r) => stood.has(of(r.place)));
+    lot.refused = refused.filter((r) => r.lot_id === lot.id).map((r) => fromSql(r.at));
   }
 }

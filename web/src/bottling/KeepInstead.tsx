@@ -21,7 +21,7 @@ const ASKS: Record<Instead, { name: string; says: () => string }> = {
   frozen: {
     name: 'Freeze it',
     says: () =>
-      `At ${limitOfHeat(-18)}, with room in each bottle for the ice. What was to be kept cold keeps its date of the cold.`,
+      `Cooled open first, to ${limitOfHeat(21)} in 2 hours and ${limitOfHeat(5)} in 6, with room in each bottle for the ice; then at ${limitOfHeat(-18)}. Move the bottles to the freezer on the shelf: the hour counts, and those before it. What was to be kept cold keeps its date of the cold.`,
   },
 };
 
