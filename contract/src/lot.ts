@@ -96,7 +96,7 @@ export const LotView = LotRecord.extend({
       count: z.number().int(),
       keptBack: z.number().int(),
       cameBack: z.number().int(),
-      hours: z.object({ warm: z.number(), cold: z.number(), frozen: z.number() }),
+      hours: z.object({ warm: z.number(), cold: z.number(), frozen: z.number(), thawed: z.number() }),
       tooWarmAt: z.string().nullable(),
       frozenAt: z.string().nullable(),
       thawedAt: z.string().nullable(),

@@ -1,4 +1,4 @@
-import { dangersIn, signsIn } from '@inch/core/ageing';
+import { dangersIn, signsBesideName, signsIn } from '@inch/core/ageing';
 import { describe, expect, it } from 'vitest';
 
 describe('signs of spoilage', () => {
@@ -79,5 +79,27 @@ describe('what makes a batch dangerous', () => {
     'past its date',
   ])('is not told of by “%s”', (text) => {
     expect(dangersIn(text)).toEqual([]);
+  });
+});
+
+describe('what stands beside a buyer’s name', () => {
+  it.each([
+    'Anna: it exploded',
+    'to the hall, two got sick',
+    'burst on the way',
+    'she fell ill',
+    'it was mouldy',
+  ])('tells of what happened in “%s”', (text) => {
+    expect(signsBesideName(text)).not.toEqual([]);
+  });
+  it.each([
+    'Mrs Gascoigne',
+    'the Fizz Bar',
+    'Mould & Sons',
+    'for my sick aunt',
+    'the Bubble café',
+    'Ill Street market',
+  ])('is a name in “%s”', (text) => {
+    expect(signsBesideName(text)).toEqual([]);
   });
 });

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_OWNER, demoFile } from '../../scripts/src/demo.mjs';
 import { Crew } from './filled.ts';
 import { ago, post, type Started } from './fixtures.ts';
-import { Bottler, type Product } from './products.ts';
+import { Bottler, rawShrub } from './products.ts';
 import { type Person, useTestApp } from './testApp.ts';
 
 const DAY = 86_400_000;
@@ -64,23 +64,6 @@ describe('a place that was too warm', () => {
     logger = newId();
     await crew.maker.post('/api/instruments', { id: logger, kind: 'thermometer', name: 'Cold room logger' });
   });
-  const shrub: Product = {
-    ...{ name: 'Raspberry shrub', kind: 'shrub', closing: 'cooled' },
-    content: {
-      lines: [
-        { id: 'fruit', ingredientId: 'raspberry', said: '1 kg', stepId: 'draw' },
-        { id: 'sugar', ingredientId: 'sugar', said: '700 g', stepId: 'draw' },
-        { id: 'vinegar', ingredientId: 'cider-vinegar', said: '600 g', stepId: 'vinegar' },
-      ],
-      steps: [
-        { id: 'draw', kind: 'draw', title: 'Rest', method: 'cold', celsius: 5, minutes: 600 },
-        { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
-        { id: 'vinegar', kind: 'add', title: 'Vinegar' },
-      ],
-      ...{ storage: 'cold', bottleMl: 250 },
-    },
-    filled: [{ nominalMl: 250, headspaceInches: 0.5, count: 6 }],
-  };
   const wasAt = async (samples: [hours: number, celsius: number][]) => {
     const reply = await crew.maker.post(`/api/instruments/${logger}/place-temperatures`, {
       ...{ id: newId(), place: 'cold room' },
@@ -92,7 +75,7 @@ describe('a place that was too warm', () => {
     (await crew.view(lot)).deviations.filter((d: { kind: string }) => d.kind === 'too warm');
 
   it('holds what keeps three days there, once and by the entry that shows it, and nothing that was not there', async () => {
-    const lot = await bottler.bottled(shrub);
+    const lot = await bottler.bottled(rawShrub);
     expect((await crew.view(lot)).keeping.row).toBe('cold-never-heated');
     // An hour and a half over the limit is allowed; before the bottles stood there it does not count.
     await wasAt([

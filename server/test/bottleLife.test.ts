@@ -2,7 +2,7 @@ import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { Crew } from './filled.ts';
 import { ago, post, type Started } from './fixtures.ts';
-import { Bottler, type Product } from './products.ts';
+import { Bottler, type Product, rawShrub as raw } from './products.ts';
 import { useTestApp } from './testApp.ts';
 
 const app = useTestApp();
@@ -16,24 +16,6 @@ beforeAll(async () => {
   await crew.maker.post('/api/instruments', { id: logger, kind: 'thermometer', name: 'Logger' });
 });
 
-/** Raw, and kept cold for three days. */
-const raw: Product = {
-  ...{ name: 'Raspberry shrub', kind: 'shrub', closing: 'cooled' },
-  content: {
-    lines: [
-      { id: 'fruit', ingredientId: 'raspberry', said: '1 kg', stepId: 'draw' },
-      { id: 'sugar', ingredientId: 'sugar', said: '700 g', stepId: 'draw' },
-      { id: 'vinegar', ingredientId: 'cider-vinegar', said: '600 g', stepId: 'vinegar' },
-    ],
-    steps: [
-      { id: 'draw', kind: 'draw', title: 'Rest', method: 'cold', celsius: 5, minutes: 600 },
-      { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
-      { id: 'vinegar', kind: 'add', title: 'Vinegar' },
-    ],
-    ...{ storage: 'cold', bottleMl: 250 },
-  },
-  filled: [{ nominalMl: 250, headspaceInches: 0.75, count: 12 }],
-};
 /** The same boiled: a month in the cold. */
 const boiled: Product = {
   ...raw,

@@ -33,6 +33,25 @@ export interface Product {
   inParts?: string[];
 }
 
+/** Raw, and kept cold for three days. */
+export const rawShrub: Product = {
+  ...{ name: 'Raspberry shrub', kind: 'shrub', closing: 'cooled' },
+  content: {
+    lines: [
+      { id: 'fruit', ingredientId: 'raspberry', said: '1 kg', stepId: 'draw' },
+      { id: 'sugar', ingredientId: 'sugar', said: '700 g', stepId: 'draw' },
+      { id: 'vinegar', ingredientId: 'cider-vinegar', said: '600 g', stepId: 'vinegar' },
+    ],
+    steps: [
+      { id: 'draw', kind: 'draw', title: 'Rest', method: 'cold', celsius: 5, minutes: 600 },
+      { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
+      { id: 'vinegar', kind: 'add', title: 'Vinegar' },
+    ],
+    ...{ storage: 'cold', bottleMl: 250 },
+  },
+  filled: [{ nominalMl: 250, headspaceInches: 0.75, count: 12 }],
+};
+
 /** Where the test kitchen stands, m. */
 export const ELEVATION = 719.328;
 

@@ -80,7 +80,7 @@ describe('a release', () => {
   });
   it('that is held again is taken up only with cause and cure, which close what held it', async () => {
     const lot = await crew.releasable();
-    await post(crew.maker, lot, 'decisions', { event: 'hold', why: 'a lid lifted at the stall' });
+    await post(crew.maker, lot, 'decisions', { event: 'hold', why: 'the crate fell at the stall' });
     const held = await crew.view(lot);
     expect(held.deviations[0]).toMatchObject({ kind: 'held', closed: null });
     const early = await post(crew.maker, lot, 'closings', {

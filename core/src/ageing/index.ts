@@ -11,7 +11,7 @@ export {
 } from './evidence.ts';
 export { type Censored, firstFaults, goodUntil, type Survival } from './firstFault.ts';
 export { faultsOf, isGood, phMoved } from './look.ts';
-export { dangersIn, signsIn } from './signs.ts';
+export { dangersIn, signsBesideName, signsIn } from './signs.ts';
 export {
   type Excursion,
   excursionsOver,

@@ -21,8 +21,8 @@ export interface BottleLife {
   /** Of them kept back, or come back from somebody: neither is sold or given. */
   keptBack: number;
   cameBack: number;
-  /** Hours since they were chilled, up to the instant that is asked for. */
-  hours: Record<Warmth, number>;
+  /** Hours since they were chilled, up to the instant that is asked for; and those since they were thawed, warm or cold. */
+  hours: Record<Warmth | 'thawed', number>;
   /** When their hours over 5 °C came, or will come where nothing changes, to more than two; null while they do not. */
   tooWarmAt: string | null;
   /** When they went into the freezer first, and when they were thawed; null where they were not. */
@@ -249,7 +249,8 @@ function livesOf(lot: LotRecord, bottling: BottlingEntry, asOf: string): BottleL
     const ahead = { ...group, hours: { ...hours } };
     live(ahead, now + AHEAD);
     return {
-      ...{ bottlingId: bottling.id, place, count, keptBack, cameBack, hours: { ...hours } },
+      ...{ bottlingId: bottling.id, place, count, keptBack, cameBack },
+      hours: { ...hours, thawed: thawedAt === null ? 0 : Math.max(0, now - thawedAt) / HOUR },
       tooWarmAt: iso(ahead.tooWarmAt),
       frozenAt: iso(frozenAt),
       thawedAt: iso(thawedAt),

@@ -1,3 +1,4 @@
+import { signsIn } from '@inch/core/ageing';
 import { dayOf, spokenDay } from '@inch/core/calendar';
 import { lowAcidLines } from '@inch/core/formula';
 import {
@@ -66,7 +67,9 @@ async function openHeld(
 ): Promise<void> {
   const { deviations } = await fullLot(w, lot.id);
   if (deviations.some((d) => !d.closed && d.kind !== 'held' && what.endsWith(d.what))) return;
-  await openDeviation(w, lot.id, { kind: 'held', what, entryId: id, at });
+  // A hold that tells of spoilage is a sign of it: other bottles are looked at before it is resumed.
+  const kind = signsIn(what).length > 0 ? 'spoilage' : 'held';
+  await openDeviation(w, lot.id, { kind, what, entryId: id, at });
 }
 
 /** Holds every lot that was made with by-products of one that is stopped. */

@@ -1,4 +1,4 @@
-import { dangersIn, signsIn } from '@inch/core/ageing';
+import { dangersIn, signsBesideName, signsIn } from '@inch/core/ageing';
 import { isSpoilage, lotBottles, standing } from '@inch/core/lot';
 import { type Entries, type EntryKind, entries, type PostedNoun, type Said } from '@inch/core/record';
 import { rows } from '../database/pool.ts';
@@ -11,16 +11,15 @@ import type { StoredLot } from './store.ts';
 
 /** Kinds that tell what was done about it, or ask for it, and not what was seen. */
 const NOT_SEEN: ReadonlySet<PostedNoun> = new Set([
-  ...(['decision', 'ruling', 'closing', 'settling', 'dating', 'print', 'spoilt-label', 'tally'] as const),
+  ...(['decision', 'ruling', 'closing', 'settling', 'print', 'spoilt-label', 'tally'] as const),
 ]);
 /** Fields that name something. */
 const NAMES: ReadonlySet<string> = new Set(['from', 'to', 'place', 'ingredientId', 'lineId']);
 
-/** What a person wrote with an entry, in words; of a sale or a gift that is a name. */
+/** What a person wrote with an entry, in words. */
 function wordsOf<N extends PostedNoun>(noun: N, said: Said<Entries[N]>): string {
   const values = said as Record<string, unknown>;
   if (NOT_SEEN.has(noun)) return '';
-  if (noun === 'movement' && (values.kind === 'sold' || values.kind === 'given')) return '';
   const kind: EntryKind = entries[noun];
   return Object.entries(kind.said)
     .filter(([name, field]) => field.type === 'text' && !NAMES.has(name))
@@ -50,9 +49,10 @@ export async function holdForSigns(
 export async function holdForWords(
   w: Writing,
   lotId: string,
-  { words, entryId, at }: { words: string; entryId: string; at: string },
+  { words, entryId, at, isName = false }: { words: string; entryId: string; at: string; isName?: boolean },
 ): Promise<void> {
-  const found = words === '' ? [] : [...new Set([...signsIn(words), ...dangersIn(words)])];
+  const told = isName ? signsBesideName(words) : [...signsIn(words), ...dangersIn(words)];
+  const found = [...new Set(told)];
   if (found.length === 0) return;
   const lot = await fullLot(w, lotId);
   if (!FILLED.has(lot.state) || standing(lot.bottlings).length === 0) return;
@@ -66,7 +66,12 @@ export const holdWhereSpoiled = <N extends PostedNoun>(
   noun: N,
   lotId: string,
   { said, at }: { said: Said<Entries[N]> & { id: string }; at: string },
-): Promise<void> => holdForWords(w, lotId, { words: wordsOf(noun, said), entryId: said.id, at });
+): Promise<void> => {
+  const { kind } = said as { kind?: string };
+  // The note of a sale or a gift is whom it is for.
+  const isName = noun === 'movement' && (kind === 'sold' || kind === 'given');
+  return holdForWords(w, lotId, { words: wordsOf(noun, said), entryId: said.id, at, isName });
+};
 
 /** Whether a bottle of a lot was looked at and good, after an instant by the record. */
 const lookedAt = (lot: StoredLot, after: string): boolean =>
