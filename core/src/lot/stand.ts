@@ -6,7 +6,6 @@ import {
   type Stretch,
   stretchesOf,
   type Warmth,
-  warmthAt,
 } from '../place/index.ts';
 import { creditedAt, writtenOnDevice } from '../record/index.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
@@ -137,26 +136,36 @@ export interface Standing {
 const ownAt = (own: readonly Stretch[], t: number): Warmth | null =>
   own.find((s) => t >= s.from && t < s.to)?.warmth ?? null;
 
-/** How warm bottles are at an instant: what was read of themselves before what was read of the place; what is frozen is so by its place. */
-export function warmthOf({ place, own }: Standing, t: number): Warmth {
-  const there = warmthAt(place, t);
-  const itself = ownAt(own, t);
-  if (itself === null) return there;
-  return itself === 'warm' ? 'warm' : there === 'warm' ? 'cold' : there;
+/** How warm bottles are: what was read of themselves before what was read of the place; what is frozen is so by its place. */
+const itself = (there: Warmth, own: Warmth | null): Warmth =>
+  own === null ? there : own === 'warm' ? 'warm' : there === 'warm' ? 'cold' : there;
+
+/** Place of the first stretch that ends after an instant. */
+function firstAfter(stretches: readonly Stretch[], t: number): number {
+  let [low, high] = [0, stretches.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (stretches[middle]!.to > t) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 /** Times of one warmth between two instants, ms. */
 export function* pieces(
-  standing: Standing,
+  { place, own }: Standing,
   from: number,
   to: number,
 ): Generator<{ from: number; to: number; warmth: Warmth }> {
-  const ends = [...standing.place, ...standing.own]
-    .flatMap((s) => [s.from, s.to])
-    .filter((t) => t > from && t < to);
-  const all = [...new Set([from, ...ends, to])].sort((a, b) => a - b);
-  for (let i = 1; i < all.length; i++) {
-    const [a, b] = [all[i - 1]!, all[i]!];
-    yield { from: a, to: b, warmth: warmthOf(standing, Number.isFinite(b) ? (a + b) / 2 : a + HOUR) };
+  for (let i = firstAfter(place, from); i < place.length && place[i]!.from < to; i++) {
+    const there = place[i]!;
+    const [a, b] = [Math.max(from, there.from), Math.min(to, there.to)];
+    const cuts = own.flatMap((s) => [s.from, s.to]).filter((t) => t > a && t < b);
+    const ends = [...new Set([a, ...cuts, b])].sort((x, y) => x - y);
+    for (let k = 1; k < ends.length; k++) {
+      const [start, end] = [ends[k - 1]!, ends[k]!];
+      const middle = Number.isFinite(end) ? (start + end) / 2 : start + HOUR;
+      yield { from: start, to: end, warmth: itself(there.warmth, ownAt(own, middle)) };
+    }
   }
 }

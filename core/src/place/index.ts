@@ -5,5 +5,4 @@ export {
   type Stretch,
   stretchesOf,
   type Warmth,
-  warmthAt,
 } from './warmth.ts';

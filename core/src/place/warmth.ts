@@ -97,13 +97,20 @@ export function stretchesOf(kind: PlaceKind, readings: readonly Omit<StoreReadin
   const always = { from: Number.NEGATIVE_INFINITY, to: Number.POSITIVE_INFINITY };
   if (!first) return [{ ...always, warmth: BASE[kind] }];
   const within = points.slice(1).flatMap((b, i) => (b.t > points[i]!.t ? between(kind, points[i]!, b) : []));
-  return [{ from: always.from, to: first.t, warmth: BASE[kind] }, ...within, ...after(kind, points.at(-1)!)];
+  return joined([
+    { from: always.from, to: first.t, warmth: BASE[kind] },
+    ...within,
+    ...after(kind, points.at(-1)!),
+  ]);
 }
 
-/**
- * How warm it was at an instant.
- * @param stretches as they follow each other; @param t ms
- * @example warmthAt(stretchesOf('warm', []), 0) // 'warm'
- */
-export const warmthAt = (stretches: readonly Stretch[], t: number): Warmth =>
-  stretches.find((s) => t >= s.from && t < s.to)?.warmth ?? 'warm';
+/** Stretches of one warmth that follow each other are one: a logger's week in a fridge is. */
+function joined(stretches: readonly Stretch[]): Stretch[] {
+  const all: Stretch[] = [];
+  for (const stretch of stretches) {
+    const last = all.at(-1);
+    if (last && last.warmth === stretch.warmth) last.to = stretch.to;
+    else all.push({ ...stretch });
+  }
+  return all;
+}
