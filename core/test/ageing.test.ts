@@ -241,3 +241,55 @@ describe('warmth where bottles stand', () => {
     expect(storeQuality(samples, 3).inverted).toBeCloseTo(0.5, 1);
   });
 });
+
+describe('the date of a lot by the looks of its formula', () => {
+  const bad = look(200, { smell: 3 });
+  const keepingOf = (more: object) => lotKeeping({ ...releasable(), ...more }, { timeZone: 'UTC' });
+  const plain = keepingOf({}).bestBy!;
+  const dated = (until: string, recordedAt: string) => ({
+    ...{
+      id: 'd',
+      at: recordedAt,
+      recordedAt,
+      by: 'Wren',
+      until,
+      longer: false,
+      why: 'it stood in the sun',
+      evidence: '',
+    },
+  });
+  it('is as the table has it while all looks are good', () => {
+    expect(keepingOf({ aged: [aged('A', [look(180), look(365)])] }).bestBy).toBe(plain);
+  });
+  it.each<[string, AgedLot[]]>([
+    ['opened', [aged('A', [look(180), bad])]],
+    ['closed', [aged('A', [look(180), { ...bad, opened: 'closed' }])]],
+    ['of a lot that came with a file', [aged('A', [look(180), bad], { releasedAt: null })]],
+    ['of a lot of which nothing was kept back', [aged('A', [look(180), bad], { keptBackAt: null })]],
+    ['of one lot of two', [aged('A', [look(180), bad]), aged('B', [look(365)])]],
+  ])('is six months where a bad look, %s, came between six and seven', (_, lots) => {
+    const { bestBy, reason } = keepingOf({ aged: lots });
+    expect(bestBy).toBe('2027-05-23');
+    expect(reason).toMatch(/bear a shorter date: 6 months/);
+  });
+  it('is not shortened by a struck look, by one of an open bottle, nor by one after its date', () => {
+    const struck = { at: T(1), by: 'Wren', why: 'another lot' };
+    for (const seen of [
+      { ...bad, struck },
+      { ...bad, opened: 'open-already' as const },
+      look(500, { smell: 3 }),
+    ])
+      expect(keepingOf({ aged: [aged('A', [look(180), look(400), seen])] }).bestBy).toBe(plain);
+  });
+  it('is the owner’s again with a reason that was written after the look, and not with one from before', () => {
+    const lots = [aged('A', [look(180), bad])];
+    expect(keepingOf({ aged: lots, datings: [dated(plain, T(24 * 300))] }).bestBy).toBe(plain);
+    expect(keepingOf({ aged: lots, datings: [dated(plain, T(24 * 100))] }).bestBy).toBe('2027-05-23');
+  });
+  it('stays the owner’s earlier one when the longer row is taken', () => {
+    const early = dated('2027-02-01', T(100));
+    const longer = { ...early, id: 'e', recordedAt: T(101), until: null, longer: true };
+    expect(keepingOf({ datings: [early, longer] }).bestBy).toBe('2027-02-01');
+    expect(keepingOf({ datings: [longer, early] }).bestBy).toBe('2027-02-01');
+  });
+});

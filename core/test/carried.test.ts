@@ -220,6 +220,37 @@ describe('labels that were printed before', () => {
       { numRuns: 200 },
     );
   });
+  it.each<[string, Print[], LotRecord['spoiltLabels'], number]>([
+    ['nothing was printed', [], [], 0],
+    ['a print is from before its date was kept', [{ ...print('p', 6, null), says: null }], [], 0],
+    ['a print says an earlier day', [print('p', 6, '2026-12-01')], [], 0],
+    ['a print says a later day', [print('p', 6, '2026-12-24')], [], 2],
+    [
+      'only some were taken back',
+      [print('p', 6, '2026-12-24'), print('q', 6, '2026-12-10')],
+      [spoil('p', 5)],
+      1,
+    ],
+    ['all were taken back and none printed', [print('p', 6, '2026-12-24')], [spoil('p', 6)], 1],
+    [
+      'all were taken back and enough printed',
+      [print('p', 6, '2026-12-24'), print('q', 6, '2026-12-10')],
+      [spoil('p', 6)],
+      0,
+    ],
+    ['too few were printed', [print('p', 6, '2026-12-24'), print('q', 2, '2026-12-10')], [spoil('p', 6)], 1],
+    [
+      'the new ones are wrong as well',
+      [print('p', 6, '2026-12-24'), print('q', 6, '2026-12-23')],
+      [spoil('p', 6)],
+      2,
+    ],
+  ])('where %s, so many things are asked', (_, prints, spoiltLabels, count) => {
+    const said = prints.map((p) => ({ ...p, says: p.says === null ? null : warningsOf(content) }));
+    expect(
+      relabelling({ ...lot, prints: said, spoiltLabels }, { bestBy: '2026-12-10' }, content),
+    ).toHaveLength(count);
+  });
   it('ask for a warning that came since, and for none that was there', () => {
     const warned = { ...content, warning: 'Not pasteurised.' };
     const before = { ...lot, prints: [print('p', 6, '2026-12-20', warningsOf(content))] };

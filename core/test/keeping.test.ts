@@ -133,6 +133,23 @@ describe('the keeping table', () => {
     expect(keepingLimit(product).openedDays).toBe(opened);
   });
 
+  const frozen = { ...cold, storage: 'frozen' as const };
+  it.each<[string, Partial<KeepingProduct>]>([
+    ['nobody knows how it cooled', { cooledInTime: null }],
+    ['it cooled too slowly', { cooledInTime: false }],
+    ['it was closed hot', { closedHot: true }],
+    ['nobody knows how it was closed', { closedHot: null }],
+    ['the glass is full', { roomForIce: false }],
+    ['nobody knows how full the glass is', { roomForIce: null }],
+    ['no hour says when it went in', { inFreezer: false }],
+    ['the hour is not known', { inFreezer: null }],
+  ])('nothing is frozen where %s, whatever else is well', (_, more) => {
+    const well = { ...frozen, roomForIce: true, inFreezer: true };
+    expect(keepingLimit(well)).toMatchObject({ row: 'frozen', time: { count: 12, unit: 'month' } });
+    expect(keepingLimit({ ...well, ...more })).toMatchObject({ row: 'none', time: null });
+    expect(keepingLimit({ ...well, ...more }).missing).toHaveLength(1);
+  });
+
   it.each([
     ['shelf without a measured pH', { ...shelf, ph: null }],
     ['shelf over its limit', { ...shelf, ph: 4.3 }],
