@@ -150,6 +150,29 @@ describe('a by-product, to any depth', () => {
       { numRuns: 40 },
     );
   });
+  it('loses nothing to another by-product of the same name, in one weighing or in two, in either order', () => {
+    const above = [
+      lotOf([{ id: 'honey', grams: 100 }], false, '7A2B'),
+      lotOf([{ id: 'sugar', grams: 100 }], true, '7A3B'),
+      lotOf([{ id: 'almond', grams: 100 }], true, '7A4B'),
+    ];
+    const plain = shippedCatalogue.get(BY_PRODUCT);
+    const inTwo = above.map((from) => ({ id: BY_PRODUCT, grams: 100, entry: asLeft(plain, from, T(9)) }));
+    const inOne = [
+      { id: BY_PRODUCT, grams: 300, entry: above.reduce((own, from) => asLeft(own, from, T(9)), plain) },
+    ];
+    for (const things of [inTwo, [...inTwo].reverse(), inOne]) {
+      const lot = lotOf(things, true, '7A5B');
+      const { leftFrom, allergens } = catalogueOf(lot).get(BY_PRODUCT);
+      expect(new Set(leftFrom!.parts.map((p) => p.ingredientId))).toEqual(
+        new Set(['honey', 'sugar', 'almond']),
+      );
+      expect(leftFrom).toMatchObject({ heated: false });
+      expect(allergens).toContain('tree-nuts');
+      const kitchen = { name: 'Low Bridge', place: 'Upland', rulePack: 'us' as const, localStatement: '' };
+      expect(labelContent(lot, lotKeeping(lot, { timeZone: 'UTC' }), kitchen).infantLine).not.toBe('');
+    }
+  });
   it('is read with its own entries in the catalogue of whatever it goes into', () => {
     const own: Ingredient = {
       ...shippedCatalogue.get('almond'),

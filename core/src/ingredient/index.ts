@@ -5,6 +5,7 @@ import type { Ingredient } from './types.ts';
 export { askedOf } from './asked.ts';
 export { bringsGerms, isAcidifier, isDriedSpice, mustBoil } from './heat.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
+export { together } from './leftFrom.ts';
 export { deniesHeat, namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';

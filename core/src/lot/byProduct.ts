@@ -1,5 +1,5 @@
 import { liquidOf } from '../formula/index.ts';
-import type { Ingredient, LeftFrom } from '../ingredient/index.ts';
+import { type Ingredient, type LeftFrom, together } from '../ingredient/index.ts';
 import { keepingLimit } from '../keeping/index.ts';
 import { catalogueOf } from './catalogue.ts';
 import { strainedAt } from './cooled.ts';
@@ -119,7 +119,7 @@ export function asLeft(entry: Ingredient, lot: LotRecord, takenAt: string): Ingr
     (part) => from.entries.find((e) => e.id === part.ingredientId) ?? catalogue.get(part.ingredientId),
   );
   const allergens = [...new Set([...entry.allergens, ...all.flatMap((e) => [...e.allergens])])];
-  return {
+  const left: Ingredient = {
     ...entry,
     allergens,
     ...(all.some((e) => e.allergensUnknown) ? { allergensUnknown: true } : {}),
@@ -134,4 +134,6 @@ export function asLeft(entry: Ingredient, lot: LotRecord, takenAt: string): Ingr
       : {}),
     leftFrom: from,
   };
+  // Some of it may be of another lot already.
+  return entry.leftFrom ? together(entry, left) : left;
 }

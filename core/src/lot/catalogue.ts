@@ -1,5 +1,11 @@
 import type { Weighing } from '../formula/index.ts';
-import { type KitchenCatalogue, kitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
+import {
+  type Ingredient,
+  type KitchenCatalogue,
+  kitchenCatalogue,
+  shippedCatalogue,
+  together,
+} from '../ingredient/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import type { LotRecord } from './record.ts';
 
@@ -13,7 +19,14 @@ export function catalogueOf(lot: Pick<LotRecord, 'product' | 'additions'>): Kitc
   const added = lot.additions.flatMap((a) => (a.entry ? [a.entry] : []));
   if (!own && added.length === 0) return shippedCatalogue;
   const carried = added.flatMap((entry) => entry.leftFrom?.entries ?? []);
-  const byId = new Map([...(own?.ingredients ?? []), ...carried, ...added].map((entry) => [entry.id, entry]));
+  const byId = new Map([...(own?.ingredients ?? []), ...carried].map((entry) => [entry.id, entry]));
+  // What went in under one name from several stock lots is read as one: nothing that any of them carries is lost.
+  const went = new Map<string, Ingredient>();
+  for (const entry of added) {
+    const before = went.get(entry.id);
+    went.set(entry.id, before ? together(before, entry) : entry);
+  }
+  for (const [id, entry] of went) byId.set(id, entry);
   return kitchenCatalogue({ ingredients: [...byId.values()], measures: own?.measures });
 }
 

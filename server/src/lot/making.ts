@@ -88,7 +88,7 @@ export const judgeAddition: Judge<'addition'> = async (judging) => {
   refuseUnlikely(said, lot.content);
   const doubt = said.why ? null : amountDoubt(full, said, full.cupSchool);
   if (doubt) throw invalid('why', doubt, 'urn:inch:doubtful-amount');
-  const taken = entry.family === 'water' ? [] : await stockFor(judging);
+  const taken = entry.family === 'water' && said.stock === null ? [] : await stockFor(judging);
   let asItIs = taken.reduce((own, { stock }) => asDrawn(own, stock), entry);
   for (const { stock } of taken) {
     const from = await leftByOf(w, stock.id);
