@@ -5,6 +5,7 @@ import {
   type LotRecord,
   lotKeeping,
   type Movement,
+  openedInCount,
   thawedGroups,
   tooWarm,
 } from '@inch/core/lot';
@@ -160,6 +161,26 @@ describe('the hours of a bottle', () => {
     expect(cold).toMatchObject({ place: 'cold room', cameBack: 1, keptBack: 0 });
     expect(stall).toMatchObject({ place: 'stall', count: 1 });
     expect(kept).toMatchObject({ place: 'retained shelf', keptBack: 2, hours: { warm: 1 } });
+  });
+});
+
+describe('what was opened to be measured', () => {
+  const out = (at: number) => ({
+    ...chilled().readings[1]!,
+    ...entry(`o${at}`, T(at)),
+    taken: 'opened-jar' as const,
+  });
+  it.each<[string, number[], Partial<Movement>[], number]>([
+    ['nothing', [], [], 0],
+    ['one jar, read twice', [20, 21], [], 1],
+    ['two jars, days apart', [20, 80], [], 2],
+    ['one that left the count as tasted', [20], [{ kind: 'tasted', to: null, count: 1 }], 0],
+    ['before the filling', [1], [], 0],
+  ])('stands in the count until it is recorded: %s', (_, read_, moves, count_) => {
+    const lot = chilled();
+    lot.readings.push(...read_.map(out));
+    lot.movements.push(...moves.map((m) => move('cellar', '', 90, m)));
+    expect(openedInCount(lot)).toBe(count_);
   });
 });
 

@@ -122,6 +122,17 @@ describe('age and warmth belong to bottles', () => {
     const read = await post(crew.maker, lot, 'coolings', { bottlingId, celsius: 9, at: ago(4) });
     expect(read.status, JSON.stringify(read.body)).toBe(201);
     expect((await sell(lot, 'cold room')).status).toBe(409);
+    // So soon after its filling it speaks against the cooling that was told, too.
+    expect((await crew.view(lot)).state).toBe('held');
+  });
+  it('what was opened to be measured is not sold before it left the count', async () => {
+    const lot = await released(boiled);
+    await post(crew.maker, lot, 'readings', {
+      ...{ kind: 'ph', raw: 3.2, celsius: 21, sample: 'finished', taken: 'opened-jar', because: 'a look' },
+    });
+    expect((await sell(lot, 'cold room', { count: 12 })).status).toBe(422);
+    expect((await move(lot, { kind: 'tasted', from: 'cold room', count: 1 })).status).toBe(201);
+    expect((await sell(lot, 'cold room', { count: 11 })).status).toBe(201);
   });
   it('one logger entry holds every lot that it reaches, in whichever order things were written, and neither is resumed', async () => {
     const lots = [await released(), await released(), await released(boiled)];

@@ -39,6 +39,7 @@ export { asMade, makeupAsMade } from './made.ts';
 export { lotMeasured, measuredLot } from './measuredLot.ts';
 export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
+export { openedInCount } from './opened.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type LotPairs, lotPairs, PAIRED, type Paired } from './pairs.ts';
 export { type PanNow, panNow } from './panNow.ts';

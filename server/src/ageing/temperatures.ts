@@ -2,7 +2,7 @@ import type { PlaceTemperature } from '@inch/contract/ageing';
 import type { EntrySaid } from '@inch/contract/entry';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { excursionsOver, storeQuality } from '@inch/core/ageing';
-import { type LotRecord, timesIn, tooWarm } from '@inch/core/lot';
+import { type LotRecord, timesIn } from '@inch/core/lot';
 import { placeNames } from '@inch/core/place';
 import { type Database, rows } from '../database/pool.ts';
 import { entriesOf } from '../entry/read.ts';
@@ -10,9 +10,7 @@ import { writeEntry } from '../entry/write.ts';
 import { invalid, notFound } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
-import { decideLot, fullLot } from '../lot/change.ts';
-import { warmSaid } from '../lot/leaving.ts';
-import { openDeviation } from '../lot/openDeviation.ts';
+import { holdTooWarm } from '../lot/holdTooWarm.ts';
 
 /** °C over which what is kept cold is too warm, and what is frozen begins to thaw. */
 export const WARM_OVER: Readonly<Record<string, number>> = { cold: 5, frozen: -12 };
@@ -58,23 +56,17 @@ const coldOnHand = async (w: Writing): Promise<string[]> =>
     )
   ).map((row) => row.id);
 
-/** What a reading shows to have stood warm for too long is held, in every lot that it reaches: it is only discarded. */
-async function holdWhatStood(w: Writing, place: string, entryId: string, at: string): Promise<void> {
-  for (const id of await coldOnHand(w)) {
-    const lot = await fullLot(w, id);
-    if (lot.storage === 'shelf') continue;
-    const of = placeNames(lot.places ?? []);
-    const warm = tooWarm(lot, w.now).filter((life) => stoodIn(lot, life.bottlingId, place, of));
-    if (warm.length === 0 || lot.deviations.some((d) => d.kind === 'too warm' && !d.closed)) continue;
-    const what = warm.map(warmSaid).join(' ').slice(0, 500);
-    await openDeviation(w, lot.id, { kind: 'too warm', what, entryId, at });
-    if (lot.state === 'released') await decideLot(w, lot, 'hold', { why: what, at });
-  }
+/** What a reading shows to have stood warm for too long is held, in every lot that it reaches. */
+async function holdWhatStood(w: Writing, place: string, entry: { id: string; at: string }): Promise<void> {
+  for (const id of await coldOnHand(w))
+    await holdTooWarm(w, id, entry, (lot, life) => stoodIn(lot, life.bottlingId, place));
 }
 
 /** Whether bottles of a filling ever stood in a place. */
-const stoodIn = (lot: LotRecord, bottlingId: string, place: string, of: (name: string) => string): boolean =>
-  lot.movements.some((m) => m.bottlingId === bottlingId && m.to !== null && of(m.to) === of(place));
+function stoodIn(lot: LotRecord, bottlingId: string, place: string): boolean {
+  const of = placeNames(lot.places ?? []);
+  return lot.movements.some((m) => m.bottlingId === bottlingId && m.to !== null && of(m.to) === of(place));
+}
 
 const isInstant = (text: string): boolean =>
   /^\d{4}-\d{2}-\d{2}T/.test(text) && !Number.isNaN(Date.parse(text));
@@ -108,7 +100,7 @@ export async function recordTemperature(
     at,
     values: { place: said.place, samples },
   });
-  await holdWhatStood(w, said.place, said.id, at);
+  await holdWhatStood(w, said.place, { id: said.id, at });
   return { id: said.id };
 }
 

@@ -9,6 +9,7 @@ import type { Writing } from '../journal/writing.ts';
 import { takePackaging, wastePieces } from '../stock/withdraw.ts';
 import { decideLot, fullLot, holdWhereAsked } from './change.ts';
 import { openOutOfLimits } from './deviations.ts';
+import { holdTooWarm } from './holdTooWarm.ts';
 import { moveItself } from './moving.ts';
 import type { StoredLot } from './store.ts';
 
@@ -112,10 +113,20 @@ function fillingOf(lot: StoredLot, id: string, at: string): StoredLot['bottlings
   return bottling;
 }
 
+/** °C over which bottles are warm. */
+const COLD = 5;
+
 /** Reads bottles that cool open; each of the two stages is met by the first reading at or under its temperature. */
 export const judgeCooling: Judge<'cooling'> = async ({ w, lot: head, said, at }) => {
   const bottling = fillingOf(await fullLot(w, head.id), said.bottlingId, at);
   if (bottling.closing !== 'cooled')
     throw invalid('bottlingId', 'These were closed hot: they have no cooling clock.');
-  return { kept: {}, after: () => openOutOfLimits(w, head.id, at) };
+  return {
+    kept: {},
+    after: async () => {
+      await openOutOfLimits(w, head.id, at);
+      if (said.celsius <= COLD) return;
+      await holdTooWarm(w, head.id, { id: said.id, at }, (_, life) => life.bottlingId === said.bottlingId);
+    },
+  };
 };

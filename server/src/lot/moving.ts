@@ -1,4 +1,4 @@
-import { awayOf, type BottleLife, isSpoilage, keepsShort, lotBottles } from '@inch/core/lot';
+import { awayOf, type BottleLife, isSpoilage, keepsShort, lotBottles, openedInCount } from '@inch/core/lot';
 import { kindByName, placeNames } from '@inch/core/place';
 import type { Entries, Recorded, Said } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
@@ -41,11 +41,14 @@ function refuseMore(lot: StoredLot, said: Moving, life: BottleLife | undefined):
   if (!life) throw invalid('from', `No bottles of lot ${lot.code} stand in "${said.from}".`);
   if (said.count > life.count) throw invalid('count', `Only ${life.count} stand in ${said.from}.`);
   if (!LEAVES.has(said.kind)) return;
-  const free = Math.max(0, life.count - life.keptBack - life.cameBack);
+  const opened = openedInCount(lot);
+  const left = lotBottles(lot).left - opened;
+  const free = Math.max(0, Math.min(life.count - life.keptBack - life.cameBack, left));
   if (said.count <= free) return;
   const why = [
     ...(life.keptBack > 0 ? [`${life.keptBack} are kept back`] : []),
     ...(life.cameBack > 0 ? [`${life.cameBack} came back`] : []),
+    ...(opened > 0 ? [`${opened} was opened to be measured, and is recorded as tasted first`] : []),
   ].join(', ');
   throw invalid(
     'count',
