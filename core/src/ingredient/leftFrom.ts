@@ -9,7 +9,7 @@ function mergedFrom(a: LeftFrom | undefined, b: LeftFrom | undefined): LeftFrom 
   return {
     code: a.code === b.code ? a.code : `${a.code}, ${b.code}`,
     heated: a.heated && b.heated,
-    since: a.since < b.since ? a.since : b.since,
+    since: [a.since, b.since].sort()[0]!,
     keepsDays: Math.min(a.keepsDays, b.keepsDays),
     parts: [...shares]
       .map(([ingredientId, share]) => ({ ingredientId, share }))
