@@ -386,6 +386,14 @@ describe('what was frozen', () => {
       expect(lives[0]!.thawedAt).toBe(T(100));
     }
   });
+  it('is not thawed by what came back and was put to it', () => {
+    const lot = frozen();
+    lot.movements.push(move('freezer', '', 50, { kind: 'sold', to: null, count: 2 }));
+    const before = inPlace(bottleLives(lot, T(80)), 'freezer')!;
+    lot.movements.push(move('', 'freezer', 60, { kind: 'returned', from: null, count: 1 }));
+    const after = inPlace(bottleLives(lot, T(80)), 'freezer')!;
+    expect(after).toEqual({ ...before, count: before.count + 1, cameBack: 1 });
+  });
   it('is thawed in a freezer that was over −12 °C for more than two hours, from when it began', () => {
     const lot = frozen();
     lot.stores = [

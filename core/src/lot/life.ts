@@ -217,7 +217,8 @@ class Replay {
     const into = this.groups.get(key);
     if (into && into.count > 0) {
       live(into, credited);
-      join(into, arriving);
+      // What came back is told apart: it is neither sold nor given, and the others are as they were.
+      if (m.kind !== 'returned') join(into, arriving);
     } else this.groups.set(key, arriving);
     const group = this.groups.get(key)!;
     group.count += m.count;
