@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { temperature } from '@inch/core/quantity';
-import { dayMonthYear } from '../../ui/dates.ts';
+import { dayMonthYear, kitchenDay } from '../../ui/dates.ts';
 import type { Tone } from '../../ui/State.tsx';
 
 type Life = LotView['lives'][number];
@@ -33,7 +33,7 @@ export function lifeSaid(
   const thawed = lot.thawed.find((t) => t.bottlingId === life.bottlingId && t.place === life.place);
   if (thawed)
     said.push({
-      tone: thawed.until < now.slice(0, 10) ? 'stop' : 'hold',
+      tone: thawed.until < kitchenDay(now) ? 'stop' : 'hold',
       words: `${thawed.thawedOn === null ? 'never in the freezer' : `thawed ${dayMonthYear(thawed.thawedOn)}`}, use by ${dayMonthYear(thawed.until)}`,
     });
   if (life.keptBack > 0) said.push({ tone: 'plain', words: `${life.keptBack} kept back, not for sale` });
