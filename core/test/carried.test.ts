@@ -290,6 +290,7 @@ describe('what a printed field claims', () => {
   it.each<[string, Partial<typeof content>]>([
     ['Pasteurised apple juice', { warning: 'x' }],
     ['pasteurization at 72 °C', { warning: 'x' }],
+    ['Not pasteurised last year. Pasteurised now', { warning: 'x' }],
     ['Shelf-stable', { keepLine: 'Keep refrigerated, at or under 5 °C.' }],
     ['no refrigeration needed', { keepLine: 'Keep frozen.' }],
     ['No preservatives', { statement: 'Ingredients: damsons, potassium sorbate (preservative).' }],

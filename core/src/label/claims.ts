@@ -96,8 +96,10 @@ export function claimsIn(text: string, label: LabelContent): Claim[] {
         ]
       : []),
     ...CLAIMS.flatMap(({ words, against }) => {
-      const found = words.exec(text);
-      const why = found && !NOT.test(text.slice(0, found.index)) && against(label);
+      const found = [...text.matchAll(new RegExp(words, `${words.flags}g`))].find(
+        ({ index }) => !NOT.test(text.slice(0, index)),
+      );
+      const why = found && against(label);
       return found && why
         ? [
             {

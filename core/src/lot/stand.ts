@@ -1,4 +1,5 @@
 import {
+  COLD,
   kindByName,
   LONGEST_GAP,
   type PlaceKind,
@@ -11,8 +12,6 @@ import { creditedAt, writtenOnDevice } from '../record/index.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 const HOUR = 3_600_000;
-/** °C over which bottles are warm. */
-const COLD = 5;
 
 /** What a lot is read with to tell how warm its bottles stood. */
 type Stood = Pick<

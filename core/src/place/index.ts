@@ -1,5 +1,6 @@
 export { kindByName, PLACE_KINDS, type PlaceKind, type PlaceSaid, placeKey, placeNames } from './place.ts';
 export {
+  COLD,
   LONGEST_GAP,
   type StoreReading,
   type Stretch,

@@ -12,8 +12,9 @@ export interface StoreReading {
 /** How warm something stands: over 5 °C, cold, or frozen. */
 export type Warmth = 'warm' | 'cold' | 'frozen';
 
-/** °C over which it is warm, and up to which it is frozen. */
-const COLD = 5;
+/** °C up to which it is cold, and over which it is warm. */
+export const COLD = 5;
+/** °C up to which it is frozen. */
 const FROZEN = -12;
 const HOUR = 3_600_000;
 /** Readings farther apart than this, ms, draw no line between them. */

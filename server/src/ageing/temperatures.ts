@@ -45,8 +45,8 @@ export async function temperaturesOf(
     .reverse();
 }
 
-/** Lots kept cold or frozen of which bottles stand somewhere. */
-const coldOnHand = async (w: Writing): Promise<string[]> =>
+/** Lots on hand of which bottles stand somewhere. */
+const standingOnHand = async (w: Writing): Promise<string[]> =>
   (
     await rows<{ id: string }>(
       w.tx,
@@ -58,7 +58,7 @@ const coldOnHand = async (w: Writing): Promise<string[]> =>
 
 /** What a reading shows to have stood warm for too long is held, in every lot that it reaches. */
 async function holdWhatStood(w: Writing, place: string, entry: { id: string; at: string }): Promise<void> {
-  for (const id of await coldOnHand(w))
+  for (const id of await standingOnHand(w))
     await holdTooWarm(w, id, entry, (lot, life) => stoodIn(lot, life.bottlingId, place));
 }
 

@@ -1,5 +1,6 @@
 import { netMl, tallyUp } from '@inch/core/bottling';
 import { finishedBrix, gapSaid, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
+import { COLD } from '@inch/core/place';
 import { densityAt20 } from '@inch/core/sugar';
 import { containersOf } from '../container/routes.ts';
 import type { Judge } from '../entry/judge.ts';
@@ -112,9 +113,6 @@ function fillingOf(lot: StoredLot, id: string, at: string): StoredLot['bottlings
   refuseBefore(at, bottling.at, 'they were filled');
   return bottling;
 }
-
-/** °C over which bottles are warm. */
-const COLD = 5;
 
 /** Reads bottles that cool open; each of the two stages is met by the first reading at or under its temperature. */
 export const judgeCooling: Judge<'cooling'> = async ({ w, lot: head, said, at }) => {

@@ -1,6 +1,6 @@
 import type { PlaceSaid } from '@inch/contract/place';
 import type { LotRecord } from '@inch/core/lot';
-import { type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
+import { COLD, type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 
 interface PlaceRow {
@@ -37,7 +37,6 @@ interface ReadingsRow {
 const LOGGED = 3;
 /** Minutes that a reading by hand may be written down after it was taken and still be of that hour. */
 const AT_ONCE = 15 * 60_000;
-const COLD = 5;
 
 /** A cold reading by hand that is dated back counts from when it was written; a warm one, and a logger's, is taken at its hour. */
 function readingsOf({ place, samples, recorded_at }: ReadingsRow): StoreReading[] {

@@ -25,7 +25,7 @@ export async function holdSource(
   return id;
 }
 
-/** Holds what some stock lots of one batch went into, where one of them is held already. */
+/** Whether a source is held and the hold is not lifted. */
 export async function isHeld(w: Writing, { noun, subjectId }: Source): Promise<boolean> {
   const found = await rows(
     w.tx,

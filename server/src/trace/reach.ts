@@ -146,7 +146,6 @@ export async function heldStock(db: Database, kitchenId: string): Promise<Map<st
 
 interface FromRow {
   stock_id: string;
-  number: number;
   left_by: string | null;
   divided_from: string | null;
 }
@@ -158,7 +157,7 @@ async function madeOf(db: Database, lotId: string): Promise<{ lots: string[]; st
   for (let last: Ids = [lotId]; last.length > 0; ) {
     let from = await rows<FromRow>(
       db,
-      `SELECT DISTINCT s.id AS stock_id, s.number, s.left_by, s.divided_from FROM ${TAKEN} JOIN stock_lot s ON s.id = t.stock_id
+      `SELECT DISTINCT s.id AS stock_id, s.left_by, s.divided_from FROM ${TAKEN} JOIN stock_lot s ON s.id = t.stock_id
        WHERE t.lot_id IN (${marks(last)}) AND ${NOT_STRUCK}`,
       [...last],
     );
@@ -176,7 +175,7 @@ async function madeOf(db: Database, lotId: string): Promise<{ lots: string[]; st
           ? []
           : await rows<FromRow>(
               db,
-              `SELECT id AS stock_id, number, left_by, divided_from FROM stock_lot WHERE id IN (${marks(up)})`,
+              `SELECT id AS stock_id, left_by, divided_from FROM stock_lot WHERE id IN (${marks(up)})`,
               up,
             );
     }
