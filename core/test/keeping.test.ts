@@ -34,7 +34,7 @@ describe('water activity', () => {
   });
   it.each([
     ['sucrose', 6.47, 342.3],
-    ['glucose', 2.25, 180.16],
+    ['glucose', 1.7, 180.16],
     ['fructose', 2.25, 180.16],
     ['citric', 6.17, 192.12],
     ['malic', 1.82, 134.09],
@@ -47,6 +47,20 @@ describe('water activity', () => {
     const share = solute / (water + solute);
     const alone = waterActivity({ water: 1000, [name]: 400 });
     expect(alone).toBeCloseTo((1 - share) * Math.exp(-k * share ** 2), 9);
+  });
+  // Scott (1957), as tabulated by the ICMSF: % w/w of glucose that gives each water activity.
+  it.each([
+    [15.7, 0.98],
+    [28.5, 0.96],
+    [37.8, 0.94],
+    [43.7, 0.92],
+    [48.5, 0.9],
+    [53, 0.88],
+    [58.45, 0.86],
+  ])('of %d %% glucose is within 0.006 of %d, up to saturation', (percent, published) => {
+    expect(Math.abs(waterActivity({ water: 100 - percent, glucose: percent }) - published)).toBeLessThan(
+      0.006,
+    );
   });
   it('falls with every solute added', () => {
     fc.assert(
@@ -73,8 +87,30 @@ describe('alcohol by volume', () => {
           { ml: 485, abv: 0 },
         ],
       }),
-    ).toBeCloseTo(1.2, 6);
+    ).toBeCloseTo(1.2, 3);
   });
+  // OIML R 22 by weight: 378.8 g of ethanol in 902.8 g of mixture, 41.96 %, is 0.9311 g/mL.
+  it('contracts: half a litre of 96 % and half a litre of water give 49.5 %, and 30 mL less than a litre', () => {
+    const half = { ml: 500, abv: 96 };
+    expect(alcoholByVolume({ parts: [half, { ml: 500, abv: 0 }] })).toBeCloseTo(49.5, 1);
+    expect(alcoholByVolume({ parts: [half] })).toBeCloseTo(96, 6);
+  });
+  it('lies between the parts, and does not depend on how they are poured together', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ ml: fc.integer({ min: 1, max: 900 }), abv: fc.integer({ min: 0, max: 100 }) }), {
+          minLength: 1,
+          maxLength: 5,
+        }),
+        (parts) => {
+          const abv = alcoholByVolume({ parts });
+          const all = parts.map((p) => p.abv);
+          expect(abv).toBeGreaterThanOrEqual(Math.min(...all) - 0.01);
+          expect(abv).toBeLessThanOrEqual(Math.max(...all) + 0.01);
+          expect(alcoholByVolume({ parts: [...parts].reverse() })).toBeCloseTo(abv, 6);
+        },
+      ),
+    ));
   it('refuses nothing and nonsense', () => {
     expect(() => alcoholByVolume({ parts: [] })).toThrow(RangeError);
     expect(() => alcoholByVolume({ parts: [{ ml: 1, abv: 120 }] })).toThrow(RangeError);

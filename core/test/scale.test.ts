@@ -10,7 +10,7 @@ const syrup: FormulaContent = {
     { id: 'water', said: '1 kg', ingredientId: 'water', stepId: 'melt' },
     { id: 'sugar', said: '1 kg', ingredientId: 'sugar', stepId: 'melt' },
   ],
-  steps: [{ id: 'melt', kind: 'heat', title: 'Melt', minutes: 5 }],
+  steps: [{ id: 'melt', kind: 'heat', title: 'Melt', celsius: 40, minutes: 5 }],
   storage: 'cold',
   bottleMl: 250,
 };

@@ -1,5 +1,6 @@
 import { taPercent } from './acidity.ts';
 import {
+  abvOf,
   brixOf,
   type Composition,
   liquidOf,
@@ -59,7 +60,7 @@ export function drinkOf(
     waterParts,
     sugarGrams: drink.sucrose + drink.glucose + drink.fructose,
     acidGrams: balance.taPercent === null ? null : (balance.taPercent * liquidOf(drink)) / 100,
-    abv: (100 * (drink.ethanol / 0.78924)) / GLASS_ML,
+    abv: abvOf(drink, GLASS_ML),
     glasses: (bottleMl * (1 + waterParts)) / GLASS_ML,
   };
 }

@@ -1,6 +1,7 @@
 import type { Range } from '../ingredient/index.ts';
 import { evaporationRate, type Fire, type Lid, relativeRate, typicalPan } from '../pan/index.ts';
 import { boilingPoint } from '../sugar/index.ts';
+import { saysBoil } from './boilWords.ts';
 import type { FormulaStep } from './content.ts';
 import { heldAt } from './methods.ts';
 import { brixOf, type Composition, massOf, type Pan, solidsOf } from './pan.ts';
@@ -24,12 +25,39 @@ export function boilsAt(liquid: Composition, elevationMetres: number): number {
 /** How far under its boil a pan is kept that must never boil, °C. */
 const UNDER = 3;
 
+/** °C from which on a step that is called a boil is one: higher up it boils cooler. */
+const CALLED_BOIL = 90;
+const SEA_LEVEL_BOIL = 100;
+
+function isBoil(step: FormulaStep): boolean {
+  if (step.neverBoil || !onTheFire(step)) return false;
+  if (step.kind === 'reduce' || (step.celsius ?? 0) >= SEA_LEVEL_BOIL) return true;
+  if (step.celsius !== undefined) return step.celsius >= CALLED_BOIL && saysBoil(step.title);
+  return step.lidOff === true || saysBoil(step.title);
+}
+
+const boilsKnown = new WeakMap<FormulaStep, boolean>();
+
 /**
- * The lid of a step: a reduction is open; anything else is covered unless it says so.
+ * Whether a step boils, whatever its kind: a reduction, what is called a boil, held at 100 °C, or open on the fire without another temperature.
+ * @example boils({ id: 'h', kind: 'heat', title: 'Boil hard' }) // true
+ */
+export function boils(step: FormulaStep): boolean {
+  const known = boilsKnown.get(step);
+  if (known !== undefined) return known;
+  const found = isBoil(step);
+  boilsKnown.set(step, found);
+  return found;
+}
+
+/**
+ * The lid of a step: a boil is open unless it is said to be covered; anything else is covered unless it is said to be open.
  * @example lidOf({ id: 'r', kind: 'reduce', title: 'Reduce' }) // 'off'
  */
-export const lidOf = (step: FormulaStep): Lid =>
-  step.lidHalf ? 'half' : step.kind === 'reduce' || step.lidOff ? 'off' : 'on';
+export function lidOf(step: FormulaStep): Lid {
+  if (step.lidHalf) return 'half';
+  return (step.lidOff ?? boils(step)) || step.kind === 'reduce' ? 'off' : 'on';
+}
 
 /**
  * The fire of a step: medium where it is not said, which is a boil of some 25 g a minute in a pan 280 mm wide.
@@ -37,15 +65,18 @@ export const lidOf = (step: FormulaStep): Lid =>
  */
 export const fireOf = (step: FormulaStep): Fire => step.fire ?? 'medium';
 
-/** Whether a step stands on the fire. */
+/**
+ * Whether a step stands on the fire.
+ * @example onTheFire({ id: 's', kind: 'strain', title: 'Strain' }) // false
+ */
 export const onTheFire = (step: FormulaStep): boolean =>
   step.kind === 'reduce' || step.kind === 'heat' || (step.kind === 'draw' && heldAt(step) >= 60);
 
 /** °C that a pan is kept at through a step: its boil, or what it is held at under it. */
 export function keptAt(step: FormulaStep, liquid: Composition, elevationMetres: number): number {
-  const boils = boilsAt(liquid, elevationMetres);
-  const most = step.neverBoil ? boils - UNDER : boils;
-  return step.kind === 'reduce' ? most : Math.min(heldAt(step), most);
+  const boil = boilsAt(liquid, elevationMetres);
+  const most = step.neverBoil ? boil - UNDER : boil;
+  return step.kind === 'reduce' || boils(step) ? most : Math.min(heldAt(step), most);
 }
 
 /**
@@ -56,7 +87,7 @@ export function keptAt(step: FormulaStep, liquid: Composition, elevationMetres: 
  */
 export function rateOf(step: FormulaStep, pan: Pan, { elevationMetres, panMm, boiledOff }: Stove): Range {
   if (step.evaporates !== undefined) return [step.evaporates, step.evaporates, step.evaporates];
-  if (boiledOff && step.kind === 'reduce' && lidOf(step) === 'off') return boiledOff;
+  if (boiledOff && boils(step) && lidOf(step) === 'off') return boiledOff;
   const liquid = massOf(pan.liquid);
   if (!(liquid > 0)) return [0, 0, 0];
   let fruit = 0;
@@ -66,7 +97,7 @@ export function rateOf(step: FormulaStep, pan: Pan, { elevationMetres, panMm, bo
     fire: fireOf(step),
     lid: lidOf(step),
     // Over its boil it is at its boil.
-    celsius: step.kind === 'reduce' && !step.neverBoil ? HOTTEST : keptAt(step, pan.liquid, elevationMetres),
+    celsius: boils(step) ? HOTTEST : Math.max(0, keptAt(step, pan.liquid, elevationMetres)),
     brix: Math.min(85, brixOf(pan.liquid)),
     elevationMetres,
     grams: liquid + fruit,

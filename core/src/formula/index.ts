@@ -3,6 +3,7 @@ export { amountsOf, type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
 export { type Bias, biasOf, centreShift, LEARNS_FROM, type Pair, student95 } from './bias.ts';
 export { type Body, SETTLES } from './body.ts';
+export { BOILS, DENIED, withoutBoiled } from './boilWords.ts';
 export { inBottlesOf } from './bottleSize.ts';
 export { type Caution, lowAcidLines } from './cautions.ts';
 export { type Chance, chance } from './chance.ts';
@@ -19,7 +20,7 @@ export type {
 } from './content.ts';
 export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
-export { fireOf, lidOf, rateOf } from './fire.ts';
+export { boils, fireOf, lidOf, onTheFire, rateOf } from './fire.ts';
 export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
 export { type Inquiry, type InquiryPart, type LotMeasured, processInquiry } from './inquiry.ts';
 export { type Interchange, interchanged, interchanges, saidGrams, sweetExchanges } from './interchange.ts';
@@ -36,6 +37,7 @@ export {
 export type { StepOutcome } from './outcome.ts';
 export type { PhForecast } from './outlook.ts';
 export {
+  abvOf,
   acidGrams,
   brixOf,
   type Composition,

@@ -7,7 +7,7 @@ import type { FormulaContent, FormulaStep } from './content.ts';
 import { stepPlaces } from './course.ts';
 import { heldAt } from './methods.ts';
 import type { StepOutcome } from './outcome.ts';
-import { aceticGrams, acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
+import { abvOf, aceticGrams, acidGrams, brixOf, type Composition, liquidOf } from './pan.ts';
 import { takesOut } from './strain.ts';
 import type { Walked } from './walk.ts';
 
@@ -285,7 +285,7 @@ export function makeupOf(
   const unheated = unheatedAfter(content, lines, lastKill, grams);
   const pieces = piecesLeftIn(content, lines);
   const acetic = aceticGrams(product);
-  const abv = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
+  const abv = abvOf(product, millilitres);
   return {
     killStep: lastKill !== -1 && unheated.length === 0,
     unheated,

@@ -133,7 +133,7 @@ export const strainMethods: Record<StrainMethod, StrainFacts> = {
   filter: { name: 'filtered', keeps: [0.93, 0.97, 0.99], pulp: 0, says: 'filtered clear' },
 };
 
-/** From this temperature on, °C, a pan drives spirit off and loses water with its lid off. */
+/** From this temperature on, °C, a pan drives spirit off. */
 export const DRIVES_OFF = 75;
 
 /**

@@ -31,7 +31,7 @@ export function withoutSpirit(liquid: Composition, minutes: number, scenario: Sc
   return next;
 }
 
-/** Held hot for some minutes: inversion, spirit lost, and water too, most of it where the lid is off. */
+/** Held hot for some minutes: inversion, spirit lost, and water too, most of it where it boils with the lid off. */
 export function simmer(
   pan: Pan,
   step: FormulaStep,
@@ -41,7 +41,7 @@ export function simmer(
 ): Result {
   const hot = celsius >= DRIVES_OFF;
   const liquid = inverted(hot ? withoutSpirit(pan.liquid, minutes, scenario) : pan.liquid, celsius, minutes);
-  const rate = hot && onTheFire(step) ? scenario.pick(rateOf(step, pan, stove)) : 0;
+  const rate = onTheFire(step) ? scenario.pick(rateOf(step, pan, stove)) : 0;
   const { share, stops } = shareIn(liquid, rate, minutes);
   const boiled = boiledBy(liquid, share);
   const tell = () => {

@@ -1,4 +1,5 @@
 import { ACIDS, acidFacts, noAcids, placeOfAcid } from '../acid/index.ts';
+import { contraction, ETHANOL_DENSITY } from '../keeping/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
 import type { Texture } from './texture.ts';
 
@@ -144,11 +145,18 @@ export function brixOf(part: Composition): number {
 export function volumeOf(part: Composition): number {
   const solids = solidsOf(part);
   const grams = part.water + part.ethanol + solids;
-  // Spirit is lighter than the table's water; contraction on mixing is ignored.
-  const spirit = part.ethanol / 0.78924;
   const rest = grams - part.ethanol;
+  const spirit =
+    part.ethanol === 0 ? 0 : part.ethanol / ETHANOL_DENSITY - contraction(part.ethanol, part.water);
   return rest > 0 ? spirit + rest / densityAt20(Math.min(80, (100 * solids) / rest)) : spirit;
 }
+
+/**
+ * % alcohol by volume of a composition that comes to so many mL.
+ * @example abvOf({ ...nothing(), ethanol: 31.57 }, 100) // 40
+ */
+export const abvOf = (part: Composition, millilitres: number): number =>
+  millilitres > 0 ? (100 * part.ethanol) / ETHANOL_DENSITY / millilitres : 0;
 
 /**
  * What of the fruit is in no liquid at all takes room as well, mL: cell walls at 1.5 g/mL.

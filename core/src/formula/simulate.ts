@@ -10,7 +10,7 @@ import { courseOf } from './course.ts';
 import { type ForecastSetting, modelError, weaklyKnown } from './forecast.ts';
 import { type JuiceTable, juiceTable } from './juiceTable.ts';
 import { broughtBy } from './measured.ts';
-import { brixOf, type Composition, liquidOf } from './pan.ts';
+import { abvOf, brixOf, type Composition, liquidOf } from './pan.ts';
 import { readLine } from './said.ts';
 import type { Scenario } from './scenario.ts';
 import { whyNoPh, withBase } from './unknown.ts';
@@ -248,7 +248,7 @@ export function* simulation(
     const { product, millilitres } = walkAlong(course, walking);
     brix[i] = brixOf(product);
     ml[i] = millilitres;
-    abv[i] = millilitres > 0 ? (100 * (product.ethanol / 0.78924)) / millilitres : 0;
+    abv[i] = abvOf(product, millilitres);
     aw[i] = product.water > 0 ? waterActivity(product) : 1;
     const brought =
       brings.high > 0 ? withBase(product, brings.low + (brings.high - brings.low) * stream.even()) : product;

@@ -1,55 +1,26 @@
 import { boilingPointOfWater } from '../heat/index.ts';
 import type { FormulaStep } from './content.ts';
-import { boilsAt, keptAt, type Stove } from './fire.ts';
+import { cookedShare, cooksFruit, drawn, drewOf } from './drawn.ts';
+import { boilsAt, keptAt, onTheFire, type Stove } from './fire.ts';
 import { extractionMethods, heldAt } from './methods.ts';
 import { heatOf, inverted, simmer } from './onFire.ts';
 import { noOutcome, type Result, type StepOutcome } from './outcome.ts';
-import {
-  blendedPan,
-  brixOf,
-  fruitOf,
-  liquidOf,
-  type Pan,
-  pour,
-  shareOf,
-  solidVolumeOf,
-  volumeOf,
-} from './pan.ts';
+import { blendedPan, brixOf, liquidOf, type Pan, solidVolumeOf, volumeOf } from './pan.ts';
 import { reduceStep } from './reduce.ts';
 import type { Scenario } from './scenario.ts';
 import { strainStep } from './strain.ts';
 import type { Texture } from './texture.ts';
 
-/** Moves a share of what is in the fruit into the liquid, by its texture; what does not dissolve stays, unless a blender makes pulp of it. */
-function drawn(pan: Pan, shareFor: (texture: Texture) => number, pulped: boolean): Pan {
-  const next: Pan = { liquid: shareOf(pan.liquid, 1), fruit: {} };
-  for (const key in pan.fruit) {
-    const texture = key as Texture;
-    const pieces = pan.fruit[texture]!;
-    const share = Math.min(1, shareFor(texture));
-    const { insoluble } = pieces;
-    const out = shareOf(pieces, share);
-    const left = shareOf(pieces, 1 - share);
-    out.insoluble = pulped ? insoluble : 0;
-    left.insoluble = pulped ? 0 : insoluble;
-    pour(next.liquid, out, 1);
-    next.fruit[texture] = left;
-  }
-  return next;
-}
-
-/** What part of what was in the fruit came out. */
-function drewOf(before: Pan, after: Pan): number | null {
-  const held = liquidOf(fruitOf(before));
-  return held > 0 ? 1 - liquidOf(fruitOf(after)) / held : null;
-}
-
+/** Drawn by its method, or by the heat where it is held at a simmer: whichever gives more. */
 function extractionStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
   const facts = step.method && extractionMethods[step.method];
   const minutes = step.minutes ?? facts?.minutes ?? 0;
-  const celsius = Math.min(heldAt(step), boilingPointOfWater(stove.elevationMetres) + 1);
+  const celsius = heldIn(pan, step, stove);
   const set = step.draws !== undefined ? scenario.set(step.draws) : null;
-  const share = (texture: Texture) => set ?? (facts ? scenario.pick(facts.draws[texture]) : 1);
+  const cooked =
+    step.method !== 'cooked' && celsius >= SIMMERED ? cookedShare({ celsius, minutes }, scenario) : null;
+  const share = (texture: Texture) =>
+    set ?? (facts ? Math.max(scenario.pick(facts.draws[texture]), cooked?.(texture) ?? 0) : 1);
   const out = drawn(pan, share, step.method === 'blended');
   const simmered = simmer(out, step, { celsius, minutes }, scenario, stove);
   const tell = () => {
@@ -64,13 +35,37 @@ function extractionStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: 
   return { pan: simmered.pan, tell };
 }
 
-/** Heated through: never hotter than it boils. */
+/** °C from which on an infusion is a simmer. */
+const SIMMERED = 85;
+
+/** °C that a step is held at: never hotter than it boils. */
+const heldIn = (pan: Pan, step: FormulaStep, { elevationMetres }: Stove): number =>
+  liquidOf(pan.liquid) > 0 && onTheFire(step)
+    ? keptAt(step, pan.liquid, elevationMetres)
+    : Math.min(heldAt(step), boilingPointOfWater(elevationMetres));
+
+/** Heated through; fruit in it gives its juice as it cooks. */
 function heatStep(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
-  const celsius =
-    liquidOf(pan.liquid) > 0
-      ? keptAt(step, pan.liquid, stove.elevationMetres)
-      : Math.min(heldAt(step), boilingPointOfWater(stove.elevationMetres));
-  return simmer(pan, step, { celsius, minutes: step.minutes ?? 1 }, scenario, stove);
+  const celsius = heldIn(pan, step, stove);
+  const minutes = step.minutes ?? 1;
+  const share = cooksFruit(pan) ? cookedShare({ celsius, minutes }, scenario) : null;
+  if (!share) return simmer(pan, step, { celsius, minutes }, scenario, stove);
+  const out = drawn(pan, share, false);
+  const simmered = simmer(out, step, { celsius, minutes }, scenario, stove);
+  return { pan: simmered.pan, tell: () => ({ ...simmered.tell(), drew: drewOf(pan, out) }) };
+}
+
+/** Minutes that a reduction without a time is taken to cook the fruit in it. */
+const LONG = 20;
+
+/** Boiled down; fruit in it gives its juice first. */
+function reduced(pan: Pan, step: FormulaStep, scenario: Scenario, stove: Stove): Result {
+  const at = { celsius: keptAt(step, pan.liquid, stove.elevationMetres), minutes: step.minutes ?? LONG };
+  const share = cooksFruit(pan) ? cookedShare(at, scenario) : null;
+  if (!share) return reduceStep(pan, step, scenario, stove);
+  const out = drawn(pan, share, false);
+  const boiled = reduceStep(out, step, scenario, stove);
+  return { pan: boiled.pan, tell: () => ({ ...boiled.tell(), drew: drewOf(pan, out) }) };
 }
 
 /** The figures taken, where it is cooked, and how warm the pan is, °C. */
@@ -86,7 +81,7 @@ function act(pan: Pan, step: FormulaStep, stove: Walking): Result {
     case 'strain':
       return strainStep(pan, step, scenario, celsius);
     case 'reduce':
-      return reduceStep(pan, step, scenario, stove);
+      return reduced(pan, step, scenario, stove);
     case 'heat':
       return heatStep(pan, step, scenario, stove);
     case 'process':

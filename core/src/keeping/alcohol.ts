@@ -1,19 +1,23 @@
+import { contraction, ETHANOL_DENSITY, spiritParts, WATER_DENSITY } from './spirit.ts';
+
 /**
- * Alcohol by volume of a blend, contraction on mixing ignored.
- * @param blend.parts mL and % ABV (0–100) of each part; @returns % ABV
- * @throws RangeError where nothing is blended or a part is out of range
- * @example alcoholByVolume({ parts: [{ ml: 100, abv: 40 }, { ml: 100, abv: 0 }] }) // 20
+ * Alcohol by volume of a blend at 20 °C, with the contraction of spirit and water on mixing.
+ * @param blend.parts mL and % ABV (0–100) of each part; what has no alcohol counts as water; @returns % ABV
+ * @throws RangeError where nothing is blended or a part is out of range. Source: OIML R 22, International Alcoholometric Tables.
+ * @example alcoholByVolume({ parts: [{ ml: 500, abv: 96 }, { ml: 500, abv: 0 }] }) // 49.5
  */
 export function alcoholByVolume(blend: { parts: readonly { ml: number; abv: number }[] }): number {
-  let [volume, alcohol] = [0, 0];
-  for (const { ml, abv } of blend.parts) {
-    if (!(ml >= 0) || !(abv >= 0 && abv <= 100))
-      throw new RangeError(`${ml} mL at ${abv} % ABV cannot be blended`);
-    volume += ml;
-    alcohol += (ml * abv) / 100;
+  let [ethanol, water] = [0, 0];
+  for (const part of blend.parts) {
+    if (!(part.ml >= 0 && part.ml < Number.POSITIVE_INFINITY) || !(part.abv >= 0 && part.abv <= 100))
+      throw new RangeError(`${part.ml} mL at ${part.abv} % ABV cannot be blended`);
+    const parts = spiritParts(part);
+    ethanol += parts.ethanol;
+    water += parts.water;
   }
-  if (volume === 0) throw new RangeError('Nothing to blend');
-  return (100 * alcohol) / volume;
+  if (ethanol + water === 0) throw new RangeError('Nothing to blend');
+  const spirit = ethanol / ETHANOL_DENSITY;
+  return (100 * spirit) / (spirit + water / WATER_DENSITY - contraction(ethanol, water));
 }
 
 /** Share of alcohol left after simmering, by minutes: stirred into something hot, then 15 min to 2½ h. */

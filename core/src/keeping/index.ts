@@ -15,3 +15,4 @@ export {
 } from './limit.ts';
 export { lookDays, openedLookDays } from './lookDays.ts';
 export { acidInSalt, undissociated } from './preservative.ts';
+export { contraction, ETHANOL_DENSITY } from './spirit.ts';

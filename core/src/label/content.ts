@@ -1,4 +1,4 @@
-import { SETTLES } from '../formula/index.ts';
+import { abvOf, SETTLES } from '../formula/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
 import {
@@ -87,7 +87,6 @@ const RAW_JUICE =
 
 /** % ABV over which it stands on the label. Source: Reg. 1169/2011 Article 9(1)(k). */
 const ALCOHOL_DECLARED = 1.2;
-const GRAMS_PER_ML_ETHANOL = 0.78924;
 
 /** What a label's words are made of, whatever the language. */
 interface Making {
@@ -123,7 +122,7 @@ function makingOf(lot: LotRecord, keeping: LotKeeping, kitchen: LabelKitchen): M
         : [],
     declared: declaredAllergens(carried, kitchen.rulePack, catalogue, grams),
     juice: juicePercent({ lines, kept, millilitres, waterParts }, catalogue),
-    abv: millilitres > 0 ? (100 * composition.ethanol) / GRAMS_PER_ML_ETHANOL / millilitres : 0,
+    abv: abvOf(composition, millilitres),
     shake: makeupAsMade(lot).pulp >= SETTLES,
   };
 }

@@ -33,13 +33,18 @@ export interface AsMade {
 const lotStepOf = (lot: LotRecord, step: FormulaStep): LotStep | undefined =>
   lot.steps.find((s) => s.formulaStepId === step.id);
 
-/** Minutes that a step really took, from its first start to its end; as planned while it is not done. */
+/** Minutes that a step really took, from its first start to its end; as planned while it is not done. An end that is dated back counts from its writing. */
 function minutesOf(lot: LotRecord, step: FormulaStep): number | undefined {
   const made = lotStepOf(lot, step);
   const clock = made && stepClock(made, '9999');
   const begun = made?.marks.some((m) => m.kind === 'start');
-  if (!clock?.doneAt || !clock.startedAt || !begun) return step.minutes;
-  return (Date.parse(clock.doneAt) - Date.parse(clock.startedAt)) / 60_000;
+  const done = made?.marks.filter((m) => m.kind === 'done').at(-1);
+  if (!clock?.doneAt || !clock.startedAt || !begun || !done) return step.minutes;
+  return (
+    (Date.parse(creditedAt({ ...done, recordedAt: done.recordedAt ?? done.at }, lot)) -
+      Date.parse(clock.startedAt)) /
+    60_000
+  );
 }
 
 /** °Bx that a step was really boiled down to, where that was read and is over what was asked for. */

@@ -36,9 +36,10 @@ const PAST_LID: Record<Lid, readonly [low: number, typical: number, high: number
   half: [0.35, 0.5, 0.65],
   on: [0.05, 0.12, 0.25],
 };
-/** kg of water off a square metre in an hour for each kPa over the room's: 4.4 kg at 95 °C in still air, where 3 to 6 are measured. */
-const SURFACE = 4.4 / 83.4;
-const SURFACE_RANGE: readonly [number, number] = [3 / 4.4, 6 / 4.4];
+/** W/m² for each Pa that the surface stands over the room: still water in still air (ASHRAE Handbook, HVAC Applications: pools without swimmers). */
+const STILL_WATER = 0.089;
+/** Draught carries off twice as much; steam held back by the wall leaves half. */
+const SURFACE_RANGE: readonly [number, number] = [0.5, 2];
 /** Vapour pressure of a room, kPa. */
 const ROOM = 1.2;
 /** °C under its boil from which on a pan simmers: bubbles carry more off than the surface alone. */
@@ -63,11 +64,15 @@ function boiledOff({ diameterMm, fire, brix, grams }: Boiling, boils: number): n
   return (Math.max(0.05 * kw, kw - wall) / LATENT) * 60_000 * syrupActivity(brix);
 }
 
+/** Latent heat of water under the boil, kJ/kg, 0–100 °C (steam tables, a straight line through them). */
+const latentAt = (celsius: number): number => 2501 - 2.42 * celsius;
+
 /** g a minute that the surface alone gives at a temperature in °C. */
 function fromSurface({ diameterMm, brix, stirred }: Boiling, celsius: number): number {
   const squareMetres = (Math.PI / 4) * (diameterMm / 1000) ** 2;
   const over = Math.max(0, syrupActivity(brix) * vapourPressure(Math.max(1, celsius)) - ROOM);
-  return ((SURFACE * over * squareMetres * 1000) / 60) * (stirred ? STIRRED : 1);
+  const kgPerSecond = (STILL_WATER * over * squareMetres) / latentAt(celsius);
+  return kgPerSecond * 60_000 * (stirred ? STIRRED : 1);
 }
 
 function check({ diameterMm, fire, celsius, brix, grams }: Boiling): void {
@@ -85,7 +90,7 @@ function check({ diameterMm, fire, celsius, brix, grams }: Boiling): void {
  * simmer; a lid returns most of it.
  * @param pan its width in mm, the fire (a word, or kW), the lid, °C, °Bx, elevation in m, g of liquid
  * @returns g of water a minute, with the range within which kitchens lie
- * @throws RangeError out of range. Source: latent heat 2,257 kJ/kg; net heat of domestic burners 0.6–2.0 kW; 3–6 kg/(m² h) off water at 95 °C in still air.
+ * @throws RangeError out of range. Source: latent heat 2,257 kJ/kg; net heat of domestic burners 0.6–2.0 kW; still water under the boil by ASHRAE's pool formula, 0.089 (p − p of the room, kPa) over its latent heat, kg/(m² s).
  * @example evaporationRate({ diameterMm: 280, fire: 'medium', lid: 'off', celsius: 100, brix: 10, elevationMetres: 0, grams: 4000 }).gramsPerMinute // 25
  */
 export function evaporationRate(pan: Boiling): { gramsPerMinute: number; low: number; high: number } {

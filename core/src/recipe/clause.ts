@@ -1,3 +1,4 @@
+import { DENIED } from '../formula/index.ts';
 import { numberAt, ownOf, partBehind, type Token, toCelsius, tokensOf } from '../quantity/index.ts';
 
 /** A part of a sentence that says one thing to do. */
@@ -24,16 +25,9 @@ const BETWEEN = new RegExp(
 
 const SENTENCES = /(?<=[.!?])\s+(?=[\p{Lu}\d"“(])|\s*;\s+/u;
 
-/** What is said not to happen. */
-const DENIED =
-  /\b(?:do not|don[’']?t|never|must not|should not|shouldn[’']?t|without|avoid|not|no need to|rather than|instead of|before it(?: \w+)? (?:to )?)\b(?: (?:let(?:ting)?|allow(?:ing)?|bring(?:ing)?|it|them|to|the|mixture|syrup|liquid|ever|even|come|coming|start|starting|quite|a|be|being))*\s*(?:boil(?:ing|ed)?|simmer(?:ing|ed)?|cook(?:ing|ed)?|squeez(?:e|ing)|press(?:ing)?|stir(?:ring)?|heat(?:ing)?|strain(?:ing)?)\b(?! (?:dry|over|away)\b)/gi;
 const CONDITIONAL =
   /^(?:if|unless|in case|should (?:it|the|you)|for a (?:thicker|thinner|sweeter|stronger|clearer))\b/i;
 const IF_PART = /\b(?:if|unless)\b[^,.;]*/gi;
-/** What was boiled before, or boils elsewhere, boils nothing here. */
-const BOILED_THINGS =
-  /\b(?:just[- ])?(?:boiling|boiled|simmering|hot|scalding|cooled boiled|freshly boiled)(?:,? (?:hot|cooled|fresh|filtered))* (?:water|jars?|bottles?|syrup|milk|kettle)\b|\b(?:steriliz|sterilis)ed (?:hot )?(?:jars?|bottles?)\b/gi;
-
 function clauseOf(text: string, number: number): Clause {
   const denied = text.match(DENIED) ?? [];
   const said = text.replace(DENIED, ' ').replace(IF_PART, ' ');
@@ -78,10 +72,6 @@ export function clausesOf(text: string, number: number): Clause[] {
     )
     .map((part) => clauseOf(part.replace(/[.,;]+$/, ''), number));
 }
-
-/** The words of a clause without what was boiled elsewhere, and without the heat that a pan is taken off. */
-export const withoutBoiled = (said: string): string =>
-  said.replace(BOILED_THINGS, ' hotwater ').replace(/\b(?:off|from)(?: the)? (?:heat|boil)\b/g, ' ');
 
 const MINUTES: Record<string, number> = {
   minute: 1,

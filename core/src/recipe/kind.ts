@@ -1,6 +1,12 @@
-import type { ExtractionMethod, FormulaStep, StrainMethod } from '../formula/index.ts';
+import {
+  BOILS,
+  type ExtractionMethod,
+  type FormulaStep,
+  type StrainMethod,
+  withoutBoiled,
+} from '../formula/index.ts';
 import type { Thickness } from '../sugar/index.ts';
-import { brixIn, type Clause, celsiusIn, fractionIn, minutesIn, withoutBoiled } from './clause.ts';
+import { brixIn, type Clause, celsiusIn, fractionIn, minutesIn } from './clause.ts';
 
 /** What is in the pan when a clause is read. */
 export interface Pan {
@@ -20,7 +26,6 @@ export interface Pan {
 export type StepRead = Omit<FormulaStep, 'id' | 'title'>;
 
 const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
-const BOILS = /\bboil(?:s|ing)?\b(?! dry| over| away)/;
 const STANDS = /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|cover|let it|marinat|muddle)\w*/;
 
 /** Whether a clause brings what is in the pan to the boil. */
@@ -33,6 +38,14 @@ function kills(said: string, minutes: number | undefined, celsius: number | unde
   return BOILS.test(said);
 }
 
+/** How a clause has the lid, where it says so. */
+function lidIn(said: string): Pick<StepRead, 'lidOff' | 'lidHalf'> {
+  if (/\b(?:partly|partially|half|semi)[- ]covered\b|\blid (?:half|ajar|tilted)|\bhalf on\b/.test(said))
+    return { lidHalf: true };
+  if (/\buncovered|lid off|without a lid\b/.test(said)) return { lidOff: true };
+  return /\bcovered\b|\blid on\b|\bwith (?:a|the|its) lid\b/.test(said) ? { lidOff: false } : {};
+}
+
 function heated(said: string, clause: Clause): Partial<StepRead> {
   const [minutes, celsius] = [minutesIn(said), celsiusIn(said)];
   const gentle = /\b(?:warm|melt)\b|gently heat|heat gently|low heat/.test(said) && !BOILS.test(said);
@@ -42,7 +55,7 @@ function heated(said: string, clause: Clause): Partial<StepRead> {
     ...(held === undefined ? {} : { celsius: held }),
     killStep: !clause.neverBoil && kills(said, minutes, celsius),
     ...(clause.neverBoil ? { neverBoil: true } : {}),
-    ...(/\buncovered|lid off|without a lid\b/.test(said) ? { lidOff: true } : {}),
+    ...lidIn(said),
   };
 }
 

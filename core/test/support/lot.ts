@@ -14,7 +14,7 @@ const content: FormulaContent = {
     { id: 'sugar', said: '2 kg', ingredientId: 'sugar', stepId: 'cook' },
   ],
   steps: [
-    { id: 'cook', kind: 'draw', title: 'Cook', killStep: true },
+    { id: 'cook', kind: 'draw', title: 'Cook', evaporates: 0.9, killStep: true },
     { id: 'drip', kind: 'strain', title: 'Drip' },
   ],
   storage: 'shelf',

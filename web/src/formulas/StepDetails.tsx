@@ -86,7 +86,7 @@ function OnTheFire({ step, n, set }: Props) {
         value={lidOf(step)}
         onChange={(e) =>
           set({
-            lidOff: e.target.value === 'off' || undefined,
+            lidOff: e.target.value === 'half' ? undefined : e.target.value === 'off',
             lidHalf: e.target.value === 'half' || undefined,
           })
         }

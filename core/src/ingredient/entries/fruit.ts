@@ -31,7 +31,7 @@ export const fruits: readonly Ingredient[] = [
     'Plums, stoned',
     [87.2, 1.6, 5.1, 3.1, 1.4],
     [2.8, 3.4, 4.45],
-    [0.8, 1.3, 1.8],
+    [0.45, 0.85, 1.4],
     { malic: 0.9, quinic: 0.1 },
     {
       source: WIDER,

@@ -114,7 +114,7 @@ export const moreJuices: readonly Ingredient[] = [
     [0.6, 0.85, 1.2],
     { citric: 0.82, malic: 0.18 },
   ),
-  juice('plum-juice', 'Plum juice', [85.5, 1.5, 5.0, 3.3, 0.3], [2.9, 3.4, 4.3], [0.8, 1.2, 1.7], {
+  juice('plum-juice', 'Plum juice', [85.5, 1.5, 5.0, 3.3, 0.3], [2.9, 3.4, 4.3], [0.45, 0.85, 1.4], {
     malic: 0.9,
     quinic: 0.1,
   }),
