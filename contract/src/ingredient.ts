@@ -52,6 +52,7 @@ const Acidity = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('acid'), acid: acidName, per100g: per100 }),
   z.object({ kind: z.literal('vinegar'), aceticPer100g: per100.nullable() }),
   z.object({ kind: z.literal('neutral') }),
+  z.object({ kind: z.literal('alkaline'), basePerKg: range }),
   z.object({
     kind: z.literal('salt'),
     acid: acidName.optional(),
@@ -135,9 +136,11 @@ export const MeasuredFigures = z
     brix: figure(0, 70, 'Sugar in °Bx'),
     ph: figure(1.5, 6, 'pH'),
     taPer100g: figure(0.05, 12, 'Acid in g per 100 g'),
+    /** Of tap water, mg of calcium carbonate per litre. */
+    alkalinity: figure(0, 500, 'Alkalinity in mg per litre'),
     on: Day,
   })
-  .refine((m) => m.brix !== undefined || m.ph !== undefined || m.taPer100g !== undefined, {
+  .refine(({ on: _, ...figures }) => Object.values(figures).some((value) => value !== undefined), {
     message: 'Give at least one measured figure.',
     path: ['brix'],
   });

@@ -84,7 +84,7 @@ describe('a formula drawn many times', () => {
       ...content,
       lines: [
         { id: 'a', said: '10 g', ingredientId: 'citric-anhydrous' },
-        { id: 'w', said: '1000 g', ingredientId: 'water' },
+        { id: 'w', said: '1000 g', ingredientId: 'distilled-water' },
       ],
       steps: [],
     };

@@ -357,7 +357,7 @@ describe('on the fire', () => {
   it('splits about half the sucrose in two hours at 85 °C and pH 3, and none in the cold', () => {
     const lines = [
       { id: 's', said: '500 g', ingredientId: 'sugar' },
-      { id: 'w', said: '1000 g', ingredientId: 'water' },
+      { id: 'w', said: '1000 g', ingredientId: 'distilled-water' },
       // 0.0023 mol per kg of water: pH 3.0 by the dissociation constant alone.
       { id: 'a', said: '0.44 g', ingredientId: 'citric-anhydrous' },
     ];

@@ -56,6 +56,8 @@ function acidityPer100g(entry: Ingredient, corner: Corner): Acidity & Pick<Ingre
   switch (acidity.kind) {
     case 'neutral':
       return { ...none, known: 'well' };
+    case 'alkaline':
+      return { ...none, baseEquivalents: at(acidity.basePerKg, corner) / 10, known: 'well' };
     case 'salt':
       return {
         acids: molesOf(acidity.acid ? { [acidity.acid]: acidity.molPer100g } : {}),

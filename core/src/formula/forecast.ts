@@ -237,14 +237,38 @@ function overfull(content: FormulaContent, lines: readonly LineAmount[], millili
     : [];
 }
 
+/** pH by which tap water may move a product before it is said. */
+const HARD_WATER_MOVES = 0.15;
+
+/** Weakly acid, a product goes by how hard its water is. */
+function hardWater(lines: readonly LineAmount[], product: Composition): Caution[] {
+  const waters = lines.filter((l) => l.ingredient?.acidity.kind === 'alkaline' && !l.ingredient.own);
+  let [softer, harder] = [0, 0];
+  for (const { ingredient, used, grams } of waters) {
+    if (ingredient?.acidity.kind !== 'alkaline') continue;
+    const [low, typical, high] = ingredient.acidity.basePerKg;
+    softer += ((low - typical) * (used ?? grams ?? 0)) / 1000;
+    harder += ((high - typical) * (used ?? grams ?? 0)) / 1000;
+  }
+  const [soft, hard] = [phOf(withBase(product, softer)), phOf(withBase(product, harder))];
+  if (soft === null || hard === null || hard - soft < HARD_WATER_MOVES) return [];
+  return [
+    {
+      lineId: waters[0]!.lineId,
+      text: `Hard water takes up acid: pH ${soft.toFixed(2)} with soft tap water, ${hard.toFixed(2)} with very hard. Say the alkalinity of yours, as measured, under Water.`,
+    },
+  ];
+}
+
 /** Cautions of the whole, those of raw things after the heating among them. */
 function allCautions(
   content: FormulaContent,
   lines: readonly LineAmount[],
-  { grams, millilitres }: { grams: number; millilitres: number },
+  { grams, millilitres, product }: { grams: number; millilitres: number; product: Composition },
   foreseen: Foreseen,
 ): Caution[] {
   return [
+    ...(foreseen.ph ? hardWater(lines, product) : []),
     ...foreseen.makeup.unheated.map((l) => ({
       lineId: l.lineId,
       text: 'Goes in after the heating, so the whole is not heated: put it in before, or heat once more.',
@@ -300,7 +324,7 @@ export function forecast(content: FormulaContent, setting: ForecastSetting): For
     processMinutes: process ? processTime(process, setting.elevationMetres) : null,
     lowAcid: lowAcidLines(lines).length > 0,
     sugarRoles: sugarRoles(content, lines, outlook),
-    cautions: allCautions(content, lines, { grams, millilitres }, foreseen),
+    cautions: allCautions(content, lines, { grams, millilitres, product }, foreseen),
     complete: lines.length > 0 && lines.every((line) => line.grams !== null),
   };
 }

@@ -1,4 +1,4 @@
-import { bottleSize, limitOfHeat, plural, temperature, volume, weight } from '../quantity/index.ts';
+import { bottleSize, brixSaid, limitOfHeat, plural, temperature, volume, weight } from '../quantity/index.ts';
 import type { FormulaContent } from './content.ts';
 import { basisWords } from './difference.ts';
 import type { Forecast } from './forecast.ts';
@@ -65,7 +65,7 @@ function figures({ forecast: f, lots }: Inquiry): string[] {
     ph
       ? `pH, forecast: ${ph.middle.toFixed(2)}, between ${ph.low.toFixed(2)} and ${ph.high.toFixed(2)} at the outmost.`
       : `pH, forecast: none. ${f.phWhy ?? ''}`,
-    `Dissolved solids, forecast: ${f.brix.toFixed(1)} °Bx. What does not dissolve: ${(100 * f.makeup.pulp).toFixed(1)} %.`,
+    `Dissolved solids, forecast: ${brixSaid(f.brix)}. What does not dissolve: ${(100 * f.makeup.pulp).toFixed(1)} %.`,
     `Water activity, calculated: ${figure(f.waterActivity, 3)} at 25 °C. Acetic acid: ${f.aceticPercent.toFixed(2)} %. Alcohol: ${f.abv.toFixed(1)} % by volume.`,
     `Viscosity, by the sucrose correlation: ${f.body.cold === null ? 'not known' : `${f.body.cold.toPrecision(2)} mPa·s at 20 °C, ${f.body.hot!.toPrecision(2)} at 90 °C`}.`,
     ...(lots.length === 0

@@ -26,6 +26,9 @@ const MOST = 2;
 const ACID = 'citric-anhydrous';
 /** Under its limit by so much, the upper end of the band. */
 const INSIDE = 0.02;
+/** The width of a band in pH that a first amount is looked for with at most, and how often it is looked for. */
+const WIDEST = 0.5;
+const TRIES = 6;
 
 const BOIL: FormulaStep = {
   id: 'boil it',
@@ -50,13 +53,19 @@ function soured(content: FormulaContent, setting: ForecastSetting, limit: number
   };
   const with1 = { ...content, lines: [...content.lines, line] };
   const start = forecast(with1, setting);
-  const band = start.ph ? start.ph.high - start.ph.middle : 0.3;
-  const ask = { lineId: line.id, aim: 'ph' as const, value: limit - band - INSIDE };
-  const answer = whatWouldItTake(with1, setting, ask);
-  if (!answer.reached) return null;
-  const grams = Math.ceil(answer.grams * 10) / 10;
-  const said = `${grams} g`;
-  return { grams, content: { ...content, lines: [...content.lines, { ...line, said }] } };
+  // The band is wide while there is little acid to take up hard water, and narrows as more goes in.
+  let band = Math.min(WIDEST, start.ph ? start.ph.high - start.ph.middle : 0.3);
+  for (let tries = 0; tries < TRIES; tries++) {
+    const ask = { lineId: line.id, aim: 'ph' as const, value: limit - band - INSIDE };
+    const answer = whatWouldItTake(with1, setting, ask);
+    if (!answer.reached) return null;
+    const grams = Math.ceil(answer.grams * 10) / 10;
+    const more = { ...content, lines: [...content.lines, { ...line, said: `${grams} g` }] };
+    const { ph } = forecast(more, setting);
+    if (ph === null || ph.high <= limit) return { grams, content: more };
+    band = Math.max(band + INSIDE, ph.high - ph.middle);
+  }
+  return null;
 }
 
 const days = (time: KeepingTime['time']): number =>

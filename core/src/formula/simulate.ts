@@ -78,6 +78,8 @@ function picked(entry: Ingredient, juices: JuiceTable, stream: Chance): Composit
 interface Source {
   typical: Composition;
   juices: JuiceTable | null;
+  /** Tap water whose alkalinity is only known as a range, eq per kg. */
+  alkalinity: Range | null;
   /** The scenario that it was last drawn in, and what was drawn. */
   drawnIn: number;
   drawn: Composition;
@@ -87,7 +89,8 @@ function sourceOf(entry: Ingredient): Source {
   const { acidity } = entry;
   const typical = compositionOf(entry, 'typical').composition;
   const juices = acidity.kind === 'juice' ? juiceTable(entry, acidity) : null;
-  return { typical, juices, drawnIn: -1, drawn: typical };
+  const alkalinity = acidity.kind === 'alkaline' && acidity.basePerKg[0] > 0 ? acidity.basePerKg : null;
+  return { typical, juices, alkalinity, drawnIn: -1, drawn: typical };
 }
 
 /** Times that a picking is drawn before its typical one is taken. */
@@ -130,10 +133,17 @@ class Makings implements Scenario {
       source = sourceOf(entry);
       this.sources.set(entry, source);
     }
-    if (source.juices === null || source.drawnIn === this.making) return source.drawn;
+    const { juices, alkalinity } = source;
+    if ((juices === null && alkalinity === null) || source.drawnIn === this.making) return source.drawn;
     source.drawnIn = this.making;
-    source.drawn = this.draw(entry, source.juices) ?? source.typical;
+    source.drawn = (juices ? this.draw(entry, juices) : this.water(source)) ?? source.typical;
     return source.drawn;
+  }
+
+  /** Waters are as often twice as hard as half as hard: even over the logarithm of the range. */
+  private water({ typical, alkalinity }: Source): Composition {
+    const [low, , high] = alkalinity!;
+    return { ...typical, baseEquivalents: (low * (high / low) ** this.stream.even()) / 10 };
   }
 
   private draw(entry: Ingredient, juices: JuiceTable): Composition | null {
@@ -213,7 +223,7 @@ function bottleChances(
 /**
  * Draws a formula many times over what is only known as a range, a slice at a time so that whoever runs it may stop between slices.
  * Drawn: pH and TA of each fruit (correlation −0.5) with the split of its acids and its solids, one draw a fruit; ranges said; cups and counts;
- * drawn, strained and boiled shares; marks read at the stove; what unknown things bring, evenly between the least and the most; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
+ * drawn, strained and boiled shares; the alkalinity of tap water; marks read at the stove; what unknown things bring, evenly between the least and the most; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
  * @param content the formula; @param setting the kitchen's; @param options.scenarios 4,000; @param options.seed the same seed gives the same answer
  * @returns an iterator that yields the draws done and ends in the simulation
  * @example [...simulation(cherry, setting, { scenarios: 40, slice: 20 })].length > 0 // true

@@ -1,4 +1,4 @@
-import { inWords, plural } from '../quantity/index.ts';
+import { brixSaid, inWords, plural } from '../quantity/index.ts';
 import { amountsOf } from './amounts.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { differences } from './difference.ts';
@@ -78,7 +78,7 @@ interface Lever {
 }
 
 const LEVERS: readonly Lever[] = [
-  { aim: 'brix', families: [['sugar']], near: 0.15, say: (v) => `${v.toFixed(1)} °Bx` },
+  { aim: 'brix', families: [['sugar']], near: 0.15, say: (v) => `${brixSaid(v)}` },
   { aim: 'ta', families: [['acid', 'vinegar'], ['juice']], near: 0.01, say: (v) => `${v.toFixed(2)} % acid` },
 ];
 

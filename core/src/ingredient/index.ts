@@ -8,7 +8,7 @@ export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { together } from './leftFrom.ts';
 export { deniesHeat, namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
-export { type Measured, measuredEntry, type OwnLabel, ownEntry } from './own.ts';
+export { type Measured, measuredEntry, type OwnLabel, ownEntry, tapWater } from './own.ts';
 export { dissolvesWhole, isPiece } from './piece.ts';
 export { isUnreadable } from './plainLetters.ts';
 export type { Acidity, Allergen, Family, Ingredient, LeftFrom, Pigment, Range } from './types.ts';

@@ -8,6 +8,8 @@ export interface Measured {
   ph?: number | undefined;
   /** TA of its juice as citric to pH 8.2, g per 100 g. */
   taPer100g?: number | undefined;
+  /** Alkalinity of tap water as its supplier or a drop test gives it, mg of calcium carbonate per litre. */
+  alkalinity?: number | undefined;
   /** Day, as in 2026-07-14. */
   on: string;
 }
@@ -29,6 +31,25 @@ const around = (value: number, spread: number): Range => [
 ];
 const rounded = (value: number): number => Number(value.toFixed(4));
 
+/** Milligrams of calcium carbonate that are one milliequivalent. */
+const CARBONATE = 50.04;
+/** Alkalinity of tap water where nobody said it, eq per kg: soft to very hard, 10 to 300 mg of calcium carbonate per litre. */
+const TAP_WATER: Range = [0.0002, 0.0011, 0.006];
+/** What a supplier's figure moves by over a year, as a share. */
+const OVER_A_YEAR = 0.15;
+
+/**
+ * Alkalinity of tap water: what it was said to be, or the range in which tap waters lie.
+ * @param milligrams of calcium carbonate per litre, 0–500; undefined where not known
+ * @returns eq of base per kg. @throws RangeError out of range. Source: alkalinity of drinking waters, 0.2–6 meq/L.
+ * @example tapWater(100).basePerKg[1] // 0.002
+ */
+export function tapWater(milligrams?: number): Extract<Ingredient['acidity'], { kind: 'alkaline' }> {
+  if (milligrams === undefined) return { kind: 'alkaline', basePerKg: TAP_WATER };
+  const base = within(milligrams, 0, 500, 'An alkalinity in mg per litre') / CARBONATE / 1000;
+  return { kind: 'alkaline', basePerKg: [base * (1 - OVER_A_YEAR), base, base * (1 + OVER_A_YEAR)] };
+}
+
 function measuredSolids(entry: Ingredient, brix: number): Ingredient['per100g'] {
   const { insoluble, ethanol, water, sucrose, glucose, fructose } = entry.per100g;
   const juice = 100 - insoluble;
@@ -47,13 +68,19 @@ function measuredSolids(entry: Ingredient, brix: number): Ingredient['per100g'] 
 
 /**
  * A catalogue entry with a kitchen's own measurements laid over it, preferred to the typical figures from then on.
- * @param entry a fruit or juice known by its pH and acidity, or a thing whose pH was not known; @param measured °Bx 0–70, pH 1.5–6, TA 0.05–12 g per 100 g
+ * @param entry a fruit or juice known by its pH and acidity, a thing whose pH was not known, or tap water; @param measured °Bx 0–70, pH 1.5–6, TA 0.05–12 g per 100 g; alkalinity of water, 0–500 mg/L
  * @returns the entry under the same id; ±0.05 pH, ±5 % TA remain for one reading
  * @throws RangeError on a figure out of range, on a vinegar or pure acid, or on pH and TA that do not fit its acids
  * @example measuredEntry(catalogue.get('damson'), { ph: 3.1, on: '2026-09-01' }).own // { from: 'measured', on: '2026-09-01' }
  */
 export function measuredEntry(entry: Ingredient, measured: Measured): Ingredient {
   const { acidity } = entry;
+  if (acidity.kind === 'alkaline') {
+    const { alkalinity, on } = measured;
+    if (alkalinity === undefined) throw new RangeError(`${entry.name} is known by its alkalinity: give that`);
+    const source = `alkalinity: said by this kitchen on ${on}`;
+    return { ...entry, acidity: tapWater(alkalinity), own: { from: 'measured', on }, source };
+  }
   if (acidity.kind !== 'juice' && acidity.kind !== 'unknown')
     throw new RangeError(`${entry.name} is known by its strength: enter it from its label, or titrate it`);
   const per100g =
@@ -111,7 +138,8 @@ function labelAcidity(label: OwnLabel): Ingredient['acidity'] {
       taPer100g: around(within(label.taPer100g, 0.05, 12, 'A TA in g per 100 g'), 0.1 * label.taPer100g),
       ...UNKNOWN_SPLIT,
     };
-  if (label.family === 'water' || label.family === 'spirit') return { kind: 'neutral' };
+  if (label.family === 'water') return tapWater();
+  if (label.family === 'spirit') return { kind: 'neutral' };
   if (label.family === 'sugar' && label.ph === undefined && label.sugars > 90) return { kind: 'neutral' };
   return label.ph === undefined
     ? { kind: 'unknown' }

@@ -22,8 +22,10 @@ export type Acidity =
   | { kind: 'acid'; acid: AcidName; per100g: number }
   /** Vinegar: acetic acid in g per 100 g; null until titrated. */
   | { kind: 'vinegar'; aceticPer100g: number | null }
-  /** Neither acid nor base to speak of: sugar, water, spirit. */
+  /** Neither acid nor base to speak of: sugar, distilled water, spirit. */
   | { kind: 'neutral' }
+  /** Tap water: its alkalinity, eq of base per kg. */
+  | { kind: 'alkaline'; basePerKg: Range }
   /** A salt of known make: acid in mol and strong base in eq per 100 g. */
   | { kind: 'salt'; acid?: AcidName; molPer100g: number; basePer100g: number }
   /** Not known well enough to compute with: its pH has to be measured. `base`: strong base in 100 g at the most, eq. */

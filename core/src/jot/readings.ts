@@ -1,6 +1,7 @@
 import { titratableAcidity } from '../acid/index.ts';
 import type { ReadingKind } from '../lot/index.ts';
 import {
+  brixSaid,
   celsiusOf,
   depthSaid,
   parseQuantity,
@@ -59,7 +60,7 @@ function brix(rest: string): Read | null {
       kind: 'brix',
       raw,
       celsius,
-      understood: `Sugar ${corrected.brix.toFixed(1)} °Bx at 20 °C (read ${raw} at ${temperature(celsius, 0)})`,
+      understood: `Sugar ${brixSaid(corrected.brix)} at 20 °C (read ${raw} at ${temperature(celsius, 0)})`,
     };
   } catch (error) {
     return { kind: 'brix', raw, celsius, understood: (error as Error).message };
@@ -79,7 +80,7 @@ function gravity(rest: string): Read | null {
     const { brix } = correctHydrometer({ gravity: raw, celsius: celsius ?? 20 });
     return {
       ...read,
-      understood: `Sugar ${brix.toFixed(1)} °Bx at 20 °C (gravity ${raw.toFixed(3)}${celsius === null ? ', taken at 20 °C' : ` at ${temperature(celsius, 0)}`})`,
+      understood: `Sugar ${brixSaid(brix)} at 20 °C (gravity ${raw.toFixed(3)}${celsius === null ? ', taken at 20 °C' : ` at ${temperature(celsius, 0)}`})`,
     };
   } catch (error) {
     return { ...read, understood: (error as Error).message };

@@ -1,5 +1,6 @@
 import { acidGrams, type Composition, compositionOf, nothing, pour } from '../formula/index.ts';
 import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
+import { brixSaid } from '../quantity/index.ts';
 import type { StatementLine } from './line.ts';
 import type { RulePackId } from './packs.ts';
 import { NUTRIENTS, type Nutrient, percentDailyValue, roundNutrient } from './roundNutrient.ts';
@@ -232,7 +233,7 @@ export function nutrition(of: NutritionOf): Nutrition {
       percentDailyValue: pack === 'us' ? percentDailyValue(name, raw) : null,
       from:
         measuredBrix && BY_STRENGTH.has(name)
-          ? `${FROM[name]}; at ${measuredBrix.toFixed(1)} °Bx as measured`
+          ? `${FROM[name]}; at ${brixSaid(measuredBrix)} as measured`
           : FROM[name],
       tolerance: toleranceOf(name, raw, pack),
     };

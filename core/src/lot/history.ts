@@ -1,4 +1,4 @@
-import { inWords, money, plural, temperature, weight } from '../quantity/index.ts';
+import { brixSaid, inWords, money, plural, temperature, weight } from '../quantity/index.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
 import { catalogueOf } from './catalogue.ts';
 import type { Happening } from './happening.ts';
@@ -66,7 +66,7 @@ const looksOf = (lot: LotRecord): Happening[] =>
     detail: [
       look.findings.length > 0 ? look.findings.map((f) => f.replace('-', ' ')).join(', ') : 'nothing found',
       look.ph !== null && `pH ${look.ph.toFixed(2)}`,
-      look.brix !== null && `${look.brix.toFixed(1)} °Bx`,
+      look.brix !== null && `${brixSaid(look.brix)}`,
       look.note,
     ]
       .filter(Boolean)

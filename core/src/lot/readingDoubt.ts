@@ -1,5 +1,6 @@
 import { forecast } from '../formula/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
+import { brixSaid } from '../quantity/index.ts';
 import { contentAsWeighed } from './asWeighed.ts';
 import { weighingOf } from './catalogue.ts';
 import type { LotRecord, ReadingKind, Sample } from './record.ts';
@@ -38,5 +39,5 @@ export function readingDoubt(
   if (Math.abs(value - expected) < OFF[kind] - DUST) return null;
   return kind === 'ph'
     ? `pH ${value.toFixed(2)} is far from the ${expected.toFixed(2)} that this lot is forecast at as it was weighed in. Rinse and read again, or say what is different: riper fruit, a line forgotten.`
-    : `${value.toFixed(1)} °Bx is far from the ${expected.toFixed(0)} °Bx that this lot is forecast at as it was weighed in. Read it again, or say what is different: boiled longer, a line forgotten.`;
+    : `${brixSaid(value)} is far from the ${expected.toFixed(0)} °Bx that this lot is forecast at as it was weighed in. Read it again, or say what is different: boiled longer, a line forgotten.`;
 }

@@ -1,4 +1,4 @@
-import { depthSaid, temperature, volume, weight } from '../quantity/index.ts';
+import { brixSaid, depthSaid, temperature, volume, weight } from '../quantity/index.ts';
 import type { LotRecord } from './record.ts';
 
 type Reading = LotRecord['readings'][number];
@@ -11,7 +11,7 @@ type Reading = LotRecord['readings'][number];
 export function readingSaid(r: Reading, ruler: 'in' | 'mm' = 'mm'): string {
   if (r.kind === 'note' || r.value === null) return '';
   return {
-    brix: `${r.value.toFixed(1)} °Bx`,
+    brix: `${brixSaid(r.value)}`,
     ph: `pH ${r.value.toFixed(2)}`,
     ta: `${r.value.toFixed(2)} g/L`,
     depth: depthSaid(r.value, ruler),

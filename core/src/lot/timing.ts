@@ -24,7 +24,8 @@ export function stepTiming(
   now: string,
 ): StepTiming | null {
   const clock = stepClock(step, now);
-  if (step.minutes === null || clock.startedAt === null) return null;
+  // Marked as done and never started, nobody knows how long it took.
+  if (step.minutes === null || !step.marks.some((m) => m.kind === 'start')) return null;
   const plannedMinutes = step.minutes;
   const actualMinutes = clock.elapsedSeconds / 60;
   const toleranceMinutes = content?.toleranceMinutes ?? usualTolerance(plannedMinutes);

@@ -23,6 +23,7 @@ export {
   localeNow,
   METRIC,
   temperature,
+  uncrossed,
   unitsFrom,
   unitsNow,
   volumeOfShown,
@@ -36,8 +37,10 @@ export { priceShown, type ReadPrice, readPrice } from './price.ts';
 export {
   batchVolume,
   bottleSize,
+  brixSaid,
   depthSaid,
   grouped,
+  inAHundred,
   money,
   plural,
   volume,

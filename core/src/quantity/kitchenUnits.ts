@@ -56,14 +56,37 @@ export const degreesShown = (celsius: number): number =>
 export const celsiusOf = (shown: number): number =>
   source().temperature === 'F' ? ((shown - 32) * 5) / 9 : shown;
 
+/** Digits behind the point that a figure near a limit is shown with at most. */
+const FINEST = 3;
+
 /**
- * A temperature with its degrees, as the kitchen reads it.
- * @param celsius °C; @param digits behind the point; as it stands where not said, whole in °F
+ * A figure to so many digits, or to as many more as it takes to stay on its own side of every limit.
+ * @param value the figure; @param digits behind the point; @param limits that rules turn on
+ * @example uncrossed(89.6, 0, [90]) // '89.6'
+ */
+export function uncrossed(value: number, digits: number, limits: readonly number[]): string {
+  for (let n = digits; n < FINEST; n++) {
+    const shown = Number(value.toFixed(n));
+    if (limits.every((limit) => Math.sign(shown - limit) === Math.sign(value - limit) || value === limit))
+      return value.toFixed(n);
+  }
+  return value.toFixed(FINEST);
+}
+
+/** °C that a rule turns on: frozen, cold, cooled, hot enough to count, a kill step, the canning tables’. */
+const HEAT_LIMITS = [-18, 5, 21, 55, 90, 93.3];
+const inFahrenheit = (celsius: number): number => (celsius * 9) / 5 + 32;
+const HEAT_LIMITS_F = HEAT_LIMITS.map((limit) => Number(inFahrenheit(limit).toFixed(6)));
+
+/**
+ * A temperature with its degrees, as the kitchen reads it; never rounded across a limit.
+ * @param celsius °C; @param digits behind the point; where not said a tenth in °C, unless it is whole, and whole in °F
  * @example temperature(88.04, 1) // '88.0 °C'
  */
 export function temperature(celsius: number, digits?: number): string {
-  if (source().temperature === 'F') return `${((celsius * 9) / 5 + 32).toFixed(digits ?? 0)} °F`;
-  return `${digits === undefined ? celsius : celsius.toFixed(digits)} °C`;
+  if (source().temperature === 'F')
+    return `${uncrossed(Number(inFahrenheit(celsius).toFixed(6)), digits ?? 0, HEAT_LIMITS_F)} °F`;
+  return `${uncrossed(celsius, digits ?? (Number.isInteger(celsius) ? 0 : 1), HEAT_LIMITS)} °C`;
 }
 
 /**

@@ -1,4 +1,4 @@
-import { localeNow, millilitresOf, unitsNow } from './kitchenUnits.ts';
+import { localeNow, millilitresOf, uncrossed, unitsNow } from './kitchenUnits.ts';
 import { priceShown } from './price.ts';
 
 /** One format a number of digits: making one costs more than using it a hundred times. */
@@ -40,13 +40,13 @@ export const weight = (grams: number): string => {
 
 /**
  * A volume as the kitchen says it: mL, or fluid ounces to a tenth.
- * @param ml millilitres; @param digits behind the point, of mL; as it stands where not said
+ * @param ml millilitres; @param digits behind the point, of mL; a tenth where not said and not whole
  * @example volume(250) // '250 mL'
  */
 export function volume(ml: number, digits?: 0 | 1): string {
   if (unitsNow().weight === 'us')
     return `${grouped(ml / millilitresOf('floz'), 1).replace(/\.0$/, '')} fl oz`;
-  return `${digits === undefined && !Number.isInteger(ml) ? ml : grouped(ml, digits ?? 0)} mL`;
+  return `${grouped(ml, digits ?? (Number.isInteger(ml) ? 0 : 1))} mL`;
 }
 
 /**
@@ -99,6 +99,28 @@ export const money = (minor: number, currency: string): string =>
  * @example plural(2, 'entry', 'entries') // '2 entries'
  */
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+/** °Bx that a rule turns on: read as thick, diluted for its pH, kept longer. */
+const BRIX_LIMITS = [30, 45, 60];
+
+/**
+ * A sugar reading: °Bx to a tenth, and never rounded across a limit.
+ * @param brix °Bx
+ * @example brixSaid(59.97) // '59.97 °Bx'
+ */
+export const brixSaid = (brix: number): string => `${uncrossed(brix, 1, BRIX_LIMITS)} °Bx`;
+
+/**
+ * A chance in words: never all or none of a hundred where only so many were drawn.
+ * @param share 0–1
+ * @example inAHundred(0.9996) // 'more than 99 in a hundred'
+ */
+export const inAHundred = (share: number): string =>
+  share > 0.99
+    ? 'more than 99 in a hundred'
+    : share < 0.01
+      ? 'fewer than 1 in a hundred'
+      : `${Math.round(100 * share)} in a hundred`;
 
 const MM_PER_INCH = 25.4;
 

@@ -1,5 +1,14 @@
 import type { Contribution, Forecast, FormulaContent, Mend } from '@inch/core/formula';
-import { batchVolume, bottleSize, grouped, money, plural, volume, weight } from '@inch/core/quantity';
+import {
+  batchVolume,
+  bottleSize,
+  grouped,
+  inAHundred,
+  money,
+  plural,
+  volume,
+  weight,
+} from '@inch/core/quantity';
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useSession } from '../data/session.tsx';
@@ -74,7 +83,7 @@ function bandOf(
   under: number | null | undefined,
 ): string {
   if (!spread) return `pH ${ph.low.toFixed(2)} to ${ph.high.toFixed(2)} at the outmost.`;
-  return `pH ${spread.low.toFixed(2)} to ${spread.high.toFixed(2)} in nine batches of ten; ${((under ?? 0) * 100).toFixed(0)} in a hundred at or under the limit.`;
+  return `pH ${spread.low.toFixed(2)} to ${spread.high.toFixed(2)} in nine batches of ten; ${inAHundred(under ?? 0)} at or under the limit.`;
 }
 
 function Figure({ value, name }: { value: string; name: ReactNode }) {

@@ -17,6 +17,7 @@ interface Answers {
   brix: string;
   ph: string;
   ta: string;
+  alkalinity: string;
   on: string;
   price: string;
 }
@@ -26,6 +27,7 @@ const FIELD_OF: Record<string, FieldPath<Answers>> = {
   'measured.brix': 'brix',
   'measured.ph': 'ph',
   'measured.taPer100g': 'ta',
+  'measured.alkalinity': 'alkalinity',
   'measured.on': 'on',
   pricePerKgMinor: 'price',
 };
@@ -48,18 +50,19 @@ function useOwnFigures(entry: Ingredient, done: () => void) {
       brix: own?.measured?.brix?.toString() ?? '',
       ph: own?.measured?.ph?.toString() ?? '',
       ta: own?.measured?.taPer100g?.toString() ?? '',
+      alkalinity: own?.measured?.alkalinity?.toString() ?? '',
       on: own?.measured?.on ?? kitchenDay(Date.now()),
       price: own?.pricePerKgMinor == null ? '' : priceShown(own.pricePerKgMinor, kitchen.currency),
     },
     schema: OwnFigures,
     read: (a, fields) => {
-      const [brix, ph, taPer100g] = (['brix', 'ph', 'ta'] as const).map(
+      const [brix, ph, taPer100g, alkalinity] = (['brix', 'ph', 'ta', 'alkalinity'] as const).map(
         (name) => fields.figure(name, { unit: '' }) ?? undefined,
       );
-      const some = [brix, ph, taPer100g].some((figure) => figure !== undefined);
+      const some = [brix, ph, taPer100g, alkalinity].some((figure) => figure !== undefined);
       return {
         ingredientId: entry.id,
-        measured: some ? { brix, ph, taPer100g, on: a.on } : null,
+        measured: some ? { brix, ph, taPer100g, alkalinity, on: a.on } : null,
         label: own?.label ?? null,
         pricePerKgMinor: fields.price('price', kitchen.currency),
         typical: !some && !own?.label && Boolean(own?.measured),
@@ -92,6 +95,24 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
             <Field label="pH" figure inputMode="decimal" {...form.field('ph')} />
             <Field label="Acid, g in 100 g, as citric" figure inputMode="decimal" {...form.field('ta')} />
             <WhenField kind="day" label="Measured on" {...form.when('on')} />
+          </div>
+        </>
+      )}
+      {entry.acidity.kind === 'alkaline' && !fromLabel && (
+        <>
+          <p className="text-ink-2">
+            Hard water takes up acid. Your supplier's report calls it alkalinity, or hardness where only that
+            is given. While it is not said, soft to very hard water is counted, 10 to 300 mg/L.
+          </p>
+          <div className="grid grid-cols-2 gap-4">
+            <Field
+              label="Alkalinity, mg/L as calcium carbonate"
+              figure
+              inputMode="decimal"
+              {...form.field('alkalinity')}
+              hint="For instance 120. One German degree is 18."
+            />
+            <WhenField kind="day" label="Reported on" {...form.when('on')} />
           </div>
         </>
       )}

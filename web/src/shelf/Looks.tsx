@@ -2,7 +2,7 @@ import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
 import type { LotView } from '@inch/contract/lot';
 import { DRIFTING } from '@inch/core/ageing';
 import { stillAsked } from '@inch/core/lot';
-import { inWords } from '@inch/core/quantity';
+import { brixSaid, inWords } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { urlOf } from '../data/address.ts';
@@ -62,7 +62,7 @@ function Seen({ lot }: { lot: LotView }) {
               {l.faults.length > 0 && <strong className="text-stop"> · holds the lot</strong>}
               <span className="text-ink-2">
                 {l.ph !== null && ` · pH ${l.ph.toFixed(2)}${l.phCounts ? '' : ', does not count'}`}
-                {l.brix !== null && ` · ${l.brix.toFixed(1)} °Bx`}
+                {l.brix !== null && ` · ${brixSaid(l.brix)}`}
                 {l.colour !== null && ` · colour ${l.colour}`}
                 {l.smell !== null && ` · smell ${l.smell}`}
                 {l.taste !== null && ` · taste ${l.taste}`}

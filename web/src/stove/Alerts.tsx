@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
-import { degreesApart, temperature, weight } from '@inch/core/quantity';
+import { brixSaid, degreesApart, temperature, weight } from '@inch/core/quantity';
 import { type ReactNode, useEffect } from 'react';
 import { useRecord } from '../data/record.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
@@ -138,7 +138,7 @@ function Overshoot({ lot, step, pan }: Props) {
                 stepId: step.id,
                 ingredientId: 'water',
                 grams: put,
-                why: `brought back from ${pan.brix.toFixed(1)} °Bx`,
+                why: `brought back from ${brixSaid(pan.brix)}`,
               },
             })
           }

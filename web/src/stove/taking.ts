@@ -1,7 +1,7 @@
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
-import { degrees, temperature } from '@inch/core/quantity';
+import { brixSaid, degrees, temperature } from '@inch/core/quantity';
 import { correctHydrometer, correctRefractometer } from '@inch/core/sugar';
 import { figureIn, problemIn } from '../ui/typed.ts';
 
@@ -86,8 +86,8 @@ export function correctionSaid(
       : 'Give the temperature of the sample, so that it can be corrected and counted.';
   try {
     const c = correctRefractometer({ reading, celsius, compensated });
-    if (compensated) return `${c.brix.toFixed(1)} °Bx; the instrument corrects by itself`;
-    return `${c.brix.toFixed(1)} °Bx at 20 °C (read ${reading} at ${temperature(celsius)}, ${c.correction >= 0 ? '+' : '−'}${Math.abs(c.correction).toFixed(2)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
+    if (compensated) return `${brixSaid(c.brix)}; the instrument corrects by itself`;
+    return `${brixSaid(c.brix)} at 20 °C (read ${reading} at ${temperature(celsius)}, ${c.correction >= 0 ? '+' : '−'}${Math.abs(c.correction).toFixed(2)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
   } catch (error) {
     return (error as Error).message;
   }
@@ -102,7 +102,7 @@ export function gravitySaid(
   if (gravity === null) return null;
   try {
     const c = correctHydrometer({ gravity, celsius: celsius ?? madeForCelsius, madeForCelsius });
-    return `${c.brix.toFixed(1)} °Bx at 20 °C (made for ${temperature(madeForCelsius)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
+    return `${brixSaid(c.brix)} at 20 °C (made for ${temperature(madeForCelsius)})${c.extrapolated ? '; cool the sample for a surer figure' : ''}`;
   } catch (error) {
     return (error as Error).message;
   }

@@ -9,7 +9,8 @@ export function duration(seconds: number): string {
 /** 45 min, 3 h, 1 h 20 min, 2 d */
 export function minutesInWords(minutes: number): string {
   if (minutes >= 2880) return `${Math.round(minutes / 1440)} d`;
-  if (minutes < 90) return `${Math.round(minutes)} min`;
-  const [h, m] = [Math.floor(minutes / 60), Math.round(minutes % 60)];
+  const whole = Math.round(minutes);
+  if (whole < 90) return `${whole} min`;
+  const [h, m] = [Math.floor(whole / 60), whole % 60];
   return m === 0 ? `${h} h` : `${h} h ${m} min`;
 }

@@ -1,3 +1,4 @@
+import { tapWater } from '../own.ts';
 import type { Ingredient } from '../types.ts';
 import { FDC, pantry, per100g } from './make.ts';
 
@@ -50,9 +51,16 @@ const food = (
   );
 
 export const staples: readonly Ingredient[] = [
-  pantry('water', 'Water', 'water', per100g([100, 0, 0, 0, 0]), neutral, {
+  pantry('water', 'Water', 'water', per100g([100, 0, 0, 0, 0]), tapWater(), {
     gramsPerMl: { cup: 0.998 },
     liquid: true,
+    source: 'definition; alkalinity: drinking waters lie between 0.2 and 6 meq/L, say your own',
+  }),
+  pantry('distilled-water', 'Water, distilled', 'water', per100g([100, 0, 0, 0, 0]), neutral, {
+    labelName: 'water',
+    gramsPerMl: { cup: 0.998 },
+    liquid: true,
+    also: ['distilled water', 'deionised water', 'deionized water', 'rain water', 'reverse osmosis water'],
     source: 'definition',
   }),
   sugar('sugar', 'Sugar, white', 99.9, 0.1, 200, { labelName: 'sugar' }),
