@@ -60,6 +60,8 @@ export const TodayView = z.object({
       startedAt: z.string(),
       elapsedSeconds: z.number(),
       leftSeconds: z.number().nullable(),
+      /** Where it goes by its pan and not by the clock: seconds to its mark, an 80 % interval; no upper end where it may never get there. */
+      mark: z.object({ low: z.number(), high: z.number().nullable() }).nullable(),
       /** Where it is looked after: a load of the canner at the bottling. */
       place: z.enum(['stove', 'bottling']),
       /** What is to be done again and again while it runs, and when next. */

@@ -70,6 +70,8 @@ function reducing(): LotRecord {
     ],
     additions: [],
     readings: [],
+    bottlings: [],
+    tallies: [],
   };
 }
 const at = (minutes: number) => T(1 + minutes / 60);

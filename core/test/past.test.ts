@@ -48,6 +48,41 @@ describe('what a past lot gave', () => {
     expect(past.litresPerKg).toBeCloseTo((12 * 0.237) / 3.6, 9);
   });
 
+  it('counts all that went in: parts, an extra, a line topped up by another ingredient', () => {
+    const plain = pastLot(lot(), 'us', null)!;
+    // Half as much of everything on top, some of it as frozen cherries and as another line: half as much again in bottles is as good a lot.
+    const more = pastLot(
+      lot((l) => {
+        const [fruit, sugar] = l.additions as [(typeof l.additions)[0], (typeof l.additions)[0]];
+        l.additions = [
+          { ...fruit, more: true },
+          { ...fruit, id: 'a3', ingredientId: 'frozen-sour-cherry', grams: 2000 },
+          { ...sugar, more: true },
+          { ...sugar, id: 'a4', grams: 500 },
+          { ...sugar, id: 'a5', grams: 500, lineId: null, why: 'more of it' },
+        ];
+        l.bottlings[0]!.count = 18;
+      }),
+      'us',
+      null,
+    )!;
+    expect(more.kg).toBeCloseTo(6, 9);
+    expect(more.litresPerKg).toBeCloseTo(plain.litresPerKg, 9);
+    // Frozen cherries give a little less water than fresh ones by their tables.
+    expect(Math.abs(more.ofPromised / plain.ofPromised - 1)).toBeLessThan(0.03);
+  });
+  it('is never over what was in the pan, where the formula holds for what was weighed in', () => {
+    const doubled = pastLot(
+      lot((l) => {
+        l.additions[1]!.grams = 4000;
+      }),
+      'us',
+      null,
+    )!;
+    // Twice the sugar makes more syrup: the same bottles are then less of what was promised.
+    expect(doubled.ofPromised).toBeLessThan(pastLot(lot(), 'us', null)!.ofPromised);
+  });
+
   it('has what came through the cloth, where the pan was weighed after it', () => {
     const strained = lot((l) => {
       l.product = {
@@ -80,12 +115,14 @@ describe('what a past lot gave', () => {
     expect(pastLot(lot(), 'us', null)!.juicePerKg).toBeNull();
   });
 
-  it('half the fruit for the same bottles is twice of what was promised', () => {
-    const whole = pastLot(lot(), 'us', null)!;
-    const half = pastLot(fruitOf(2000), 'us', null)!;
-    expect(half.ofPromised / whole.ofPromised).toBeCloseTo(2, 9);
+  it('half of everything for the same bottles is twice of what was promised', () => {
+    const half = lot((l) => {
+      l.additions = l.additions.map((a) => ({ ...a, grams: a.grams / 2 }));
+    });
+    const [one, two] = [pastLot(half, 'us', null)!, pastLot(fruitOf(4000), 'us', null)!];
+    // A smaller pan loses a little more of its water.
+    expect(Math.abs(one.ofPromised / two.ofPromised - 2)).toBeLessThan(0.02);
   });
-
   it('is nothing without bottles, or with its fruit struck', () => {
     expect(pastLot({ ...lot(), bottlings: [] }, 'us', null)).toBeNull();
     const struck = { at: T(1), by: 'Wren', why: 'typed twice' };

@@ -41,6 +41,8 @@ export {
   acidGrams,
   brixOf,
   type Composition,
+  type FoundPan,
+  fruitOf,
   liquidOf,
   massOf,
   nothing,
@@ -51,7 +53,7 @@ export {
   solidVolumeOf,
   volumeOf,
 } from './pan.ts';
-export { keptByWeight, panBefore } from './panBefore.ts';
+export { keptByWeight, panBefore, type Strained } from './panBefore.ts';
 export { type Jarred, processedParts } from './processed.ts';
 export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export {

@@ -38,9 +38,35 @@ export const nothing = (): Composition => ({
   baseEquivalents: 0,
 });
 
+/** What was found in the liquid of a pan by weighing, dipping and reading, g; alcohol counts with the water. */
+export interface FoundPan {
+  waterGrams: number;
+  solidsGrams: number;
+}
+
+/** A pan with its liquid as it was found: the acids stay, and water and sugars are what was measured. */
+export function asFound({ liquid, fruit }: Pan, found: FoundPan): Pan {
+  const runs = liquid.water + liquid.ethanol;
+  if (!(runs > 0)) return { liquid, fruit };
+  const next = shareOf(liquid, 1);
+  next.water *= found.waterGrams / runs;
+  next.ethanol *= found.waterGrams / runs;
+  const acids = acidGrams(liquid.acids);
+  const sugars = solidsOf(liquid) - acids;
+  const times = sugars > 0 ? Math.max(0, found.solidsGrams - acids) / sugars : 1;
+  next.sucrose *= times;
+  next.glucose *= times;
+  next.fructose *= times;
+  next.otherSolids *= times;
+  return { liquid: next, fruit };
+}
+
 export const emptyPan = (): Pan => ({ liquid: nothing(), fruit: {} });
 
-/** All that is still in the fruit and leaves of a pan. */
+/**
+ * All that is still in the fruit and leaves of a pan.
+ * @example massOf(fruitOf({ liquid: nothing(), fruit: {} })) // 0
+ */
 export function fruitOf({ fruit }: Pan): Composition {
   const all = nothing();
   for (const texture in fruit) pour(all, fruit[texture as Texture]!, 1);

@@ -1,5 +1,6 @@
+import { densityAt20 } from '../sugar/index.ts';
 import type { FormulaContent } from './content.ts';
-import { liquidOf, type Pan } from './pan.ts';
+import { brixOf, type FoundPan, liquidOf, type Pan } from './pan.ts';
 import { readLine, type Weighing } from './said.ts';
 import { walk } from './walk.ts';
 
@@ -19,6 +20,7 @@ function upTo(content: FormulaContent, stepId: string): FormulaContent {
 /**
  * The pan as a formula makes it stand before one of its steps, nothing of that step in it yet.
  * @param content the formula; @param stepId one of its steps; @param weighing cups and catalogue; @param elevationMetres of the kitchen
+ * @param found what was measured in the pan at the end of earlier steps, by their ids
  * @returns what runs and what is still in the fruit, g; empty before the first step
  * @example panBefore(cherry, 'drip', setting, 0).liquid.water // 3446
  */
@@ -27,25 +29,33 @@ export function panBefore(
   stepId: string,
   weighing: Weighing,
   elevationMetres: number,
+  found?: ReadonlyMap<string, FoundPan>,
 ): Pan {
   const part = upTo(content, stepId);
   if (part.steps.length === 0) return walk({ ...part, lines: [] }, [], { elevationMetres }).pan;
   const lines = part.lines.map((line) => readLine(line, weighing));
-  return walk(part, lines, { elevationMetres }).pan;
+  return walk(part, lines, { elevationMetres, found }).pan;
 }
 
+/** What came through a cloth: weighed in g, or read in a jug in mL at 20 °C, with the °Bx read of it where there is one. */
+export type Strained = { grams: number } | { millilitres: number; brix: number | null };
+
 /**
- * The share a cloth let through, by what was weighed after it: it takes the place of the formula's own.
- * @param strained.grams weighed, over 0; the result is over 0 to 1, the whole of it where more was weighed than went in
+ * The share a cloth let through, by what was weighed or poured after it: it takes the place of the formula's own.
+ * @param strained.stepId the straining; what came through it, over 0; the result is over 0 to 1, the whole of it where more was weighed than went in
  * @example keptByWeight(cherry, { stepId: 'drip', grams: 3000 }, setting, 0) // 0.50
  */
 export function keptByWeight(
   content: FormulaContent,
-  strained: { stepId: string; grams: number },
+  strained: { stepId: string } & Strained,
   weighing: Weighing,
   elevationMetres: number,
 ): number {
   const before = panBefore(content, strained.stepId, weighing, elevationMetres);
   const liquid = liquidOf(before.liquid);
-  return liquid > 0 ? Math.min(1, Math.max(0.01, strained.grams / liquid)) : 1;
+  const grams =
+    'grams' in strained
+      ? strained.grams
+      : strained.millilitres * densityAt20(Math.min(80, strained.brix ?? brixOf(before.liquid)));
+  return liquid > 0 ? Math.min(1, Math.max(0.01, grams / liquid)) : 1;
 }

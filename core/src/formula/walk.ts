@@ -4,9 +4,11 @@ import { type Course, courseOf, type Pour } from './course.ts';
 import { covering } from './covering.ts';
 import { noOutcome, ROOM, type StepOutcome } from './outcome.ts';
 import {
+  asFound,
   blendedPan,
   type Composition,
   emptyPan,
+  type FoundPan,
   liquidOf,
   nothing,
   type Pan,
@@ -43,6 +45,8 @@ export interface Walking {
   untold?: boolean;
   /** A step whose lines still go in but which does nothing: what would it be without it. */
   without?: string;
+  /** What was found in the pan at the end of steps, by their ids: it takes the place of what was reckoned. */
+  found?: ReadonlyMap<string, FoundPan> | undefined;
 }
 
 /** How many bottles a batch fills, and what one holds, mL: what is said in each bottle of one size goes by the size of another. */
@@ -148,7 +152,7 @@ function byVolume(line: SaidLine, amount: number, ratio: boolean, ml: number): n
 }
 
 function once(course: Course, walking: Walking, bottles: Bottles): WalkedAlong {
-  const { scenario = typical, elevationMetres, boiledOff, without } = walking;
+  const { scenario = typical, elevationMetres, boiledOff, without, found } = walking;
   scenario.again();
   const pouring = new Pouring(course, scenario, bottles);
   const { panMm } = course.content;
@@ -163,7 +167,8 @@ function once(course: Course, walking: Walking, bottles: Bottles): WalkedAlong {
     if (step === null) continue;
     const after = idle ? { pan, outcome: noOutcome(step.id) } : afterStep(pan, step, at);
     const { outcome } = after;
-    pan = after.pan;
+    const there = found?.get(step.id);
+    pan = there ? asFound(after.pan, there) : after.pan;
     if (outcome === null) continue;
     at.celsius = outcome.celsius;
     outcomes.push({ ...outcome, trimmed });

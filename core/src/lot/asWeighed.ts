@@ -5,8 +5,10 @@ import {
   keptByWeight,
   type LineAmount,
   lineAmounts,
+  type Strained,
 } from '../formula/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
+import { densityAt20 } from '../sugar/index.ts';
 import { catalogueOf, weighingOf } from './catalogue.ts';
 import { gramsTicked } from './jarByJar.ts';
 import { type LotRecord, standing } from './record.ts';
@@ -38,26 +40,61 @@ function recorded(lot: Made): Map<string, number> {
   return grams;
 }
 
+/** A line as it went in: of its own ingredient, and of whatever else was put in its place or on top of it. */
+function asWent(lot: Made, line: FormulaLine): FormulaLine[] {
+  const grams = new Map<string, number>();
+  for (const a of standing(lot.additions))
+    if (a.lineId === line.id && a.grams > 0)
+      grams.set(a.ingredientId, (grams.get(a.ingredientId) ?? 0) + a.grams);
+  return [...grams].map(([ingredientId, sum], i) => ({
+    ...inGrams(line, sum),
+    ingredientId,
+    ...(i > 0 ? { id: `${line.id} ${ingredientId}` } : {}),
+  }));
+}
+
 const inGrams = (line: FormulaLine, grams: number): FormulaLine => ({
   ...line,
   said: gramsSaid(grams, line.said),
   basis: { per: 'batch' },
 });
 
+/** The instant from which on what is read tells of a later pan: more goes in, or the next step begins. */
+function strainedUntil(lot: Made, step: LotRecord['steps'][number], begun: string): string {
+  const more = standing(lot.additions).filter((a) => a.grams > 0 && a.at > begun);
+  const next = lot.steps.filter((s) => s.position > step.position).flatMap((s) => s.marks);
+  return [...more, ...next].reduce((first, { at }) => (at >= begun && at < first ? at : first), '~');
+}
+
 /**
- * The pan's weight as it was put on the scale at a straining step, or after it and before anything more went in.
- * @example strainedGrams(lot, 'drip') // null
+ * What came through a straining, as it was put on the scale or poured into a jug there, or after it and before anything more went in.
+ * @returns the last weight or volume; null where neither was read
+ * @example strainedAs(lot, 'drip') // null
  */
-export function strainedGrams(lot: Made, stepId: string): number | null {
+export function strainedAs(lot: Made, stepId: string): Strained | null {
   const step = lot.steps.find((s) => s.formulaStepId === stepId);
   const begun = step?.marks[0]?.at;
   if (!step || !begun) return null;
-  const later = standing(lot.additions).find((a) => a.grams > 0 && a.at > begun)?.at ?? '~';
-  const weighed = standing(lot.readings).filter(
-    (r) =>
-      r.kind === 'mass' && r.value !== null && (r.stepId === step.id || (r.at >= begun && r.at <= later)),
-  );
-  return weighed.at(-1)?.value ?? null;
+  const until = strainedUntil(lot, step, begun);
+  const here = standing(lot.readings)
+    .filter((r) => r.value !== null && (r.stepId === step.id || (r.at >= begun && r.at <= until)))
+    .sort((a, b) => a.at.localeCompare(b.at));
+  const last = here.filter((r) => r.kind === 'mass' || r.kind === 'volume').at(-1);
+  if (!last) return null;
+  if (last.kind === 'mass') return { grams: last.value! };
+  const brix = here.filter((r) => r.kind === 'brix' && r.counts).at(-1)?.value ?? null;
+  return { millilitres: last.value!, brix };
+}
+
+/**
+ * Grams that came through a straining, where it was weighed, or poured with its °Bx read.
+ * @example strainedGrams(lot, 'drip') // null
+ */
+export function strainedGrams(lot: Made, stepId: string): number | null {
+  const strained = strainedAs(lot, stepId);
+  if (!strained) return null;
+  if ('grams' in strained) return strained.grams;
+  return strained.brix === null ? null : strained.millilitres * densityAt20(Math.min(80, strained.brix));
 }
 
 /** The formula's step that something went in at: its line's, its own, or the one that had begun last by then. */
@@ -87,7 +124,7 @@ export function contentAsWeighed(lot: Made, cup: CupSchool | null): FormulaConte
     const grams = known.get(line.id);
     if (grams !== undefined) {
       if (grams === 0) return follows.has(line.id) ? [line] : [];
-      return [inGrams(line, grams)];
+      return asWent(lot, line);
     }
     const batch = line.basis === undefined || line.basis.per === 'batch';
     return [batch && planned[i]!.grams !== null ? inGrams(line, planned[i]!.grams!) : line];
@@ -120,14 +157,14 @@ function withYields(
       (l) => (l.stepId ?? content.steps[0]?.id) === step.id && known.has(l.id),
     );
     if (step.kind === 'prepare' && here.length > 0) keeps = undefined;
-    const grams = step.kind === 'strain' ? strainedGrams(lot, step.id) : null;
-    if (grams !== null)
-      keeps = keptByWeight(made, { stepId: step.id, grams }, weighingOf(lot, cup), lot.elevationMetres);
+    const strained = step.kind === 'strain' ? strainedAs(lot, step.id) : null;
+    if (strained !== null)
+      keeps = keptByWeight(made, { stepId: step.id, ...strained }, weighingOf(lot, cup), lot.elevationMetres);
     if (keeps !== step.keeps)
       made = {
         ...made,
         steps: made.steps.map((s) =>
-          s.id === step.id ? { ...s, keeps, ...(grams !== null ? { cloth: undefined } : {}) } : s,
+          s.id === step.id ? { ...s, keeps, ...(strained !== null ? { cloth: undefined } : {}) } : s,
         ),
       };
   }

@@ -31,6 +31,7 @@ export { type JudgedReading, judgeReading, type ReadingContext } from './judge.t
 export { judging } from './judging.ts';
 export { storageNow, whyNotKept } from './keptInstead.ts';
 export { keepsShort, lastDayOf, tooWarm } from './lastDay.ts';
+export { type StepLeft, stepLeft } from './left.ts';
 export { type BottleLife, bottleLives, WARM_HOURS } from './life.ts';
 export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
 export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
@@ -42,7 +43,7 @@ export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
 export { openedInCount } from './opened.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
 export { type LotPairs, lotPairs, PAIRED, type Paired } from './pairs.ts';
-export { type PanNow, panNow } from './panNow.ts';
+export { type PanNow, panInHand, panNow } from './panNow.ts';
 export type { PanVessel } from './panRate.ts';
 export { matchLot } from './processed.ts';
 export { type Product, productAt, productOf } from './product.ts';

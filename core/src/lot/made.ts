@@ -12,7 +12,7 @@ import {
   walk,
 } from '../formula/index.ts';
 import { creditedAt, follows } from '../record/index.ts';
-import { formulaStepOf, strainedGrams } from './asWeighed.ts';
+import { formulaStepOf, strainedAs } from './asWeighed.ts';
 import { catalogueOf } from './catalogue.ts';
 import { stepClock } from './clock.ts';
 import { type Heating, heatingsOf } from './heating.ts';
@@ -155,9 +155,9 @@ function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaCont
   const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
   let made = content;
   for (const { id, kind } of content.steps) {
-    const grams = kind === 'strain' ? strainedGrams(lot, id) : null;
-    if (grams === null) continue;
-    const keeps = keptByWeight(made, { stepId: id, grams }, weighing, lot.elevationMetres);
+    const strained = kind === 'strain' ? strainedAs(lot, id) : null;
+    if (strained === null) continue;
+    const keeps = keptByWeight(made, { stepId: id, ...strained }, weighing, lot.elevationMetres);
     made = {
       ...made,
       steps: made.steps.map((s) => (s.id === id ? { ...s, keeps, cloth: undefined } : s)),

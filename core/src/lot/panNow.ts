@@ -1,5 +1,19 @@
 import { type Acids, acidsIn } from '../acid/index.ts';
-import { type FormulaStep, panBefore, solidsOf } from '../formula/index.ts';
+import {
+  boils,
+  type FormulaContent,
+  type FormulaStep,
+  type FoundPan,
+  fruitOf,
+  massOf,
+  onTheFire,
+  type Pan,
+  panBefore,
+  solidsOf,
+  solidVolumeOf,
+  volumeOf as volumeOfParts,
+  type Weighing,
+} from '../formula/index.ts';
 import { boilingPointOfWater } from '../heat/index.ts';
 import {
   type BrixCorrection,
@@ -8,6 +22,7 @@ import {
   type HeatingForecast,
   heatingForecast,
   type PanPrior,
+  panOfVolume,
   reductionForecast,
   swellingAt,
   type VesselShape,
@@ -15,13 +30,26 @@ import {
   waterAfter,
 } from '../pan/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
-import { boilingPoint, brixFromBoilingPoint, brixLooking } from '../sugar/index.ts';
-import { contentAsWeighed } from './asWeighed.ts';
+import { boilingPoint, brixFromBoilingPoint, brixLooking, densityAt20 } from '../sugar/index.ts';
 import { weighingOf } from './catalogue.ts';
-import { elapsedAt, stepClock } from './clock.ts';
-import { additionsAt, looksAt, type Poured, panReadings, solidsByPairs, warmthAt } from './panEvents.ts';
+import { elapsedAt, presentStep, stepClock } from './clock.ts';
+import {
+  additionsAt,
+  type FruitIn,
+  type Look,
+  looksAt,
+  ordered,
+  type Poured,
+  panReadings,
+  solidsByPairs,
+  warmthAt,
+} from './panEvents.ts';
+import { contentInPan } from './panLines.ts';
 import { orNull, type PanVessel, rateBefore, volumeOf } from './panRate.ts';
-import type { LotRecord, LotStep } from './record.ts';
+import { type LotRecord, type LotStep, standing } from './record.ts';
+
+/** How much there is was put on a scale, into a jug, or read off a ruler. */
+type PanRead = 'weighed' | 'measured in a jug' | 'dipped';
 
 export interface PanNow {
   /** As reckoned at this moment. */
@@ -31,6 +59,8 @@ export interface PanNow {
   millilitres: number;
   hotMillilitres: number;
   celsius: number;
+  /** What its amount was last known by. */
+  by: `${PanRead}${'' | ', and what happened since'}` | 'what went in' | 'as recorded';
   solidsGrams: number;
   solidsFrom: 'measured' | 'estimated';
   /** Acids of all that went in, mol. */
@@ -85,7 +115,7 @@ function targetBrix(step: FormulaStep | undefined, start: PanPrior, elevationMet
 }
 
 function heatingOf(
-  looks: ReturnType<typeof looksAt>,
+  looks: readonly Look[],
   step: FormulaStep | undefined,
   elevationMetres: number,
 ): PanNow['heating'] {
@@ -102,14 +132,19 @@ function heatingOf(
 interface Known {
   said: FormulaStep | undefined;
   shape: VesselShape | null;
-  looks: ReturnType<typeof looksAt>;
+  looks: Look[];
   added: Poured[];
+  /** Those of them that went in before the first look and the clock: they are in the prior. */
+  early: Poured[];
   prior: PanPrior;
   rateFrom: PanNow['rateFrom'];
+  /** Solids in g of the pan as the step began, nothing of the step in it. */
+  begunSolids: number;
   /** Solids in g of the pan now, all additions in. */
   solids: number;
   measured: boolean;
   acids: Acids;
+  fruit: FruitIn;
 }
 
 const sumOf = (list: readonly Poured[], of: 'waterGrams' | 'solidsGrams') =>
@@ -121,54 +156,82 @@ function acidsOf(liquid: { acids: number[] }, added: readonly Poured[]): Acids {
   return acidsIn(acids);
 }
 
-function gathered(lot: LotRecord, step: LotStep, setting: PanSetting): Known | null {
+/** A lot's pan along its steps: what goes into it, and what was found in it at the end of those before. */
+interface Along {
+  lot: LotRecord;
+  setting: PanSetting;
+  content: FormulaContent;
+  weighing: Weighing;
+  found: Map<string, FoundPan>;
+}
+
+/** The pan before a step, nothing of it in; of a straining, what came through it. */
+function panFor({ lot, content, weighing, found }: Along, step: LotStep): Pan {
+  const at = content.steps.findIndex((s) => s.id === step.formulaStepId);
+  if (content.steps[at]?.kind !== 'strain')
+    return panBefore(content, step.formulaStepId, weighing, lot.elevationMetres, found);
+  const first = content.steps[0]!.id;
+  const strained: FormulaContent = {
+    ...content,
+    steps: [...content.steps.slice(0, at + 1), AFTER],
+    lines: content.lines.filter((line) => (line.stepId ?? first) !== step.formulaStepId),
+  };
+  return panBefore(strained, AFTER.id, weighing, lot.elevationMetres, found);
+}
+
+const AFTER: FormulaStep = { id: 'after the straining', kind: 'add', title: '' };
+
+/** How far a pan may lie from what was put in, as a share; and where it was weighed or poured at the end of the step before. */
+const UNMEASURED = 0.12;
+const MEASURED = 0.02;
+
+function gathered(along: Along, step: LotStep): Known | null {
+  const { lot, setting, content } = along;
   const shape = setting.vessel?.shape ?? null;
-  const made = contentAsWeighed(lot, setting.cup);
-  const said = lot.product.content.steps.find((s) => s.id === step.formulaStepId);
-  const before = panBefore(made, step.formulaStepId, weighingOf(lot, setting.cup), lot.elevationMetres);
+  const said = content.steps.find((s) => s.id === step.formulaStepId);
+  const before = panFor(along, step);
   const { liquid } = before;
-  const looks = looksAt(lot, step);
-  const added = additionsAt(lot, step);
-  const pairs = solidsByPairs(lot, looks, added, shape);
-  const early = added.filter((a) => a.seconds === 0);
-  const solids = pairs.length > 0 ? pairs.reduce((s, p) => s + p, 0) / pairs.length : solidsOf(liquid);
+  const pieces = fruitOf(before);
+  const fruit = { grams: massOf(pieces), millilitres: volumeOfParts(pieces) + solidVolumeOf(pieces) };
+  const events = ordered([...looksAt(lot, step), ...additionsAt(lot, step)]);
+  const looks = events.filter((e): e is Look => 'kind' in e);
+  const added = events.filter((e): e is Poured => !('kind' in e));
+  const first = looks[0]?.at ?? '~';
+  const isTimed = loses(said) && liquid.water > 0;
+  const early = added.filter((a) => a.at < first && (a.seconds < 1 || !isTimed));
+  const pairs = solidsByPairs(lot, looks, added, { shape, fruit });
+  const begunSolids = pairs.length > 0 ? pairs.reduce((s, p) => s + p, 0) / pairs.length : solidsOf(liquid);
   const rate = rateBefore(said, before, setting.vessel, lot.elevationMetres);
+  const last = content.steps[content.steps.findIndex((s) => s.id === step.formulaStepId) - 1];
   const prior: PanPrior = {
     waterGrams: liquid.water + liquid.ethanol + sumOf(early, 'waterGrams'),
-    solidsGrams: solids + sumOf(early, 'solidsGrams'),
+    solidsGrams: begunSolids + sumOf(early, 'solidsGrams'),
     gramsPerMinute: rate.gramsPerMinute,
     spread: rate.spread,
-    waterSpread: 0.12,
+    waterSpread: last && along.found.has(last.id) ? MEASURED : UNMEASURED,
   };
   if (!(prior.waterGrams > 0)) return null;
   return {
-    said,
-    shape,
-    looks,
-    added,
-    prior,
+    ...{ said, shape, looks, added, early, prior, begunSolids, fruit },
     rateFrom: rate.from,
-    solids: solids + sumOf(added, 'solidsGrams'),
+    solids: begunSolids + sumOf(added, 'solidsGrams'),
     measured: pairs.length > 0,
     acids: acidsOf(liquid, added),
   };
 }
 
-const loses = (said: FormulaStep | undefined): boolean => said?.kind === 'reduce' || said?.lidOff === true;
+/** A look at how much there is. */
+const isAmount = (look: Look): boolean =>
+  look.kind === 'mass' || look.kind === 'volume' || look.kind === 'depth';
+
+/** Whether a step stands on the fire: its pan loses water while its clock runs. */
+const loses = (said: FormulaStep | undefined): boolean => said !== undefined && onTheFire(said);
 
 /** The pan as the last event left it, and as it is reckoned by now. */
-function estimated(lot: LotRecord, step: LotStep, known: Known, now: string) {
-  const { prior, solids, added, looks, shape, said } = known;
-  const onTheWay = added.filter((a) => a.seconds > 0);
-  const readings = panReadings(lot, looks, added, {
-    solidsGrams:
-      prior.solidsGrams -
-      sumOf(
-        added.filter((a) => a.seconds === 0),
-        'solidsGrams',
-      ),
-    shape,
-  });
+function estimated(step: LotStep, known: Known, lot: LotRecord, now: string) {
+  const { prior, solids, added, early, looks, shape, said, fruit, begunSolids } = known;
+  const onTheWay = added.filter((a) => !early.includes(a));
+  const readings = panReadings(lot, looks, added, { solidsGrams: begunSolids, shape, fruit });
   const brixAim = targetBrix(said, prior, lot.elevationMetres);
   const target = brixAim !== null && solids > 0 ? { brix: brixAim } : { grams: solids + 1 };
   const forecast = orNull(() => reductionForecast({ readings, additions: onTheWay, target, prior }));
@@ -187,6 +250,42 @@ function estimated(lot: LotRecord, step: LotStep, known: Known, now: string) {
   return { readings, forecast, since, brixAim, grams, brix: Math.min(85, (100 * solids) / grams) };
 }
 
+/**
+ * What was weighed or poured last is what there is, while nothing boils off it; what went in since is added.
+ * @returns g; null where it was not, or cannot be
+ */
+function asLastRead(step: LotStep, known: Known, now: string): number | null {
+  const { looks, added, fruit, solids, said } = known;
+  const last = looks.filter(isAmount).at(-1);
+  if (!last || last.kind === 'depth') return null;
+  if (loses(said) && elapsedAt(step, now) - last.seconds > 1) return null;
+  const since = added.filter((a) => a.seconds > last.seconds);
+  const more = sumOf(since, 'waterGrams') + sumOf(since, 'solidsGrams');
+  const then = solids - sumOf(since, 'solidsGrams');
+  const grams =
+    last.kind === 'mass'
+      ? last.value - fruit.grams
+      : orNull(
+          () =>
+            panOfVolume({
+              hotMillilitres: last.value - fruit.millilitres,
+              celsius: 20,
+              solidsGrams: Math.max(0.01, then),
+            }).grams,
+        );
+  return grams !== null && grams > then ? grams + more : null;
+}
+
+/** What the pan's amount was last known by. */
+function knownBy(known: Known, lot: LotRecord): PanNow['by'] {
+  const last = known.looks.filter(isAmount).at(-1);
+  const since =
+    known.added.some((a) => last && a.at > last.at) || (loses(known.said) && lot.state === 'making');
+  if (!last) return 'what went in';
+  const how = last.kind === 'mass' ? 'weighed' : last.kind === 'volume' ? 'measured in a jug' : 'dipped';
+  return since ? `${how}, and what happened since` : how;
+}
+
 const hotMl = (ml: number, celsius: number) => ml * swellingAt(Math.min(110, Math.max(0, celsius)));
 
 /** Depths on the ruler: now, at the start, and of the mark to stop at. */
@@ -194,12 +293,12 @@ function depthsOf(
   known: Known,
   at: { hot: number; celsius: number; target: PanNow['target']; elevationMetres: number },
 ): Pick<PanNow, 'depthMm' | 'startDepthMm' | 'targetDepthMm' | 'overHalf'> {
-  const { shape, prior, added, solids } = known;
+  const { shape, prior, added, early, solids } = known;
   if (!shape) return { depthMm: null, startDepthMm: null, targetDepthMm: null, overHalf: false };
   const depthOf = (ml: number) => orNull(() => depthAtVolume(shape, ml));
   // As high as it would stand with everything in and nothing boiled off yet.
   const onTheWay = sumOf(
-    added.filter((a) => a.seconds > 0),
+    added.filter((a) => !early.includes(a)),
     'waterGrams',
   );
   const start = prior.waterGrams + onTheWay + solids;
@@ -221,20 +320,70 @@ function correctionsOf(known: Known, target: PanNow['target'], grams: number): B
   return orNull(() => brixCorrections({ grams, brix: last.value, target: target.brix })) ?? [];
 }
 
+/** The instant that a step's pan ended at: when it was done, or when a later one began; null while it goes on. */
+function endOf(lot: LotRecord, step: LotStep): string | null {
+  const { doneAt } = stepClock(step, '9999');
+  if (doneAt !== null) return doneAt;
+  const later = lot.steps.filter((s) => s.position > step.position).flatMap((s) => s.marks.map((m) => m.at));
+  return later.sort()[0] ?? null;
+}
+
+/** The pan along a lot's steps before one of them: what was weighed, dipped, poured and read at the end of each stands from there on. */
+function upTo(lot: LotRecord, step: LotStep, setting: PanSetting): Along {
+  const along: Along = {
+    ...{ lot, setting, content: contentInPan(lot, setting.cup), weighing: weighingOf(lot, setting.cup) },
+    found: new Map(),
+  };
+  const before = lot.steps.filter((s) => s.position < step.position);
+  for (const earlier of before.sort((a, b) => a.position - b.position)) {
+    const end = endOf(lot, earlier);
+    if (end === null || !looksAt(lot, earlier).some((look) => isAmount(look) || look.kind === 'brix'))
+      continue;
+    const known = gathered(along, earlier);
+    const pan = known && standingAt(lot, earlier, known, end);
+    if (pan)
+      along.found.set(earlier.formulaStepId, {
+        waterGrams: pan.grams - known.solids,
+        solidsGrams: known.solids,
+      });
+  }
+  return along;
+}
+
+/** The pan at a step by an instant: as it was read last, or as it is reckoned. */
+function standingAt(lot: LotRecord, step: LotStep, known: Known, now: string) {
+  const reckoned = estimated(step, known, lot, now);
+  if (!reckoned) return null;
+  const read = asLastRead(step, known, now);
+  return read === null
+    ? reckoned
+    : { ...reckoned, grams: read, brix: Math.min(85, (100 * known.solids) / read) };
+}
+
+/** The tally that stands, where nothing went in after it: what was in the pan, to the millilitre. */
+function talliedMl(lot: LotRecord): number | null {
+  const tally = standing(lot.tallies).at(-1);
+  return tally && !standing(lot.additions).some((a) => a.grams > 0 && a.at > tally.at) ? tally.inPanMl : null;
+}
+
 /**
- * A lot's pan at one of its steps, from all that was weighed, dipped, read and put in: how it stands, how long is left, what would correct it.
+ * A lot's pan at one of its steps, from all that was weighed, dipped, poured, read and put in, there and before: how it stands, how long is left, what would
+ * correct it. What fruit stands in it is taken off. Nothing else works out what is in a pan.
  * @param lot its record; @param step one of its steps; @param setting cups, and the vessel where it is known; @param now ISO 8601
  * @returns null where there is nothing in the pan before that step
- * @example panNow(lot, lot.steps[0], { cup: 'us', vessel: null }, T(0.5)) // null
+ * @example panNow({ ...lot, additions: [], tallies: [] }, { ...lot.steps[0], formulaStepId: 'cook' }, { cup: 'us', vessel: null }, T(0.5)) // null
  */
 export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: string): PanNow | null {
-  const known = gathered(lot, step, setting);
-  const standing = known && estimated(lot, step, known, now);
-  if (!known || !standing) return null;
-  const { forecast, since, brixAim, grams, brix, readings } = standing;
-  const boiling = stepClock(step, now).state === 'running' && known.said?.kind === 'reduce';
+  const known = gathered(upTo(lot, step, setting), step);
+  const stands = known && standingAt(lot, step, known, now);
+  if (!known || !stands) return null;
+  const { forecast, since, brixAim, brix, readings } = stands;
+  const running = stepClock(step, now).state === 'running';
+  const boiling = running && known.said !== undefined && boils(known.said);
   const celsius = warmthAt(lot, known.looks, now, boiling);
-  const millilitres = volumeOf(grams, brix);
+  const tallied = talliedMl(lot);
+  const millilitres = tallied ?? volumeOf(stands.grams, brix);
+  const grams = tallied === null ? stands.grams : tallied * densityAt20(Math.min(80, brix));
   const hot = hotMl(millilitres, celsius);
   const aimed = brixAim === null || known.solids <= 0 ? null : (100 * known.solids) / brixAim;
   const target =
@@ -247,7 +396,8 @@ export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: 
     millilitres,
     hotMillilitres: hot,
     celsius,
-    solidsGrams: known.solids,
+    by: tallied === null ? knownBy(known, lot) : 'as recorded',
+    solidsGrams: (grams * brix) / 100,
     solidsFrom: known.measured ? 'measured' : 'estimated',
     acids: known.acids,
     ...depths,
@@ -262,4 +412,14 @@ export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: 
     heating: orNull(() => heatingOf(known.looks, known.said, lot.elevationMetres)),
     scorch: boiling && (brix >= SCORCH_BRIX || (depths.depthMm ?? Number.POSITIVE_INFINITY) < SCORCH_MM),
   };
+}
+
+/**
+ * A lot's pan at the step in hand, or at its last where all are done: what there is to fill.
+ * @param setting cups, and the vessel where it is known; @param now ISO 8601
+ * @example panInHand({ ...lot, steps: [] }, { cup: 'us', vessel: null }, T(1)) // null
+ */
+export function panInHand(lot: LotRecord, setting: PanSetting, now: string): PanNow | null {
+  const step = presentStep(lot.steps, now) ?? [...lot.steps].sort((a, b) => a.position - b.position).at(-1);
+  return step ? panNow(lot, step, setting, now) : null;
 }

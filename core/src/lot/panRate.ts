@@ -1,4 +1,13 @@
-import { brixOf, type FormulaStep, massOf, type Pan, rateOf, solidsOf } from '../formula/index.ts';
+import {
+  boils,
+  brixOf,
+  type FormulaStep,
+  lidOf,
+  massOf,
+  type Pan,
+  rateOf,
+  solidsOf,
+} from '../formula/index.ts';
 import { depthAtVolume, diameterAt, relativeRate, type VesselShape, vesselVolume } from '../pan/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
 
@@ -53,7 +62,8 @@ export function rateBefore(
   vessel: PanVessel | null,
   elevationMetres: number,
 ) {
-  if (vessel?.learned)
+  // What a pan showed at an open boil tells nothing of a simmer under a lid.
+  if (vessel?.learned && step && boils(step) && lidOf(step) === 'off')
     return {
       gramsPerMinute: vessel.learned.gramsPerMinute,
       spread: vessel.learned.spread,

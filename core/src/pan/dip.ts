@@ -20,6 +20,7 @@ export interface Dip {
 /**
  * What one dip of a ruler tells of a pan whose dissolved solids are known: they stay while water boils off.
  * @param read.shape the pan; @param read.depthMm on the ruler; @param read.celsius of the liquid, 0–110; @param read.solidsGrams dissolved in it, over 0
+ * @param read.fruitMl what fruit in it takes up, mL; none where not said
  * @returns volume hot and at 20 °C in mL, mass in g, °Bx
  * @throws RangeError where the depth is not in the pan, or that little liquid cannot hold so much sugar (over 80 °Bx). Source: conserved solids; NBS Circular 440; Kell.
  * @example brixFromDip({ shape: pan, depthMm: 48.163, celsius: 20, solidsGrams: 353.43 }).brix // 10.0
@@ -29,9 +30,10 @@ export function brixFromDip(read: {
   depthMm: number;
   celsius: number;
   solidsGrams: number;
+  fruitMl?: number;
 }): Dip {
-  const { shape, depthMm, celsius, solidsGrams } = read;
-  const hotMillilitres = volumeAtDepth(shape, depthMm);
+  const { shape, depthMm, celsius, solidsGrams, fruitMl = 0 } = read;
+  const hotMillilitres = volumeAtDepth(shape, depthMm) - fruitMl;
   return panOfVolume({ hotMillilitres, celsius, solidsGrams });
 }
 
@@ -63,7 +65,7 @@ export function panOfVolume(read: { hotMillilitres: number; celsius: number; sol
 }
 
 /**
- * Dissolved solids in g of a pan by one °Bx (at 20 °C, over 0) and one dip: one reading corrects what was reckoned.
+ * Dissolved solids in g of a pan by one °Bx (at 20 °C, over 0) and one dip, less the mL that fruit in it takes up: one reading corrects what was reckoned.
  * @example solidsFromDip({ shape: pan, depthMm: 50, celsius: 20, brix: 0 }) // 0
  */
 export function solidsFromDip(read: {
@@ -71,8 +73,10 @@ export function solidsFromDip(read: {
   depthMm: number;
   celsius: number;
   brix: number;
+  fruitMl?: number;
 }): number {
-  const millilitres = volumeAtDepth(read.shape, read.depthMm) / swellingAt(read.celsius);
+  const millilitres =
+    (volumeAtDepth(read.shape, read.depthMm) - (read.fruitMl ?? 0)) / swellingAt(read.celsius);
   return (millilitres * densityAt20(read.brix) * read.brix) / 100;
 }
 

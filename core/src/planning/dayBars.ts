@@ -1,4 +1,4 @@
-import { type LotRecord, type LotStep, stepClock } from '../lot/index.ts';
+import { type LotRecord, type LotStep, type StepLeft, stepClock, stepLeft } from '../lot/index.ts';
 
 export interface DaySegment {
   title: string;
@@ -21,9 +21,10 @@ const plannedSeconds = (step: LotStep) => (step.minutes ?? 15) * 60;
 
 /**
  * A lot's steps on the day: done and running ones where they were, the rest one after another from now on.
+ * @param left how long its running steps go on, by their ids; by their clocks where not said
  * @example dayBar(lot, T(2)).segments.map((segment) => segment.state) // ['done']
  */
-export function dayBar(lot: LotRecord, now: string): DayBar {
+export function dayBar(lot: LotRecord, now: string, left: ReadonlyMap<string, StepLeft> = new Map()): DayBar {
   const segments: DaySegment[] = [];
   let free = now;
   for (const step of [...lot.steps].sort((a, b) => a.position - b.position)) {
@@ -31,7 +32,7 @@ export function dayBar(lot: LotRecord, now: string): DayBar {
     if (clock.state === 'done' && clock.startedAt && clock.doneAt) {
       segments.push({ title: step.title, from: clock.startedAt, to: clock.doneAt, state: 'done' });
     } else if (clock.startedAt) {
-      const to = later(now, Math.max(0, clock.leftSeconds ?? 0));
+      const to = later(now, Math.max(0, (left.get(step.id) ?? stepLeft(step, null, now))?.seconds ?? 0));
       segments.push({ title: step.title, from: clock.startedAt, to, state: 'running' });
       free = to;
     } else {

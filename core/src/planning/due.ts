@@ -1,4 +1,4 @@
-import type { Gate, LotKeeping, LotRecord } from '../lot/index.ts';
+import type { Gate, LotKeeping, LotRecord, StepLeft } from '../lot/index.ts';
 
 export type DueWhen = 'now' | 'next' | 'later';
 
@@ -27,6 +27,8 @@ export interface DueItem {
 
 export interface LotToday {
   record: LotRecord;
+  /** How long its running steps still go on, by the id of the step; by their clocks where absent. */
+  left?: ReadonlyMap<string, StepLeft> | undefined;
   gates: Gate[];
   keeping: LotKeeping;
 }

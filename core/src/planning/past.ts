@@ -1,6 +1,15 @@
 import { type FormulaContent, forecast } from '../formula/index.ts';
-import type { Range } from '../ingredient/index.ts';
-import { catalogueOf, type LotRecord, lotBottles, standing, stepClock, strainedGrams } from '../lot/index.ts';
+import type { KitchenCatalogue, Range } from '../ingredient/index.ts';
+import {
+  amountsPlanned,
+  catalogueOf,
+  contentAsWeighed,
+  type LotRecord,
+  lotBottles,
+  standing,
+  stepClock,
+  strainedGrams,
+} from '../lot/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { spreadOf } from './spread.ts';
 
@@ -33,7 +42,7 @@ export interface PastLot {
   juicePerKg: number | null;
   /** L in bottles to a kg of it. */
   litresPerKg: number;
-  /** Bottled over what the formula promised for as much fruit. */
+  /** Bottled over what the formula promises for all that went in. */
   ofPromised: number;
   bottles: number;
   /** g of water boiled off in a minute of reducing, from the weights and dips of its pan; null where not read. */
@@ -79,8 +88,29 @@ function juiceOf(lot: LotRecord, fruitGrams: number): number | null {
   return grams === null ? null : grams / fruitGrams;
 }
 
+/** The fresh thing that an ingredient is a form of: fresh and frozen cherries are cherries. */
+const freshOf = (catalogue: KitchenCatalogue, id: string): string => catalogue.find(id)?.formOf ?? id;
+
+/** What the formula promises for all that really went into a lot, mL: its own steps and shares, the lot's amounts. */
+function promisedFor(lot: LotRecord, cup: CupSchool | null, catalogue: KitchenCatalogue): number {
+  const asWeighed = contentAsWeighed(lot, cup);
+  const weighed = new Set(standing(lot.additions).map((a) => a.lineId));
+  // What was weighed after trimming is not trimmed again.
+  const steps = lot.product.content.steps.map((step) =>
+    step.kind === 'prepare' &&
+    lot.product.content.lines.some((l) => l.stepId === step.id && weighed.has(l.id))
+      ? { ...step, keeps: undefined }
+      : step,
+  );
+  return forecast(
+    { ...asWeighed, steps },
+    { cup: cup ?? undefined, catalogue, elevationMetres: lot.elevationMetres, criticalPh: lot.criticalPh },
+  ).millilitres;
+}
+
 /**
- * What a bottled lot gave: litres to the kilo, share of what was promised, trim loss, minutes of its steps.
+ * What a bottled lot gave: litres to the kilo, share of what was promised, trim loss, minutes of its steps. All that went in counts: parts, extras,
+ * top-ups by another ingredient, by-products.
  * @param lot a lot record; @param cup school of cups it was begun under; @param boiledOff g a minute of its pan, where known
  * @returns null for a lot without bottles, one worked over or one whose fruit was never weighed in
  * @example pastLot(lot, 'us', null).kg // 4
@@ -90,19 +120,20 @@ export function pastLot(lot: LotRecord, cup: CupSchool | null, boiledOff: number
   const catalogue = catalogueOf(lot);
   const bottles = lotBottles(lot);
   if (bottles.filled === 0) return null;
-  const seen = forecast(content, {
-    cup: cup ?? undefined,
-    catalogue,
-    elevationMetres: lot.elevationMetres,
-    criticalPh: lot.criticalPh,
-  });
-  const usedOf = (lineId: string) => seen.lines.find((l) => l.lineId === lineId)?.used ?? null;
-  const main = mainLine(content, usedOf, (id) => catalogue.find(id)?.family);
+  const plannedOf = new Map(amountsPlanned(lot, cup).map((l) => [l.lineId, l.used]));
+  const main = mainLine(
+    content,
+    (lineId) => plannedOf.get(lineId) ?? null,
+    (id) => catalogue.find(id)?.family,
+  );
   if (!main) return null;
-  const went = standing(lot.additions).filter((a) => a.lineId === main.id && a.grams > 0);
+  const fresh = freshOf(catalogue, main.ingredientId);
+  const went = standing(lot.additions).filter(
+    (a) => a.grams > 0 && (a.lineId === main.id || freshOf(catalogue, a.ingredientId) === fresh),
+  );
   const grams = went.reduce((sum, a) => sum + a.grams, 0);
-  const promised = usedOf(main.id);
-  if (grams <= 0 || !promised || seen.millilitres <= 0) return null;
+  const promised = promisedFor(lot, cup, catalogue);
+  if (grams <= 0 || promised <= 0) return null;
   const known = went.filter((a) => a.beforeTrimming !== null);
   const before = known.reduce((sum, a) => sum + a.beforeTrimming!, 0);
   const after = known.reduce((sum, a) => sum + a.grams, 0);
@@ -119,7 +150,7 @@ export function pastLot(lot: LotRecord, cup: CupSchool | null, boiledOff: number
     trimLoss: before > 0 ? 1 - after / before : null,
     juicePerKg: juiceOf(lot, grams),
     litresPerKg: bottles.millilitres / grams,
-    ofPromised: bottles.millilitres / (seen.millilitres * (grams / promised)),
+    ofPromised: bottles.millilitres / promised,
     bottles: bottles.filled,
     boiledOff,
     steps: stepsOf(lot, grams / 1000, bottles.filled),

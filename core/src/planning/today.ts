@@ -1,5 +1,5 @@
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
-import { isWaiting, type LotStanding, presentStep, stepClock, stepPrompt } from '../lot/index.ts';
+import { isWaiting, type LotStanding, presentStep, stepClock, stepLeft, stepPrompt } from '../lot/index.ts';
 import { inWords, plural } from '../quantity/index.ts';
 import { type DueItem, type DueWhen, type LotTag, type LotToday, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
@@ -41,7 +41,7 @@ function promptItem({ record }: LotToday, now: string): DueItem | null {
   };
 }
 
-function makingItem({ record }: LotToday, now: string): DueItem | null {
+function makingItem({ record, left }: LotToday, now: string): DueItem | null {
   const step = presentStep(record.steps, now);
   const base = { id: `make ${record.code}`, lot: tag(record) };
   if (!step)
@@ -56,17 +56,20 @@ function makingItem({ record }: LotToday, now: string): DueItem | null {
   const clock = stepClock(step, now);
   const where = `${record.product.name} · step ${step.position} of ${record.steps.length}`;
   const action = { label: clock.state === 'waiting' ? 'Start' : 'Go to step', place: 'stove' } as const;
-  if (clock.state === 'running' && clock.leftSeconds !== null) {
-    const due = new Date(Date.parse(now) + clock.leftSeconds * 1000).toISOString();
-    const over = clock.leftSeconds <= 0;
-    const far = clock.leftSeconds > 36 * 3600;
+  const goesOn = left?.get(step.id) ?? stepLeft(step, null, now);
+  if (clock.state === 'running' && goesOn !== null) {
+    const due = new Date(Date.parse(now) + goesOn.low * 1000).toISOString();
+    const over = goesOn.low <= 0;
+    const far = goesOn.low > 36 * 3600;
     const wait = isWaiting(step) ? ` · it waits, no hand needed` : '';
     return {
       ...base,
       when: over ? 'now' : far ? 'later' : 'next',
       at: due,
       title: step.title,
-      detail: over ? `${where} · its time is up` : `${where}${wait}`,
+      detail: over
+        ? `${where} · ${goesOn.by === 'pan' ? 'it may be at its mark: measure it' : 'its time is up'}`
+        : `${where}${wait}`,
       action,
     };
   }

@@ -1,7 +1,15 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import { type TodayView, todayRoutes } from '@inch/contract/today';
 import { loadClock } from '@inch/core/bottling';
-import { standing, stepClock, stepPrompt } from '@inch/core/lot';
+import {
+  type PanNow,
+  panNow,
+  type StepLeft,
+  standing,
+  stepClock,
+  stepLeft,
+  stepPrompt,
+} from '@inch/core/lot';
 import {
   backupDue,
   clockDue,
@@ -23,6 +31,7 @@ import { startsOf } from '../plan/store.ts';
 import { releasedWithBottles } from '../standing/list.ts';
 import { perishable } from '../stock/store.ts';
 import { heldSources } from '../trace/reach.ts';
+import { vesselOf } from '../vessel/learned.ts';
 
 const contentStep = (lot: StoredLot, step: StoredLot['steps'][number]) =>
   lot.product.content.steps.find((s) => s.id === step.formulaStepId);
@@ -44,12 +53,42 @@ function loadClocks(lot: StoredLot, now: string): TodayView['clocks'] {
         leftSeconds: boiling
           ? load.requiredMinutes * 60 - clock.boiledSeconds
           : load.restMinutes * 60 - clock.restedSeconds!,
+        mark: null,
         place: 'bottling' as const,
         prompt: null,
       },
     ];
   });
 }
+
+/** How long every running step still goes on, by its id: what is boiled to a mark by its pan, as at the stove. */
+async function leftOf(db: Database, kitchen: Kitchen, lots: readonly StoredLot[], now: string) {
+  const left = new Map<string, StepLeft>();
+  for (const lot of lots) {
+    if (lot.state !== 'making') continue;
+    const running = lot.steps.filter((step) => stepClock(step, now).state === 'running');
+    if (running.length === 0) continue;
+    const vessel = await vesselOf(db, kitchen, lot);
+    for (const step of running) {
+      const goesOn = stepLeft(step, panOf(lot, step, { cup: lot.cupSchool, vessel }, now), now);
+      if (goesOn) left.set(step.id, goesOn);
+    }
+  }
+  return left;
+}
+
+/** A record whose figures do not go together tells nothing of its pan; its clock runs all the same. */
+function panOf(...[lot, step, setting, now]: Parameters<typeof panNow>): PanNow | null {
+  try {
+    return panNow(lot, step, setting, now);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+const markOf = (left: StepLeft | undefined): TodayView['clocks'][number]['mark'] =>
+  left?.by === 'pan' ? { low: left.low, high: left.high } : null;
 
 async function backupItems(db: Database, kitchen: Kitchen, now: string) {
   const [begun] = await rows<{ created_at: string }>(db, 'SELECT created_at FROM kitchen WHERE id = ?', [
@@ -75,7 +114,8 @@ async function clockItems(db: Database, { id }: Kitchen, now: string) {
 export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<TodayView> {
   const stored = await unreleasedLots(db, kitchen);
   const released = await releasedWithBottles(db, kitchen);
-  const lots = stored.map((record) => ({ record, ...judgeLot(record, kitchen) }));
+  const left = await leftOf(db, kitchen, stored, now);
+  const lots = stored.map((record) => ({ record, left, ...judgeLot(record, kitchen) }));
   const meters = (await instrumentsOf(db, kitchen, now))
     .filter((i) => !i.retired)
     .map((i) => ({
@@ -98,7 +138,8 @@ export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<
           stepId: step.id,
           startedAt: clock.startedAt!,
           elapsedSeconds: clock.elapsedSeconds,
-          leftSeconds: clock.leftSeconds,
+          leftSeconds: left.get(step.id)?.seconds ?? null,
+          mark: markOf(left.get(step.id)),
           place: 'stove' as const,
           prompt: stepPrompt(step, contentStep(lot, step), now),
         },
@@ -120,7 +161,7 @@ export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<
       ...{ code: lot.code, name: lot.product.name, colour: lot.product.colour },
       asked: asked.map((gate) => ({ question: gate.question, missing: gate.missing ?? '' })),
     })),
-    bars: making.map((lot) => dayBar(lot, now)),
+    bars: making.map((lot) => dayBar(lot, now, left)),
     clocks,
     open: stored.map((lot) => ({
       code: lot.code,

@@ -69,12 +69,10 @@ export function Expected({ lot }: { lot: LotView }) {
   const past = usePast().data ?? [];
   const { promised, past: before, inPan } = expectation(lot, setting, past, serverNow());
   const { millilitres } = lotBottles(lot);
-  const tally = lot.tallies.filter((t) => t.struck === null).at(-1);
-  const held = tally ? { ml: tally.inPanMl, how: 'as recorded' } : inPan;
   const marks: Mark[] = [
     ...(promised ? [{ ml: promised, says: 'The formula', how: 'forecast' }] : []),
     ...(before ? [{ ml: before.ml, says: 'Past lots', how: before.sentence }] : []),
-    ...(held ? [{ ml: held.ml, says: 'In the pan', how: held.how }] : []),
+    ...(inPan ? [{ ml: inPan.ml, says: 'In the pan', how: inPan.how }] : []),
   ];
   if (marks.length === 0) return null;
   const bottle = lot.product.content.bottleMl;

@@ -1,9 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { type ForecastSetting, forecast } from '@inch/core/formula';
-import { presentStep } from '@inch/core/lot';
 import { mainLine, methodOf, type PastLot, yieldMemory } from '@inch/core/planning';
-import { volumeAt20 } from '@inch/core/sugar';
-import { panOf } from '../parts/lot/pan.ts';
+import { panNowOf } from '../parts/lot/pan.ts';
 
 export interface Expectation {
   /** By the formula, mL. */
@@ -37,17 +35,12 @@ function pastYield(lot: LotView, setting: ForecastSetting, past: readonly PastLo
   return { ml: memory.litresPerKg.middle * grams, sentence: memory.sentence };
 }
 
-/** What the pan holds: its last weight with its °Bx, else as it is reckoned now. */
+/** What the pan holds, and what that was last known by. */
 function panHolds(lot: LotView, now: string): Expectation['inPan'] {
-  const read = lot.readings.filter((r) => r.struck === null && r.value !== null);
-  const mass = read.filter((r) => r.kind === 'mass').at(-1);
-  const brix = read.filter((r) => r.kind === 'brix' && r.counts).at(-1);
-  const jug = read.filter((r) => r.kind === 'volume').at(-1);
-  if (jug && (!mass || jug.at > mass.at)) return { ml: jug.value!, how: 'measured in a jug' };
-  if (mass && brix) return { ml: volumeAt20(mass.value!, brix.value!), how: 'weighed, with its °Bx' };
-  const step = presentStep(lot.steps, now) ?? [...lot.steps].sort((a, b) => a.position - b.position).at(-1);
-  const pan = step ? panOf(lot, step, now) : null;
-  return pan ? { ml: pan.millilitres, how: 'calculated from what went in and the readings' } : null;
+  const pan = panNowOf(lot, now);
+  if (!pan) return null;
+  const how = pan.by === 'what went in' ? 'calculated from what went in' : pan.by;
+  return { ml: pan.millilitres, how };
 }
 
 /** What a lot is expected to fill: by its formula, by past lots, and by what is in the pan. */

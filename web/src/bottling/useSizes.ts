@@ -47,6 +47,5 @@ export function useSizes(form: Filling, shelf: boolean) {
 /** What is still to be filled, mL: what was in the pan, less what is in bottles. */
 export function useRest(lot: LotView): number {
   const { inPan } = expectation(lot, useSetting(), [], serverNow());
-  const tally = lot.tallies.filter((t) => t.struck === null).at(-1);
-  return Math.max(0, (tally?.inPanMl ?? inPan?.ml ?? 0) - lot.bottles.millilitres);
+  return Math.max(0, (inPan?.ml ?? 0) - lot.bottles.millilitres);
 }

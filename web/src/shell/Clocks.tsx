@@ -1,9 +1,9 @@
 import type { TodayView } from '@inch/contract/today';
 import { Link } from 'react-router';
 import { useNow } from '../data/useNow.ts';
-import { duration } from '../ui/format.ts';
+import { between, duration } from '../ui/format.ts';
 import { Fruit } from '../ui/State.tsx';
-import { shownSeconds } from './clock.ts';
+import { shownMark, shownSeconds } from './clock.ts';
 
 /** The running clocks, in sight on every screen. */
 export function Clocks({ today }: { today: TodayView }) {
@@ -12,7 +12,8 @@ export function Clocks({ today }: { today: TodayView }) {
     <ul className="flex items-center max-sm:-ml-2" aria-label="Running clocks">
       {today.clocks.slice(0, 3).map((clock) => {
         const seconds = shownSeconds(clock, today.now, now);
-        const over = clock.leftSeconds !== null && seconds < 0;
+        const mark = shownMark(clock, today.now, now);
+        const over = mark ? mark.low < 0 : clock.leftSeconds !== null && seconds < 0;
         return (
           <li
             key={clock.stepId}
@@ -22,8 +23,8 @@ export function Clocks({ today }: { today: TodayView }) {
               <Fruit colour={clock.colour} size={11} />
               <span className="figure text-sm text-ink-2">{clock.code}</span>
               <span className={`figure text-xl font-bold max-sm:text-base ${over ? 'text-hold' : ''}`}>
-                {over && <span className="sr-only">over by </span>}
-                {duration(seconds)}
+                {over && !mark && <span className="sr-only">over by </span>}
+                {mark ? between(mark.low, mark.high) : duration(seconds)}
               </span>
             </Link>
           </li>

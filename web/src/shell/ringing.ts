@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { useNow } from '../data/useNow.ts';
 import { duration } from '../ui/format.ts';
 import { ring } from '../ui/sound.ts';
-import { shownSeconds } from './clock.ts';
+import { shownMark, shownSeconds } from './clock.ts';
 
 /** A clock whose time is up, or something that is to be done again. */
 export interface Ringing {
@@ -27,8 +27,13 @@ export function ringingAt(today: Pick<TodayView, 'clocks' | 'now'>, now: string)
     const to = clock.place === 'bottling' ? `/bottling/${clock.code}/process` : `/stove/${clock.code}/cook`;
     const at = { code: clock.code, colour: clock.colour, step: clock.step, to };
     const seconds = shownSeconds(clock, today.now, now);
-    if (clock.leftSeconds !== null && seconds <= 0)
-      rings.push({ key: `${clock.stepId} time`, ...at, words: 'its time is up' });
+    const mark = shownMark(clock, today.now, now);
+    if (mark ? mark.low <= 0 : clock.leftSeconds !== null && seconds <= 0)
+      rings.push({
+        key: `${clock.stepId} time`,
+        ...at,
+        words: mark ? 'it may be at its mark: measure it' : 'its time is up',
+      });
     if (clock.prompt && clock.prompt.dueAt <= now)
       rings.push({ key: `${clock.stepId} ${clock.prompt.dueAt}`, ...at, words: clock.prompt.words });
     return rings;

@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
-import { type PanNow, presentStep, stepClock, stepPrompt } from '@inch/core/lot';
+import { type PanNow, presentStep, stepClock, stepLeft, stepPrompt } from '@inch/core/lot';
 import { brixSaid, degreesApart, temperature, weight } from '@inch/core/quantity';
 import { type ReactNode, useEffect } from 'react';
 import { useRecord } from '../data/record.ts';
@@ -61,7 +61,7 @@ function Coming({ lot, step, pan, now }: Props) {
     : [];
   const clock = stepClock(step, now);
   if (!next || lines.length === 0 || clock.state !== 'running') return null;
-  const seconds = pan?.left ? pan.left.low : clock.leftSeconds;
+  const seconds = stepLeft(step, pan, now)?.low ?? null;
   if (seconds === null || seconds > AHEAD * 60) return null;
   const when = seconds <= 30 ? 'now' : `in about ${minutesInWords(Math.max(1, seconds / 60))}`;
   return (

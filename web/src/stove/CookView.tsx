@@ -1,5 +1,5 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
-import { presentStep, stepClock } from '@inch/core/lot';
+import { presentStep, stepClock, stepLeft } from '@inch/core/lot';
 import { useQueries } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
@@ -13,7 +13,7 @@ import { useNow } from '../data/useNow.ts';
 import { useAttached } from '../parts/instrument/attached.ts';
 import { panOf } from '../parts/lot/pan.ts';
 import { buttonLook } from '../ui/Button.tsx';
-import { duration } from '../ui/format.ts';
+import { between, duration } from '../ui/format.ts';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';
@@ -45,7 +45,8 @@ function useMaking(): LotView[] {
 function LotTab({ lot, here, now }: { lot: LotView; here: boolean; now: string }) {
   const step = presentStep(lot.steps, now);
   const clock = step && stepClock(step, now);
-  const seconds = clock?.state === 'running' ? (clock.leftSeconds ?? clock.elapsedSeconds) : null;
+  const left = step && clock?.state === 'running' ? stepLeft(step, panOf(lot, step, now), now) : null;
+  const seconds = clock?.state === 'running' ? (left?.seconds ?? clock.elapsedSeconds) : null;
   return (
     <Link
       to={`/stove/${lot.code}/cook`}
@@ -59,7 +60,7 @@ function LotTab({ lot, here, now }: { lot: LotView; here: boolean; now: string }
       </span>
       {seconds !== null && (
         <span className={`figure text-lg font-bold ${seconds < 0 ? 'text-hold' : ''}`}>
-          {duration(seconds)}
+          {left?.by === 'pan' ? between(left.low, left.high) : duration(seconds)}
         </span>
       )}
     </Link>

@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { type PanNow, stepClock } from '@inch/core/lot';
+import { type PanNow, stepClock, stepLeft } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -9,6 +9,7 @@ import { leftSaid } from '../parts/lot/pan.ts';
 import { WeighIn } from '../parts/lot/WeighIn.tsx';
 import { buttonLook } from '../ui/Button.tsx';
 import { AT_HINT, fromLocalInput } from '../ui/dates.ts';
+import { duration, minutesInWords } from '../ui/format.ts';
 
 import { WhenField } from '../ui/WhenField.tsx';
 import { Alerts } from './Alerts.tsx';
@@ -38,8 +39,9 @@ function Figure({ step, pan, now, big }: Props) {
     ? 'text-[8.5rem] max-xl:text-[7.5rem] max-sm:text-7xl'
     : 'text-[5rem] max-xl:text-[4.5rem] max-sm:text-6xl';
   const words = big ? 'text-4xl max-xl:text-3xl' : 'text-2xl';
-  if (clock.state === 'running' && pan?.left) {
-    const left = leftSaid(pan.left);
+  const goesOn = stepLeft(step, pan, now);
+  if (clock.state === 'running' && goesOn?.by === 'pan') {
+    const left = leftSaid(goesOn);
     return (
       <p className="mt-2 flex flex-wrap items-baseline gap-x-4" aria-live="off">
         {left.from && (
@@ -67,7 +69,6 @@ function Figure({ step, pan, now, big }: Props) {
 function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: string; big: boolean }) {
   if (!pan.target) return null;
   const clock = stepClock(step, now);
-  const shown = bigClock(clock, step);
   return (
     <p className={`mt-3 flex flex-wrap gap-x-8 ${big ? 'text-3xl max-xl:text-2xl' : 'text-xl'}`}>
       <span>
@@ -77,8 +78,12 @@ function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: strin
       </span>
       {clock.state === 'running' && (
         <span className="text-ink-2">
-          clock <span className={`figure ${shown.over ? 'font-bold text-hold' : ''}`}>{shown.figure}</span>{' '}
-          {shown.words}
+          <span className="figure">{duration(clock.elapsedSeconds)}</span> so far
+          {step.minutes !== null && (
+            <>
+              , <span className="figure">{minutesInWords(step.minutes)}</span> planned
+            </>
+          )}
         </span>
       )}
     </p>

@@ -1,33 +1,45 @@
 import type { LotView } from '@inch/contract/lot';
-import { type PanNow, panNow } from '@inch/core/lot';
+import { type PanNow, panInHand, panNow } from '@inch/core/lot';
 
-/** The pan of a lot at one of its steps, reckoned from all that stands in its record. */
-export function panOf(lot: LotView, step: LotView['steps'][number], now: string): PanNow | null {
+/** The pan a lot is made in, and the cups it was begun under. */
+const settingOf = (lot: LotView) => ({
+  cup: lot.cupSchool,
+  vessel: lot.vessel && { shape: lot.vessel.shape, learned: lot.vessel.learned },
+});
+
+/** What a record comes to; null where its figures do not go together: it still has its steps and clocks. */
+function orNone(work: () => PanNow | null): PanNow | null {
   try {
-    return panNow(
-      lot,
-      step,
-      { cup: lot.cupSchool, vessel: lot.vessel && { shape: lot.vessel.shape, learned: lot.vessel.learned } },
-      now,
-    );
+    return work();
   } catch (error) {
-    // A record whose figures do not go together has no forecast; it still has its steps and clocks.
     if (error instanceof RangeError) return null;
     throw error;
   }
 }
 
+/** The pan of a lot at one of its steps. */
+export const panOf = (lot: LotView, step: LotView['steps'][number], now: string): PanNow | null =>
+  orNone(() => panNow(lot, step, settingOf(lot), now));
+
+/** The pan of a lot at the step in hand: what there is to fill. */
+export const panNowOf = (lot: LotView, now: string): PanNow | null =>
+  orNone(() => panInHand(lot, settingOf(lot), now));
+
 /** 14 to 19 min; about 3 h; any moment. */
-export function leftSaid(left: NonNullable<PanNow['left']>): { from: string; to: string; unit: string } {
+export function leftSaid(left: { low: number; high: number | null }): {
+  from: string;
+  to: string;
+  unit: string;
+} {
   const minutes = (s: number) => Math.max(0, Math.round(s / 60));
-  if (left.high === 0) return { from: '', to: '0', unit: 'min left' };
-  if (!Number.isFinite(left.high) || left.high > 6 * 3600)
-    return left.low > 5400
-      ? { from: '', to: (left.low / 3600).toFixed(1), unit: 'h or more' }
-      : { from: '', to: String(minutes(left.low)), unit: 'min or more' };
-  if (left.high > 5400)
-    return { from: (left.low / 3600).toFixed(1), to: (left.high / 3600).toFixed(1), unit: 'h left' };
-  const [low, high] = [minutes(left.low), Math.max(1, minutes(left.high))];
+  const [least, most] = [Math.max(0, left.low), left.high === null ? null : Math.max(0, left.high)];
+  if (most === 0) return { from: '', to: '0', unit: 'min left' };
+  if (most === null || most > 6 * 3600)
+    return least > 5400
+      ? { from: '', to: (least / 3600).toFixed(1), unit: 'h or more' }
+      : { from: '', to: String(minutes(least)), unit: 'min or more' };
+  if (most > 5400) return { from: (least / 3600).toFixed(1), to: (most / 3600).toFixed(1), unit: 'h left' };
+  const [low, high] = [minutes(least), Math.max(1, minutes(most))];
   return low === high
     ? { from: '', to: String(high), unit: 'min left' }
     : { from: String(low), to: String(high), unit: 'min left' };
