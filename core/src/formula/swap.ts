@@ -1,5 +1,5 @@
-import { brixSaid, inWords, plural } from '../quantity/index.ts';
-import { amountsOf } from './amounts.ts';
+import { batchVolume, brixSaid, inWords, plural } from '../quantity/index.ts';
+import { AIM_WITHIN, type Movable } from './aims.ts';
 import type { FormulaContent, FormulaKind } from './content.ts';
 import { differences } from './difference.ts';
 import { type Forecast, type ForecastSetting, forecast } from './forecast.ts';
@@ -7,8 +7,7 @@ import { saidGrams } from './interchange.ts';
 import { matchFormula } from './processed.ts';
 import { processesOf } from './processesOf.ts';
 import { readLine } from './said.ts';
-import { whatWouldItTake } from './solve.ts';
-import { walk } from './walk.ts';
+import { severalAims } from './severalAims.ts';
 
 /** The same with another fruit: the formula rebalanced, and what is to be known of it. */
 export interface Swap {
@@ -27,18 +26,6 @@ export interface Swap {
   cautions: string[];
   before: Forecast;
   after: Forecast;
-}
-
-/** The line a cook would change for an aim, by family; undefined where there is none. */
-function leverFor(
-  content: FormulaContent,
-  setting: ForecastSetting,
-  families: readonly string[],
-  not: string,
-) {
-  return content.lines.find(
-    (line) => line.id !== not && families.includes(setting.catalogue.find(line.ingredientId)?.family ?? ''),
-  );
 }
 
 const withGrams = (content: FormulaContent, lineId: string, grams: number): FormulaContent => ({
@@ -69,86 +56,160 @@ export function processFits(
   }));
 }
 
-interface Lever {
-  aim: 'brix' | 'ta';
-  /** What a cook would change for it, best first. */
-  families: readonly (readonly string[])[];
-  near: number;
-  say: (value: number) => string;
-}
-
-const LEVERS: readonly Lever[] = [
-  { aim: 'brix', families: [['sugar']], near: 0.15, say: (v) => `${brixSaid(v)}` },
-  { aim: 'ta', families: [['acid', 'vinegar'], ['juice']], near: 0.01, say: (v) => `${v.toFixed(2)} % acid` },
+/** What a cook would change, best first: so many lines of these families, beside the line that was swapped. */
+const LEVERS: readonly { families: readonly string[]; most: number }[] = [
+  { families: ['sugar', 'sweetener'], most: 1 },
+  { families: ['acid', 'vinegar'], most: 1 },
+  { families: ['water'], most: 1 },
+  { families: ['juice'], most: 1 },
 ];
+/** A line is never taken out: this much of it stays, g. */
+const STAYS = 0.1;
+/** Times its own amount that a line may grow, and of what the batch weighs. */
+const GROWS = 6;
+/** A line that would change by less is left as it was said, as a share. */
+const THE_SAME = 0.003;
 
-/** One figure brought back by one line; a line that would have to be less than nothing is left out. Says what is not reached. */
-function leveraged(
+type Held = 'brix' | 'ta' | 'bottles';
+
+/** Lines that may change: of each kind the one there is most of, and the swapped one, where it is an amount of its own. */
+function leversOf(
   content: FormulaContent,
   setting: ForecastSetting,
-  lever: Lever,
-  value: number,
+  f: Forecast,
   swapped: string,
-): { content: FormulaContent; short?: string } {
-  const f = forecast(content, setting);
-  const at = lever.aim === 'brix' ? f.brix : f.taPercent;
-  if (at === null || Math.abs(at - value) < lever.near) return { content };
-  const short = (why: string) => ({
-    content,
-    short: `${lever.say(value)} is not reached: ${why}; it comes to ${lever.say(at)}`,
-  });
-  const line = lever.families.map((f) => leverFor(content, setting, f, swapped)).find(Boolean);
-  if (!line)
-    return short(
-      at > value
-        ? 'nothing is left to take out, so use less of the fruit'
-        : 'there is no line to add it with',
-    );
-  const answer = whatWouldItTake(content, setting, { lineId: line.id, aim: lever.aim, value });
-  if (answer.reached && answer.grams >= 0.05) return { content: withGrams(content, line.id, answer.grams) };
-  if (at < value) return short('no amount does it');
-  return { content: { ...content, lines: content.lines.filter((l) => l.id !== line.id) } };
+): Movable[] {
+  const gramsOf = new Map(f.lines.map((line) => [line.lineId, line.grams ?? 0]));
+  const familyOf = (line: FormulaContent['lines'][number]) =>
+    setting.catalogue.find(line.ingredientId)?.family ?? '';
+  const most = (lines: FormulaContent['lines'], count: number) =>
+    lines
+      .filter((line) => line.id !== swapped && (gramsOf.get(line.id) ?? 0) > 0)
+      .filter((line) => line.basis?.per !== 'bottle')
+      .sort((a, b) => gramsOf.get(b.id)! - gramsOf.get(a.id)!)
+      .slice(0, count);
+  const chosen = LEVERS.flatMap(({ families, most: count }) =>
+    most(
+      content.lines.filter((line) => families.includes(familyOf(line))),
+      count,
+    ),
+  );
+  const own = content.lines.find((line) => line.id === swapped)!;
+  const fruit = own.basis === undefined || own.basis.per === 'batch' ? [own] : [];
+  return [...chosen, ...fruit]
+    .filter((line) => (gramsOf.get(line.id) ?? 0) > 0)
+    .map((line) => {
+      const grams = gramsOf.get(line.id)!;
+      return { lineId: line.id, low: Math.min(STAYS, grams), high: GROWS * Math.max(grams, f.grams / 20) };
+    });
 }
 
-/** Water, sugar and acid changed in turn for the old figures until they stand still; each amount is written as a cook writes it. */
+/** The figures to hold, in the order in which they are given up: bottles and sweetness before acid. */
+function heldFigures(content: FormulaContent, old: Forecast, now: Forecast): { aim: Held; value: number }[] {
+  const perBottle = content.bottles !== undefined && content.lines.some((l) => l.basis?.per === 'bottle');
+  return [
+    ...(perBottle || old.millilitres <= 0
+      ? []
+      : [{ aim: 'bottles' as const, value: old.millilitres / content.bottleMl }]),
+    { aim: 'brix' as const, value: old.brix },
+    ...(old.taPercent === null || now.taPercent === null
+      ? []
+      : [{ aim: 'ta' as const, value: old.taPercent }]),
+  ];
+}
+
+const figureOf = (f: Forecast, content: FormulaContent, aim: Held): number =>
+  aim === 'bottles' ? f.millilitres / content.bottleMl : aim === 'brix' ? f.brix : f.taPercent!;
+
+/** A figure that is not held, in words, with what it comes to. */
+function notReached(
+  content: FormulaContent,
+  setting: ForecastSetting,
+  held: { aim: Held; value: number },
+  after: Forecast,
+): string {
+  const reached = figureOf(after, content, held.aim);
+  const say = (value: number) =>
+    held.aim === 'bottles'
+      ? batchVolume(value * content.bottleMl)
+      : held.aim === 'brix'
+        ? brixSaid(value)
+        : `${value.toFixed(2)} % acid`;
+  const has = (...families: string[]) =>
+    content.lines.some((line) => families.includes(setting.catalogue.find(line.ingredientId)?.family ?? ''));
+  const why =
+    held.aim === 'ta' && reached < held.value && !has('acid', 'vinegar', 'juice')
+      ? 'there is no acid in it to take more of'
+      : held.aim === 'ta' && reached > held.value
+        ? 'what is in it brings more'
+        : 'no amounts of its lines do it with the rest';
+  return `${say(held.value)} is not reached: ${why}; it comes to ${say(reached)}`;
+}
+
+/** The lines written as the solver has them; one that hardly changes stays as it was said. */
+function withAmounts(
+  content: FormulaContent,
+  f: Forecast,
+  grams: Readonly<Record<string, number>>,
+): FormulaContent {
+  return Object.entries(grams).reduce((next, [lineId, amount]) => {
+    const before = f.lines.find((line) => line.lineId === lineId)?.grams ?? 0;
+    return Math.abs(amount - before) < THE_SAME * before ? next : withGrams(next, lineId, amount);
+  }, content);
+}
+
+/** Amounts that hold the old figures, the least change of them; what cannot be held with the rest is given up last to first, and said. */
 function rebalanced(
   content: FormulaContent,
   setting: ForecastSetting,
   old: Forecast,
   swapped: string,
 ): { content: FormulaContent; unreached: string[] } {
-  let next = content;
-  let unreached: string[] = [];
-  for (let round = 0; round < 5; round++) {
-    next = sameYield(next, setting, old.millilitres, swapped);
-    unreached = [];
-    for (const lever of LEVERS) {
-      const value = lever.aim === 'brix' ? old.brix : old.taPercent;
-      if (value === null) continue;
-      const result = leveraged(next, setting, lever, value, swapped);
-      next = result.content;
-      if (result.short) unreached.push(result.short);
-    }
+  const now = forecast(content, setting);
+  const held = heldFigures(content, old, now);
+  const lines = leversOf(content, setting, now, swapped);
+  const isHeld = (f: Forecast, { aim, value }: { aim: Held; value: number }) =>
+    Math.abs(figureOf(f, content, aim) - value) <= AIM_WITHIN[aim];
+  const told = (next: FormulaContent) => {
+    const after = forecast(next, setting);
+    const missed = held.filter((h) => Math.abs(figureOf(after, next, h.aim) - h.value) > SEEN[h.aim]);
+    return { content: next, unreached: missed.map((h) => notReached(next, setting, h, after)) };
+  };
+  if (lines.length === 0 || held.every((h) => isHeld(now, h))) return told(content);
+  for (let count = held.length; count > 0; count--) {
+    const aims = held.slice(0, count);
+    const found = severalAims(content, setting, { aims, lines, by: 'change' });
+    if (found.reached) return told(withAmounts(content, now, found.grams));
   }
-  return { content: next, unreached };
+  return told(content);
 }
 
-/** Water added or taken off until the yield is what it was; a formula without a water line keeps its own. */
-function sameYield(
+/** How far a figure may lie off before it is said: bottles a tenth of one, the others as a cook reads them. */
+const SEEN: Record<Held, number> = { brix: 0.15, ta: 0.02, bottles: 0.1 };
+
+const daysOf = ({ keeping: { time } }: Forecast): number =>
+  time === null ? 0 : time.unit === 'day' ? time.count : 28 * time.count;
+
+/** The class it was kept in, held by its acid where the old acidity does not do it: sharper, and as lasting. */
+function asLasting(
   content: FormulaContent,
   setting: ForecastSetting,
-  millilitres: number,
+  old: Forecast,
   swapped: string,
 ): FormulaContent {
-  const water = leverFor(content, setting, ['water'], swapped);
-  const reduces = content.steps.some((step) => step.kind === 'reduce');
-  if (!water || reduces) return content;
-  const said = content.lines.map((line) => readLine(line, setting));
-  const walked = walk(content, said, setting);
-  const grams = amountsOf(said, walked)[content.lines.indexOf(water)]!.grams;
-  if (grams === null) return content;
-  const next = Math.max(0, grams + (millilitres - walked.millilitres));
-  return next < 1 ? content : withGrams(content, water.id, next);
+  const now = forecast(content, setting);
+  if (daysOf(now) >= daysOf(old) || !old.ph || !now.ph) return content;
+  const lines = leversOf(content, setting, now, swapped);
+  const band = now.ph.high - now.ph.middle;
+  const aims = [
+    ...heldFigures(content, old, now).filter(({ aim }) => aim !== 'ta'),
+    { aim: 'ph' as const, value: Math.min(old.ph.middle, old.ph.high - band) },
+  ];
+  if (lines.length === 0) return content;
+  const found = severalAims(content, setting, { aims, lines, by: 'change' });
+  if (!found.reached) return content;
+  const next = withAmounts(content, now, found.grams);
+  return daysOf(forecast(next, setting)) > daysOf(now) ? next : content;
 }
 
 /** The line with the new thing in it: said as before where that weighs the same, in grams where a cup or a piece of it would not. */
@@ -201,7 +262,7 @@ function keepingChange(before: Forecast, after: Forecast): string | null {
 }
 
 /**
- * The same product with another thing in a line's place, brought back to the old °Bx, acid and yield.
+ * The same product with another thing in a line's place, brought back to the old bottles, °Bx, acid and class by every line there is.
  * @param content the formula; @param setting the kitchen's; @param swap.lineId the line, @param swap.ingredientId what takes its place, @param swap.kind of product, for its processes
  * @returns the new formula, every change, old targets it cannot reach, tested processes it no longer matches and cautions it brings
  * @throws RangeError where the line or the ingredient is not there
@@ -219,8 +280,15 @@ export function sameWith(
   const before = forecast(content, setting);
   const grams = before.lines.find((l) => l.lineId === swap.lineId)!.grams;
   const put = replaced(content, setting, swap, grams);
-  const { content: next, unreached } = rebalanced(put, setting, before, swap.lineId);
+  const balanced = rebalanced(put, setting, before, swap.lineId);
+  const next = asLasting(balanced.content, setting, before, swap.lineId);
   const after = forecast(next, setting);
+  const unreached =
+    next === balanced.content
+      ? balanced.unreached
+      : heldFigures(next, before, after)
+          .filter((h) => Math.abs(figureOf(after, next, h.aim) - h.value) > SEEN[h.aim])
+          .map((h) => notReached(next, setting, h, after));
   const fitsBefore = processFits(content, swap.kind, setting);
   const known = new Set(before.cautions.map((c) => c.text));
   return {
