@@ -56,13 +56,13 @@ export function processFits(
   }));
 }
 
-/** What a cook would change, best first: so many lines of these families, beside the line that was swapped. */
-const LEVERS: readonly { families: readonly string[]; most: number }[] = [
-  { families: ['sugar', 'sweetener'], most: 1 },
-  { families: ['acid', 'vinegar'], most: 1 },
-  { families: ['water'], most: 1 },
-  { families: ['juice'], most: 1 },
+/** What a cook would change beside the thing that was swapped: as many lines as there are figures to hold, so that there and back comes home. */
+const LEVERS: readonly (readonly string[])[] = [
+  ['sugar', 'sweetener'],
+  ['acid', 'vinegar'],
 ];
+/** What is changed as well, where those do not do it. */
+const MORE_LEVERS: readonly (readonly string[])[] = [['water'], ['juice']];
 /** A line is never taken out: this much of it stays, g. */
 const STAYS = 0.1;
 /** Times its own amount that a line may grow, and of what the batch weighs. */
@@ -78,21 +78,19 @@ function leversOf(
   setting: ForecastSetting,
   f: Forecast,
   swapped: string,
+  levers: readonly (readonly string[])[],
 ): Movable[] {
   const gramsOf = new Map(f.lines.map((line) => [line.lineId, line.grams ?? 0]));
   const familyOf = (line: FormulaContent['lines'][number]) =>
     setting.catalogue.find(line.ingredientId)?.family ?? '';
-  const most = (lines: FormulaContent['lines'], count: number) =>
+  const most = (lines: FormulaContent['lines']) =>
     lines
       .filter((line) => line.id !== swapped && (gramsOf.get(line.id) ?? 0) > 0)
       .filter((line) => line.basis?.per !== 'bottle')
       .sort((a, b) => gramsOf.get(b.id)! - gramsOf.get(a.id)!)
-      .slice(0, count);
-  const chosen = LEVERS.flatMap(({ families, most: count }) =>
-    most(
-      content.lines.filter((line) => families.includes(familyOf(line))),
-      count,
-    ),
+      .slice(0, 1);
+  const chosen = levers.flatMap((families) =>
+    most(content.lines.filter((line) => families.includes(familyOf(line)))),
   );
   const own = content.lines.find((line) => line.id === swapped)!;
   const fruit = own.basis === undefined || own.basis.per === 'batch' ? [own] : [];
@@ -167,7 +165,8 @@ function rebalanced(
 ): { content: FormulaContent; unreached: string[] } {
   const now = forecast(content, setting);
   const held = heldFigures(content, old, now);
-  const lines = leversOf(content, setting, now, swapped);
+  const few = leversOf(content, setting, now, swapped, LEVERS);
+  const all = leversOf(content, setting, now, swapped, [...LEVERS, ...MORE_LEVERS]);
   const isHeld = (f: Forecast, { aim, value }: { aim: Held; value: number }) =>
     Math.abs(figureOf(f, content, aim) - value) <= AIM_WITHIN[aim];
   const told = (next: FormulaContent) => {
@@ -175,11 +174,13 @@ function rebalanced(
     const missed = held.filter((h) => Math.abs(figureOf(after, next, h.aim) - h.value) > SEEN[h.aim]);
     return { content: next, unreached: missed.map((h) => notReached(next, setting, h, after)) };
   };
-  if (lines.length === 0 || held.every((h) => isHeld(now, h))) return told(content);
+  if (all.length === 0 || held.every((h) => isHeld(now, h))) return told(content);
   for (let count = held.length; count > 0; count--) {
     const aims = held.slice(0, count);
-    const found = severalAims(content, setting, { aims, lines, by: 'change' });
-    if (found.reached) return told(withAmounts(content, now, found.grams));
+    for (const lines of all.length > few.length && few.length > 0 ? [few, all] : [all]) {
+      const found = severalAims(content, setting, { aims, lines, by: 'change' });
+      if (found.reached) return told(withAmounts(content, now, found.grams));
+    }
   }
   return told(content);
 }
@@ -199,7 +200,7 @@ function asLasting(
 ): FormulaContent {
   const now = forecast(content, setting);
   if (daysOf(now) >= daysOf(old) || !old.ph || !now.ph) return content;
-  const lines = leversOf(content, setting, now, swapped);
+  const lines = leversOf(content, setting, now, swapped, [...LEVERS, ...MORE_LEVERS]);
   const band = now.ph.high - now.ph.middle;
   const aims = [
     ...heldFigures(content, old, now).filter(({ aim }) => aim !== 'ta'),
