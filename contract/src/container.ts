@@ -1,4 +1,4 @@
-import { CLOSURES } from '@inch/core/bottling';
+import { CLOSURES, tooSmall } from '@inch/core/bottling';
 import { z } from 'zod';
 import { ProcessMethod } from './heatProcess.ts';
 import { route } from './route.ts';
@@ -40,10 +40,15 @@ const roomOver = {
   path: ['brimfulMl'],
   message: 'Filled to the brim it holds more than what is sold in it.',
 };
-export const NewContainer = z
-  .object({ id: Id, ...fields, ...measures })
-  .refine((c) => c.brimfulMl === null || c.brimfulMl > c.nominalMl, roomOver);
-export const FileContainer = z.object({ key: z.string().min(1).max(60), ...fields, ...measures });
+const measured = z.object({ ...fields, ...measures });
+/** Its measures have to hold what is said to be in it. */
+function fits(c: z.output<typeof measured>, ctx: z.RefinementCtx): void {
+  if (c.brimfulMl !== null && c.brimfulMl <= c.nominalMl) ctx.addIssue({ code: 'custom', ...roomOver });
+  const why = tooSmall(c, c.nominalMl);
+  if (why) ctx.addIssue({ code: 'custom', path: ['diameterMm'], message: why });
+}
+export const NewContainer = measured.extend({ id: Id }).superRefine(fits);
+export const FileContainer = measured.extend({ key: z.string().min(1).max(60) }).superRefine(fits);
 export const ContainerMeasures = z.object(measures);
 
 export const containerRoutes = {

@@ -28,6 +28,7 @@ export {
   usNetContents,
 } from './netContents.ts';
 export { implausible, type Plausibility } from './plausible.ts';
+export { tooSmall } from './roomIn.ts';
 export { type ThermalShock, thermalShock } from './shock.ts';
 export { type Tally, type TallyPart, type TallyResult, tallyUp } from './tally.ts';
 export { boilsIn, type Warming, type WarmingBottle, warming } from './warming.ts';

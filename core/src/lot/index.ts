@@ -16,6 +16,7 @@ export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';
 export { cooledIn } from './cooled.ts';
 export { type DatedBack, datedBack } from './datedBack.ts';
+export { fillDoubt } from './fillDoubt.ts';
 export type { Evidence, EvidenceOf, Gate, GateId } from './gate.ts';
 export { bottlesNotTicked, gapSaid } from './gateCount.ts';
 export { bottlesProcessed, minutesAskedOf, whyNotCounted } from './gateHeat.ts';

@@ -51,6 +51,8 @@ export const bottling = kind({
     /** Hours from the fill to 21 °C and to 5 °C, for bottles cooled open, where they were told and not read off. */
     hoursTo21: hours('How many hours to 21 °C?'),
     hoursToCold: hours('How many hours to 5 °C?'),
+    /** Why there are more than the pan held by its record. */
+    why: nullable(why('Write a reason of two letters or more.')),
   },
   asked: { place },
   /** The container's own where it is not said. */

@@ -4,6 +4,7 @@ import {
   containerRoutes,
   type NewContainer,
 } from '@inch/contract/container';
+import { tooSmall } from '@inch/core/bottling';
 import type { z } from 'zod';
 import { type Database, insert, rows, toSql, update } from '../database/pool.ts';
 import { invalid, notFound } from '../http/problem.ts';
@@ -46,6 +47,8 @@ async function measureContainer(w: Writing, id: string, c: Measures): Promise<{ 
   if (!container) throw notFound('kind of bottle');
   if (c.brimfulMl !== null && c.brimfulMl <= container.nominalMl)
     throw invalid('brimfulMl', 'Filled to the brim it holds more than what is sold in it.');
+  const why = tooSmall({ ...container, shape: c.shape, depthMm: c.depthMm }, container.nominalMl);
+  if (why) throw invalid(c.depthMm === null ? 'shape' : 'depthMm', why);
   await update(w.tx, 'container', id, measured(c));
   await journal(w, 'container', id, 'measure', c);
   return { id };

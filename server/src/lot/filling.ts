@@ -1,5 +1,5 @@
 import { netMl, tallyUp } from '@inch/core/bottling';
-import { finishedBrix, gapSaid, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
+import { fillDoubt, finishedBrix, gapSaid, linesNotRecorded, lotBottles, standing } from '@inch/core/lot';
 import { COLD } from '@inch/core/place';
 import { densityAt20 } from '@inch/core/sugar';
 import { containersOf } from '../container/routes.ts';
@@ -8,6 +8,7 @@ import { asked, invalid, Problem } from '../http/problem.ts';
 import { refuseBefore } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
 import { takePackaging, wastePieces } from '../stock/withdraw.ts';
+import { vesselOf } from '../vessel/learned.ts';
 import { decideLot, fullLot, holdWhereAsked } from './change.ts';
 import { openOutOfLimits } from './deviations.ts';
 import { holdTooWarm } from './holdTooWarm.ts';
@@ -31,6 +32,18 @@ export const judgeBottling: Judge<'bottling'> = async ({ w, lot: head, said, at 
   const lot = await fullLot(w, head.id);
   refuseUntold(lot);
   const container = await containerOf(w, said.containerId);
+  if (said.why === null) {
+    const vessel = await vesselOf(w.tx, w.kitchen, lot);
+    const doubt = asked('count', () =>
+      fillDoubt(
+        lot,
+        { cup: lot.cupSchool, vessel },
+        { count: said.count, nominalMl: container.nominalMl },
+        at,
+      ),
+    );
+    if (doubt) throw invalid('why', doubt);
+  }
   const cause = { kind: 'filled', lotId: lot.id, entryId: said.id, at } as const;
   return {
     kept: { headspaceInches: said.headspaceInches ?? container.headspaceInches },

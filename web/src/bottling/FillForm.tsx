@@ -3,6 +3,7 @@ import { readFigure, volumeShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
+import { Field } from '../ui/Field.tsx';
 import { Bars } from '../ui/Unread.tsx';
 import { BestFit } from './BestFit.tsx';
 import { Checks, Closing, Rating } from './FillFields.tsx';
@@ -36,6 +37,9 @@ export function FillForm({ lot }: { lot: LotView }) {
       <Rating sizes={chosen.map((r) => r.container)} shelf={shelf} />
       <Checks form={form} sizes={chosen.map((r) => r.container)} />
       <Closing form={form} />
+      {(form.error('why') || form.values.why !== '') && (
+        <Field label="Why there are more than the pan held" {...form.field('why')} />
+      )}
       <Button type="submit" disabled={form.busy || chosen.length === 0} className="justify-self-start">
         Count the bottles
       </Button>

@@ -25,6 +25,8 @@ interface Answers {
   hoursTo21: string;
   hoursToCold: string;
   place: string;
+  /** Why there are more than the pan held. */
+  why: string;
   at: string;
   rims: boolean;
   rings: boolean;
@@ -57,6 +59,7 @@ const usual = (shelf: boolean): Answers => ({
     hoursTo21: '',
     hoursToCold: '',
     place: shelf ? 'cellar' : 'cold room',
+    why: '',
     at: '',
   },
   ...{ rims: false, rings: false, lids: false, ml: '', counts: {} },
@@ -88,6 +91,7 @@ function fillingsOf(
     hoursTo21: hours('hoursTo21'),
     hoursToCold: hours('hoursToCold'),
     place: a.place,
+    why: a.why.trim() || null,
     ...happened(a.at),
   };
   return Object.entries(a.counts).flatMap(([containerId, text]) => {

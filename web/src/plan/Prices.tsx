@@ -110,7 +110,12 @@ function Comparison({
   const left = priceMinor === null || cost.perBottle === null ? null : priceMinor - cost.perBottle;
   return (
     <>
-      {left !== null && (
+      {left !== null && cost.unpriced.length > 0 && (
+        <span className="text-ink-2">
+          No profit to tell: no price of {cost.unpriced.map((name) => name.toLowerCase()).join(', ')} yet.
+        </span>
+      )}
+      {left !== null && cost.unpriced.length === 0 && (
         <State tone={left > 0 ? 'go' : 'stop'}>
           {left > 0
             ? `${money(left, currency)} profit per bottle`
