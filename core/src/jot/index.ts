@@ -2,8 +2,10 @@ import { type ReadingKind, readLotCode } from '../lot/index.ts';
 import { type Addition, additionIn, bottlesIn } from './doings.ts';
 import { readingIn } from './readings.ts';
 import { spokenNumbers } from './spoken.ts';
+import { type JotWhen, takeWhen } from './when.ts';
 
 export { type JotWeighing, weighedAddition } from './doings.ts';
+export { type JotWhen, jottedAt } from './when.ts';
 
 /** What a jotted line was understood as; nothing is dropped, what is not understood is a note. */
 export interface Jotting {
@@ -20,6 +22,10 @@ export interface Jotting {
   text: string;
   /** Lot code named in the line. */
   lotCode: string | null;
+  /** When it happened, where the line says so; now where not. */
+  when: JotWhen | null;
+  /** It nearly reads, as a reading or as something that went in: how it would be written. It is not kept as it stands. */
+  asks?: string;
   /** What went in, where the line says that something did. */
   addition?: Addition;
   /** The words of a note as they were written, lot code and "note" aside; absent for anything else. */
@@ -43,26 +49,49 @@ function takeLotCode(text: string): [string | null, string] {
 }
 
 /** The words of a line as typed, without its full stop. */
-const typed = (rest: string): string => rest.replace(/[.!]$/, '').trim();
+const typed = (rest: string): string => rest.replace(/[.!,;]+$/, '').trim();
 
 /** The words of a line with dictated numbers in figures. */
 const dictated = (rest: string): string => spokenNumbers(typed(rest).toLowerCase());
 
+/** How each reading is jotted, by the word that such a line begins with: what begins so, has a figure and is not understood, is asked about. */
+const NEARLY: readonly [RegExp, string][] = [
+  [/^(?:ph)\b/i, 'a pH: ph 3.42'],
+  [/^(?:b|bx|brix|sugar)\b/i, 'sugar: b 31.4 @27'],
+  [/^(?:ta|acid|acidity)\b/i, 'acid: ta 12.6/10'],
+  [/^(?:t|temp|temperature)\b/i, 'a temperature: t 88'],
+  [/^(?:sg|gravity)\b/i, 'a gravity: sg 1.250 @22'],
+  [/^(?:aw|a_w|water activity)\b/i, 'a water activity: aw 0.842'],
+  [/^(?:v|vol|volume|jug)\b/i, 'a volume: v 2.4 l'],
+  [/^(?:m|mass|w|weight|weighs?|weighed|scale)\b/i, 'a weight: m 2.41 kg'],
+  [/^(?:d|dip|depth|ruler|level)\b/i, 'a dip: d 3 5/8 in'],
+  [/^(?:add(?:ed)?|put in|went in|plus)\b/i, 'something that went in: add 12 g citric'],
+];
+
+/** What a line that was not understood nearly is, as a question; undefined for words. */
+function nearly(words: string): string | undefined {
+  if (!/\d/.test(words)) return undefined;
+  const found = NEARLY.find(([begins]) => begins.test(words));
+  return found && `Is it ${found[1]}? Write it so, or begin with “note” to keep the words.`;
+}
+
 /**
  * Reads a jotted line, typed or dictated: `b 31.4 @27`, `ph 3.42`, `ta 12.6/10`, `t 88`, `t 96 held 1 min`, `sg 1.250 @22`, `v 2.4 l @85`, `aw 0.842`, `boil 1 min`, `m 2.41 kg`, `d 3 5/8 in`, `add 12 g citric`,
- * `14 x 250 ml`, `note …`, with a lot code anywhere in it.
+ * `14 x 250 ml`, `note …`, with a lot code anywhere in it, and a time: `at 9:40`, `10 min ago`.
  * @param line as it came; @returns what was understood, or a note that keeps every word; never throws
  */
 export function parseJot(line: string): Jotting {
   const text = line.trim();
-  const [lotCode, rest] = takeLotCode(text);
-  const noted = /^note\b[:,\s]*/i.exec(rest);
+  const [lotCode, words] = takeLotCode(text);
+  const noted = /^note\b[:,\s]*/i.exec(words);
+  // A note keeps every word of it, and happened now.
+  const { when, rest } = noted ? { when: null, rest: words } : takeWhen(words);
   if (!noted)
     for (const wordsOf of [typed, dictated]) {
-      const words = wordsOf(rest);
-      const read = readingIn(words);
-      if (read) return { ...read, text, lotCode };
-      const addition = additionIn(words);
+      const said = wordsOf(rest);
+      const read = readingIn(said);
+      if (read) return { ...read, text, lotCode, when };
+      const addition = additionIn(said);
       if (addition)
         return {
           kind: 'add',
@@ -70,20 +99,24 @@ export function parseJot(line: string): Jotting {
           celsius: null,
           text,
           lotCode,
+          when,
           addition,
           understood: `In: ${addition.said ? `${addition.said} of ` : ''}${addition.words}`,
         };
     }
-  const note = rest.slice(noted?.[0].length ?? 0);
+  const note = words.slice(noted?.[0].length ?? 0);
   const bottles = noted ? null : bottlesIn(dictated(rest));
-  const words = note || rest;
+  const kept = note || words;
+  const asks = noted || bottles ? undefined : nearly(typed(rest));
   return {
     kind: 'note',
     raw: null,
     celsius: null,
     text,
     lotCode,
-    note: words,
-    understood: `Note: ${bottles ?? words}`,
+    when,
+    note: kept,
+    ...(asks ? { asks } : {}),
+    understood: `Note: ${bottles ?? kept}`,
   };
 }

@@ -3,8 +3,9 @@ import { lotBottles } from './bottles.ts';
 import { type PanSetting, panInHand } from './panNow.ts';
 import type { LotRecord } from './record.ts';
 
-/** What readings, cups and headspace leave open of a pan, as a share of it. */
-const LEEWAY = 0.25;
+/** So many times what the pan holds by its record, and so many mL more, no bottles of it can hold: a tally asks for what is less far off. */
+const TIMES = 3;
+const MORE_ML = 1500;
 
 /**
  * What cannot be in a count of bottles, as a question: more than the pan holds by its record; null where nothing is.
@@ -21,7 +22,7 @@ export function fillDoubt(
   if (!pan) return null;
   const filled = lotBottles(lot).millilitres;
   const total = filled + said.count * said.nominalMl;
-  if (total <= (1 + LEEWAY) * pan.millilitres + said.nominalMl) return null;
+  if (total <= TIMES * pan.millilitres || total - pan.millilitres <= MORE_ML) return null;
   const before = filled > 0 ? ` on top of ${batchVolume(filled)} in bottles` : '';
   return `${plural(said.count, 'bottle')} of ${bottleSize(said.nominalMl)} are ${batchVolume(said.count * said.nominalMl)}${before}, and by its record ${batchVolume(pan.millilitres)} were in the pan. Count again, record what else went in, or say why.`;
 }

@@ -1,7 +1,8 @@
 import { type FormulaContent, type FormulaLine, lineAmounts } from '../formula/index.ts';
+import { isPiece } from '../ingredient/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { contentAsWeighed, formulaStepOf } from './asWeighed.ts';
-import { weighingOf } from './catalogue.ts';
+import { catalogueOf, weighingOf } from './catalogue.ts';
 import { stepClock } from './clock.ts';
 import { type Addition, type LotRecord, type LotStep, standing } from './record.ts';
 
@@ -17,13 +18,17 @@ export function stepUnderWay(lot: LotRecord, at: string): LotStep | null {
   return doneAt !== null ? (steps[place + 1] ?? last) : last;
 }
 
-/** The step in whose pan something went in: its own while that went on, else the one that was under way. */
+/**
+ * The step in whose pan something went in: its own while that went on, else the one that was under way. Fruit that is written down
+ * after its step was there all the same: it was strained out.
+ */
 export function stepOfAddition(lot: LotRecord, a: Addition): string | undefined {
   const own = formulaStepOf(lot, a);
   const now = stepUnderWay(lot, a.at);
   const mine = lot.steps.find((s) => s.formulaStepId === own);
   if (!now || mine?.id === now.id) return own;
   if (!mine || mine.position > now.position) return now.formulaStepId;
+  if (isPiece(catalogueOf(lot).get(a.ingredientId))) return own;
   const { doneAt } = stepClock(mine, '9999');
   return doneAt !== null && doneAt < a.at ? now.formulaStepId : own;
 }

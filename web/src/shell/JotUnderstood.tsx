@@ -1,6 +1,6 @@
 import { type LotView, lotRoutes } from '@inch/contract/lot';
 import type { TodayView } from '@inch/contract/today';
-import { type Jotting, parseJot, weighedAddition } from '@inch/core/jot';
+import { type Jotting, jottedAt, parseJot, weighedAddition } from '@inch/core/jot';
 import { presentStep, weighedIn } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useEffect } from 'react';
@@ -35,7 +35,11 @@ async function lotOf(code: string): Promise<LotView> {
 }
 
 /** Keeps something that went in: on the formula's line that it belongs to and that is still open, else as an extra. */
-async function keepAddition(code: string, { ingredientId, grams }: { ingredientId: string; grams: number }) {
+async function keepAddition(
+  code: string,
+  { ingredientId, grams }: { ingredientId: string; grams: number },
+  happened: { at?: string },
+) {
   const lot = await lotOf(code);
   const line = lot.lines.find((l) => l.ingredientId === ingredientId && weighedIn(lot, l.lineId).open);
   // Less than the formula asks for is a part of it: the stove says when it is all.
@@ -52,18 +56,24 @@ async function keepAddition(code: string, { ingredientId, grams }: { ingredientI
     grams,
     more,
     why: line ? null : 'jotted',
+    ...happened,
   };
   return recordEntry('addition', lot, said, `${weight(grams)} of ${ingredientId} in`);
 }
 
-async function keepReading(code: string, jot: Jotting, instrumentId: string | null) {
+async function keepReading(
+  code: string,
+  jot: Jotting,
+  instrumentId: string | null,
+  happened: { at?: string },
+) {
   if (jot.kind === 'add') return undefined;
   const said = jot.note ?? jot.text;
   const lot = await lotOf(code);
   const stepId = presentStep(lot.steps, serverNow())?.id ?? null;
   const id = newId();
   const { kind, raw, celsius, heldMinutes = null, diluted = false } = jot;
-  const reading = { id, stepId, kind, said, raw, celsius, heldMinutes, diluted, instrumentId };
+  const reading = { id, stepId, kind, said, raw, celsius, heldMinutes, diluted, instrumentId, ...happened };
   return recordEntry('reading', lot, reading, jot.understood);
 }
 
@@ -82,22 +92,25 @@ interface Props {
 export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
   const { pathname } = useLocation();
   const catalogue = useCatalogue();
-  const cup = useSession().kitchen.cupSchool ?? undefined;
+  const { kitchen } = useSession();
+  const cup = kitchen.cupSchool ?? undefined;
   const instruments = useInstruments();
   const jot = parseJot(text);
   const code = lotFor(jot.lotCode, pathname, open);
+  const when = jot.when && jottedAt(jot.when, serverNow(), kitchen.timeZone);
+  const happened = when ? { at: when.at } : {};
   const weighed = jot.addition ? weighedAddition(jot.addition, { catalogue, cup }) : null;
   const write = useWrite(
     'entry',
     async () => {
       if (!code) return undefined;
-      if (weighed && 'grams' in weighed) return keepAddition(code, weighed);
+      if (weighed && 'grams' in weighed) return keepAddition(code, weighed, happened);
       const instrument = instruments.data?.find((i) => i.kind === MEASURES[jot.kind] && !i.retired);
-      return keepReading(code, jot, instrument?.id ?? null);
+      return keepReading(code, jot, instrument?.id ?? null, happened);
     },
     { after: kept },
   );
-  const asks = weighed && 'asks' in weighed ? weighed.asks : null;
+  const asks = (weighed && 'asks' in weighed ? weighed.asks : null) ?? jot.asks ?? null;
   const fit = code !== null && !asks;
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each Enter
   useEffect(() => {
@@ -107,11 +120,12 @@ export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
   }, [entered]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was refused of another text is no longer said
   useEffect(() => write.reset(), [text]);
-  const problem = write.fields.raw ?? write.fields.because ?? asks;
+  const problem = write.fields.raw ?? write.fields.because ?? write.fields.at ?? asks;
   if (problem) return <span className="font-semibold text-stop">{problem}</span>;
   const said =
     weighed && 'grams' in weighed
       ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}`
       : jot.understood;
-  return code ? `${said} · lot ${code} · save with Enter` : `${jot.understood} · which lot? add its code`;
+  const told = when ? `${said}, ${when.words}` : said;
+  return code ? `${told} · lot ${code} · save with Enter` : `${jot.understood} · which lot? add its code`;
 }
