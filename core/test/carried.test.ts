@@ -206,7 +206,7 @@ const print = (id: string, copies: number, bestBy: string | null, says: string[]
     firstLabel: null,
     firstBottle: null,
   },
-  ...{ reprintOf: null, why: null, statement: '', differences: [], bestBy, says },
+  ...{ reprintOf: null, why: null, statement: '', differences: [], bestBy, says, struck: null },
 });
 const spoil = (printId: string, count: number): LotRecord['spoiltLabels'][number] => ({
   ...{ id: `s-${printId}`, at: T(9), recordedAt: T(9), by: 'Wren', printId, count, why: 'taken off' },

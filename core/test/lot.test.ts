@@ -266,6 +266,7 @@ describe('a lot as made', () => {
             note: null,
             at: T(20 + i),
             by: 'Wren',
+            struck: null,
           });
         const bottles = lotBottles(lot);
         const gone = moves

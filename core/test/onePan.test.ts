@@ -52,7 +52,7 @@ function lotOf(
         ...{ stepId: e.step, lineId: e.lineId ?? null, ingredientId: e.ingredientId, grams: e.grams },
         ...{ why: 'in', from: null, beforeTrimming: null, more: false, entry: null, withdrawals: [] },
       });
-    else {
+    else if (e.do === 'weigh' || e.do === 'jug' || e.do === 'brix') {
       const kind = ({ weigh: 'mass', jug: 'volume', brix: 'brix' } as const)[e.do];
       record.readings.push({ ...entry(`r${i}`, at), ...read, stepId: e.step, kind, value: e.value });
     }

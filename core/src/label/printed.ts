@@ -1,6 +1,6 @@
 import { spokenDay } from '../calendar/index.ts';
 import type { LotKeeping, LotRecord } from '../lot/index.ts';
-import { lotBottles, retainedGroups } from '../lot/index.ts';
+import { lotBottles, printsOf, retainedGroups } from '../lot/index.ts';
 import { plural } from '../quantity/index.ts';
 import type { LabelContent } from './content.ts';
 
@@ -50,7 +50,7 @@ export function relabelling(
   const out = (print: Print) =>
     print.copies -
     lot.spoiltLabels.filter((s) => s.printId === print.id).reduce((sum, s) => sum + s.count, 0);
-  const old = lot.prints.flatMap((print) => {
+  const old = printsOf(lot).flatMap((print) => {
     const why = outdated(print, bestBy, warnings);
     return why === null ? [] : [{ print, why }];
   });
@@ -60,7 +60,7 @@ export function relabelling(
   const keptBack = retainedGroups(lot).reduce((sum, group) => sum + group.count, 0);
   const stillOut = old.reduce((sum, { print }) => sum + out(print), 0) - (filled - left) - keptBack;
   const printed = old.reduce((sum, { print }) => sum + print.copies, 0);
-  const anew = lot.prints
+  const anew = printsOf(lot)
     .filter((print) => !old.some((o) => o.print === print))
     .reduce((sum, print) => sum + out(print), 0);
   const wanted = Math.min(left - keptBack, printed);

@@ -1,5 +1,5 @@
 import { placeNames } from '../place/index.ts';
-import { type LotRecord, standing } from './record.ts';
+import { type LotRecord, movesOf, standing } from './record.ts';
 
 export interface BottleGroup {
   bottlingId: string;
@@ -45,7 +45,7 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements' | 'pla
   const counts = new Map<string, number>();
   let [sold, gone] = [0, 0];
   for (const b of bottlings)
-    for (const m of lot.movements.filter((move) => move.bottlingId === b.id)) {
+    for (const m of movesOf(lot).filter((move) => move.bottlingId === b.id)) {
       const put = (place: string, count: number) => {
         const key = placeOf(place);
         if (!names.has(key)) names.set(key, place);
@@ -80,7 +80,7 @@ export function lotBottles(lot: Pick<LotRecord, 'bottlings' | 'movements' | 'pla
  * @example awayOf(lot, 'b1') // 0
  */
 export const awayOf = (lot: Pick<LotRecord, 'movements'>, bottlingId: string): number =>
-  lot.movements
+  movesOf(lot)
     .filter((m) => m.bottlingId === bottlingId)
     .reduce(
       (sum, m) => sum + (['sold', 'given'].includes(m.kind) ? m.count : m.kind === 'returned' ? -m.count : 0),
@@ -89,7 +89,7 @@ export const awayOf = (lot: Pick<LotRecord, 'movements'>, bottlingId: string): n
 
 /**
  * When bottles of a lot stood in a place: from each arrival that found it empty to the departure that left it so; null while some still do.
- * @example timesIn(lot, lot.movements[0].to)[0].to // null
+ * @example timesIn(lot, movesOf(lot)[0].to)[0].to // null
  */
 export function timesIn(
   lot: Pick<LotRecord, 'movements' | 'places'>,
@@ -99,7 +99,7 @@ export function timesIn(
   const is = (name: string | null) => name !== null && placeOf(name) === placeOf(place);
   const times: { from: string; to: string | null }[] = [];
   let count = 0;
-  for (const m of [...lot.movements].sort((a, b) => a.at.localeCompare(b.at))) {
+  for (const m of movesOf(lot).sort((a, b) => a.at.localeCompare(b.at))) {
     const before = count;
     if (is(m.to)) count += m.count;
     if (is(m.from)) count -= m.count;

@@ -7,6 +7,7 @@ import {
   type BottlingEntry,
   type HeatProcessEntry,
   type LotRecord,
+  movesOf,
   type SealCheckEntry,
   standing,
 } from './record.ts';
@@ -102,7 +103,7 @@ export function sealGate(lot: LotRecord): Gate {
   const filled = bottlings.reduce((sum, b) => sum + b.count, 0);
   const anew = again.reduce((sum, f) => sum + f.count, 0);
   const checked = bottlesIn(counted);
-  const broken = lot.movements.reduce((sum, m) => sum + (m.kind === 'broken' ? m.count : 0), 0);
+  const broken = movesOf(lot).reduce((sum, m) => sum + (m.kind === 'broken' ? m.count : 0), 0);
   const shut = (missing: string) => gate('seal', QUESTION, evidence, missing);
   if (failuresOpen(lot) > 0)
     return shut(

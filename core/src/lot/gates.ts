@@ -7,7 +7,7 @@ import { makingGate } from './gateMaking.ts';
 import { sealGate } from './gateSeal.ts';
 import { traceGate } from './gateTrace.ts';
 import { judging } from './judging.ts';
-import { type LotRecord, standing } from './record.ts';
+import { type LotRecord, printsOf, standing } from './record.ts';
 
 /** What a lot's gates need from outside its own record. */
 export interface GateSetting {
@@ -37,7 +37,7 @@ const label = (lot: LotRecord, missing: readonly string[], relabel: readonly str
   const asked = gate(
     'label',
     'Has the label what it must have?',
-    lot.prints.map((p) => shown(`${p.copies} printed`, 'print', p.id)),
+    printsOf(lot).map((p) => shown(`${p.copies} printed`, 'print', p.id)),
     missing.length + relabel.length > 0 ? [...missing, ...relabel].join(' ') : null,
   );
   return relabel.length > 0 ? failed(asked) : asked;

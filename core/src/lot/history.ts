@@ -79,7 +79,7 @@ function afterwards(lot: LotRecord, currency: string): Happening[] {
     at: m.at,
     recordedAt: m.recordedAt,
     by: m.by,
-    struck: null,
+    struck: m.struck,
     title: `${m.kind[0]!.toUpperCase()}${m.kind.slice(1)}: ${plural(m.count, 'bottle')}`,
     detail: [
       m.from && `from ${m.from}`,
@@ -104,7 +104,7 @@ function afterwards(lot: LotRecord, currency: string): Happening[] {
     at: p.at,
     recordedAt: p.recordedAt,
     by: p.by,
-    struck: null,
+    struck: p.struck,
     title: `Printed ${plural(p.copies, 'label')}${p.reprintOf ? ' anew' : ''}`,
     detail: [p.statement, p.why, ...p.differences].filter(Boolean).join(' '),
   }));

@@ -1,7 +1,7 @@
 import type { Warmth } from '../place/index.ts';
 import { LEAVES } from './bottles.ts';
 import { cooledIn } from './cooled.ts';
-import { type BottlingEntry, type LotRecord, type Movement, standing } from './record.ts';
+import { type BottlingEntry, type LotRecord, type Movement, movesOf, standing } from './record.ts';
 import { countsFrom, ownStretches, pieces, placesOf, type Standing, stretchesIn } from './stand.ts';
 
 const HOUR = 3_600_000;
@@ -231,7 +231,7 @@ const iso = (ms: number | null): string | null => (ms === null ? null : new Date
 
 /** Movements of a filling in the order in which they count. */
 function inOrder(lot: LotRecord, bottlingId: string): { m: Movement; credited: number }[] {
-  return lot.movements
+  return movesOf(lot)
     .filter((m) => m.bottlingId === bottlingId)
     .map((m) => ({ m, credited: Date.parse(countsFrom(m, lot)) }))
     .sort((a, b) => a.credited - b.credited || a.m.recordedAt.localeCompare(b.m.recordedAt));

@@ -4,6 +4,7 @@ import { keepsShort, lastDayOf } from './lastDay.ts';
 import { bottleLives, EVER } from './life.ts';
 import type { LotKeeping } from './lotKeeping.ts';
 import type { LotRecord } from './record.ts';
+import { movesOf, printsOf } from './record.ts';
 import { type NextLook, nextLooks, retainedGroups } from './retained.ts';
 import { ENDED } from './state.ts';
 
@@ -53,8 +54,8 @@ const stepInHand = (lot: LotRecord): string =>
 
 /** Bottles of a lot that are with somebody, by the sales and gifts that they went by, what came back taken off the first told. */
 function awayFrom(lot: LotRecord): LotStanding['away'] {
-  const gone = lot.movements.filter((m) => m.kind === 'sold' || m.kind === 'given');
-  const back = lot.movements.reduce((sum, m) => sum + (m.kind === 'returned' ? m.count : 0), 0);
+  const gone = movesOf(lot).filter((m) => m.kind === 'sold' || m.kind === 'given');
+  const back = movesOf(lot).reduce((sum, m) => sum + (m.kind === 'returned' ? m.count : 0), 0);
   const told = new Set(lot.tellings.map((t) => t.movementId));
   const count = gone.reduce((sum, m) => sum + m.count, 0) - back;
   const untold = gone.reduce((sum, m) => sum + (told.has(m.id) ? 0 : m.count), 0);
@@ -63,7 +64,7 @@ function awayFrom(lot: LotRecord): LotStanding['away'] {
 
 /** Where bottles of a lot stand that is kept cold or frozen. */
 function standsOf(lot: LotRecord, keeping: LotKeeping): LotStanding['stands'] {
-  if (lot.storage === 'shelf' || lot.movements.length === 0) return [];
+  if (lot.storage === 'shelf' || movesOf(lot).length === 0) return [];
   const short = keepsShort(lot);
   return bottleLives(lot, EVER).map((life) => ({
     ...{ place: life.place, count: life.count, tooWarmAt: short ? life.tooWarmAt : null },
@@ -99,7 +100,7 @@ export function lotStanding(
     gatesAll: gates.length,
     bottles: lotBottles(lot),
     heldWhy: lot.state === 'held' ? (lot.decisions.filter((d) => d.to === 'held').at(-1)?.why ?? null) : null,
-    printed: lot.prints.length > 0,
+    printed: printsOf(lot).length > 0,
     nextLooks: ['discarded', 'recalled'].includes(lot.state) ? [] : nextLooks(lot, keeping),
     retained: retainedGroups(lot).reduce((sum, g) => sum + g.count, 0),
     away: awayFrom(lot),

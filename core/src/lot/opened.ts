@@ -1,4 +1,4 @@
-import { type LotRecord, standing } from './record.ts';
+import { type LotRecord, movesOf, standing } from './record.ts';
 
 const HOUR = 3_600_000;
 /** Hours within which readings out of an opened jar are of one jar. */
@@ -23,6 +23,6 @@ export function openedInCount(lot: Pick<LotRecord, 'readings' | 'movements' | 'b
     if (at - last > ONE_JAR * HOUR) jars += 1;
     last = at;
   }
-  const counted = lot.movements.reduce((sum, m) => sum + (COUNTED.has(m.kind) ? m.count : 0), 0);
+  const counted = movesOf(lot).reduce((sum, m) => sum + (COUNTED.has(m.kind) ? m.count : 0), 0);
   return Math.max(0, jars - counted);
 }

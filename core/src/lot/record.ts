@@ -141,6 +141,20 @@ export interface LotRecord {
 }
 
 /**
+ * Movements of bottles that stand, in the order in which they were written.
+ * @example movesOf(lot).length // 1
+ */
+export const movesOf = (lot: Pick<LotRecord, 'movements'>): Movement[] =>
+  lot.movements.filter((m) => !m.struck);
+
+/**
+ * Prints of the label that stand.
+ * @example printsOf({ ...lot, prints: [] }) // []
+ */
+export const printsOf = (lot: Pick<LotRecord, 'prints'>): LotRecord['prints'] =>
+  lot.prints.filter((p) => !p.struck);
+
+/**
  * Entries that still stand, oldest first.
  * @example standing([{ id: 'a', struck: null }, { id: 'b', struck: { at: T(1), by: 'Wren', why: 'a slip' } }]).map((entry) => entry.id) // ['a']
  */

@@ -2,7 +2,7 @@ import { addDays, type Day, dayOf } from '../calendar/index.ts';
 import { type KeepingTime, lookDays, openedLookDays } from '../keeping/index.ts';
 import { type BottleGroup, lotBottles } from './bottles.ts';
 import { bottleLives } from './life.ts';
-import { type LotRecord, standing } from './record.ts';
+import { type LotRecord, movesOf, standing } from './record.ts';
 import { placesOf } from './stand.ts';
 
 /**
@@ -10,7 +10,7 @@ import { placesOf } from './stand.ts';
  * @example retainedGroups(lot) // []
  */
 export function retainedGroups(lot: LotRecord): BottleGroup[] {
-  if (!lot.movements.some((m) => m.kind === 'retained')) return [];
+  if (!movesOf(lot).some((m) => m.kind === 'retained')) return [];
   const { groups } = lotBottles(lot);
   const of = placesOf(lot);
   return bottleLives(lot, lot.begunAt).flatMap((life) => {

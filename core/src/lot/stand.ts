@@ -9,7 +9,7 @@ import {
   type Warmth,
 } from '../place/index.ts';
 import { creditedAt, writtenOnDevice } from '../record/index.ts';
-import { type BottlingEntry, type LotRecord, standing } from './record.ts';
+import { type BottlingEntry, type LotRecord, movesOf, standing } from './record.ts';
 
 const HOUR = 3_600_000;
 
@@ -47,7 +47,7 @@ export function countsFrom(
 
 /** Where a filling was put first. */
 const firstPlace = (lot: Stood, bottlingId: string): string | null =>
-  lot.movements.find((m) => m.bottlingId === bottlingId && m.kind === 'stored')?.to ?? null;
+  movesOf(lot).find((m) => m.bottlingId === bottlingId && m.kind === 'stored')?.to ?? null;
 
 /** What a place has to be for what is kept so. */
 const FOR: Readonly<Record<LotRecord['storage'], PlaceKind>> = {

@@ -1,5 +1,13 @@
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
-import { isWaiting, type LotStanding, presentStep, stepClock, stepLeft, stepPrompt } from '../lot/index.ts';
+import {
+  isWaiting,
+  type LotStanding,
+  presentStep,
+  printsOf,
+  stepClock,
+  stepLeft,
+  stepPrompt,
+} from '../lot/index.ts';
 import { inWords, plural } from '../quantity/index.ts';
 import { type DueItem, type DueWhen, type LotTag, type LotToday, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
@@ -93,7 +101,7 @@ function lotItems(lot: LotToday, now: string): DueItem[] {
   if (record.state === 'making' || record.state === 'planned') {
     for (const item of [promptItem(lot, now), makingItem(lot, now)]) if (item) items.push(item);
   }
-  if (record.state === 'bottled' && record.prints.length === 0) items.push(labelItem(tag(record)));
+  if (record.state === 'bottled' && printsOf(record).length === 0) items.push(labelItem(tag(record)));
   return items;
 }
 

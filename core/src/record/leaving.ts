@@ -37,6 +37,7 @@ export const movement = kind({
   path: 'movements',
   summary: 'Move, sell or give bottles',
   verb: 'move',
+  strikeable: true,
   said: {
     bottlingId: reference('bottling', 'Which filling?'),
     kind: choice(MOVED_BY_HAND, 'What happens to them?'),
@@ -164,6 +165,7 @@ export const print = kind({
   path: 'prints',
   summary: 'Record a print of the label',
   verb: 'print',
+  strikeable: true,
   said: {
     copies: count('How many labels?'),
     sheetId: nullable(reference('label_sheet', 'On which sheet?')),

@@ -129,6 +129,7 @@ export function releasable(): LotRecord {
     bottlings: [
       {
         ...entry('b1', T(3)),
+        why: null,
         containerId: 'jar',
         container: 'Half-pint jar',
         nominalMl: 237,
@@ -185,6 +186,7 @@ export function releasable(): LotRecord {
         note: null,
         at: T(3),
         by: 'Wren',
+        struck: null,
       },
     ],
     tellings: [],

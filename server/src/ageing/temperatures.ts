@@ -2,7 +2,7 @@ import type { PlaceTemperature } from '@inch/contract/ageing';
 import type { EntrySaid } from '@inch/contract/entry';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { excursionsOver, storeQuality } from '@inch/core/ageing';
-import { type LotRecord, timesIn } from '@inch/core/lot';
+import { type LotRecord, movesOf, timesIn } from '@inch/core/lot';
 import { placeNames } from '@inch/core/place';
 import { type Database, rows } from '../database/pool.ts';
 import { entriesOf } from '../entry/read.ts';
@@ -65,7 +65,7 @@ async function holdWhatStood(w: Writing, place: string, entry: { id: string; at:
 /** Whether bottles of a filling ever stood in a place. */
 function stoodIn(lot: LotRecord, bottlingId: string, place: string): boolean {
   const of = placeNames(lot.places ?? []);
-  return lot.movements.some((m) => m.bottlingId === bottlingId && m.to !== null && of(m.to) === of(place));
+  return movesOf(lot).some((m) => m.bottlingId === bottlingId && m.to !== null && of(m.to) === of(place));
 }
 
 const isInstant = (text: string): boolean =>
@@ -113,7 +113,11 @@ export async function storesOf(
   ph: number | null,
 ) {
   const of = placeNames(lot.places ?? []);
-  const named = new Map(lot.movements.flatMap((m) => (m.to ? [[of(m.to), m.to] as const] : [])).reverse());
+  const named = new Map(
+    movesOf(lot)
+      .flatMap((m) => (m.to ? [[of(m.to), m.to] as const] : []))
+      .reverse(),
+  );
   const places = [...named.values()].reverse();
   const limit = WARM_OVER[storage] ?? null;
   const all = await temperaturesOf(db, kitchen.id);

@@ -19,9 +19,9 @@ const AGED = (formulas: readonly string[]) =>
   `SELECT STRAIGHT_JOIN DISTINCT l.id, l.code, v.formula_id, l.brought_in_at, l.written_at,
    (SELECT MIN(d.recorded_at) FROM decision d WHERE d.lot_id = l.id AND d.to = 'released') AS released_at,
    (SELECT MIN(b.recorded_at) FROM bottling b WHERE b.lot_id = l.id AND b.struck_at IS NULL) AS filled_at,
-   (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained') AS kept_back_at
+   (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained' AND m.struck_at IS NULL) AS kept_back_at
    FROM formula_version v JOIN lot l ON l.version_id = v.id JOIN bottle_look k ON k.lot_id = l.id
-   WHERE v.formula_id IN (${marks(formulas)}) AND l.kitchen_id = ? ORDER BY l.id LIMIT 500`;
+   WHERE v.formula_id IN (${marks(formulas)}) AND l.kitchen_id = ? ORDER BY l.id DESC LIMIT 500`;
 
 const iso = (text: string | null): string | null => text && fromSql(text);
 

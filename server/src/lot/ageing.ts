@@ -1,6 +1,6 @@
 import { ageingEvidence, faultsOf, isGood, phMoved, signsIn } from '@inch/core/ageing';
 import { dayOf, daysBetween } from '@inch/core/calendar';
-import { governingPh, type LotRecord, meterStanding } from '@inch/core/lot';
+import { governingPh, type LotRecord, meterStanding, movesOf } from '@inch/core/lot';
 import { rows } from '../database/pool.ts';
 import type { Judge, Judging } from '../entry/judge.ts';
 import { entriesOf } from '../entry/read.ts';
@@ -30,7 +30,7 @@ const phReleased = (lot: LotRecord): number | null => {
 
 /** Whether a bottle of a filling was opened by then: an open one left the count when it was. */
 const openedBefore = (lot: StoredLot, bottlingId: string, at: string): boolean =>
-  lot.movements.some((m) => m.bottlingId === bottlingId && OPENED.has(m.kind) && m.at <= at);
+  movesOf(lot).some((m) => m.bottlingId === bottlingId && OPENED.has(m.kind) && m.at <= at);
 const OPENED: ReadonlySet<string> = new Set(['opened', 'tasted', 'drunk', 'returned', 'sold', 'given']);
 
 /** A look that speaks for a shorter date speaks of every lot of its formula: whose labels say more is held. */

@@ -1,8 +1,8 @@
 import type { Account } from '@inch/contract/account';
 import type { NewStrike } from '@inch/contract/entry';
-import { holdingOf, lotBottles, RESTED_ON, RULE_SET, retainedGroups } from '@inch/core/lot';
+import { holdingOf, lotBottles, movesOf, RESTED_ON, RULE_SET, retainedGroups } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
-import { type EntryKind, entries, type StrikeableNoun } from '@inch/core/record';
+import { type EntryKind, entries, MOVED_BY_HAND, type StrikeableNoun } from '@inch/core/record';
 import type { Pool } from 'mysql2/promise';
 import type { z } from 'zod';
 import { checkPassword } from '../account/checkPassword.ts';
@@ -219,10 +219,26 @@ interface Struck {
 
 /** What was filled and moved on is not struck: its bottles are somewhere. */
 function refuseMoved(lot: StoredLot, entryId: string): void {
-  if (lot.movements.some((m) => m.bottlingId === entryId && m.kind !== 'stored'))
+  if (movesOf(lot).some((m) => m.bottlingId === entryId && m.kind !== 'stored'))
     throw new Problem(
       409,
       'Bottles of this filling were already moved or sold. Bring them back in the count before striking it.',
+    );
+}
+
+/** Kinds of entry of which the program moves nothing by itself: undoing one leaves a released lot released. */
+const ASIDE: ReadonlySet<string> = new Set(['movement', 'print']);
+
+/** What somebody moved, sold or gave may be undone while nothing went on from where it brought the bottles. */
+function refuseGoneOn(lot: StoredLot, entryId: string): void {
+  const move = lot.movements.find((m) => m.id === entryId)!;
+  if (!(MOVED_BY_HAND as readonly string[]).includes(move.kind))
+    throw new Problem(409, 'The program moved these bottles by an entry of its own: undo that entry.');
+  const without = lotBottles({ ...lot, movements: lot.movements.filter((m) => m.id !== entryId) });
+  if (without.groups.some((group) => group.count < 0) || without.left < 0)
+    throw new Problem(
+      409,
+      `Bottles went on from ${move.to ?? 'there'} afterwards: undo what happened to them first.`,
     );
 }
 
@@ -248,10 +264,13 @@ export async function strike(
   const lot = await fullLot(w, head.id);
   if (noun === 'bottling') refuseMoved(lot, entryId);
   if (noun === 'seal-check') await giveBack(w, lot, entryId);
-  if (lot.state === 'released')
+  if (noun === 'movement') refuseGoneOn(lot, entryId);
+  if (lot.state === 'released' && !ASIDE.has(noun))
     await decideLot(w, lot, 'hold', { why: `A ${spoken(noun)} was struck after release: ${why}`, at: w.now });
   await update(w.tx, table, entryId, { struck_at: toSql(w.now), struck_by: w.account.id, struck_why: why });
   await journal(w, noun, entryId, 'strike', { lotId: lot.id, why }, lot.id);
+  // With bottles back, or a label gone, everything is asked again.
+  if (lot.state === 'released' && ASIDE.has(noun)) await holdWhereShut(w, lot.id, w.now);
   return { id: entryId };
 }
 

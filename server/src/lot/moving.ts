@@ -1,4 +1,12 @@
-import { awayOf, type BottleLife, isSpoilage, keepsShort, lotBottles, openedInCount } from '@inch/core/lot';
+import {
+  awayOf,
+  type BottleLife,
+  isSpoilage,
+  keepsShort,
+  lotBottles,
+  movesOf,
+  openedInCount,
+} from '@inch/core/lot';
 import { kindByName, placeNames } from '@inch/core/place';
 import type { Entries, Recorded, Said } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
@@ -75,7 +83,7 @@ function refuseFreezing(lot: StoredLot, said: Moving, life: BottleLife | undefin
     throw invalid('to', 'Say where it is kept cold: thawed bottles do not stand among frozen ones.');
   if (!said.to || !life?.thawedAt || said.kind === 'returned') return;
   const kind = (lot.places ?? []).findLast((p) => p.kind !== null && of(p.name) === of(said.to!))?.kind;
-  const frozenThere = lot.movements.some(
+  const frozenThere = movesOf(lot).some(
     (m) =>
       m.bottlingId === said.bottlingId && m.kind === 'stored' && m.to !== null && of(m.to) === of(said.to!),
   );

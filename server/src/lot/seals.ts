@@ -1,5 +1,5 @@
 import { signs } from '@inch/core/bottling';
-import { gates, lotBottles, minutesAskedOf, standing, whyNotCounted } from '@inch/core/lot';
+import { gates, lotBottles, minutesAskedOf, movesOf, standing, whyNotCounted } from '@inch/core/lot';
 import { creditedAt, type Entries, type Said } from '@inch/core/record';
 import { containersOf } from '../container/routes.ts';
 import type { Judge } from '../entry/judge.ts';
@@ -68,7 +68,7 @@ export async function giveBack(w: Writing, lot: StoredLot, checkId: string): Pro
       409,
       'What became of its failed bottles is recorded already, so the check stays. Record a new check beside it.',
     );
-  const took = lot.movements.filter(
+  const took = movesOf(lot).filter(
     (m) => m.kind === 'failed-seal' && m.at === check.at && m.recordedAt === check.recordedAt,
   );
   for (const { bottlingId, from, count } of took)

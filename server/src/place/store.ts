@@ -1,5 +1,6 @@
 import type { PlaceSaid } from '@inch/contract/place';
 import type { LotRecord } from '@inch/core/lot';
+import { movesOf } from '@inch/core/lot';
 import { COLD, type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
 
@@ -72,7 +73,7 @@ const refusedOf = async (db: Database, lotIds: readonly string[]) =>
 
 /** Gives filled lots of one kitchen what is known of the places in which their bottles stood. */
 export async function loadStores(db: Database, kitchenId: string, lots: readonly LotRecord[]): Promise<void> {
-  const filled = lots.filter((lot) => lot.movements.length > 0);
+  const filled = lots.filter((lot) => movesOf(lot).length > 0);
   if (filled.length === 0) return;
   const places = await placesSaid(db, kitchenId);
   const cold = filled.filter((lot) => lot.storage !== 'shelf');
@@ -86,7 +87,7 @@ export async function loadStores(db: Database, kitchenId: string, lots: readonly
   for (const lot of filled) {
     lot.places = places;
     if (lot.storage === 'shelf') continue;
-    const stood = new Set(lot.movements.flatMap((m) => (m.to === null ? [] : [of(m.to)])));
+    const stood = new Set(movesOf(lot).flatMap((m) => (m.to === null ? [] : [of(m.to)])));
     lot.stores = readings.filter((r) => stood.has(of(r.place)));
     lot.refused = refused.filter((r) => r.lot_id === lot.id).map((r) => fromSql(r.at));
   }

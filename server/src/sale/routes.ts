@@ -48,7 +48,7 @@ async function listSales(pool: Pool, kitchen: Kitchen, query: SaleQuery) {
   // A spreadsheet says a day, whatever the hour is where the kitchen lies.
   const words = wordsIn(SEARCHED, query.q);
   const conditions = [
-    { sql: 'i.kitchen_id = ? AND s.withdrawn_at IS NULL', values: [kitchen.id] },
+    { sql: 'i.kitchen_id = ? AND s.withdrawn_at IS NULL AND m.struck_at IS NULL', values: [kitchen.id] },
     ...(query.from
       ? [{ sql: 'COALESCE(e.sold_on >= ?, i.at >= ?)', values: [query.from, midnight(query.from)] }]
       : []),

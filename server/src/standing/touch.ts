@@ -86,6 +86,13 @@ export async function lotsOf(db: Database, { table, rows: written }: WrittenRows
   return lots;
 }
 
+/** Entries that take something out of stock, by the column of a taking that names them. */
+const TAKES: Readonly<Record<string, string>> = {
+  addition: 'addition_id',
+  bottling: 'bottling_id',
+  label_print: 'print_id',
+};
+
 /** Stock lots of which something went, or came back, by some rows that were written. */
 export async function stocksOf(db: Database, { table, rows: written }: WrittenRows): Promise<string[]> {
   if (table === 'stock_lot') return written.map((row) => row.id);
@@ -93,12 +100,13 @@ export async function stocksOf(db: Database, { table, rows: written }: WrittenRo
     return written.flatMap((row) =>
       [row.stock_id, row.into_stock_id].flatMap((id) => (id ? [String(id)] : [])),
     );
-  if (table !== 'addition' && table !== 'bottling') return [];
+  const column = TAKES[table];
+  if (!column) return [];
   const struck = written.filter((row) => row.struck_at !== null).map((row) => row.id);
   if (struck.length === 0) return [];
   const found = await rows<{ stock_id: string }>(
     db,
-    `SELECT DISTINCT stock_id FROM stock_taking WHERE ${table}_id IN (${marks(struck)})`,
+    `SELECT DISTINCT stock_id FROM stock_taking WHERE ${column} IN (${marks(struck)})`,
     struck,
   );
   return found.map((row) => row.stock_id);

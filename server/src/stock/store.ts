@@ -55,9 +55,9 @@ const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity,
   LEFT JOIN spreadsheet h ON h.id = s.spreadsheet_id`;
 
 const TAKINGS = `SELECT STRAIGHT_JOIN t.id, t.stock_id, t.kind, t.amount, t.why, t.at, p.name AS \`by\`, l.code AS lot_code, i.number AS into_number,
-  (a.struck_at IS NOT NULL OR b.struck_at IS NOT NULL) AS struck
+  (a.struck_at IS NOT NULL OR b.struck_at IS NOT NULL OR c.struck_at IS NOT NULL) AS struck
   FROM stock_taking t JOIN account p ON p.id = t.account_id LEFT JOIN lot l ON l.id = t.lot_id LEFT JOIN addition a ON a.id = t.addition_id
-  LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN stock_lot i ON i.id = t.into_stock_id`;
+  LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN label_print c ON c.id = t.print_id LEFT JOIN stock_lot i ON i.id = t.into_stock_id`;
 
 async function takingsOf(
   db: Database,
@@ -186,7 +186,8 @@ async function wentOf(db: Database, ids: readonly string[]): Promise<Map<string,
   const found = await rows<WentRow>(
     db,
     `SELECT STRAIGHT_JOIN t.stock_id, t.kind, SUM(t.amount) AS amount, MAX(t.at) AS at FROM stock_taking t LEFT JOIN addition a ON a.id = t.addition_id
-     LEFT JOIN bottling b ON b.id = t.bottling_id WHERE t.stock_id IN (${marks(ids)}) AND a.struck_at IS NULL AND b.struck_at IS NULL
+     LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN label_print c ON c.id = t.print_id
+     WHERE t.stock_id IN (${marks(ids)}) AND a.struck_at IS NULL AND b.struck_at IS NULL AND c.struck_at IS NULL
      GROUP BY t.stock_id, t.kind, t.amount < 0 ORDER BY t.stock_id, t.kind`,
     [...ids],
   );

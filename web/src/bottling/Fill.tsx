@@ -1,4 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
+import { movesOf } from '@inch/core/lot';
 import { bottleSize, degrees, degreesShown, depthSaid, inWords, plural } from '@inch/core/quantity';
 import { EnteredBy } from '../parts/lot/EnteredBy.tsx';
 import { EverythingIn, everythingIn } from '../parts/lot/EverythingIn.tsx';
@@ -51,7 +52,9 @@ function Filled({ lot }: { lot: LotView }) {
   const bottlings = lot.bottlings.filter((b) => b.struck === null);
   const faults = lot.faults.filter((f) => f.struck === null);
   if (bottlings.length === 0) return null;
-  const seals = lot.movements.filter((m) => m.kind === 'failed-seal').reduce((sum, m) => sum + m.count, 0);
+  const seals = movesOf(lot)
+    .filter((m) => m.kind === 'failed-seal')
+    .reduce((sum, m) => sum + m.count, 0);
   return (
     <Ruled
       title="Filled"

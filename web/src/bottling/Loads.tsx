@@ -1,7 +1,7 @@
 import type { LotView } from '@inch/contract/lot';
 import { loadClock } from '@inch/core/bottling';
 import type { ProcessMatch } from '@inch/core/heat';
-import { bottlesProcessed, freeNumbers } from '@inch/core/lot';
+import { bottlesProcessed, freeNumbers, movesOf } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useRecord } from '../data/record.ts';
@@ -230,7 +230,7 @@ export function Loads({
   const rest = lot.bottles.filled - done;
   const inHand = loads.some((l) => !l.marks.some((m) => m.kind === 'off'));
   const more = Math.ceil(rest / kitchen.workshop.cannerHolds);
-  const failed = lot.movements.some((m) => m.kind === 'failed-seal');
+  const failed = movesOf(lot).some((m) => m.kind === 'failed-seal');
   if (loads.length === 0 && !shut && !failed) return null;
   return (
     <Ruled

@@ -2,6 +2,7 @@ import { type LabelView, labelRoutes } from '@inch/contract/label';
 import type { LotView } from '@inch/contract/lot';
 import { tagRoutes } from '@inch/contract/tag';
 import type { LabelDesign } from '@inch/core/label';
+import { printsOf } from '@inch/core/lot';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -116,7 +117,9 @@ function Desk({ lot, label }: { lot: LotView; label: LabelView }) {
   const design = changed ?? label.design;
   const drawn = useArtwork(label, design);
   const faces = drawn?.faces.length ?? 1;
-  const printed = lot.prints.filter((p) => !p.reprintOf).reduce((sum, p) => sum + p.copies, 0);
+  const printed = printsOf(lot)
+    .filter((p) => !p.reprintOf)
+    .reduce((sum, p) => sum + p.copies, 0);
   const files = label.printable && mayWrite && !changed;
   return (
     <>

@@ -1,6 +1,6 @@
 import { bodyOf } from '@inch/contract/entry';
 import { type LotView, lotRoutes } from '@inch/contract/lot';
-import { type Happening, historyOf, type LotRecord } from '@inch/core/lot';
+import { type Happening, historyOf, type LotRecord, movesOf } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { lateBy, lateSaid } from '@inch/core/record';
 import { useQuery } from '@tanstack/react-query';
@@ -118,8 +118,8 @@ function Fact({ name, children }: { name: string; children: string }) {
 function Facts({ lot }: { lot: LotView }) {
   const { keeping, bottles } = lot;
   const gone = bottles.filled - bottles.left;
-  const to = lot.movements.filter((m) => m.kind === 'sold' || m.kind === 'given');
-  const back = lot.movements.filter((m) => m.kind === 'returned');
+  const to = movesOf(lot).filter((m) => m.kind === 'sold' || m.kind === 'given');
+  const back = movesOf(lot).filter((m) => m.kind === 'returned');
   return (
     <>
       <p className="mb-4 border-l-4 border-rim py-0.5 pl-3">{keeping.carriedBy}</p>

@@ -1,0 +1,9 @@
+-- A sale, a gift, a move or a print that was entered by mistake is struck like any other entry.
+ALTER TABLE movement
+  ADD COLUMN struck_at DATETIME(3) NULL,
+  ADD COLUMN struck_by CHAR(36) CHARACTER SET ascii NULL,
+  ADD COLUMN struck_why VARCHAR(500) NULL;
+ALTER TABLE label_print
+  ADD COLUMN struck_at DATETIME(3) NULL,
+  ADD COLUMN struck_by CHAR(36) CHARACTER SET ascii NULL,
+  ADD COLUMN struck_why VARCHAR(500) NULL;
