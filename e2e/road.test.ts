@@ -224,10 +224,10 @@ describe('the whole road, as a maker', () => {
     await page.getByText('does not count: the meter was not calibrated that day').waitFor();
     const row = page.getByRole('listitem').filter({ hasText: 'pH 3.90' });
     await row.hover();
-    await row.getByRole('button', { name: /^Strike/ }).click();
+    await row.getByRole('button', { name: /^Undo/ }).click();
     await page.getByLabel('Why').fill('meter not calibrated');
-    await dialog.getByRole('button', { name: 'Strike', exact: true }).click();
-    await page.getByText('struck by Tam: meter not calibrated').waitFor();
+    await dialog.getByRole('button', { name: 'Undo', exact: true }).click();
+    await page.getByText('undone by Tam: meter not calibrated').waitFor();
   });
 
   it('a pH after calibration and low check counts', async () => {
@@ -359,7 +359,7 @@ describe('the whole road, as a maker', () => {
       'From bottled to released',
       'Printed 2 labels',
       'Sold: 3 bottles',
-      'struck by Tam: meter not calibrated',
+      'undone by Tam: meter not calibrated',
     ])
       await page.getByText(happening).first().waitFor();
     await page.getByRole('tab', { name: 'Journal' }).click();

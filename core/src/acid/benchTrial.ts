@@ -23,7 +23,7 @@ function checked(points: readonly TrialPoint[]): TrialPoint[] {
     if (i === 0) continue;
     const before = sorted[i - 1]!;
     if (point.gramsPerKg === before.gramsPerKg)
-      throw new RangeError(`Two readings at ${point.gramsPerKg} g in a kg: strike one of them`);
+      throw new RangeError(`Two readings at ${point.gramsPerKg} g in a kg: undo one of them`);
     if (point.ph >= before.ph)
       throw new RangeError(`At ${point.gramsPerKg} g in a kg the pH did not fall: stir, wait and read again`);
   }

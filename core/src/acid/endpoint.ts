@@ -14,7 +14,7 @@ function inOrder(points: readonly TitrationPoint[]): TitrationPoint[] {
     if (!(point.ml >= 0 && point.ph >= 0 && point.ph <= 14))
       throw new RangeError(`${point.ml} mL at pH ${point.ph} is not a reading of a titration`);
     if (i > 0 && point.ml === sorted[i - 1]!.ml)
-      throw new RangeError(`The burette reads ${point.ml} mL twice: strike one of the two`);
+      throw new RangeError(`The burette reads ${point.ml} mL twice: undo one of the two`);
   }
   return sorted;
 }

@@ -89,7 +89,7 @@ export const awayOf = (lot: Pick<LotRecord, 'movements'>, bottlingId: string): n
 
 /**
  * When bottles of a lot stood in a place: from each arrival that found it empty to the departure that left it so; null while some still do.
- * @example timesIn(lot, movesOf(lot)[0].to)[0].to // null
+ * @example timesIn(lot, lot.movements[0].to)[0].to // null
  */
 export function timesIn(
   lot: Pick<LotRecord, 'movements' | 'places'>,

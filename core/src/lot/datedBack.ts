@@ -1,4 +1,11 @@
-import { entries, lateBy, type Noun } from '../record/index.ts';
+import {
+  entries,
+  lateBy,
+  MOVED_BY_HAND,
+  type Noun,
+  type StrikeableNoun,
+  strikeable,
+} from '../record/index.ts';
 import type { LotRecord } from './record.ts';
 
 /** An entry that was written down later than it happened. */
@@ -22,6 +29,22 @@ const LISTS = {
   ...{ 'storage-change': 'storageChanges', decision: 'decisions', settling: 'settlings', print: 'prints' },
   ...{ 'spoilt-label': 'spoiltLabels', look: 'looks', dating: 'datings' },
 } as const satisfies Partial<Record<Noun, keyof LotRecord>>;
+
+/**
+ * Which entries of a lot can be undone where they are read, by their ids: what a person entered and did not undo yet.
+ * @example undoable(lot).get('a1') // 'addition'
+ */
+export function undoable(lot: LotRecord): Map<string, StrikeableNoun> {
+  const found = new Map<string, StrikeableNoun>();
+  for (const noun of strikeable) {
+    const field = LISTS[noun as keyof typeof LISTS];
+    for (const entry of lot[field] as unknown as (Kept & { kind?: string })[]) {
+      const byHand = noun !== 'movement' || (MOVED_BY_HAND as readonly string[]).includes(entry.kind ?? '');
+      if (entry.id && !entry.struck && byHand) found.set(entry.id, noun);
+    }
+  }
+  return found;
+}
 
 /** Every entry of a lot with its noun; what belongs to another entry, as marks and closings, by its own. */
 function allEntries(lot: LotRecord): [string, Kept][] {

@@ -54,7 +54,7 @@ function workedInAfter(lot: LotRecord): string[] {
   const bottlings = standing(lot.bottlings);
   const later = workedIn(lot);
   if (bottlings.some((b) => later.some((a) => a.at > b.at)))
-    return ['More went in after bottles were filled: strike that filling and count the bottles again.'];
+    return ['More went in after bottles were filled: undo that filling and count the bottles again.'];
   const untold = later.filter(
     (a) =>
       bottlings.some((b) => a.recordedAt > b.recordedAt) &&

@@ -15,7 +15,7 @@ export { catalogueOf, weighingOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
 export { lotCode, readLotCode } from './code.ts';
 export { cooledIn } from './cooled.ts';
-export { type DatedBack, datedBack } from './datedBack.ts';
+export { type DatedBack, datedBack, undoable } from './datedBack.ts';
 export { fillDoubt } from './fillDoubt.ts';
 export type { Evidence, EvidenceOf, Gate, GateId } from './gate.ts';
 export { bottlesNotTicked, gapSaid } from './gateCount.ts';

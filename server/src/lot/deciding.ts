@@ -222,7 +222,7 @@ function refuseMoved(lot: StoredLot, entryId: string): void {
   if (movesOf(lot).some((m) => m.bottlingId === entryId && m.kind !== 'stored'))
     throw new Problem(
       409,
-      'Bottles of this filling were already moved or sold. Bring them back in the count before striking it.',
+      'Bottles of this filling were already moved or sold. Undo those first, or bring the bottles back.',
     );
 }
 
@@ -259,14 +259,14 @@ export async function strike(
   );
   if (!found) throw notFound(spoken(noun));
   if (found.struck_at && found.struck_why === why) return { id: entryId };
-  if (found.struck_at) throw new Problem(409, `That ${spoken(noun)} is struck already: ${found.struck_why}`);
+  if (found.struck_at) throw new Problem(409, `That ${spoken(noun)} is undone already: ${found.struck_why}`);
   refuseEnded(head);
   const lot = await fullLot(w, head.id);
   if (noun === 'bottling') refuseMoved(lot, entryId);
   if (noun === 'seal-check') await giveBack(w, lot, entryId);
   if (noun === 'movement') refuseGoneOn(lot, entryId);
   if (lot.state === 'released' && !ASIDE.has(noun))
-    await decideLot(w, lot, 'hold', { why: `A ${spoken(noun)} was struck after release: ${why}`, at: w.now });
+    await decideLot(w, lot, 'hold', { why: `A ${spoken(noun)} was undone after release: ${why}`, at: w.now });
   await update(w.tx, table, entryId, { struck_at: toSql(w.now), struck_by: w.account.id, struck_why: why });
   await journal(w, noun, entryId, 'strike', { lotId: lot.id, why }, lot.id);
   // With bottles back, or a label gone, everything is asked again.

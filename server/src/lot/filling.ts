@@ -122,7 +122,7 @@ export const judgeWeighing: Judge<'weighing'> = async ({ w, lot: head, said, at 
 /** The filling that an entry is of, which still stands and was before it. */
 function fillingOf(lot: StoredLot, id: string, at: string): StoredLot['bottlings'][number] {
   const bottling = standing(lot.bottlings).find((b) => b.id === id);
-  if (!bottling) throw invalid('bottlingId', 'That filling is struck. Choose another.');
+  if (!bottling) throw invalid('bottlingId', 'That filling was undone. Choose another.');
   refuseBefore(at, bottling.at, 'they were filled');
   return bottling;
 }

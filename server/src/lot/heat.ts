@@ -156,7 +156,7 @@ async function writeProcessOf(w: Writing, lot: StoredLot, load: StoredLot['loads
 export const judgeLoadMark: Judge<'load-mark'> = async ({ w, lot: head, said, at }) => {
   const lot = await fullLot(w, head.id);
   const load = standing(lot.loads).find((l) => l.id === said.loadId);
-  if (!load) throw invalid('loadId', 'That load is struck. Choose another.');
+  if (!load) throw invalid('loadId', 'That load was undone. Choose another.');
   refuseBefore(at, load.at, 'the load went in');
   const why = whyNotMarked(load, said.mark, at);
   if (why) throw new Problem(409, why);

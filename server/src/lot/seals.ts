@@ -98,7 +98,7 @@ function refuseNotProcessed(lot: StoredLot, checkAt: string): void {
 export const judgeFate: Judge<'fate'> = async ({ w, lot: head, said, at }) => {
   const lot = await fullLot(w, head.id);
   const check = standing(lot.sealChecks).find((c) => c.id === said.checkId);
-  if (!check) throw invalid('checkId', 'That seal check is struck. Choose another.');
+  if (!check) throw invalid('checkId', 'That seal check was undone. Choose another.');
   const recorded = lot.fates.filter((f) => f.checkId === check.id).reduce((sum, f) => sum + f.count, 0);
   if (said.count > check.failed - recorded)
     throw invalid('count', `Of this check ${check.failed - recorded} are still open.`);

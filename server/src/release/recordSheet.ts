@@ -15,12 +15,12 @@ function linesOf(h: Happening, lot: LotView, timeZone: string): string[] {
   const late =
     h.recordedAt === undefined ? null : lateBy({ at: h.at, recordedAt: h.recordedAt }, lot.broughtInAt);
   return [
-    `${clock}  ${h.struck ? 'Struck: ' : ''}${h.title} (${h.by})`,
+    `${clock}  ${h.struck ? 'Undone: ' : ''}${h.title} (${h.by})`,
     ...(h.detail ? [`            ${h.detail}`] : []),
     ...(late === null
       ? []
       : [`            ${lateSaid(late)}: written down ${momentIn(h.recordedAt!, timeZone)}`]),
-    ...(h.struck ? [`            struck by ${h.struck.by}: ${h.struck.why}`] : []),
+    ...(h.struck ? [`            undone by ${h.struck.by}: ${h.struck.why}`] : []),
   ];
 }
 

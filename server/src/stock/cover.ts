@@ -52,7 +52,7 @@ export async function cover(w: Writing, body: z.output<typeof NewCovering>): Pro
   if (body.noun === 'addition' && (await leftByOf(w, stock.id)))
     throw invalid(
       'stockId',
-      `${stock.code} is a by-product of a lot, and what that was goes with it: strike the addition, and record it from ${stock.code}.`,
+      `${stock.code} is a by-product of a lot, and what that was goes with it: undo the addition, and record it from ${stock.code}.`,
     );
   refuseMore(stock, body.amount);
   const cause = {

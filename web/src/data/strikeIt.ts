@@ -22,7 +22,7 @@ export function offerToStrike(
   const strike = () =>
     void call(lotRoutes.strike, {
       params: { id: lot.id },
-      body: { noun, entryId, why: 'a slip, struck at once' },
+      body: { noun, entryId, why: 'a slip, undone at once' },
     }).then(
       () => readAgain('entry'),
       (error: Error) => toast.error(error.message),
@@ -30,6 +30,6 @@ export function offerToStrike(
   toast(`${lot.code}: ${words ?? `${noun.replace('-', ' ')} recorded`}`, {
     id: 'strike-it',
     duration: OFFERED_MS,
-    action: { label: 'Strike', onClick: strike },
+    action: { label: 'Undo', onClick: strike },
   });
 }

@@ -1,6 +1,6 @@
 import { bodyOf } from '@inch/contract/entry';
 import { type LotView, lotRoutes } from '@inch/contract/lot';
-import { type Happening, historyOf, type LotRecord, movesOf } from '@inch/core/lot';
+import { type Happening, historyOf, type LotRecord, movesOf, undoable } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { lateBy, lateSaid } from '@inch/core/record';
 import { useQuery } from '@tanstack/react-query';
@@ -17,6 +17,7 @@ import { useMayWrite, useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { JournalTable } from '../parts/journal/JournalTable.tsx';
 import { Stopped } from '../parts/lot/Stopped.tsx';
+import { StrikeEntry, StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { LotLinks } from '../parts/trace/HoldSource.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
@@ -57,6 +58,7 @@ function Late({ happening: { at, recordedAt }, lot }: { happening: Happening; lo
 function History({ lot }: { lot: LotView }) {
   const { kitchen } = useSession();
   const sought = useSought();
+  const nouns = undoable(lot as LotRecord);
   return byDay(historyOf(lot as LotRecord, kitchen.currency)).map(([day, happenings]) => (
     <Ruled key={day} title={day} className="mb-6">
       <ol>
@@ -78,11 +80,24 @@ function History({ lot }: { lot: LotView }) {
               <Late happening={h} lot={lot} />
               {h.struck && (
                 <span className="block text-sm font-semibold text-hold">
-                  struck by {h.struck.by}: {h.struck.why}
+                  undone by {h.struck.by}: {h.struck.why}
                 </span>
               )}
             </span>
-            <span className="text-right text-sm text-ink-2">{h.by}</span>
+            <span className="text-right text-sm text-ink-2">
+              {h.by}
+              {nouns.has(h.id) && (
+                <span className="block">
+                  <StrikeEntry
+                    lot={lot}
+                    noun={nouns.get(h.id)!}
+                    entryId={h.id}
+                    by={h.by}
+                    named={`${h.title}, ${clockTime(h.at)}`}
+                  />
+                </span>
+              )}
+            </span>
           </li>
         ))}
       </ol>

@@ -40,7 +40,7 @@ function ReadingRow({
       {read && <p className={`figure text-sm text-ink-2 ${struck ? 'line-through' : ''}`}>{read}</p>}
       {struck && (
         <p className="text-sm text-ink-2">
-          struck by {r.struck!.by}: {r.struck!.why}
+          undone by {r.struck!.by}: {r.struck!.why}
         </p>
       )}
       {!struck && r.sample === 'finished' && <p className="text-sm text-ink-2">finished product</p>}
@@ -56,10 +56,10 @@ function ReadingRow({
             size="small"
             tone="quiet"
             className="border-rim bg-enamel"
-            aria-label={`Strike ${named}`}
+            aria-label={`Undo ${named}`}
             onClick={strike}
           >
-            strike
+            undo
           </Button>
         </div>
       )}

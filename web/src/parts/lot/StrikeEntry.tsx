@@ -24,7 +24,7 @@ export function StrikeDialog({ lot, noun, entryId, onClose }: Struck & { onClose
     { after: onClose },
   );
   return (
-    <Dialog open onClose={onClose} title={noun === 'reading' ? 'Strike this reading' : 'Strike this entry'}>
+    <Dialog open onClose={onClose} title={noun === 'reading' ? 'Undo this reading' : 'Undo this entry'}>
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -33,8 +33,8 @@ export function StrikeDialog({ lot, noun, entryId, onClose }: Struck & { onClose
         }}
       >
         <p className="text-ink-2">
-          It stays in the record, struck through, with your name, the time and the reason. Enter the right one
-          anew.
+          It stays in the record, crossed out, with your name, the time and the reason. What followed from it
+          is undone with it. Enter the right one anew.
         </p>
         <Field
           label="Why"
@@ -48,7 +48,7 @@ export function StrikeDialog({ lot, noun, entryId, onClose }: Struck & { onClose
             Cancel
           </Button>
           <Button tone="stop" type="submit" disabled={write.busy || why.trim().length < 2}>
-            Strike
+            Undo
           </Button>
         </div>
       </form>
@@ -62,8 +62,8 @@ export function StrikeEntry({ by, named, ...struck }: Struck & { by: string; nam
   if (!useMayWrite() || by === NOT_SENT) return null;
   return (
     <>
-      <Button size="small" tone="quiet" aria-label={`Strike ${named}`} onClick={() => setOpen(true)}>
-        strike
+      <Button size="small" tone="quiet" aria-label={`Undo ${named}`} onClick={() => setOpen(true)}>
+        undo
       </Button>
       {open && <StrikeDialog {...struck} onClose={() => setOpen(false)} />}
     </>
