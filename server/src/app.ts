@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { metaRoutes } from '@inch/contract/meta';
+import { isPage } from '@inch/contract/pages';
 import compression from 'compression';
 import express, { type Express, type RequestHandler, Router } from 'express';
 import gzipStatic from 'express-static-gzip';
@@ -62,6 +63,15 @@ const policy = {
     upgradeInsecureRequests: null,
   },
 };
+
+/** What a page may ask of the device: the camera for codes and photographs, a serial port for instruments, a screen that stays on. */
+const PERMISSIONS = [
+  ...['camera=(self)', 'serial=(self)', 'screen-wake-lock=(self)', 'fullscreen=(self)'],
+  ...['microphone', 'geolocation', 'payment', 'usb', 'bluetooth', 'midi', 'display-capture'].map(
+    (name) => `${name}=()`,
+  ),
+  ...['accelerometer', 'gyroscope', 'magnetometer', 'browsing-topics'].map((name) => `${name}=()`),
+].join(', ');
 
 const ROUTERS = [
   // Routes are tried in order: what is asked most often comes first.
@@ -148,6 +158,20 @@ function api(pool: Pool): Router {
   return router;
 }
 
+/** RFC 9116: an installation is somebody's own, who is found on its page of people. */
+function securityTxt(address: string): string {
+  const inAYear = new Date();
+  inAYear.setUTCFullYear(inAYear.getUTCFullYear() + 1);
+  inAYear.setUTCHours(0, 0, 0, 0);
+  return [
+    `Contact: ${address}/kitchen`,
+    `Expires: ${inAYear.toISOString()}`,
+    'Preferred-Languages: en',
+    `Canonical: ${address}/.well-known/security.txt`,
+    '',
+  ].join('\n');
+}
+
 /** Pages, scripts and fonts as built; anything else under the root is the application's own page. */
 function pages(app: Express, webRoot: string, prefix: string): void {
   // Scripts, fonts and routes are found from the path that the page says it stands under.
@@ -166,9 +190,20 @@ function pages(app: Express, webRoot: string, prefix: string): void {
     }),
     (_req, _res, next) => next(new Problem(404, 'There is nothing at this address.')),
   );
-  const sendPage: RequestHandler = (_req, res) => {
-    res.set('cache-control', 'no-cache').type('html').send(page);
+  // The page itself says that there is nothing, in words; whoever asks by machine is told by the status.
+  const sendPage: RequestHandler = (req, res) => {
+    res
+      .status(req.path === '/index.html' || isPage(req.path) ? 200 : 404)
+      .set('cache-control', 'no-cache')
+      .type('html')
+      .send(page);
   };
+  app.get('/robots.txt', (_req, res) => {
+    res.type('text/plain').send('User-agent: *\nDisallow: /\n');
+  });
+  app.get('/.well-known/security.txt', (req, res) => {
+    res.type('text/plain').send(securityTxt(`${req.protocol}://${req.get('host')}${prefix}`));
+  });
   app.get('/index.html', sendPage);
   app.use(express.static(webRoot, { index: false, maxAge: 0 }));
   app.get(/^\/(?!api\/|assets\/).*/, sendPage);
@@ -208,8 +243,9 @@ export function createApp(options: AppOptions): Express {
       crossOriginOpenerPolicy: false,
     }),
   );
-  // Over plain HTTP a browser ignores it, and says so of every page.
+  // Over plain HTTP a browser ignores the one, and says so of every page.
   app.use((req, res, next) => {
+    res.setHeader('permissions-policy', PERMISSIONS);
     if (req.secure) res.setHeader('cross-origin-opener-policy', 'same-origin');
     next();
   });

@@ -6,6 +6,7 @@ import express, { type Request, type RequestHandler, type Router } from 'express
 import type { Pool } from 'mysql2/promise';
 import { sessionOf } from '../account/session.ts';
 import { Problem } from './problem.ts';
+import { refuseUnseen } from './unseen.ts';
 
 /** Where a body is read of somebody who is not signed in: small ones. */
 const OPEN: ReadonlySet<string> = new Set([
@@ -41,5 +42,5 @@ export function readBodies(router: Router, pool: Pool): void {
     const read = OPEN.has(path) ? small! : LARGE.has(path) ? large! : usual!;
     read(req, res, next);
   };
-  router.use(known, sized);
+  router.use(known, sized, refuseUnseen);
 }

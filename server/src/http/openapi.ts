@@ -128,6 +128,9 @@ function refusalsOf({ access, method, params, query, body, sends }: AnyRoute): n
     ...(says ? [413, 415] : []),
     ...(says || query || params ? [422] : []),
     ...(says ? [429] : []),
+    // The address that it was asked under is another server's.
+    421,
+    ...(method === 'GET' ? [] : [507]),
     ...[500, 503],
   ];
 }
@@ -155,6 +158,7 @@ function operationOf(route: NamedRoute, components: Components): Json {
     ...(requestBody ? { requestBody } : {}),
     responses: {
       [statusOf(route)]: { description: route.summary, content: answer },
+      ...(route.revalidated ? { 304: { description: 'As it was when it was last read' } } : {}),
       ...Object.fromEntries(
         refusalsOf(route).map((status) => [status, { $ref: `#/components/responses/Problem${status}` }]),
       ),

@@ -1,40 +1,16 @@
 import { LARGEST_PICTURE, type LabelPicture, labelPictureRoutes } from '@inch/contract/labelPicture';
 import express from 'express';
-import sharp from 'sharp';
 import { type Database, insert, rows, toSql } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { drawnAnew } from '../picture/draw.ts';
 
 /** px of the longer side: 60 mm at 600 dpi and more. */
 const LONGER_SIDE = 1500;
 /** What SVG is drawn at: sharp enough before it is made smaller. */
 const DENSITY = 300;
-
-/** Entities are how a small SVG grows without end, or reaches for another file. */
-const ENTITY = /<!(?:DOCTYPE|ENTITY)/i;
-
-/** The picture drawn anew as PNG: no script, no reference, nothing else that the file held. */
-async function drawnAnew(body: unknown, type: string): Promise<Buffer> {
-  if (!Buffer.isBuffer(body) || body.length === 0)
-    throw new Problem(415, 'Send a picture as PNG, JPEG or SVG.');
-  const svg = type.includes('svg');
-  if (svg && ENTITY.test(body.toString('utf8')))
-    throw new Problem(
-      422,
-      'That SVG has a document type or entities, which are not drawn. Save it as plain SVG.',
-    );
-  try {
-    return await sharp(body, { limitInputPixels: 80_000_000, ...(svg ? { density: DENSITY } : {}) })
-      .rotate()
-      .resize(LONGER_SIDE, LONGER_SIDE, { fit: 'inside', withoutEnlargement: true })
-      .png({ compressionLevel: 9 })
-      .toBuffer();
-  } catch {
-    throw new Problem(422, 'That picture cannot be opened. Save it anew as PNG, JPEG or SVG.');
-  }
-}
 
 async function addPicture(
   w: Writing,
@@ -73,7 +49,15 @@ export function labelPictureRouter(app: AppContext): void {
     return found.map(({ retired_at, ...p }) => ({ ...p, retired: retired_at !== null }));
   });
   serve(app, labelPictureRoutes.add, async (call) => {
-    const image = await drawnAnew(call.req.body, String(call.req.headers['content-type'] ?? ''));
+    const image = await drawnAnew(
+      call.req.body,
+      {
+        type: String(call.req.headers['content-type'] ?? ''),
+        kinds: ['png', 'jpeg', 'svg'],
+        asks: 'Send a picture as PNG, JPEG or SVG.',
+      },
+      { longerSide: LONGER_SIDE, as: 'png', density: DENSITY },
+    );
     return call.write((w) => addPicture(w, call.query, image));
   });
   serve(app, labelPictureRoutes.read, async ({ pool, kitchen, params, res }) => {

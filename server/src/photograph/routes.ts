@@ -2,11 +2,10 @@ import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/con
 import { standing } from '@inch/core/lot';
 import { entries } from '@inch/core/record';
 import express from 'express';
-import sharp from 'sharp';
 import { rows } from '../database/pool.ts';
 import { referencedBy } from '../entry/references.ts';
 import { writeEntry } from '../entry/write.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -14,23 +13,9 @@ import { requireLot } from '../lot/deciding.ts';
 import { lotHeadOf, refuseEnded } from '../lot/head.ts';
 import { holdForWords } from '../lot/spoilage.ts';
 import { lotBefore, type StoredLot } from '../lot/store.ts';
+import { drawnAnew } from '../picture/draw.ts';
 
 const LONGER_SIDE = 1600;
-
-/** The picture upright, no larger than is needed to see by, and with nothing else the camera wrote: no place, no device, no time. */
-async function stripped(body: unknown): Promise<Buffer> {
-  if (!Buffer.isBuffer(body) || body.length === 0)
-    throw new Problem(415, 'Send a photograph as JPEG, PNG or WebP.');
-  try {
-    return await sharp(body, { limitInputPixels: 80_000_000 })
-      .rotate()
-      .resize(LONGER_SIDE, LONGER_SIDE, { fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 82 })
-      .toBuffer();
-  } catch {
-    throw new Problem(422, 'That picture cannot be opened. Take it again, as JPEG, PNG or WebP.');
-  }
-}
 
 interface Taken {
   id: string;
@@ -68,7 +53,16 @@ export function photographRouter(app: AppContext): void {
     express.raw({ type: [...photographRoutes.take.sends!], limit: LARGEST_PHOTOGRAPH }),
   );
   serve(app, photographRoutes.take, async (call) => {
-    const image = await stripped(call.req.body);
+    // Upright, no larger than is needed to see by, and with nothing else the camera wrote: no place, no device, no time.
+    const image = await drawnAnew(
+      call.req.body,
+      {
+        type: String(call.req.headers['content-type'] ?? ''),
+        kinds: ['jpeg', 'png', 'webp'],
+        asks: 'Send a photograph as JPEG, PNG or WebP.',
+      },
+      { longerSide: LONGER_SIDE, as: 'jpeg' },
+    );
     return call.write((w) => keep(w, call.params.id, call.query, image));
   });
   serve(app, photographRoutes.ofLot, async ({ pool, kitchen, params }) => {

@@ -17,6 +17,7 @@ import { useMayWrite, useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { JournalTable } from '../parts/journal/JournalTable.tsx';
 import { Stopped } from '../parts/lot/Stopped.tsx';
+import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { LotLinks } from '../parts/trace/HoldSource.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';

@@ -1,3 +1,4 @@
+import { PAGES, type Page } from '@inch/contract/pages';
 import type { ComponentType } from 'react';
 import { createBrowserRouter, matchRoutes } from 'react-router';
 import { base } from '../data/base.ts';
@@ -6,7 +7,7 @@ import { Lost } from './Lost.tsx';
 import { Shell } from './Shell.tsx';
 
 /** Each screen and where its script comes from; it is fetched when the screen is first opened. */
-const screens: Record<string, () => Promise<ComponentType>> = {
+const screens: Record<Page, () => Promise<ComponentType>> = {
   '/': async () => (await import('../today/Today.tsx')).Today,
   '/formulas': async () => (await import('../formulas/Library.tsx')).Library,
   '/formulas/compare': async () => (await import('../formulas/Compare.tsx')).Compare,
@@ -49,11 +50,11 @@ const screens: Record<string, () => Promise<ComponentType>> = {
 
 // The script of the screen that is asked for comes beside what says who is signed in, not after it.
 const asked = matchRoutes(
-  Object.keys(screens).map((path) => ({ path })),
+  PAGES.map((path) => ({ path })),
   window.location,
   base || '/',
 )?.[0];
-if (asked) void screens[asked.route.path]!().catch(() => undefined);
+if (asked) void screens[asked.route.path]().catch(() => undefined);
 
 export const router = createBrowserRouter(
   [
@@ -61,7 +62,7 @@ export const router = createBrowserRouter(
       element: <Shell />,
       errorElement: <Lost />,
       children: [
-        ...Object.entries(screens).map(([path, load]) => ({ path, Component: lazyPart(load) })),
+        ...PAGES.map((path) => ({ path, Component: lazyPart(screens[path]) })),
         { path: '*', Component: Lost },
       ],
     },
