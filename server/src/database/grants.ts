@@ -41,6 +41,18 @@ const RIGHTS: Record<string, string[]> = {
 /** Written by commands and triggers alone. */
 const READ_ONLY = new Set(['backup', 'judged_by', 'sale']);
 
+/** What the running app may do with a table: with the whole of it, and with single columns. */
+export function rightsOf(table: string): { whole: ReadonlySet<string>; columns: ReadonlySet<string> } {
+  const whole = new Set(['SELECT', ...(READ_ONLY.has(table) ? [] : ['INSERT'])]);
+  const columns = new Set<string>();
+  for (const right of RIGHTS[table] ?? []) {
+    const [, verb, list] = /^(\w+)(?: \(([^)]*)\))?$/s.exec(right.trim())!;
+    if (list === undefined) whole.add(verb!);
+    else for (const column of list.split(',')) columns.add(column.trim().replace(/`/g, ''));
+  }
+  return { whole, columns };
+}
+
 /** MariaDB's words for a right that was never given. */
 const NONE_THERE = new Set(['ER_NONEXISTING_TABLE_GRANT', 'ER_NONEXISTING_GRANT']);
 

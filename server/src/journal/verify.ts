@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { canonicalJson, chainHash, GENESIS } from './append.ts';
+import { faultsOfDefinitions } from './definitions.ts';
 import { allRows, FILLED_IN, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
 import { hasJournalKey, signEnd } from './sign.ts';
 
@@ -276,7 +277,10 @@ export async function verifyJournal(
     reports.push({ kitchen: name, rows: end.sequence, end: { kitchenId: id, ...end, signature }, faults });
   }
   // Rows are of no one kitchen's journal alone: they are told with the first.
-  const wrong = reports.length > 0 ? await faultsOfRows(db, rebuilt, told) : [];
+  const wrong =
+    reports.length > 0
+      ? [...(await faultsOfDefinitions(db)), ...(await faultsOfRows(db, rebuilt, told))]
+      : [];
   reports[0]?.faults.push(...wrong);
   const gone = anchors.filter((a) => !kitchens.some((k) => k.id === a.kitchenId));
   if (gone.length > 0)
