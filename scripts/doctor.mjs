@@ -51,7 +51,7 @@ async function size(db) {
 
 async function migrations(db) {
   const [done] = await db.query('SELECT name FROM migration');
-  const known = readdirSync(join(ROOT, 'server/migrations')).length;
+  const known = readdirSync(join(ROOT, 'server/migrations')).filter((name) => name.endsWith('.sql')).length;
   const missing = known - done.length;
   const todo =
     missing > 0

@@ -1,9 +1,11 @@
+import { readdirSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise';
 import { Umzug } from 'umzug';
-import type { DatabaseAddress } from './pool.ts';
+import { type Database, type DatabaseAddress, rows } from './pool.ts';
+import { errorCode } from './transaction.ts';
 
 const FOLDER = fileURLToPath(new URL('../../migrations', import.meta.url));
 
@@ -100,6 +102,29 @@ function migrator(connection: Connection) {
     },
     logger: undefined,
   });
+}
+
+/** Names of the migrations of this program. */
+const known = (): string[] =>
+  readdirSync(FOLDER)
+    .filter((name) => name.endsWith('.sql'))
+    .map((name) => basename(name, '.sql'));
+
+/**
+ * Whether a database is of this program: `behind` where a start has yet to bring it up to date, `ahead` where a newer program did. Its tables are then others than
+ * those that this one knows, and nothing is wrong with that.
+ */
+export async function ageOf(db: Database): Promise<'current' | 'behind' | 'ahead'> {
+  const applied = await rows<{ name: string }>(db, 'SELECT name FROM migration').catch((error: unknown) => {
+    // Who may not see that is the running program, whose start brought the tables up to date.
+    if (errorCode(error) === 'ER_TABLEACCESS_DENIED_ERROR') return null;
+    throw error;
+  });
+  if (applied === null) return 'current';
+  const done = new Set(applied.map((row) => row.name));
+  const mine = known();
+  if (mine.some((name) => !done.has(name))) return 'behind';
+  return done.size > mine.length ? 'ahead' : 'current';
 }
 
 /** Makes the database if it is missing and applies the numbered migrations not yet applied, in order, one start at a time. @returns their names */

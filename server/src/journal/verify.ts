@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
+import { ageOf } from '../database/migrate.ts';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { canonicalJson, chainHash, GENESIS } from './append.ts';
-import { faultsOfDefinitions } from './definitions.ts';
+import { definitionsOf, faultsOfDefinitions } from './definitions.ts';
 import { allRows, FILLED_IN, RECORD_TABLES, type RecordRow, type WrittenRows } from './rows.ts';
 import { hasJournalKey, signEnd } from './sign.ts';
 
@@ -191,13 +192,24 @@ function difference(table: string, row: RecordRow, before: RecordRow, mayBeUnset
   return `${spoken(table)} ${row.id} was changed: ${changed.map((c) => `${c} is ${shown(row[c])}, and was written as ${shown(was[c])}`).join('; ')}`;
 }
 
+const isThere =
+  (tables: Readonly<Record<string, string>>) =>
+  (table: string): boolean =>
+    table in tables;
+
 /** Holds every row of the record against the journal, both ways. */
-async function faultsOfRows(db: Database, rebuilt: Rebuilt, told: Told): Promise<string[]> {
+async function faultsOfRows(
+  db: Database,
+  rebuilt: Rebuilt,
+  told: Told,
+  isCurrent: boolean,
+): Promise<string[]> {
   const faults: string[] = [];
   const total = [...rebuilt.values()].reduce((sum, own) => sum + own.size, 0);
   let done = 0;
   const broughtIn = await broughtInUpTo(db);
-  for (const table of RECORD_TABLES) {
+  const there = isCurrent ? RECORD_TABLES : RECORD_TABLES.filter(isThere(await definitionsOf(db)));
+  for (const table of there) {
     const expected = rebuilt.get(table) ?? new Map<string, string>();
     for await (const row of allRows(db, table)) {
       if (++done % PAGE === 0) told('Holding the record against it', done, total);
@@ -262,6 +274,8 @@ export async function verifyJournal(
 ): Promise<VerifyReport[]> {
   const reports: VerifyReport[] = [];
   const rebuilt: Rebuilt = new Map();
+  // Before an update has run, the tables are those of the program before: what it wrote is held against them all the same.
+  const isCurrent = (await ageOf(db)) === 'current';
   const kitchens = await rows<{ id: string; name: string }>(
     db,
     'SELECT id, name FROM kitchen ORDER BY created_at, id',
@@ -279,7 +293,10 @@ export async function verifyJournal(
   // Rows are of no one kitchen's journal alone: they are told with the first.
   const wrong =
     reports.length > 0
-      ? [...(await faultsOfDefinitions(db)), ...(await faultsOfRows(db, rebuilt, told))]
+      ? [
+          ...(isCurrent ? await faultsOfDefinitions(db) : []),
+          ...(await faultsOfRows(db, rebuilt, told, isCurrent)),
+        ]
       : [];
   reports[0]?.faults.push(...wrong);
   const gone = anchors.filter((a) => !kitchens.some((k) => k.id === a.kitchenId));
