@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
 import { admin } from './database.mjs';
 import { clientOf } from './mariadb.mjs';
-import { hashing, openZip, writeZip } from './zip.mjs';
+import { checkZip, hashing, openZip, writeZip } from './zip.mjs';
 
 const README = `A copy of a kitchen's whole database, made by "npm run backup".
 "npm run restore -- THIS-FILE --data NEW-FOLDER" makes a kitchen of it again.
@@ -167,10 +167,13 @@ async function loadInto(adminUrl, ...streams) {
 
 /** What a backup says of itself; throws where the file is none. */
 export async function readBackup(file) {
-  const zip = await openZip(file).catch((error) => {
+  const unreadable = (error) => {
     throw new Error(`${file} cannot be read as a backup: ${error.message}`);
-  });
-  const manifest = JSON.parse(await zip.text('manifest.json'));
+  };
+  // Everything in it is read through before anything is done with it.
+  await checkZip(file).catch(unreadable);
+  const zip = await openZip(file).catch(unreadable);
+  const manifest = await zip.text('manifest.json').then(JSON.parse).catch(unreadable);
   if (manifest.format !== 'inch-backup' || manifest.version !== 1)
     throw new Error(`${file} is not a backup that this version reads.`);
   return { zip, manifest };

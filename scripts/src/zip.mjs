@@ -3,6 +3,7 @@ import { createWriteStream } from 'node:fs';
 import { open, rename, rm } from 'node:fs/promises';
 import { PassThrough } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { crc32 } from 'node:zlib';
 import { ZipArchive } from 'archiver';
 import yauzl from 'yauzl';
 
@@ -43,6 +44,28 @@ export async function writeZip(file, fill) {
     zip.abort();
     await rm(part, { force: true });
     throw error;
+  }
+}
+
+/** Reads every entry of a zip through and holds it against its checksum. @throws Error naming the one that is damaged */
+export async function checkZip(file) {
+  const zip = await yauzl.openPromise(file, { autoClose: false });
+  try {
+    for await (const entry of zip.eachEntry()) {
+      let [crc, size] = [0, 0];
+      try {
+        for await (const part of await zip.openReadStreamPromise(entry)) {
+          crc = crc32(part, crc);
+          size += part.length;
+        }
+      } catch (error) {
+        throw new Error(`${entry.fileName} in it is damaged: ${error.message}`);
+      }
+      if (crc !== entry.crc32 || size !== entry.uncompressedSize)
+        throw new Error(`${entry.fileName} in it is damaged: it is not as it was written.`);
+    }
+  } finally {
+    zip.close();
   }
 }
 

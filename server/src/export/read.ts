@@ -255,7 +255,7 @@ export async function readExport(
   told: Told = () => {},
 ): Promise<{ kitchen: string; lots: number }> {
   const zip = await openExport(file).catch((error: Error) => {
-    throw refused(`It cannot be read as a zip: ${error.message}`);
+    throw refused(`The file cannot be read: ${error.message} Copy it again from where it was made.`);
   });
   try {
     const manifest = await manifestOf(zip);
