@@ -1,4 +1,5 @@
 import { mkdirSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import QRCode from 'qrcode';
@@ -121,8 +122,54 @@ async function sayLan(port) {
   }
 }
 
+/** Whether something listens there already: said before anything else is done. */
+function refuseTaken(port, host) {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', (error) =>
+      giveUp(
+        error.code === 'EADDRINUSE'
+          ? `Port ${port} is taken. Choose another: npm start -- --port ${port + 1}`
+          : `Nothing can be served at ${host}:${port}: ${error.message}`,
+      ),
+    );
+    probe.listen(port, host, () => probe.close(resolve));
+  });
+}
+
+/** A server that ended by itself is started again so often in so long; then something is wrong that no start mends. */
+const MOST_STARTS = 5;
+const IN_MS = 10 * MINUTE;
+
+/** Starts the server again where it ends by itself, on its port. */
+function watchServer(server, again, holder, isStopping, starts = []) {
+  server.child.on('exit', async (code, signal) => {
+    if (isStopping()) return;
+    const recent = [...starts, Date.now()].filter((at) => at > Date.now() - IN_MS);
+    if (recent.length > MOST_STARTS) {
+      say(
+        `The server ended ${recent.length} times in ten minutes and is not started again. Its log says why.`,
+      );
+      process.exitCode = 1;
+      process.kill(process.pid, 'SIGTERM');
+      return;
+    }
+    say(`The server ended by itself (${signal ?? code}) and is started again …`);
+    try {
+      const next = await again();
+      holder.stop = () => next.stop();
+      watchServer(next, again, holder, isStopping, recent);
+    } catch (error) {
+      say(`The server does not start again: ${error.message}`);
+      process.exitCode = 1;
+      process.kill(process.pid, 'SIGTERM');
+    }
+  });
+}
+
 async function main() {
   const { port, host, lan, empty, data, backups } = options();
+  await refuseTaken(port, host);
   await ensurePackages();
   await ensureBuilt();
   const running = [];
@@ -137,7 +184,7 @@ async function main() {
       if (stopping) return;
       say('Stopping …');
       await stopAll();
-      process.exit(0);
+      process.exit();
     });
   try {
     const db = await database(data);
@@ -149,10 +196,12 @@ async function main() {
     // A certificate of the kitchen's own is not trusted here: what is brought in comes over loopback.
     if (!empty && lan) await loadDemoInto(served);
     const tls = lan ? await certificateIn(data) : undefined;
-    const server = await startServer({ ...served, host, port, tls });
-    running.push(server);
+    const start = () => startServer({ ...served, host, port, tls });
+    const server = await start();
+    const holder = { stop: () => server.stop() };
+    running.push(holder);
     backUpDaily(db, data, backups);
-    server.child.on('exit', () => stopping || process.kill(process.pid, 'SIGTERM'));
+    watchServer(server, start, holder, () => stopping);
     if (!empty && !lan) await loadDemo(server.url);
     process.stdout.write(`\n  Inch Pantry is at ${server.url}\n`);
     if (lan) await sayLan(port);

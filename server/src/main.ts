@@ -23,7 +23,13 @@ function settingsOrEnd() {
 }
 const settings = settingsOrEnd();
 useJournalKey(settings.journalKey);
-const log = loggerTo(settings.logLevel, settings.logFile);
+const log = await loggerTo(settings.logLevel, settings.logFile);
+// What nobody caught is a fault of the program: it is told and the server ends, to be started again, rather than go on half.
+for (const event of ['uncaughtException', 'unhandledRejection'] as const)
+  process.on(event, (error: unknown) => {
+    log.fatal({ err: error }, 'the server ends on an error that nobody caught');
+    process.exit(1);
+  });
 const pool = openPool(settings.database);
 const app = createApp({
   pool,
