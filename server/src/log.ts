@@ -23,9 +23,8 @@ const sentences = () =>
     colorize: false,
     sync: true,
     translateTime: 'SYS:HH:MM',
-    ignore: 'pid,hostname,requestId,name',
-    messageFormat: '{msg}',
-    singleLine: true,
+    hideObject: true,
+    messageFormat: '{msg}{if err.message}: {err.message}{end}',
     destination: process.stdout,
   });
 
