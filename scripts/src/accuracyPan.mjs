@@ -1,5 +1,6 @@
 import { equilibriumPh, titrationEndpoint } from '@inch/core/acid';
 import { cylinderCentre } from '@inch/core/heat';
+import { evaporationRate } from '@inch/core/pan';
 import { waterDensity } from '@inch/core/sugar';
 import { missesOf, simulatedPans } from './simulatedPans.mjs';
 
@@ -9,6 +10,12 @@ const row = (what, published, computed) => ({
   computed,
   error: Math.abs(computed - published),
 });
+
+/** A pan of water 280 mm wide, where it does not boil before 95 °C. */
+const STILL = {
+  ...{ diameterMm: 280, fire: 'medium', lid: 'off', brix: 0, elevationMetres: -400, grams: 3000 },
+};
+const SQUARE_METRES = (Math.PI / 4) * 0.28 ** 2;
 
 const jar = {
   radiusMetres: 0.03,
@@ -64,6 +71,32 @@ export const panTables = () => [
     allowed: 0,
     digits: 3,
     rows: reductionRows,
+  },
+  {
+    title: 'Water off a still surface, kg on a square metre in an hour',
+    source:
+      'ASHRAE Handbook, HVAC Applications (pools without swimmers), with vapour pressures of the steam tables: 19.9, 57.9, 84.6 kPa; the error is relative',
+    allowed: 0.05,
+    digits: 2,
+    rows: [
+      [60, 2.55],
+      [85, 7.9],
+      [95, 11.8],
+    ].map(([celsius, published]) => {
+      const computed = (evaporationRate({ ...STILL, celsius }).gramsPerMinute * 60) / 1000 / SQUARE_METRES;
+      return { what: `${celsius} °C`, published, computed, error: Math.abs(computed / published - 1) };
+    }),
+  },
+  {
+    title: 'Water off a full boil, g a minute for each kW',
+    source: 'latent heat of water, 2,257 kJ/kg: 26.6 g, less what the wall loses; the error is relative',
+    allowed: 0.1,
+    digits: 1,
+    rows: [0.8, 1.2, 2].map((kw) => {
+      const computed =
+        evaporationRate({ ...STILL, celsius: 100, elevationMetres: 0, fire: kw }).gramsPerMinute / kw;
+      return { what: `${kw} kW`, published: 26.6, computed, error: Math.abs(computed / 26.6 - 1) };
+    }),
   },
   {
     title: 'Density of water, g/mL',
