@@ -101,7 +101,7 @@ describe('a bench trial', () => {
   it.each([
     [tried(0), 3, /after one at least/],
     [[...tried(0, 2), { gramsPerKg: 4, ph: 5 }], 3, /did not fall/],
-    [[...tried(0, 2), { gramsPerKg: 2, ph: 3 }], 3, /strike one/],
+    [[...tried(0, 2), { gramsPerKg: 2, ph: 3 }], 3, /undo one/],
     [tried(0, 2), 6, /already/],
     [tried(0, 1), 2.2, /twice what was tried/],
   ])('of %j to pH %d is refused with what to do', (points, targetPh, message) => {

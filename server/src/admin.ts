@@ -9,7 +9,6 @@ import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { type Anchor, journalEnds, verifyJournal } from './journal/verify.ts';
 import { lookThrough } from './lot/lookThrough.ts';
-import { whereBuiltAnew } from './standing/build.ts';
 import { completeStandings, faultyStandings, rebuildStandings } from './standing/rebuild.ts';
 
 /**
@@ -26,7 +25,6 @@ async function prepare(): Promise<void> {
   await journalBaseline(pool);
   const found = await lookThrough(pool);
   if (found && found.lots > 0) process.stdout.write(`rules ${JSON.stringify(found)}\n`);
-  await whereBuiltAnew(pool, () => rebuildAll(pool));
   await completeStandings(pool);
   await pool.end();
   const app = databaseFromUrl(process.env.INCH_DATABASE ?? '');

@@ -7,6 +7,7 @@ import { openPool } from './database/pool.ts';
 import { keepAlive } from './http/keepAlive.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { loggerTo } from './log.ts';
+import { deriveAnew } from './standing/anew.ts';
 
 /** What cannot be started is said in one line. */
 function giveUp(why: string): never {
@@ -75,9 +76,13 @@ server.on('error', (error: NodeJS.ErrnoException) => {
       : error.message;
   giveUp(why);
 });
-server.listen(settings.port, settings.host, () =>
-  process.stdout.write(`listening ${settings.host}:${settings.port}\n`),
-);
+server.listen(settings.port, settings.host, () => {
+  process.stdout.write(`listening ${settings.host}:${settings.port}\n`);
+  // Nobody waits for it: what is read before is derived as it is read.
+  deriveAnew(pool, log).catch((error: unknown) =>
+    log.warn({ err: error }, 'the summaries of lots could not all be derived anew; the next start goes on'),
+  );
+});
 
 /** How long requests in flight may take to finish once the server is told to stop. */
 const FINISH_MS = 10_000;

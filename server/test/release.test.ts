@@ -148,7 +148,7 @@ describe('a release', () => {
     const text = await textOf(lot, 'record');
     const view = await crew.view(lot);
     expect(text).toMatch(new RegExp(`Record of lot ${lot.code}`));
-    expect(text).toMatch(/Struck: Note: The mill smelt of quince .*struck by .*: of another lot/i);
+    expect(text).toMatch(/Undone: Note: The mill smelt of quince .*undone by .*: of another lot/i);
     const marks = view.steps.flatMap((s: { marks: { kind: string }[] }) => s.marks.map((m) => m.kind));
     expect(text.match(/ Done: /g) ?? []).toHaveLength(marks.filter((kind: string) => kind === 'done').length);
     expect(text.match(/ In: /g)).toHaveLength(view.additions.length);

@@ -336,7 +336,7 @@ describe('filling and processing', () => {
     });
     const after = (await maker.get(`/api/lots/${lot.id}`)).body;
     expect(after.state).toBe('held');
-    expect(after.decisions.at(-1).why).toMatch(/struck after release: wrong jar/);
+    expect(after.decisions.at(-1).why).toMatch(/A reading was undone after release: wrong jar/);
     await owner.post(`/api/lots/${lot.id}/rulings`, {
       id: newId(),
       event: 'resume',

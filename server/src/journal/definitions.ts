@@ -16,7 +16,6 @@ export const NOT_PROVED: Readonly<Record<string, string>> = {
   written: 'ids of writes, so that each is done once: of the moment',
   installation: 'this installation: where its kitchen came in from',
   backup: 'when the last backup was made: written by the command',
-  judged_by: 'by which build standings were derived',
   lot_standing: 'derived of the record: a cache, checked by verify',
   lot_word: 'derived of the record: words that a search finds',
   stock_standing: 'derived of the record: what is left',

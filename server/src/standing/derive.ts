@@ -5,12 +5,15 @@ import type { Pool } from 'mysql2/promise';
 import { type Database, marks, rows, run, toSql } from '../database/pool.ts';
 import { type Readable, readableByIds, type StoredLot } from '../lot/store.ts';
 import { judgeLot } from '../lot/view.ts';
+import { judgingBuild } from './build.ts';
 import { unlessContended } from './contended.ts';
 
-/** What of the kitchen's settings a standing rests on: the words that a label takes from them, its elevation and its canner. */
+/** What a standing rests on besides the record: the build that derived it, and of the kitchen's settings the words that a label takes from them, its elevation and its canner. */
 export const settingsOf = ({ name, place, localStatement, elevationMetres, workshop }: Kitchen): string =>
   createHash('sha256')
-    .update(JSON.stringify([name, place, localStatement, elevationMetres, workshop.cannerHolds]))
+    .update(
+      JSON.stringify([judgingBuild(), name, place, localStatement, elevationMetres, workshop.cannerHolds]),
+    )
     .digest('hex')
     .slice(0, 16);
 
@@ -169,7 +172,16 @@ export interface StandingRow extends Stale {
 
 export const STANDING_COLUMNS = 's.lot_id, s.touched, s.settings, s.content, s.broken, s.code, s.name';
 
-/** Standings as they were stored; those that rest on other settings of the kitchen than today's are derived anew. */
+/** Derives some standings anew that rest on another build or other settings. */
+export const deriveOlder = async (
+  pool: Pool,
+  kitchen: Kitchen,
+  older: readonly StandingRow[],
+): Promise<void> => {
+  if (older.length > 0) await derive(pool, kitchen, older);
+};
+
+/** Standings as they were stored; those that rest on another build or on other settings of the kitchen than today's are derived anew. */
 export async function standingsFrom(
   pool: Pool,
   kitchen: Kitchen,

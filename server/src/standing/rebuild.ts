@@ -10,7 +10,8 @@ import { countStock, faultyStock } from './stock.ts';
 
 const PAGE = 100;
 
-async function kitchensOf(pool: Database): Promise<Kitchen[]> {
+/** Every kitchen of a database. */
+export async function kitchensOf(pool: Database): Promise<Kitchen[]> {
   const found = await rows<KitchenRow>(pool, `SELECT ${KITCHEN_COLUMNS} FROM kitchen k ORDER BY k.id`);
   return found.map(kitchenFrom);
 }

@@ -1,0 +1,2 @@
+-- By which build a summary was derived stands with the summary itself.
+DROP TABLE judged_by;
