@@ -6,11 +6,13 @@ import {
   simulation,
   withBand,
 } from '@inch/core/formula';
-import { shippedCatalogue } from '@inch/core/ingredient';
+import { kitchenCatalogue, measuredEntry, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 import { atDeviation, chance, correlated } from '../src/formula/chance.ts';
 import { compositionOf } from '../src/formula/composition.ts';
+import { bufferError } from '../src/formula/forecast.ts';
 import { juiceTable } from '../src/formula/juiceTable.ts';
+import { nothing } from '../src/formula/pan.ts';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
 const content: FormulaContent = {
@@ -116,6 +118,43 @@ describe('a formula drawn many times', () => {
     };
     expect(width('600 to 1200 g')).toBeGreaterThan(1.3 * width('900 g'));
     expect(width('4 1/2 cups')).toBeGreaterThan(width('900 g'));
+  });
+  it('is wider for a fruit whose °Bx this kitchen did not read, and for a cup of it weighed once than for scales', () => {
+    const berries = (said: string, own: Partial<Parameters<typeof kitchenCatalogue>[0]>) => {
+      const lines = [{ id: 'fruit', said, ingredientId: 'sour-cherry', stepId: 'cook' }];
+      const drawn = simulate(
+        { ...content, lines, steps: content.steps.slice(0, 2) },
+        { ...setting, catalogue: kitchenCatalogue(own) },
+        { scenarios: 2000, seed: 7 },
+      );
+      return { brix: drawn.brix.high - drawn.brix.low, ml: drawn.millilitres.high / drawn.millilitres.low };
+    };
+    const typical = shippedCatalogue.get('sour-cherry');
+    const { water, insoluble } = typical.per100g;
+    const brix = (100 * (100 - insoluble - water)) / (100 - insoluble);
+    const read = berries('2 kg', { ingredients: [measuredEntry(typical, { brix, on: '2026-07-01' })] });
+    expect(berries('2 kg', {}).brix).toBeGreaterThan(1.15 * read.brix);
+    const cup = { name: 'cup', ingredientId: 'sour-cherry', grams: 150, millilitres: null };
+    const [cups, scales] = ['8 cups', '1200 g'].map((said) => berries(said, { measures: [cup] }).ml);
+
+    expect(cups).toBeGreaterThan((1 + 1.64 * 0.11) / (1 - 1.64 * 0.11));
+    expect(cups).toBeGreaterThan(1.1 * scales!);
+  });
+  it('is wider in a strong buffer, where ions pair', () => {
+    expect(bufferError({ ...nothing(), water: 1000, baseEquivalents: 0.1 })).toBe(0);
+    expect(bufferError({ ...nothing(), water: 1000, baseEquivalents: 0.25 })).toBeCloseTo(0.07, 6);
+    expect(bufferError({ ...nothing(), water: 1000, baseEquivalents: 9 })).toBeCloseTo(0.245, 6);
+    const salted = (grams: number) => {
+      const said = [
+        { id: 'acid', said: '40 g', ingredientId: 'citric-anhydrous', stepId: 'mix' },
+        { id: 'water', said: '1000 g', ingredientId: 'distilled-water', stepId: 'mix' },
+        ...(grams ? [{ id: 'salt', said: `${grams} g`, ingredientId: 'sodium-citrate', stepId: 'mix' }] : []),
+      ];
+      const steps = [{ id: 'mix', kind: 'mix' as const, title: 'Mix' }];
+      const { ph } = forecast({ ...content, lines: said, steps, targets: {} }, setting);
+      return ph!.high - ph!.low;
+    };
+    expect(salted(60)).toBeGreaterThan(salted(0) + 0.1);
   });
   it('takes each range at one value in a making, however often it is walked through for its bottles', () => {
     // 150 mL of each bottle of 250 are water that goes in at the end: the batch is two and a half times what it was, in every making.

@@ -95,6 +95,18 @@ export function modelError(brix: number, weak: boolean): number {
   return weak ? 2 * own : own;
 }
 
+/**
+ * What pairs of ions add to the model's error in a strong buffer, pH: none up to 0.15 mol/kg of sodium and potassium, 0.07 for each 0.1 above, 0.25 at most.
+ * @param pan what is in the pan
+ * @returns pH on either side of the model's own error
+ * @example bufferError({ ...nothing(), water: 1000, baseEquivalents: 0.25 }) // 0.07
+ */
+export function bufferError(pan: Composition): number {
+  if (pan.water <= 0) return 0;
+  const molality = Math.abs(pan.baseEquivalents) / (pan.water / 1000);
+  return 0.7 * Math.max(0, Math.min(molality, 0.5) - 0.15);
+}
+
 export const weaklyKnown = (lines: readonly LineAmount[]): boolean =>
   lines.some(
     (l) => l.ingredient && l.grams !== null && compositionOf(l.ingredient, 'typical').known === 'weak',
@@ -144,7 +156,8 @@ function forecastPh(
     phOf(withBase(product, brought.typical))!,
     ...(readings.length > 1 ? at('typical') : []),
   );
-  const error = modelError(brixOf(product), weaklyKnown(lines));
+  const error =
+    modelError(brixOf(product), weaklyKnown(lines)) + bufferError(withBase(product, brought.typical));
   return {
     middle,
     low: Math.min(...at('low').map((ph) => ph || middle), middle) - error,

@@ -32,6 +32,22 @@ export interface SaidLine {
   askKind?: 'weight-or-volume' | 'cup-school';
 }
 
+/** Cups of what pours: one standard deviation as a share. */
+const POURED = 0.08;
+/** Cups and counts of whole fruit, which fall as they will: the next cup is not the one that was weighed. */
+const WHOLE_FRUIT = 0.12;
+
+/**
+ * What a cup or a count leaves open that scales do not, one weighing of the kitchen's own included.
+ * @param line a line as it was read
+ * @returns one standard deviation, as a share of the amount; 0 for what was weighed
+ * @example looseness({ ...line, assumption: undefined }) // 0
+ */
+export function looseness({ ingredient, assumption, cut }: SaidLine): number {
+  if (assumption === undefined) return 0;
+  return ingredient?.family === 'fruit' && cut === undefined ? WHOLE_FRUIT : POURED;
+}
+
 const RATIO_WORDS: Record<string, number> = {
   'as much': 1,
   equal: 1,

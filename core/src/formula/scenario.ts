@@ -13,8 +13,8 @@ export interface Scenario {
   pick(range: Range): number;
   /** A share that the cook set, with the spread that practice has around it. */
   set(share: number): number;
-  /** An amount said as a range, or measured by cup or count. */
-  amount(value: { amount: number; low: number; high: number }, assumed: boolean): number;
+  /** An amount said as a range, or measured by cup or count: loose is what such a measure leaves open, one standard deviation as a share. */
+  amount(value: { amount: number; low: number; high: number }, loose: number): number;
   /** A mark to stop at, in °Bx, read with an instrument. */
   mark(brix: number): number;
   /** Share of the alcohol left after minutes at the simmer. */

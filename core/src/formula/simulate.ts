@@ -7,7 +7,7 @@ import { atDeviation, type Chance, chance, correlated } from './chance.ts';
 import { compositionOf, withAcidity } from './composition.ts';
 import type { FormulaContent } from './content.ts';
 import { courseOf } from './course.ts';
-import { type ForecastSetting, modelError, weaklyKnown } from './forecast.ts';
+import { bufferError, type ForecastSetting, modelError, weaklyKnown } from './forecast.ts';
 import { type JuiceTable, juiceTable } from './juiceTable.ts';
 import { broughtBy } from './measured.ts';
 import { abvOf, brixOf, type Composition, liquidOf } from './pan.ts';
@@ -51,14 +51,13 @@ export interface Simulation {
   };
 }
 
-/** What cups and counts leave open that scales do not: one standard deviation, as a share. */
-const BY_MEASURE = 0.08;
 /** What practice leaves open around a share that the cook set. */
 const AROUND_SHARE = 0.04;
 /** A °Bx read at the stove, one standard deviation. */
 const READ_BRIX = 0.8;
-/** °Bx of a fruit from picking to picking, as a share of its solids: one standard deviation. */
-const SOLIDS = 0.1;
+/** °Bx of a fruit from picking to picking, as a share of its solids, one standard deviation: of a typical fruit, and of this kitchen's, read once. */
+const SOLIDS = 0.13;
+const READ_SOLIDS = 0.1;
 /** Correlation of pH and TA within a fruit. */
 const PH_TA = -0.5;
 const Z95 = 1.6449;
@@ -70,7 +69,8 @@ function picked(entry: Ingredient, juices: JuiceTable, stream: Chance): Composit
   const solids = stream.normal();
   const juice = juices.at(ph, ta, split);
   const grows = entry.family === 'fruit' || entry.family === 'juice';
-  const riper = grows ? 1 + Math.max(-0.4, Math.min(0.4, SOLIDS * solids)) : 1;
+  const spread = entry.solidsRead ? READ_SOLIDS : SOLIDS;
+  const riper = grows ? 1 + Math.max(-0.4, Math.min(0.4, spread * solids)) : 1;
   return juice && withAcidity(entry, juice, riper);
 }
 
@@ -155,7 +155,7 @@ class Makings implements Scenario {
     return null;
   }
 
-  amount(value: { amount: number; low: number; high: number }, assumed: boolean): number {
+  amount(value: { amount: number; low: number; high: number }, loose: number): number {
     let kept = this.amounts.get(value);
     if (!kept) {
       kept = { drawnIn: -1, drawn: value.amount };
@@ -165,7 +165,7 @@ class Makings implements Scenario {
     kept.drawnIn = this.making;
     const { stream } = this;
     const said = value.low < value.high ? value.low + (value.high - value.low) * stream.even() : value.amount;
-    kept.drawn = assumed ? said * Math.max(0.6, 1 + BY_MEASURE * stream.normal()) : said;
+    kept.drawn = loose > 0 ? said * Math.max(0.6, 1 + loose * stream.normal()) : said;
     return kept.drawn;
   }
 
@@ -223,7 +223,7 @@ function bottleChances(
 /**
  * Draws a formula many times over what is only known as a range, a slice at a time so that whoever runs it may stop between slices.
  * Drawn: pH and TA of each fruit (correlation −0.5) with the split of its acids and its solids, one draw a fruit; ranges said; cups and counts;
- * drawn, strained and boiled shares; the alkalinity of tap water; marks read at the stove; what unknown things bring, evenly between the least and the most; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known).
+ * drawn, strained and boiled shares; the alkalinity of tap water; marks read at the stove; what unknown things bring, evenly between the least and the most; and the model's own error (5–95 % ±0.10 pH to 20 °Bx, ±0.20 to 45, ±0.30 above, doubled where weakly known, more in a strong buffer).
  * @param content the formula; @param setting the kitchen's; @param options.scenarios 4,000; @param options.seed the same seed gives the same answer
  * @returns an iterator that yields the draws done and ends in the simulation
  * @example [...simulation(cherry, setting, { scenarios: 40, slice: 20 })].length > 0 // true
@@ -262,8 +262,10 @@ export function* simulation(
     aw[i] = product.water > 0 ? waterActivity(product) : 1;
     const brought =
       brings.high > 0 ? withBase(product, brings.low + (brings.high - brings.low) * stream.even()) : product;
-    if (acidKnown && hasAcid(product))
-      ph[i] = (phOf(brought, 1e-4) ?? 7) + shift + (modelError(brix[i]!, weak) / Z95) * stream.normal();
+    if (acidKnown && hasAcid(product)) {
+      const error = modelError(brix[i]!, weak) + bufferError(brought);
+      ph[i] = (phOf(brought, 1e-4) ?? 7) + shift + (error / Z95) * stream.normal();
+    }
     if ((i + 1) % slice === 0) yield i + 1;
   }
   const { ph: phTarget, brix: brixTarget, bottles } = content.targets ?? {};

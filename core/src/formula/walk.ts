@@ -17,7 +17,7 @@ import {
   solidVolumeOf,
   volumeOf,
 } from './pan.ts';
-import { bulkDensity, type SaidLine } from './said.ts';
+import { bulkDensity, looseness, type SaidLine } from './said.ts';
 import { type Scenario, typical } from './scenario.ts';
 import { afterStep } from './steps.ts';
 
@@ -77,7 +77,7 @@ class Pouring {
   /** Grams of a line by its basis; null while what it follows has none. */
   private weigh(line: SaidLine, liquid: Composition, pan: Pan): number | null {
     if (!line.value || !line.ingredient) return null;
-    const amount = this.scenario.amount(line.value, line.assumption !== undefined);
+    const amount = this.scenario.amount(line.value, looseness(line));
     const { basis } = line;
     if (basis.per === 'batch') return amount;
     if (basis.per === 'cover') {

@@ -95,11 +95,13 @@ export function measuredEntry(entry: Ingredient, measured: Measured): Ingredient
         : undefined
       : around(within(measured.taPer100g, 0.05, 12, 'A TA in g per 100 g'), 0.05 * measured.taPer100g);
   const own = { from: 'measured', on: measured.on } as const;
+  const read = measured.brix === undefined ? {} : { solidsRead: true };
   const source = `${entry.source}; measured by this kitchen on ${measured.on}`;
-  if (!ph || !ta) return { ...entry, per100g, acidity: unknownAs(entry, ph), own, source };
+  if (!ph || !ta) return { ...entry, per100g, acidity: unknownAs(entry, ph), own, ...read, source };
   const known = acidity.kind === 'juice' ? { split: acidity.split } : UNKNOWN_SPLIT;
   acidsFromPhAndTa({ ph: ph[1], taCitric: (ta[1] * 1000) / per100g.water, split: known.split });
-  return { ...entry, per100g, acidity: { kind: 'juice', ph, taPer100g: ta, ...known }, own, source };
+  const shown: Ingredient['acidity'] = { kind: 'juice', ph, taPer100g: ta, ...known };
+  return { ...entry, per100g, acidity: shown, own, ...read, source };
 }
 
 /** What stays unknown but for a pH keeps the bound of its base. */

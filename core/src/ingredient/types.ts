@@ -120,6 +120,8 @@ export interface Ingredient extends Measurable {
   pigment?: Pigment;
   /** Set on a kitchen's own entry: from a label, or measured by itself on a day. */
   own?: { from: 'label' | 'measured'; on: string };
+  /** Whether this kitchen read the °Bx of it, so that it is no typical one. */
+  solidsRead?: boolean;
   /** Of a by-product: the lot that left it, and what it carries of it. */
   leftFrom?: LeftFrom;
   /** Shares of a whole citrus fruit by weight: its zest, its pith, its juice with the pulp, its pips. */
