@@ -127,9 +127,16 @@ function stockFrom<T extends StockLot['takings']>(
   return { ...lot, left: leftOf(lot), whyUnfit: whyUnfit(lot, today) };
 }
 
-/** Of stock lots: whether something is left of them, as it was last counted, or what was written since. */
-const IN_STOCK =
-  's.id IN (SELECT stock_id FROM stock_standing WHERE kitchen_id = s.kitchen_id AND (left_amount > 1e-6 OR stale = 1))';
+/** Stock lots of which something is left, as it was last counted, or what was written since: few, however many were used up. */
+const inStock = async (db: Database, kitchenId: string): Promise<string[]> =>
+  (
+    await rows<{ stock_id: string }>(
+      db,
+      `SELECT stock_id FROM stock_standing WHERE kitchen_id = ? AND left_amount > ${NOTHING}
+       UNION SELECT stock_id FROM stock_standing WHERE kitchen_id = ? AND stale = 1`,
+      [kitchenId, kitchenId],
+    )
+  ).map((row) => row.stock_id);
 
 /**
  * Stock lots of some things (then without their names) or by id, with everything that went of them; locked until the transaction ends where
@@ -146,13 +153,13 @@ export async function stockOf(
   for (const [column, list] of [
     ['thing', only.things],
     ['id', only.ids],
+    ['id', only.inStock ? await inStock(db, kitchenId) : undefined],
   ] as const) {
     if (!list) continue;
     if (list.length === 0) return [];
     where += ` AND s.${column} IN (${marks(list)})`;
     values.push(...list);
   }
-  if (only.inStock) where += ` AND ${IN_STOCK}`;
   if (only.lock)
     await rows(db, `SELECT s.id FROM stock_lot s WHERE ${where} ORDER BY s.number FOR UPDATE`, values);
   const found = await rows<StockRow>(
@@ -204,16 +211,32 @@ export async function listStock(
 ): Promise<StockLot[]> {
   await countStock(pool, kitchen.id);
   const { used, before, limit } = query;
-  const after =
+  const [last] =
     before === undefined
-      ? ''
-      : 'AND (s.got_on, s.number) < (SELECT got_on, number FROM stock_lot WHERE id = ?)';
+      ? []
+      : await rows<{ got_on: string; number: number }>(
+          pool,
+          'SELECT got_on, number FROM stock_lot WHERE kitchen_id = ? AND id = ?',
+          [kitchen.id, before],
+        );
+  if (before !== undefined && !last) return [];
+  const after = last ? 'AND s.got_on <= ? AND (s.got_on < ? OR s.number < ?)' : '';
+  // What is in stock is found by what is left of it, what is used up by its day: each where there is least to read.
+  const joined =
+    used === 'up'
+      ? 'stock_lot s STRAIGHT_JOIN stock_standing c ON c.stock_id = s.id AND c.left_amount <= ?'
+      : 'stock_standing c STRAIGHT_JOIN stock_lot s ON s.id = c.stock_id AND c.kitchen_id = s.kitchen_id AND c.left_amount > ?';
+  const page = await rows<{ id: string }>(
+    pool,
+    `SELECT s.id FROM ${joined} WHERE s.kitchen_id = ? AND c.kitchen_id = ? ${after} ORDER BY s.got_on DESC, s.number DESC LIMIT ${limit}`,
+    [NOTHING, kitchen.id, kitchen.id, ...(last ? [last.got_on, last.got_on, last.number] : [])],
+  );
+  if (page.length === 0) return [];
+  const ids = page.map((row) => row.id);
   const found = await rows<StockRow>(
     pool,
-    `${STOCK} WHERE s.kitchen_id = ? AND s.id ${used === 'up' ? 'NOT IN' : 'IN'}
-       (SELECT stock_id FROM stock_standing WHERE kitchen_id = s.kitchen_id AND left_amount > ${NOTHING}) ${after}
-     ORDER BY s.got_on DESC, s.number DESC LIMIT ${limit}`,
-    [kitchen.id, ...(before === undefined ? [] : [before])],
+    `${STOCK} WHERE s.id IN (${marks(ids)}) ORDER BY s.got_on DESC, s.number DESC`,
+    ids,
   );
   const went = await wentOf(
     pool,
@@ -231,10 +254,11 @@ export async function readStock(
   kitchen: { id: string; timeZone: string },
   idOrCode: string,
 ): Promise<StockHistory | null> {
+  const number = /^S(\d{1,9})$/i.exec(idOrCode)?.[1];
   const [found] = await rows<{ id: string }>(
     db,
-    "SELECT id FROM stock_lot WHERE kitchen_id = ? AND (id = ? OR CONCAT('S', number) = ?)",
-    [kitchen.id, idOrCode, idOrCode.toUpperCase()],
+    `SELECT id FROM stock_lot WHERE kitchen_id = ? AND ${number ? 'number' : 'id'} = ?`,
+    [kitchen.id, number ?? idOrCode],
   );
   if (!found) return null;
   const today = dayOf(new Date().toISOString(), kitchen.timeZone);
