@@ -108,6 +108,32 @@ describe('what is in the pan', () => {
       expect(Math.abs(pan.millilitres - (1600 + 495)), last).toBeLessThan(15);
     }
   });
+  it('sugar that goes in after the straining did not go through the cloth', () => {
+    const cook: FormulaStep = { id: 'cook', kind: 'draw', title: 'Cook', method: 'cooked' };
+    const strain: FormulaStep = { id: 'strain', kind: 'strain', title: 'Strain' };
+    const lines = [{ id: 'sugar', said: '1887 g', ingredientId: 'sugar', stepId: 'sweeten' }];
+    const events = [
+      { do: 'start' as const, step: 'cook' },
+      { do: 'in' as const, ingredientId: 'sour-cherry', grams: 3995, step: 'cook' },
+      { do: 'done' as const, step: 'cook' },
+      { do: 'start' as const, step: 'strain' },
+      { do: 'weigh' as const, value: 3000, step: 'strain' },
+      { do: 'done' as const, step: 'strain' },
+    ];
+    for (const list of [
+      events,
+      [
+        ...events,
+        { do: 'in' as const, ingredientId: 'sugar', grams: 1887, lineId: 'sugar', step: 'sweeten' },
+      ],
+    ]) {
+      const lot = lotOf([cook, strain, sweeten], lines, list);
+      const pan = panNow(lot, lot.steps[1]!, setting, T((events.length - 0.5) / 12))!;
+      expect(pan.grams).toBeCloseTo(3000, 6);
+      // No cherry has twenty-five parts of sugar in a hundred.
+      expect(pan.brix).toBeLessThan(25);
+    }
+  });
   it('what was poured after the straining is what went through the cloth', () => {
     const lines = [
       { id: 'f', said: '2 kg', ingredientId: 'raspberry', stepId: 'cook' },
@@ -174,9 +200,10 @@ describe('what is in the pan', () => {
             s += e.grams;
             told.push({ do: 'in', ingredientId: 'sugar', grams: e.grams, step });
           } else if (e.do === 'weigh') told.push({ do: 'weigh', value: all, step });
-          else if (e.do === 'jug')
-            told.push({ do: 'jug', value: all / densityAt20(Math.min(80, brix)), step });
-          else if (place < order.length - 1) {
+          else if (e.do === 'jug') {
+            // Sugar over this is no syrup any more, whose volume a table gives.
+            if (brix < 75) told.push({ do: 'jug', value: all / densityAt20(brix), step });
+          } else if (place < order.length - 1) {
             told.push({ do: 'done', step }, { do: 'start', step: order[++place]! });
           }
         }

@@ -150,7 +150,7 @@ describe('a formula drawn many times', () => {
         { id: 'water', said: '1000 g', ingredientId: 'distilled-water', stepId: 'mix' },
         ...(grams ? [{ id: 'salt', said: `${grams} g`, ingredientId: 'sodium-citrate', stepId: 'mix' }] : []),
       ];
-      const steps = [{ id: 'mix', kind: 'mix' as const, title: 'Mix' }];
+      const steps = [{ id: 'mix', kind: 'add' as const, title: 'Mix' }];
       const { ph } = forecast({ ...content, lines: said, steps, targets: {} }, setting);
       return ph!.high - ph!.low;
     };

@@ -70,6 +70,7 @@ export { gramsSaid, readLine, timesSaid } from './said.ts';
 export { type AimedAt, type SeveralAims, severalAims } from './severalAims.ts';
 export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
 export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
+export { takesOut } from './strain.ts';
 export { processFits, type Swap, sameWith } from './swap.ts';
 export { SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
 export { TEXTURES, type Texture, textureOf } from './texture.ts';

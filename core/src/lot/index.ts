@@ -13,6 +13,7 @@ export { awayOf, type BottleGroup, type LotBottles, lotBottles, timesIn } from '
 export { asLeft, leftFrom } from './byProduct.ts';
 export { catalogueOf, weighingOf } from './catalogue.ts';
 export { presentStep, type StepClock, stepClock } from './clock.ts';
+export { type ClothKept, clothKept } from './clothKept.ts';
 export { lotCode, readLotCode } from './code.ts';
 export { cooledIn } from './cooled.ts';
 export { type DatedBack, datedBack, undoable } from './datedBack.ts';

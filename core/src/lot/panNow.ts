@@ -171,10 +171,11 @@ function panFor({ lot, content, weighing, found }: Along, step: LotStep): Pan {
   if (content.steps[at]?.kind !== 'strain')
     return panBefore(content, step.formulaStepId, weighing, lot.elevationMetres, found);
   const first = content.steps[0]!.id;
+  const before = new Set(content.steps.slice(0, at).map((s) => s.id));
   const strained: FormulaContent = {
     ...content,
     steps: [...content.steps.slice(0, at + 1), AFTER],
-    lines: content.lines.filter((line) => (line.stepId ?? first) !== step.formulaStepId),
+    lines: content.lines.filter((line) => before.has(line.stepId ?? first)),
   };
   return panBefore(strained, AFTER.id, weighing, lot.elevationMetres, found);
 }

@@ -1,18 +1,21 @@
+import { clothKept } from '@inch/core/lot';
+import { weight } from '@inch/core/quantity';
 import { packagingOf } from '@inch/core/stock';
 import { useSearchParams } from 'react-router';
 import { useContainers } from '../data/containers.ts';
-import { useLotsOnHand } from '../data/lots.ts';
+import { useLot, useLotsOnHand } from '../data/lots.ts';
 import { useKitchenDay } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
+import { kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
-import { type TakeInForm, useTakeIn } from './useTakeIn.ts';
+import { type TakeInForm as Form, type Proposed, useTakeIn } from './useTakeIn.ts';
 
 /** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
-function More({ form }: { form: TakeInForm }) {
+function More({ form }: { form: Form }) {
   const lots = useLotsOnHand().data?.lots ?? [];
   const { values: a } = form;
   const asked = [a.brix, a.ph, a.ta, a.leftBy].some((text) => text !== '');
@@ -44,7 +47,7 @@ function More({ form }: { form: TakeInForm }) {
 }
 
 /** Which ingredient, or which kind of bottle, lid or label. */
-function Which({ form }: { form: TakeInForm }) {
+function Which({ form }: { form: Form }) {
   const containers = useContainers().data ?? [];
   if (form.values.kind === 'packaging')
     return (
@@ -77,7 +80,7 @@ function Which({ form }: { form: TakeInForm }) {
   );
 }
 
-function AmountAndDays({ form }: { form: TakeInForm }) {
+function AmountAndDays({ form }: { form: Form }) {
   const { kitchen } = useSession();
   return (
     <div className="grid grid-cols-2 gap-3">
@@ -96,8 +99,43 @@ function AmountAndDays({ form }: { form: TakeInForm }) {
 
 /** Takes in a purchase, a picking or what a lot left, in any measure. */
 export function TakeIn() {
-  const [params] = useSearchParams();
-  const form = useTakeIn(params.get('leftBy') ?? '');
+  const leftBy = useSearchParams()[0].get('leftBy');
+  return leftBy ? <TakeInOfLot key={leftBy} code={leftBy} /> : <TakeInForm proposed={{ leftBy: '' }} />;
+}
+
+/** What stayed in the cloth of a lot, with the amount and the day that its record gives. */
+function TakeInOfLot({ code }: { code: string }) {
+  const { data: lot, isError } = useLot(code);
+  if (!lot && !isError) return <p className="py-4 text-ink-2">Reading lot {code}…</p>;
+  const kept = lot && clothKept(lot, lot.cupSchool).at(-1);
+  return (
+    <>
+      {kept && (
+        <p className="pt-4 text-ink-2">
+          By the record the cloth of lot <span className="figure">{code}</span> kept about{' '}
+          <strong className="figure text-ink">{weight(kept.grams)}</strong>
+          {kept.weighed ? ', by what came through.' : ', reckoned: what came through was not weighed.'} Weigh
+          it where you can.
+        </p>
+      )}
+      <TakeInForm
+        proposed={
+          kept
+            ? {
+                leftBy: code,
+                amount: `${Math.round(kept.grams)} g`,
+                gotOn: kitchenDay(kept.at),
+                words: `what the cloth kept: ${kept.of.join(', ')}`,
+              }
+            : { leftBy: code }
+        }
+      />
+    </>
+  );
+}
+
+function TakeInForm({ proposed }: { proposed: Proposed }) {
+  const form = useTakeIn(proposed);
   const kind = form.field('kind');
   return (
     <form className="py-4" onSubmit={form.submit}>

@@ -37,20 +37,23 @@ const FIELD_OF: Record<string, FieldPath<Answers>> = {
   'measured.taPer100g': 'ta',
 };
 
-const emptyAnswers = (today: string, leftBy: string): Answers => ({
+/** What a lot left, as its record has it: proposed, and every field of it open. */
+export type Proposed = Partial<Pick<Answers, 'amount' | 'words' | 'gotOn'>> & Pick<Answers, 'leftBy'>;
+
+const emptyAnswers = (today: string, proposed: Proposed): Answers => ({
   ...{ kind: 'ingredient', thing: '', amount: '', words: '', supplier: '', batch: '', cost: '' },
-  ...{ gotOn: today, bestBy: '', brix: '', ph: '', ta: '', leftBy },
+  ...{ gotOn: today, bestBy: '', brix: '', ph: '', ta: '', ...proposed },
 });
 
-/** The form in which a purchase, a picking or a by-product is added to stock. @param leftBy code of the lot that left it, or '' */
-export function useTakeIn(leftBy: string) {
+/** The form in which a purchase, a picking or a by-product is added to stock. @param proposed what a lot left, or a lot of '' */
+export function useTakeIn(proposed: Proposed) {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
   const lots = useLotsOnHand().data?.lots ?? [];
   const form = useDeedForm({
     of: 'stock',
-    draft: `stock ${leftBy}`,
-    empty: emptyAnswers(useKitchenDay(), leftBy),
+    draft: `stock ${proposed.leftBy}`,
+    empty: emptyAnswers(useKitchenDay(), proposed),
     schema: NewStock,
     read: (a, fields) => {
       const [brix, ph, taPer100g] = (['brix', 'ph', 'ta'] as const).map((f) =>

@@ -1,5 +1,5 @@
 import type { LotView } from '@inch/contract/lot';
-import { type PanNow, stepClock, stepLeft } from '@inch/core/lot';
+import { clothKept, type PanNow, stepClock, stepLeft } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -12,6 +12,7 @@ import { AT_HINT, fromLocalInput } from '../ui/dates.ts';
 import { duration, minutesInWords } from '../ui/format.ts';
 
 import { WhenField } from '../ui/WhenField.tsx';
+import { AddExtra } from './AddExtra.tsx';
 import { Alerts } from './Alerts.tsx';
 import { bigClock, ClockButtons, Timing } from './Clock.tsx';
 import { ColdPlate } from './ColdPlate.tsx';
@@ -128,6 +129,8 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
   const [when, setWhen] = useWhen(lot.id);
   const at = fromLocalInput(when);
   const reducing = step.kind === 'reduce';
+  const kept =
+    step.kind === 'strain' ? clothKept(lot, lot.cupSchool).find((c) => c.stepId === step.id) : undefined;
   return (
     <div>
       <p className={big ? 'text-2xl text-ink-2 max-xl:text-xl' : 'text-lg text-ink-2'}>
@@ -158,9 +161,17 @@ export function StepDesk({ lot, step, pan, now, big = false }: Props) {
         </Link>
       )}
       {mayWrite && step.kind !== 'fill' && <WeighIn lot={lot} step={step} at={at} />}
+      {mayWrite && !big && step.kind !== 'fill' && <AddExtra key={step.id} lot={lot} step={step} at={at} />}
       {mayWrite && !big && step.kind === 'strain' && (
         <p className="mt-4 text-ink-2">
-          What stays behind is stock as well:{' '}
+          {kept ? (
+            <>
+              The cloth kept about <strong className="figure text-ink">{weight(kept.grams)}</strong>, which is
+              stock as well:{' '}
+            </>
+          ) : (
+            <>What stays behind is stock as well: </>
+          )}
           <Link to={`/plan/stock?leftBy=${lot.code}`} className="text-link underline">
             take in what the cloth kept
           </Link>

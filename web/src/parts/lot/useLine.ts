@@ -17,14 +17,14 @@ export function recordedOf(lot: LotView, line: Line) {
   return open ? undefined : { ...parts.at(-1)!, grams, parts };
 }
 
-/** Reads an amount of a line in any measure; a bare number is grams. */
-function useGramsOf(line: Line) {
+/** Reads an amount of an ingredient in any measure; a bare number is grams. */
+export function useGramsOf() {
   const { cupSchool } = useSession().kitchen;
   const catalogue = useCatalogue();
-  return (text: string): number | string => {
+  return (ingredientId: string, text: string): number | string => {
     try {
       const bare = /^[\d.,]+$/.test(text.trim());
-      return toGrams(parseQuantity(bare ? `${text} g` : text), catalogue.get(line.ingredientId), {
+      return toGrams(parseQuantity(bare ? `${text} g` : text), catalogue.get(ingredientId), {
         cup: cupSchool ?? undefined,
         measures: catalogue.measures,
       }).grams;
@@ -63,8 +63,8 @@ interface Where {
 
 /** The form of a line: weighed in, or left out with a word why. */
 export function useLine({ lot, line, stepId, at }: Where) {
-  const gramsOf = useGramsOf(line);
-  const taken = useTaken(line.ingredientId);
+  const gramsOf = useGramsOf();
+  const taken = useTaken();
   const water = useCatalogue().find(line.ingredientId)?.family === 'water';
   const soFar = weighedIn(lot, line.lineId).grams;
   const left = line.now === null ? null : Math.max(0, line.now - soFar);
@@ -77,17 +77,25 @@ export function useLine({ lot, line, stepId, at }: Where) {
     read: (a, fields) => {
       const common = { stepId, lineId: line.lineId, ingredientId: line.ingredientId, ...(at ? { at } : {}) };
       if (a.leaving)
-        return { ...common, grams: 0, why: a.why, more: false, beforeTrimming: null, ...taken(a.from, 0) };
-      const grams = fields.taken('typed', gramsOf(a.typed ?? planned));
+        return {
+          ...common,
+          grams: 0,
+          why: a.why,
+          more: false,
+          beforeTrimming: null,
+          ...taken(line.ingredientId, a.from, 0),
+        };
+      const grams = fields.taken('typed', gramsOf(line.ingredientId, a.typed ?? planned));
       const doubt =
         grams === undefined || a.why.trim() !== ''
           ? null
           : amountDoubt(lot, { lineId: line.lineId, grams, more: a.more }, lot.cupSchool);
       if (doubt) fields.problem('why', doubt);
-      const gross = a.before.trim() === '' ? undefined : fields.taken('before', gramsOf(a.before));
+      const gross =
+        a.before.trim() === '' ? undefined : fields.taken('before', gramsOf(line.ingredientId, a.before));
       return {
         ...{ ...common, grams, why: a.why.trim() || null, more: a.more, beforeTrimming: gross ?? null },
-        ...taken(a.from, water ? 0 : (gross ?? grams ?? 0)),
+        ...taken(line.ingredientId, a.from, water ? 0 : (gross ?? grams ?? 0)),
       };
     },
     fieldAt: (path) =>

@@ -12,10 +12,14 @@ export type TakenFrom = { by: 'oldest' } | { by: 'lot'; stockId: string } | { by
 
 /** The stock lots of one thing that may be used today, the oldest first. */
 export function useFit(thing: string) {
+  const { stock, day } = useStockToday();
+  return { stock, fit: fitLots(stock, thing, day), day };
+}
+
+function useStockToday() {
   const { kitchen } = useSession();
   const { data } = useStock();
-  const day = dayOf(serverNow(), kitchen.timeZone);
-  return { stock: data ?? [], fit: fitLots(data ?? [], thing, day), day };
+  return { stock: data ?? [], day: dayOf(serverNow(), kitchen.timeZone) };
 }
 
 /** What the oldest stock lots would give, and what would be from none. */
@@ -95,11 +99,12 @@ export function FromStock({
 }
 
 /** What is sent with an addition of where it comes from. A chosen lot gives what it has; the oldest others give the rest. */
-export function useTaken(thing: string) {
-  const { fit } = useFit(thing);
-  return (value: TakenFrom, grams: number) => {
+export function useTaken() {
+  const { stock, day } = useStockToday();
+  return (thing: string, value: TakenFrom, grams: number) => {
     if (value.by === 'words') return { from: value.words || null, stock: null };
-    const chosen = value.by === 'lot' ? fit.find((s) => s.id === value.stockId) : undefined;
+    const chosen =
+      value.by === 'lot' ? fitLots(stock, thing, day).find((s) => s.id === value.stockId) : undefined;
     return {
       from: null,
       stock: chosen && grams > 0 ? [{ stockId: chosen.id, amount: Math.min(chosen.left, grams) }] : null,
