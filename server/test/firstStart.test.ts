@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import type { RowDataPacket } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
@@ -7,6 +9,7 @@ import { verifyJournal } from '../src/journal/verify.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
 const app = useTestApp();
+const MIGRATIONS = new URL('../migrations/', import.meta.url);
 
 describe('the first start', () => {
   it('makes one kitchen, however many begin at once', async () => {
@@ -15,6 +18,33 @@ describe('the first start', () => {
     expect(answers.map((reply) => reply.status).sort()).toEqual([201, 409, 409, 409]);
     const [kitchens] = await app.pool.query<never[]>('SELECT id FROM kitchen');
     expect(kitchens).toHaveLength(1);
+  });
+
+  it('has every key that a migration adds, and says so of one whose name is taken', async () => {
+    const sql = readdirSync(MIGRATIONS)
+      .filter((name) => name.endsWith('.sql'))
+      .map((name) => readFileSync(new URL(name, MIGRATIONS), 'utf8'))
+      .join('\n');
+    const named = (how: string) =>
+      [...sql.matchAll(new RegExp(`${how} (?:UNIQUE )?KEY (?:IF NOT EXISTS )?(\\w+)`, 'g'))].map(
+        (m) => m[1]!,
+      );
+    const dropped = new Set(named('DROP'));
+    const added = named('ADD').filter((key) => !dropped.has(key));
+    expect(added.length).toBeGreaterThanOrEqual(10);
+    const [found] = await app.pool.query<RowDataPacket[]>(
+      'SELECT DISTINCT index_name AS name FROM information_schema.statistics WHERE table_schema = DATABASE()',
+    );
+    const there = new Set(found.map((row) => row.name as string));
+    expect(added.filter((key) => !there.has(key))).toEqual([]);
+    // A change that is there already, of a migration that nobody began, is not passed over.
+    const admin = { ...app.admin, database: `${app.admin.database}_taken` };
+    await migrate(admin);
+    const pool = openPool(admin, 1);
+    await pool.query("DELETE FROM migration WHERE name = '0016_journal_read'");
+    await pool.query("DELETE FROM migration_progress WHERE name = '0016_journal_read'");
+    await expect(migrate(admin)).rejects.toThrow(/Duplicate key name/);
+    await pool.end();
   });
 
   it('migrates once, where three begin at once, and goes on where one was cut off', async () => {

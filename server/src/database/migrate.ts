@@ -38,28 +38,31 @@ const statementsOf = (sql: string): string[] =>
     .map((statement) => statement.trim())
     .filter(Boolean);
 
-async function madeOf(connection: Connection, name: string): Promise<number> {
+/** Statements of a migration that are made; null where it was never begun. */
+async function madeOf(connection: Connection, name: string): Promise<number | null> {
   const [found] = await connection.query<RowDataPacket[]>(
     'SELECT statements FROM migration_progress WHERE name = ?',
     [name],
   );
-  return Number(found[0]?.statements ?? 0);
+  return found[0] ? Number(found[0].statements) : null;
 }
 
 /**
  * Runs a migration statement by statement and keeps how many are made, so that it goes on where it was killed. A change of a table commits
- * by itself: the first one after a kill may be made already, and only that one may say so.
+ * by itself: the first one after a kill may be made already, and only that one may say so. In a migration that was never begun none may.
  */
 async function runStatements(connection: Connection, name: string, sql: string): Promise<void> {
-  const made = await madeOf(connection, name);
+  const before = await madeOf(connection, name);
+  const made = before ?? 0;
   const keep = 'REPLACE INTO migration_progress (name, statements) VALUES (?, ?)';
+  if (before === null) await connection.query(keep, [name, 0]);
   for (const [i, statement] of statementsOf(sql).entries()) {
     if (i < made) continue;
     await connection.beginTransaction();
     try {
       await connection.query(statement);
     } catch (error) {
-      if (i !== made || !madeAlready(error)) throw error;
+      if (before === null || i !== made || !madeAlready(error)) throw error;
     }
     await connection.query(keep, [name, i + 1]);
     await connection.commit();

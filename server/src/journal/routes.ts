@@ -83,16 +83,17 @@ async function conditionsOf(pool: Pool, kitchen: Kitchen, query: JournalQuery): 
 
 /** Kinds of entry that a journal has, each found by one step in its index: never by reading it through. */
 async function nounsOf(pool: Pool, kitchen: Kitchen): Promise<string[]> {
-  const found = await rows<{ noun: string }>(
-    pool,
-    `WITH RECURSIVE n AS (
-       SELECT (SELECT MIN(noun) FROM journal WHERE kitchen_id = ?) AS noun
-       UNION ALL
-       SELECT (SELECT MIN(j.noun) FROM journal j WHERE j.kitchen_id = ? AND j.noun > n.noun) FROM n WHERE n.noun IS NOT NULL
-     ) SELECT noun FROM n WHERE noun IS NOT NULL AND noun <> 'rows' ORDER BY noun`,
-    [kitchen.id, kitchen.id],
-  );
-  return found.map((row) => row.noun);
+  const nouns: string[] = [];
+  for (let last = ''; ; ) {
+    const [next] = await rows<{ noun: string }>(
+      pool,
+      'SELECT noun FROM journal WHERE kitchen_id = ? AND noun > ? ORDER BY noun LIMIT 1',
+      [kitchen.id, last],
+    );
+    if (!next) return nouns.filter((noun) => noun !== 'rows');
+    nouns.push(next.noun);
+    last = next.noun;
+  }
 }
 
 async function listJournal(pool: Pool, kitchen: Kitchen, query: JournalQuery) {
