@@ -60,6 +60,25 @@ it('bottles carry what they went through: moved, kept back and thrown away, each
     await place.getByRole('button', { name: 'Another name…' }).waitFor();
   }));
 
+it('a sale that was a mistake is undone in the record: its bottles are back, and it stays, crossed out', () =>
+  seen('sale-undone', async () => {
+    const left = async (code: string): Promise<number> =>
+      (await (await page.request.get(`/api/lots/${code}`)).json()).bottles.left;
+    const { lots } = await (await page.request.get('/api/lots?state=released')).json();
+    const { code } = lots.find((lot: { bottles: { left: number } }) => lot.bottles.left > 2);
+    const before = await left(code);
+    await move(code, 'Sell', { note: 'Fellside market' });
+    expect(await left(code)).toBe(before - 1);
+    await page.goto(`/records/${code}`);
+    const sale = page.getByRole('listitem').filter({ hasText: 'Fellside market' });
+    await sale.getByRole('button', { name: /^Undo / }).click();
+    await dialog().getByLabel('Why').fill('it was another lot');
+    await press('Undo');
+    await dialog().waitFor({ state: 'detached' });
+    await sale.getByText(/undone by Wren: it was another lot/).waitFor();
+    expect(await left(code)).toBe(before);
+  }));
+
 it('a held stock lot says what it went into, and Today names it; lifted by its owner, the lots stay held', () =>
   seen('source-hold', async () => {
     await page.goto('/plan/stock');

@@ -228,6 +228,32 @@ describe('a whole cook on the simulated bench', () => {
   it('met no fault on the way', () => expect(faults).toEqual([]));
 });
 
+describe('what the formula does not name', () => {
+  it('is entered at the step, with how much and why, counts in the pan, and is undone there', async () => {
+    const lot = await beginLot('Apple concentrate, corrected');
+    await page.goto(`/stove/${lot.code}`);
+    await page.getByText('Something else went in').click();
+    await page.getByRole('button', { name: /^What went in/ }).click();
+    await page.getByPlaceholder('Type a part of its name').fill('honey');
+    await page.getByRole('option').first().click();
+    await page.getByLabel('How much').fill('2 tbsp');
+    await page.getByLabel('Why', { exact: true }).fill('it wanted roundness');
+    await button('It went in').click();
+    const extra = page.getByRole('list', { name: 'Went in beside the formula' }).getByRole('listitem');
+    await extra.getByText('it wanted roundness').waitFor();
+    const { additions } = await (await page.request.get(`/api/lots/${lot.code}`)).json();
+    // Two spoons of 15 mL of honey, which is heavier than water and lighter than half as heavy again.
+    expect(additions).toHaveLength(1);
+    expect(additions[0]).toMatchObject({ lineId: null, why: 'it wanted roundness' });
+    expect(additions[0].grams).toBeGreaterThan(30);
+    expect(additions[0].grams).toBeLessThan(45);
+    await extra.getByRole('button', { name: /^Undo / }).click();
+    await page.getByRole('dialog').getByLabel('Why').fill('the wrong jar');
+    await page.getByRole('dialog').getByRole('button', { name: 'Undo' }).click();
+    await extra.waitFor({ state: 'detached' });
+  });
+});
+
 describe('the cook view', () => {
   it.each([
     [1024, 768],
