@@ -41,7 +41,7 @@ const WHOLE_FRUIT = 0.12;
  * What a cup or a count leaves open that scales do not, one weighing of the kitchen's own included.
  * @param line a line as it was read
  * @returns one standard deviation, as a share of the amount; 0 for what was weighed
- * @example looseness({ ...line, assumption: undefined }) // 0
+ * @example looseness({ lineId: 'a', ingredient: null, basis: { per: 'batch' }, value: null }) // 0
  */
 export function looseness({ ingredient, assumption, cut }: SaidLine): number {
   if (assumption === undefined) return 0;

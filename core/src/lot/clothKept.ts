@@ -21,7 +21,7 @@ export interface ClothKept {
  * What each straining of a lot left behind, by what went in before it less what came through.
  * @param lot its record; @param cup school of cups it was begun under
  * @returns g for every straining that was begun and takes the pieces out, in the order of the steps
- * @example clothKept(lot, 'us')[0].grams // 1204
+ * @example clothKept({ ...lot, steps: [] }, 'us') // []
  */
 export function clothKept(lot: LotRecord, cup: CupSchool | null): ClothKept[] {
   const content = contentAsWeighed(lot, cup);
