@@ -224,7 +224,7 @@ export async function listStock(
   // What is in stock is found by what is left of it, what is used up by its day: each where there is least to read.
   const joined =
     used === 'up'
-      ? 'stock_lot s STRAIGHT_JOIN stock_standing c ON c.stock_id = s.id AND c.left_amount <= ?'
+      ? 'stock_lot s FORCE INDEX (stock_got_on) STRAIGHT_JOIN stock_standing c ON c.stock_id = s.id AND c.left_amount <= ?'
       : 'stock_standing c STRAIGHT_JOIN stock_lot s ON s.id = c.stock_id AND c.kitchen_id = s.kitchen_id AND c.left_amount > ?';
   const page = await rows<{ id: string }>(
     pool,
