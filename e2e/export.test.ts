@@ -39,7 +39,7 @@ it('it is imported on the first page of another installation, and its owner sets
   await page.getByLabel('Exported kitchen, a zip').setInputFiles('package.json');
   await page
     .getByRole('alert')
-    .filter({ hasText: 'Nothing was imported. It cannot be read as a zip' })
+    .filter({ hasText: 'Nothing was imported. The file cannot be read' })
     .waitFor();
   await page.getByLabel('Exported kitchen, a zip').setInputFiles(file);
   await page.getByRole('heading', { name: 'The kitchen is imported' }).waitFor();

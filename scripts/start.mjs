@@ -8,7 +8,7 @@ import { ensureBuilt } from './src/build.mjs';
 import { existingDatabase } from './src/database.mjs';
 import { DEMO_OWNER, loadDemo } from './src/demo.mjs';
 import { certificateIn, lanAddresses } from './src/lan.mjs';
-import { freePort, startMariadb } from './src/mariadb.mjs';
+import { freePort, refuseRunning, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { giveUp, say } from './src/say.mjs';
@@ -123,16 +123,21 @@ async function sayLan(port) {
 }
 
 /** Whether something listens there already: said before anything else is done. */
-function refuseTaken(port, host) {
-  return new Promise((resolve) => {
+function refuseTaken(port, host, folder) {
+  return new Promise((resolve, reject) => {
     const probe = createServer();
-    probe.once('error', (error) =>
+    probe.once('error', (error) => {
+      try {
+        refuseRunning(folder);
+      } catch (running) {
+        return reject(running);
+      }
       giveUp(
         error.code === 'EADDRINUSE'
           ? `Port ${port} is taken. Choose another: npm start -- --port ${port + 1}`
           : `Nothing can be served at ${host}:${port}: ${error.message}`,
-      ),
-    );
+      );
+    });
     probe.listen(port, host, () => probe.close(resolve));
   });
 }
@@ -169,7 +174,7 @@ function watchServer(server, again, holder, isStopping, starts = []) {
 
 async function main() {
   const { port, host, lan, empty, data, backups } = options();
-  await refuseTaken(port, host);
+  await refuseTaken(port, host, data).catch((running) => giveUp(running.message));
   await ensurePackages();
   await ensureBuilt();
   const running = [];

@@ -127,14 +127,20 @@ export function runningMariadb(folder) {
   return { ...addresses(folder, secretsOf(folder), port), pid, startedByLiving: alive(starter) };
 }
 
-/** Stops a MariaDB left behind by a command that was killed. */
-async function stopLeftBehind(folder) {
+/** Refuses a folder whose kitchen is running. @returns the MariaDB left behind by a command that was killed; null where there is none */
+export function refuseRunning(folder) {
   const left = runningMariadb(folder);
-  if (!left) return;
-  if (left.startedByLiving)
+  if (left?.startedByLiving)
     throw new Error(
       `The kitchen in ${folder} is already running. Stop it first, or name another folder with --data.`,
     );
+  return left;
+}
+
+/** Stops a MariaDB left behind by a command that was killed. */
+async function stopLeftBehind(folder) {
+  const left = refuseRunning(folder);
+  if (!left) return;
   process.kill(left.pid, 'SIGTERM');
   await until(() => !alive(left.pid));
 }
@@ -174,7 +180,9 @@ export async function startMariadb(folder, { port: wanted, throwAway = false } =
     '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION',
     ...asRoot(),
   ];
-  const child = spawn(program, args, { stdio: ['ignore', out, out], detached: true });
+  // One for a test or a bench ends with whoever started it, however that was killed.
+  const [command, ...lead] = throwAway ? ['setpriv', '--pdeathsig', 'TERM', program] : [program];
+  const child = spawn(command, [...lead, ...args], { stdio: ['ignore', out, out], detached: true });
   await waitUntilReady(child, log, socket);
   writeFileSync(
     join(folder, 'running.json'),

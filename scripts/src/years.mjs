@@ -240,7 +240,7 @@ const addressOf = (path, { ended, known }) => {
   const id = lot ?? (of ? ids[of] : 'none');
   if (path.includes(':id') && !id) return null;
   const query =
-    { '/api/tags.pdf': '?of=lot&code=' + ended.code, '/api/place-temperatures': '?place=cellar' }[path] ?? '';
+    { '/api/tags.pdf': `?of=lot&code=${ended.code}`, '/api/place-temperatures': '?place=cellar' }[path] ?? '';
   return path.replace(':id', id) + query;
 };
 

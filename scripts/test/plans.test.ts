@@ -74,7 +74,7 @@ const aliases = (statement: string): Map<string, string> =>
   new Map(
     [
       ...statement.matchAll(
-        /\b(?:FROM|JOIN)\s+`?(\w+)`?\s+(?:AS\s+)?(?!WHERE|JOIN|LEFT|ON|ORDER|STRAIGHT_JOIN)(\w+)/gi,
+        /\b(?:FROM|JOIN|STRAIGHT_JOIN)\s+`?(\w+)`?\s+(?:AS\s+)?(?!WHERE|JOIN|LEFT|ON|ORDER|FORCE|STRAIGHT_JOIN)(\w+)/gi,
       ),
     ].map((match) => [match[2]!, match[1]!]),
   );

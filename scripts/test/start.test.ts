@@ -112,7 +112,7 @@ describe('the start command', () => {
     );
     const run = start('--empty', '--port', String(port), '--data', folder);
     expect(await run.ended).toBe(1);
-    expect(run.said()).toMatch(/Port \d+ is taken\. Choose another with --port/);
+    expect(run.said()).toMatch(/Port \d+ is taken\. Choose another: npm start -- --port \d+/);
     expect(processesOn(folder)).toEqual([]);
     taken.close();
   }, 600_000);

@@ -126,7 +126,14 @@ export function AddExtra(props: Props) {
               placeholder="50 g, 2 tsp"
               {...form.field('amount')}
             />
-            <Field label="Why" labelHidden className="w-56" large placeholder="why?" {...form.field('why')} />
+            <Field
+              label="Why it went in"
+              labelHidden
+              className="w-56"
+              large
+              placeholder="why?"
+              {...form.field('why')}
+            />
             <Button type="submit" className="min-h-14" disabled={form.busy}>
               It went in
             </Button>
