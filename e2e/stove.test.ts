@@ -235,9 +235,9 @@ describe('what the formula does not name', () => {
     await page.getByText('Something else went in').click();
     await page.getByRole('button', { name: /^What went in/ }).click();
     await page.getByPlaceholder('Type a part of its name').fill('honey');
-    await page.getByRole('option').first().click();
+    await page.getByRole('option', { name: 'Honey', exact: true }).click();
     await page.getByLabel('How much').fill('2 tbsp');
-    await page.getByLabel('Why it went in').fill('it wanted roundness');
+    await page.getByLabel('What it is for').fill('it wanted roundness');
     await button('It went in').click();
     const extra = page.getByRole('list', { name: 'Went in beside the formula' }).getByRole('listitem');
     await extra.getByText('it wanted roundness').waitFor();

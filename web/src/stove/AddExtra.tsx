@@ -127,7 +127,7 @@ export function AddExtra(props: Props) {
               {...form.field('amount')}
             />
             <Field
-              label="Why it went in"
+              label="What it is for"
               labelHidden
               className="w-56"
               large
