@@ -7,7 +7,8 @@ import { until } from './until.mjs';
 
 /**
  * What HAProxy is told: connections to the database go to the first node that answers, requests to the servers in turns.
- * A node that comes back takes no connection from the one that stood in for it.
+ * A node that comes back takes no connection from the one that stood in for it. Servers are asked whether they live, not whether their database answers: of
+ * that they tell people themselves.
  */
 const configuration = ({ databasePort, port, nodes, servers }) => `
 global
@@ -34,6 +35,7 @@ frontend pantry
   timeout client 1h
   option forwardfor
   default_backend servers
+  http-error status 503 content-type application/problem+json string '{"type":"about:blank","title":"No server answers","status":503,"detail":"No server answers. Nothing was lost; try again in a moment."}' hdr Retry-After 2 hdr Cache-Control no-store
 
 backend servers
   mode http
@@ -41,7 +43,7 @@ backend servers
   timeout server 1h
   timeout queue 5s
   option httpchk
-  http-check send meth GET uri /api/health ver HTTP/1.1 hdr Host localhost
+  http-check send meth GET uri /api/health/live ver HTTP/1.1 hdr Host localhost
 ${servers.map((s, i) => `  server server-${i + 1} 127.0.0.1:${s} check inter 500ms fall 2 rise 1`).join('\n')}
 `;
 

@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ensureBuilt } from '../src/build.mjs';
 import { reading } from '../src/kitchenClient.mjs';
 import { contendedRun, severalRun, startSeveral } from '../src/several.mjs';
+import { until } from '../src/until.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-several-'));
 // biome-ignore lint/suspicious/noExplicitAny: the commands are JavaScript
@@ -61,4 +62,29 @@ describe('one kitchen on several machines', () => {
     const run = await severalRun(several, 140);
     expect(run).toMatchObject({ acknowledged: 140, fiveHundreds: 0, kills: 2, nodes: [whole, whole, whole] });
   }, 1_200_000);
+
+  it('says in its own words that the database is away, where one node of three is left', async () => {
+    const { client } = several.written;
+    const [first, second] = several.cluster.nodes;
+    await several.cluster.kill(first);
+    await several.cluster.kill(second);
+    const ask = () => fetch(`${several.url}/api/lots`, { headers: client.headers() });
+    // While the last node finds out that it is alone, it says so in other words.
+    const away = 'The database does not answer. Nothing was lost; try again in a moment.';
+    const said = async () => ((await (await ask()).json()) as { detail?: string }).detail;
+    expect(await until(async () => (await said()) === away, { everyMs: 500 })).toBe(true);
+    const answer = await ask();
+    expect(answer.status).toBe(503);
+    expect(answer.headers.get('content-type')).toMatch(/^application\/problem\+json/);
+    // What needs no database comes all the same.
+    expect((await fetch(`${several.url}/api/health/live`)).status).toBe(200);
+  }, 600_000);
+
+  it('says so too where no server is left', async () => {
+    await Promise.all(several.servers.map((server: { stop: () => Promise<void> }) => server.stop()));
+    const ask = () => fetch(`${several.url}/api/health`);
+    expect(await until(async () => (await ask()).status === 503)).toBe(true);
+    const said = async () => ((await (await ask()).json()) as { title: string }).title;
+    expect(await until(async () => (await said()) === 'No server answers')).toBe(true);
+  }, 600_000);
 });

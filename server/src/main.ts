@@ -3,7 +3,8 @@ import { createServer, type ServerResponse } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { createApp } from './app.ts';
 import { settingsFrom } from './config.ts';
-import { openPool } from './database/pool.ts';
+import { isOutOfStep, onceInStep } from './database/inStep.ts';
+import { openPool, rows } from './database/pool.ts';
 import { keepAlive } from './http/keepAlive.ts';
 import { useJournalKey } from './journal/sign.ts';
 import { loggerTo } from './log.ts';
@@ -53,21 +54,22 @@ const server = serverOf(settings);
 keepAlive(server);
 
 const { host, port, database, user } = settings.database;
-await pool
-  .query('SELECT 1')
-  .catch((error: Error & { code?: string }) =>
-    giveUp(
-      error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND'
-        ? `No MariaDB answers at ${host}:${port}. Check INCH_DATABASE, and that MariaDB runs.`
-        : `MariaDB at ${host}:${port} does not let "${user}" into "${database}": ${error.message}`,
-    ),
-  );
-
-const [[head]] = (await pool.query(
-  'SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), MAX(written_at)) AS behind FROM journal_head',
-)) as unknown as [[{ behind: number | null }]];
-if ((head.behind ?? 0) > 60)
-  log.warn({ seconds: head.behind }, 'the clock stands behind the last entry: set it right');
+/** Why a database cannot be worked with. */
+function whyNot(error: Error & { code?: string }): string {
+  if (error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND')
+    return `No MariaDB answers at ${host}:${port}. Check INCH_DATABASE, and that MariaDB runs.`;
+  if (isOutOfStep(error))
+    return `MariaDB at ${host}:${port} is not in step with its cluster: ${error.message}. Start again when most of its nodes run.`;
+  return `MariaDB at ${host}:${port} does not let "${user}" into "${database}": ${error.message}`;
+}
+const [head] = await onceInStep(() =>
+  rows<{ behind: number | null }>(
+    pool,
+    'SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), MAX(written_at)) AS behind FROM journal_head',
+  ),
+).catch((error: Error & { code?: string }) => giveUp(whyNot(error)));
+if ((head?.behind ?? 0) > 60)
+  log.warn({ seconds: head?.behind }, 'the clock stands behind the last entry: set it right');
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   const why =

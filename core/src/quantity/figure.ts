@@ -8,6 +8,10 @@ import {
   volumeOfShown,
   volumeShown,
   volumeSign,
+  type WeightSize,
+  weightOfShown,
+  weightShown,
+  weightSign,
 } from './kitchenUnits.ts';
 import { ownOf } from './ownOf.ts';
 import { parseQuantity, type Quantity } from './parse.ts';
@@ -92,6 +96,29 @@ function sizeOf(read: Quantity, unit: UnitId, text: string): number {
   return read.amount * (from.size ?? millilitresIn(said, unitsNow().cup ?? undefined)) + more;
 }
 
+const shown = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 3 });
+
+/**
+ * A weight as it is typed, with the sign of the kitchen's own measure behind a bare figure.
+ * @example signedWeight('1.5', 'heavy') // '1.5 kg'
+ */
+export const signedWeight = (text: string, size: WeightSize): string =>
+  BARE.test(text.trim()) ? `${text.trim()} ${weightSign(size)}` : text;
+
+/** A bare figure in the kitchen's own measure of a unit, in that unit. */
+function ofKitchens(shown: number, unit: UnitId | ''): number {
+  if (unit === 'ml') return volumeOfShown(shown);
+  if (unit === 'g') return weightOfShown(shown, 'light');
+  return unit === 'kg' ? weightOfShown(shown, 'heavy') / 1000 : shown;
+}
+
+/** A figure of a unit in the kitchen's own measure of it, with its sign. */
+function inKitchens(value: number, unit: UnitId): string | null {
+  if (unit === 'ml') return `${shown(volumeShown(value))} ${volumeSign()}`;
+  if (unit === 'g') return `${shown(weightShown(value, 'light'))} ${weightSign('light')}`;
+  return unit === 'kg' ? `${shown(weightShown(1000 * value, 'heavy'))} ${weightSign('heavy')}` : null;
+}
+
 function figureOf(text: string, { unit, kitchens }: FigureOptions): number {
   const bare = BARE.exec(text);
   if (bare) {
@@ -101,20 +128,17 @@ function figureOf(text: string, { unit, kitchens }: FigureOptions): number {
     const signed = bare[1] === '-' ? -value : value;
     // A bare temperature is read off the kitchen's own thermometer, a volume of the kitchen's off its own jug.
     if (unit === 'C') return celsiusOf(signed);
-    return unit === 'ml' && kitchens ? volumeOfShown(signed) : signed;
+    return kitchens ? ofKitchens(signed, unit) : signed;
   }
   if (unit === '') throw new RangeError(`"${text}" is not a number`);
   return inUnit(text, unit);
 }
 
-const shown = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 3 });
-
 /** A bound as the field would show it, with its sign. */
 function boundSaid(bound: number, { unit, kitchens }: FigureOptions): string {
   if (unit === '') return shown(bound);
   if (unit === 'C') return `${shown(degreesShown(bound))} ${degrees()}`;
-  if (unit === 'ml' && kitchens) return `${shown(volumeShown(bound))} ${volumeSign()}`;
-  return `${shown(bound)} ${SIGN[unit] ?? unit}`;
+  return (kitchens && inKitchens(bound, unit)) || `${shown(bound)} ${SIGN[unit] ?? unit}`;
 }
 
 function outOfBounds(value: number, options: FigureOptions): string | null {

@@ -8,7 +8,7 @@ export {
   toMillimetres,
 } from './convert.ts';
 export { readElevation } from './elevation.ts';
-export { type Figure, type FigureOptions, readFigure } from './figure.ts';
+export { type Figure, type FigureOptions, readFigure, signedWeight } from './figure.ts';
 export { asFraction } from './fraction.ts';
 export { inWords } from './inWords.ts';
 export {
@@ -22,6 +22,7 @@ export {
   limitOfHeat,
   localeNow,
   METRIC,
+  pricePerWeightShown,
   temperature,
   uncrossed,
   unitsFrom,
@@ -29,6 +30,11 @@ export {
   volumeOfShown,
   volumeShown,
   volumeSign,
+  type WeightSize,
+  weightOfShown,
+  weightShown,
+  weightSign,
+  weightSizeOf,
 } from './kitchenUnits.ts';
 export { type NumberRead, numberAt, partBehind } from './numberWords.ts';
 export { ownOf } from './ownOf.ts';

@@ -121,6 +121,64 @@ export const localeNow = (): Locale => source().locale;
  */
 export const millilitresOf = (unit: 'floz' | 'quart'): number => cupSchools[source().cup ?? 'us'][unit];
 
+const GRAMS_PER_OZ = 28.349523125;
+const GRAM = { sign: 'g', grams: 1 } as const;
+/** g in the measures that weights are typed in: what one pair of hands lifts, or a bottle. */
+const WEIGHT_UNITS = {
+  metric: { small: GRAM, light: GRAM, heavy: { sign: 'kg', grams: 1000 } },
+  us: {
+    small: GRAM,
+    light: { sign: 'oz', grams: GRAMS_PER_OZ },
+    heavy: { sign: 'lb', grams: 16 * GRAMS_PER_OZ },
+  },
+} as const;
+/** What is weighed: a pinch of acid or spice, a bottle or a panful, a crate of fruit. */
+export type WeightSize = 'small' | 'light' | 'heavy';
+
+/** g under which a kitchen that weighs in pounds uses grams all the same: acids, spices. */
+export const BY_GRAM = 30;
+
+/**
+ * How a weight of so much is typed.
+ * @param grams g; null where it is not known
+ * @example weightSizeOf(12) // 'small'
+ */
+export const weightSizeOf = (grams: number | null): WeightSize =>
+  grams !== null && grams > 0 && grams < BY_GRAM ? 'small' : 'light';
+
+/**
+ * The sign of the weight that a field of the kitchen is typed in.
+ * @example weightSign('heavy') // 'kg'
+ */
+export const weightSign = (size: WeightSize): 'g' | 'kg' | 'oz' | 'lb' =>
+  WEIGHT_UNITS[source().weight][size].sign;
+
+/**
+ * A weight as the figure on the kitchen's scale.
+ * @param grams g
+ * @example weightShown(1500, 'heavy') // 1.5
+ */
+export const weightShown = (grams: number, size: WeightSize): number =>
+  Number((grams / WEIGHT_UNITS[source().weight][size].grams).toFixed(size === 'heavy' ? 3 : 2));
+
+/**
+ * g of a figure read off the kitchen's scale, to a tenth.
+ * @param shown in the kitchen's measure
+ * @example weightOfShown(1.5, 'heavy') // 1500
+ */
+export const weightOfShown = (shown: number, size: WeightSize): number =>
+  source().weight === 'metric'
+    ? shown * WEIGHT_UNITS.metric[size].grams
+    : Number((shown * WEIGHT_UNITS.us[size].grams).toFixed(1));
+
+/**
+ * A price of so much a kilogram as the price of the kitchen's heavy measure: a kilogram, or a pound.
+ * @param perKg any money
+ * @example pricePerWeightShown(420) // 420
+ */
+export const pricePerWeightShown = (perKg: number): number =>
+  (perKg * WEIGHT_UNITS[source().weight].heavy.grams) / 1000;
+
 /**
  * The sign of the volume that the kitchen's bottles and jugs are marked in.
  * @example volumeSign() // 'mL'

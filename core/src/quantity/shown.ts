@@ -1,4 +1,4 @@
-import { localeNow, millilitresOf, uncrossed, unitsNow } from './kitchenUnits.ts';
+import { BY_GRAM, localeNow, millilitresOf, uncrossed, unitsNow } from './kitchenUnits.ts';
 import { priceShown } from './price.ts';
 
 /** One format a number of digits: making one costs more than using it a hundred times. */
@@ -14,10 +14,9 @@ const formats = [0, 1, 2, 3].map(
 export const grouped = (value: number, digits: 0 | 1 | 2 | 3 = 0): string =>
   formats[digits]!.format(value).replace(/,/g, '\u202f');
 
+/** g. */
 const GRAMS_PER_OZ = 28.349523125;
 const GRAMS_PER_LB = 16 * GRAMS_PER_OZ;
-/** g under which a kitchen that weighs in pounds uses grams all the same: acids, spices. */
-const BY_GRAM = 30;
 
 /** Pounds and ounces to a tenth: "4 lb 6.5 oz". */
 function inPounds(grams: number): string {

@@ -1,7 +1,7 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { netContents } from '@inch/core/bottling';
-import { bottleSize, plural, volume } from '@inch/core/quantity';
+import { bottleSize, plural, volume, weightShown, weightSign } from '@inch/core/quantity';
 import { useContainers } from '../data/containers.ts';
 import { recordEntry } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
@@ -65,8 +65,8 @@ function WeighForm({ lot, bottlings }: { lot: LotView; bottlings: readonly Bottl
     schema: bodyOf('weighing'),
     read: ({ bottlingId }, fields) => ({
       bottlingId,
-      grossGrams: fields.figure('grossGrams', { unit: 'g' }) ?? undefined,
-      tareGrams: fields.figure('tareGrams', { unit: 'g' }),
+      grossGrams: fields.figure('grossGrams', { unit: 'g', kitchens: true }) ?? undefined,
+      tareGrams: fields.figure('tareGrams', { unit: 'g', kitchens: true }),
     }),
     write: (body) => recordEntry('weighing', lot, body),
     done: 'Weighing recorded',
@@ -85,12 +85,17 @@ function WeighForm({ lot, bottlings }: { lot: LotView; bottlings: readonly Bottl
           </option>
         ))}
       </Choice>
-      <Field label="Full bottle, g" figure inputMode="decimal" {...form.field('grossGrams')} />
       <Field
-        label="Empty bottle, g"
+        label={`Full bottle, ${weightSign('light')}`}
         figure
         inputMode="decimal"
-        placeholder={known ? String(known) : ''}
+        {...form.field('grossGrams')}
+      />
+      <Field
+        label={`Empty bottle, ${weightSign('light')}`}
+        figure
+        inputMode="decimal"
+        placeholder={known ? String(weightShown(known, 'light')) : ''}
         hint="With its closure."
         {...form.field('tareGrams')}
       />

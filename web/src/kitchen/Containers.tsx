@@ -1,7 +1,17 @@
 import { type Container, ContainerMeasures, containerRoutes, NewContainer } from '@inch/contract/container';
 import { CLOSURES } from '@inch/core/bottling';
 import { PROCESS_METHODS } from '@inch/core/heat';
-import { bottleSize, depthSaid, inWords, volume, volumeShown, volumeSign } from '@inch/core/quantity';
+import {
+  bottleSize,
+  depthSaid,
+  inWords,
+  volume,
+  volumeShown,
+  volumeSign,
+  weight,
+  weightShown,
+  weightSign,
+} from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useContainers } from '../data/containers.ts';
@@ -20,7 +30,7 @@ function measuredSaid(c: Container): string {
   const said = [
     c.headspaceInches !== null && `${depthSaid(c.headspaceInches * 25.4, 'in')} headspace`,
     c.brimfulMl !== null && `${volume(c.brimfulMl)} to the brim`,
-    c.tareGrams !== null && `${c.tareGrams} g empty`,
+    c.tareGrams !== null && `${weight(c.tareGrams)} empty`,
     c.rated.length > 0 ? `made for ${c.rated.join(' and ')}` : 'made for no heat process',
   ];
   return said.filter(Boolean).join(', ');
@@ -33,7 +43,7 @@ function useMeasures(c: Container, onClose: () => void) {
     draft: `measures ${c.id}`,
     empty: {
       brimfulMl: text(c.brimfulMl === null ? null : volumeShown(c.brimfulMl)),
-      tareGrams: text(c.tareGrams),
+      tareGrams: text(c.tareGrams === null ? null : weightShown(c.tareGrams, 'light')),
       headspaceInches:
         c.headspaceInches === null ? '' : depthSaid(c.headspaceInches * 25.4, 'in').replace(' in', ''),
       rated: [...c.rated],
@@ -43,7 +53,7 @@ function useMeasures(c: Container, onClose: () => void) {
     schema: ContainerMeasures,
     read: (a, fields) => ({
       brimfulMl: fields.figure('brimfulMl', { unit: 'ml', kitchens: true, min: 0 }),
-      tareGrams: fields.figure('tareGrams', { unit: 'g', min: 0 }),
+      tareGrams: fields.figure('tareGrams', { unit: 'g', kitchens: true, min: 0 }),
       headspaceInches: fields.figure('headspaceInches', { unit: 'in', min: 0 }),
       rated: a.rated,
       shape: a.shape,
@@ -116,7 +126,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
           }
         />
         <Field
-          label="Empty, with its closure, g"
+          label={`Empty, with its closure, ${weightSign('light')}`}
           figure
           inputMode="decimal"
           {...form.field('tareGrams')}

@@ -1,5 +1,5 @@
 import { type Kitchen, KitchenChange, kitchenRoutes, type Workshop } from '@inch/contract/kitchen';
-import { priceShown } from '@inch/core/quantity';
+import { priceShown, weightShown, weightSign } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
@@ -20,12 +20,12 @@ const answersOf = (w: Workshop, currency: string) => ({
   cannerLoads: String(w.cannerLoads),
   kwh: String(w.kwhMinor * minorUnit(currency)),
   handsHour: priceShown(w.handsHourMinor, currency),
-  freezerKg: String(w.freezerGrams / 1000),
+  freezer: String(weightShown(w.freezerGrams, 'heavy')),
   days: w.hours.map((d) => ({ open: d !== null, from: d?.from ?? '08:00', to: d?.to ?? '18:00' })),
 });
 
 /** The field at which a fault of what is sent is shown. */
-const FIELDS = { kwhMinor: 'kwh', handsHourMinor: 'handsHour', freezerGrams: 'freezerKg' } as const;
+const FIELDS = { kwhMinor: 'kwh', handsHourMinor: 'handsHour', freezerGrams: 'freezer' } as const;
 type FieldName = keyof ReturnType<typeof answersOf>;
 
 const fieldAt = (path: string): FieldName | `days.${number}.${'from' | 'to'}` => {
@@ -48,7 +48,7 @@ function useWorkshop(kitchen: Kitchen) {
       const whole = (name: 'burners' | 'hands' | 'cannerHolds' | 'cannerLoads') =>
         fields.figure(name, { unit: '', whole: true, min: 1 }) ?? Number.NaN;
       const kwh = fields.figure('kwh', { unit: '', min: 0 });
-      const kilos = fields.figure('freezerKg', { unit: 'kg', min: 0 });
+      const kilos = fields.figure('freezer', { unit: 'kg', kitchens: true, min: 0 });
       return {
         revision: kitchen.revision,
         workshop: {
@@ -129,7 +129,12 @@ export function WorkshopForm({ kitchen, owner }: { kitchen: Kitchen; owner: bool
             inputMode="decimal"
             {...form.field('handsHour')}
           />
-          <Field label="Freezer space, kg" figure inputMode="decimal" {...form.field('freezerKg')} />
+          <Field
+            label={`Freezer space, ${weightSign('heavy')}`}
+            figure
+            inputMode="decimal"
+            {...form.field('freezer')}
+          />
           <WorkingDays form={form} />
           {owner && (
             <Button type="submit" tone="plain" disabled={form.busy} className="justify-self-start">

@@ -13,7 +13,7 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 
 import { offerUndo } from '../ui/undo.ts';
-import { amountTyped } from './amount.ts';
+import { amountExample, amountTyped } from './amount.ts';
 
 /** The packs of a thing that are known, each to be retired when it is not sold any more, or its price is another. */
 function KnownPacks({ need }: { need: Need }) {
@@ -93,7 +93,7 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
         <Field
           label="Amount in a pack"
           figure
-          placeholder={weighed ? '1 kg' : '12'}
+          placeholder={amountExample(need.kind)}
           {...form.field('amount')}
         />
         <Field

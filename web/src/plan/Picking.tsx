@@ -2,7 +2,7 @@ import { planRoutes } from '@inch/contract/plan';
 import { type StockLot, stockRoutes } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
-import { money, priceShown, weight } from '@inch/core/quantity';
+import { money, pricePerWeightShown, priceShown, weight, weightShown, weightSign } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';
@@ -81,13 +81,16 @@ function useDividing(stock: StockLot, planning: Planning) {
   const { currency } = useSession().kitchen;
   const [ripe, setRipe] = useState(() => ripenessOf(stock, planning.today));
   const [rows, setRows] = useState(() => usesOf(stock, planning));
-  const [room, setRoom] = useState(String(planning.kitchen.workshop.freezerGrams / 1000));
+  const [room, setRoom] = useState(String(weightShown(planning.kitchen.workshop.freezerGrams, 'heavy')));
   const [worth, setWorth] = useState(() =>
-    priceShown(planning.catalogue.pricePerKg(stock.thing) ?? 0, currency),
+    priceShown(Math.round(pricePerWeightShown(planning.catalogue.pricePerKg(stock.thing) ?? 0)), currency),
   );
   const parts = asRipeness(ripe);
   const whole = parts.reduce((sum, p) => sum + p.grams, 0);
-  const freezer = { room: gramsTyped(room), marginPerKgMinor: priceIn(worth, currency) ?? 0 };
+  const freezer = {
+    room: gramsTyped(room),
+    marginPerKgMinor: (priceIn(worth, currency) ?? 0) / pricePerWeightShown(1),
+  };
   const divided =
     whole > 0 && daysRead(ripe, rows)
       ? dividePicking({ parts, uses: asUses(rows, planning), freezer })
@@ -106,15 +109,15 @@ function Freezer({ state }: { state: DividingState }) {
     <Ruled title="The freezer">
       <div className="grid grid-cols-2 gap-4 pt-2">
         <Field
-          label="has room for, kg"
+          label={`has room for, ${weightSign('heavy')}`}
           figure
           inputMode="decimal"
           value={state.room}
-          error={problemIn(state.room, { unit: 'kg' })}
+          error={problemIn(state.room, { unit: 'kg', kitchens: true })}
           onChange={(e) => state.setRoom(e.target.value)}
         />
         <Field
-          label={`a kilo in it is worth, ${currency}`}
+          label={`a ${weightSign('heavy') === 'kg' ? 'kilo' : 'pound'} in it is worth, ${currency}`}
           figure
           inputMode="decimal"
           value={state.worth}

@@ -1,4 +1,4 @@
-import { money } from '@inch/core/quantity';
+import { money, pricePerWeightShown, weightSign } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
 
@@ -22,13 +22,13 @@ export function RipeTable({ rows, set }: { rows: RipeRow[]; set: (rows: RipeRow[
           <span>{r.says}</span>
           <label className="flex items-center gap-1.5">
             <input
-              aria-label={`${r.says}, kg`}
+              aria-label={`${r.says}, ${weightSign('heavy')}`}
               inputMode="decimal"
-              value={r.kg}
-              onChange={(e) => change(r.id, { kg: e.target.value })}
+              value={r.amount}
+              onChange={(e) => change(r.id, { amount: e.target.value })}
               className={cell}
             />
-            <span className="text-sm text-ink-2">kg</span>
+            <span className="text-sm text-ink-2">{weightSign('heavy')}</span>
           </label>
           <WhenField
             kind="day"
@@ -64,10 +64,10 @@ export function UseTable({
             {[
               'Into',
               'Worked on',
-              'At least, kg',
-              'At most, kg',
+              `At least, ${weightSign('heavy')}`,
+              `At most, ${weightSign('heavy')}`,
               `A bottle sells at, ${currency}`,
-              'A kilo earns',
+              weightSign('heavy') === 'kg' ? 'A kilo earns' : 'A pound earns',
             ].map((h) => (
               <th key={h} scope="col" className="py-1 pr-3 font-semibold">
                 {h}
@@ -112,7 +112,9 @@ export function UseTable({
                     />
                   </td>
                 ))}
-                <td className="figure text-right">{earns === null ? '–' : money(earns, currency)}</td>
+                <td className="figure text-right">
+                  {earns === null ? '–' : money(Math.round(pricePerWeightShown(earns)), currency)}
+                </td>
               </tr>
             );
           })}

@@ -2,7 +2,15 @@ import type { FormulaHead } from '@inch/contract/formula';
 import type { Plan } from '@inch/contract/plan';
 import type { Want } from '@inch/core/planning';
 import { type Making, makingOf, partsFor, usualContainer } from '@inch/core/planning';
-import { bottleSize, grouped, parseQuantity, plural, toGrams, weight } from '@inch/core/quantity';
+import {
+  bottleSize,
+  grouped,
+  parseQuantity,
+  plural,
+  signedWeight,
+  toGrams,
+  weight,
+} from '@inch/core/quantity';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { newId } from '../data/api.ts';
@@ -56,9 +64,8 @@ function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | st
   if (!line) return 'Of which line is it?';
   if (a.fruit.trim() === '') return 'How much of it is there? As in "11 kg".';
   try {
-    const bare = /^[\d.,]+$/.test(a.fruit.trim());
     const { grams } = toGrams(
-      parseQuantity(bare ? `${a.fruit} kg` : a.fruit),
+      parseQuantity(signedWeight(a.fruit, 'heavy')),
       planning.catalogue.get(line.ingredientId),
       {
         cup: planning.kitchen.cupSchool ?? undefined,

@@ -10,7 +10,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
-import { amountTyped } from './amount.ts';
+import { amountExample, amountTyped } from './amount.ts';
 
 type Deed = 'count' | 'wasted' | 'spoiled' | 'divide';
 
@@ -56,12 +56,7 @@ function CountForm({ stock, onDone }: DeedProps) {
   return (
     <form className="grid grid-cols-2 gap-3" onSubmit={form.submit}>
       <DraftNote form={form} />
-      <Field
-        label="Counted"
-        figure
-        placeholder={stock.kind === 'ingredient' ? '1.2 kg' : '12'}
-        {...form.field('amount')}
-      />
+      <Field label="Counted" figure placeholder={amountExample(stock.kind)} {...form.field('amount')} />
       <Field label="Reason" {...form.field('why')} />
       <RecordButton busy={form.busy} />
     </form>
@@ -86,12 +81,7 @@ function LossForm({ stock, kind, onDone }: DeedProps & { kind: 'wasted' | 'spoil
   return (
     <form className="grid grid-cols-2 gap-3" onSubmit={form.submit}>
       <DraftNote form={form} />
-      <Field
-        label="How much"
-        figure
-        placeholder={stock.kind === 'ingredient' ? '1.2 kg' : '12'}
-        {...form.field('amount')}
-      />
+      <Field label="How much" figure placeholder={amountExample(stock.kind)} {...form.field('amount')} />
       <Field label="Reason" {...form.field('why')} />
       <RecordButton busy={form.busy} />
     </form>
@@ -123,7 +113,7 @@ function DivisionForm({ stock, onDone }: DeedProps) {
   return (
     <form className="grid grid-cols-2 gap-3" onSubmit={form.submit}>
       <DraftNote form={form} />
-      <Field label="How much" figure placeholder="1.2 kg" {...form.field('amount')} />
+      <Field label="How much" figure placeholder={amountExample('ingredient')} {...form.field('amount')} />
       <Field label="Note" {...form.field('words')} />
       <WhenField kind="day" label="Best by" {...form.when('bestBy')} />
       <RecordButton busy={form.busy} />

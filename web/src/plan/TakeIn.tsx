@@ -12,6 +12,7 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
+import { amountExample } from './amount.ts';
 import { type TakeInForm as Form, type Proposed, useTakeIn } from './useTakeIn.ts';
 
 /** Own measurements of a picking, and the lot that left a by-product: asked for where they are wanted. */
@@ -87,7 +88,7 @@ function AmountAndDays({ form }: { form: Form }) {
       <Field
         label="How much"
         figure
-        placeholder={form.values.kind === 'ingredient' ? '2 kg' : '24'}
+        placeholder={amountExample(form.values.kind)}
         {...form.field('amount')}
       />
       <Field label={`Paid for it, ${kitchen.currency}`} figure inputMode="decimal" {...form.field('cost')} />
@@ -123,7 +124,7 @@ function TakeInOfLot({ code }: { code: string }) {
           kept
             ? {
                 leftBy: code,
-                amount: `${Math.round(kept.grams)} g`,
+                amount: weight(kept.grams),
                 gotOn: kitchenDay(kept.at),
                 words: `what the cloth kept: ${kept.of.join(', ')}`,
               }

@@ -1,6 +1,14 @@
 import type { StockLot } from '@inch/contract/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
-import { type CupSchool, grouped, parseQuantity, toGrams, weight } from '@inch/core/quantity';
+import {
+  type CupSchool,
+  grouped,
+  parseQuantity,
+  signedWeight,
+  toGrams,
+  weight,
+  weightSign,
+} from '@inch/core/quantity';
 
 import { figureIn } from '../ui/typed.ts';
 
@@ -8,8 +16,15 @@ import { figureIn } from '../ui/typed.ts';
 export const amountSaid = (kind: StockLot['kind'], amount: number): string =>
   kind === 'ingredient' ? weight(Math.abs(amount) < 0.05 ? 0 : amount) : grouped(Math.round(amount));
 
+/** An amount of stock as a field asks for it, by an example. */
+export function amountExample(kind: StockLot['kind']): string {
+  if (kind === 'packaging') return '12';
+  return weightSign('heavy') === 'kg' ? '1.2 kg' : '2 lb 8 oz';
+}
+
 /**
- * g or pieces of what was typed in any measure; a sentence where it cannot be read. A bare number is g of an ingredient, or pieces.
+ * g or pieces of what was typed in any measure; a sentence where it cannot be read. A bare number is in
+ * the kitchen's own measure of an ingredient, or pieces.
  */
 export function amountTyped(
   text: string,
@@ -21,11 +36,9 @@ export function amountTyped(
     return figureIn(text, { unit: '', whole: true, min: 0 }) ?? 'Write a whole number of pieces.';
   const entry = catalogue.find(of.thing);
   if (!entry) return 'Choose what it is first.';
-  if (text.trim() === '') return 'How much? For instance 250 g, 1.2 kg or 2 cups.';
-  const bare = figureIn(text, { unit: 'g', min: 0 });
-  if (bare !== null) return bare;
+  if (text.trim() === '') return `How much? For instance ${amountExample(of.kind)} or 2 cups.`;
   try {
-    return toGrams(parseQuantity(text), entry, {
+    return toGrams(parseQuantity(signedWeight(text, 'light')), entry, {
       cup: cup ?? undefined,
       measures: catalogue.measures,
     }).grams;

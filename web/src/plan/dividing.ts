@@ -3,6 +3,7 @@ import type { StockLot } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import type { PickingUse, Ripeness } from '@inch/core/planning';
 import { costOf, makingOf, usualContainer } from '@inch/core/planning';
+import { weightShown } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';
 import { figureIn, priceIn } from '../ui/typed.ts';
 
@@ -12,7 +13,7 @@ export interface UseRow {
   lineId: string;
   considered: boolean;
   on: string;
-  /** kg. */
+  /** In the kitchen's heavy measure. */
   least: string;
   most: string;
   /** Price a bottle in the kitchen's money. */
@@ -22,7 +23,7 @@ export interface UseRow {
 export interface RipeRow {
   id: string;
   says: string;
-  kg: string;
+  amount: string;
   until: string;
 }
 
@@ -30,16 +31,17 @@ export interface RipeRow {
 export const daysRead = (ripe: readonly RipeRow[], rows: readonly UseRow[]): boolean =>
   [...ripe.map((r) => r.until), ...rows.map((r) => r.on)].every((day) => /^\d{4}-\d{2}-\d{2}$/.test(day));
 
-const kilos = (grams: number) => String(Math.round(grams / 100) / 10);
-export const gramsTyped = (text: string): number => (figureIn(text, { unit: 'kg', min: 0 }) ?? 0) * 1000;
+const asTyped = (grams: number) => String(Math.round(10 * weightShown(grams, 'heavy')) / 10);
+export const gramsTyped = (text: string): number =>
+  (figureIn(text, { unit: 'kg', kitchens: true, min: 0 }) ?? 0) * 1000;
 
 /** How the picking may wait, to begin with: all of it until its own date, or three days. */
 export function ripenessOf(stock: StockLot, today: string): RipeRow[] {
   const until = stock.bestBy && stock.bestBy >= today ? stock.bestBy : addDays(today, 3);
   return [
-    { id: 'now', says: 'Will not wait', kg: '0', until: addDays(today, 1) },
-    { id: 'soon', says: 'Can wait a little', kg: kilos(stock.left), until },
-    { id: 'firm', says: 'Is still firm', kg: '0', until: addDays(until, 4) },
+    { id: 'now', says: 'Will not wait', amount: '0', until: addDays(today, 1) },
+    { id: 'soon', says: 'Can wait a little', amount: asTyped(stock.left), until },
+    { id: 'firm', says: 'Is still firm', amount: '0', until: addDays(until, 4) },
   ];
 }
 
@@ -56,8 +58,8 @@ export function usesOf(stock: StockLot, planning: Planning): UseRow[] {
         lineId: line.id,
         considered: true,
         on: addDays(planning.today, 1),
-        least: kilos(one.grams / 2),
-        most: kilos(Math.min(stock.left, one.grams * (one.panScale ?? 3))),
+        least: asTyped(one.grams / 2),
+        most: asTyped(Math.min(stock.left, one.grams * (one.panScale ?? 3))),
         price: '',
       };
     });
@@ -103,7 +105,7 @@ export function marginPerKg(row: UseRow, planning: Planning): number {
 }
 
 export const asRipeness = (rows: readonly RipeRow[]): Ripeness[] =>
-  rows.map((r) => ({ id: r.id, grams: gramsTyped(r.kg), until: r.until })).filter((r) => r.grams > 0);
+  rows.map((r) => ({ id: r.id, grams: gramsTyped(r.amount), until: r.until })).filter((r) => r.grams > 0);
 
 export const asUses = (rows: readonly UseRow[], planning: Planning): PickingUse[] =>
   rows

@@ -1,5 +1,5 @@
 import { type Basket, NewReceipt, stockRoutes } from '@inch/contract/stock';
-import { plural, priceShown } from '@inch/core/quantity';
+import { plural, priceShown, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';
@@ -24,7 +24,7 @@ const fromBasket = (basket: Basket, names: ReadonlyMap<string, string>, currency
     kind: item.kind,
     thing: item.thing,
     name: names.get(item.thing) ?? item.thing,
-    amount: item.kind === 'ingredient' ? `${Math.round(item.amount)} g` : String(Math.round(item.amount)),
+    amount: item.kind === 'ingredient' ? weight(item.amount) : String(Math.round(item.amount)),
     paid: item.paidMinor == null ? '' : priceShown(item.paidMinor, currency),
     bestBy: '',
     words: item.said,

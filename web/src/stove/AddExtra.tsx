@@ -41,7 +41,9 @@ function useExtra({ lot, step, at }: Props) {
     schema: bodyOf('addition'),
     read: (a, fields) => {
       const grams =
-        a.ingredientId === '' ? undefined : fields.taken('amount', gramsOf(a.ingredientId, a.amount));
+        a.ingredientId === ''
+          ? undefined
+          : fields.taken('amount', gramsOf(a.ingredientId, a.amount, 'light'));
       return {
         ...{ stepId: step.id, lineId: null, ingredientId: a.ingredientId, grams, more: false },
         ...{ why: a.why.trim() || null, beforeTrimming: null, ...(at ? { at } : {}) },

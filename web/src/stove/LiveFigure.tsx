@@ -1,4 +1,4 @@
-import { degreesShown, temperature } from '@inch/core/quantity';
+import { degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { type Attached, useLiveFigure } from '../parts/instrument/attached.ts';
 import { Button } from '../ui/Button.tsx';
 import { type Kind, kinds } from './taking.ts';
@@ -14,12 +14,16 @@ export function LiveFigure({
   const live = useLiveFigure(kinds[kind].instrument);
   if (!live || live.value === null) return null;
   const digits = { scale: 0, 'ph-meter': 2, refractometer: 1, thermometer: 1, burette: 2 }[live.kind];
-  const figure = live.value.toFixed(digits);
+  const figure = (live.kind === 'thermometer' ? degreesShown(live.value) : live.value).toFixed(digits);
+  const unit = { scale: ' g', thermometer: ` ${degrees()}` }[live.kind as string] ?? '';
   return (
     <div className="flex flex-wrap items-center gap-4 rounded-xl border-2 border-steel px-4 py-3">
       <p className="min-w-40 flex-1">
         <span className="block text-sm text-ink-2">{live.name}</span>
-        <span className="figure text-4xl font-bold">{figure}</span>
+        <span className="figure text-4xl font-bold">
+          {figure}
+          {unit}
+        </span>
         {live.celsius !== null && (
           <span className="figure text-ink-2"> at {temperature(live.celsius, 0)}</span>
         )}

@@ -83,7 +83,7 @@ function PanWords({ lot, pan, boils }: { lot: LotView; pan: PanNow; boils: boole
       <p className="text-sm text-ink-2">
         {boils && (
           <>
-            loses <span className="figure">{pan.gramsPerMinute.toFixed(0)} g</span> a minute at a full boil,{' '}
+            loses <span className="figure">{weight(pan.gramsPerMinute)}</span> a minute at a full boil,{' '}
             {FROM[pan.rateFrom]};{' '}
           </>
         )}

@@ -1,7 +1,7 @@
 import type { Instrument } from '@inch/contract/instrument';
 import type { LotView } from '@inch/contract/lot';
 import { parseJot } from '@inch/core/jot';
-import { brixSaid, degrees, temperature } from '@inch/core/quantity';
+import { brixSaid, degrees, temperature, weightSign } from '@inch/core/quantity';
 import { correctHydrometer, correctRefractometer } from '@inch/core/sugar';
 import { figureIn, problemIn } from '../ui/typed.ts';
 
@@ -41,7 +41,14 @@ export const kinds: Record<
     instrument: null,
     key: 'r',
   },
-  mass: { name: 'Weight', label: 'Weight, as in 2.41 kg', instrument: 'scale', key: 'm' },
+  mass: {
+    name: 'Weight',
+    get label() {
+      return weightSign('light') === 'g' ? 'Weight, g (or 2.41 kg)' : 'Weight, oz (or 5 lb 5 oz, 2.41 kg)';
+    },
+    instrument: 'scale',
+    key: 'm',
+  },
   depth: { name: 'Dip', label: 'Depth, as 3 5/8 in or 92 mm', instrument: null, key: 'd' },
   volume: {
     name: 'Volume',
@@ -71,7 +78,7 @@ export function rawOf(kind: Kind, text: string): number | null {
   if (kind === 'temperature') return figureIn(text, { unit: 'C' });
   if (kind === 'volume') return figureIn(text, { unit: 'ml', kitchens: true });
   if (kind === 'water-activity') return figureIn(text);
-  return kind === 'mass' ? figureIn(text, { unit: 'g' }) : null;
+  return kind === 'mass' ? figureIn(text, { unit: 'g', kitchens: true }) : null;
 }
 
 export function correctionSaid(

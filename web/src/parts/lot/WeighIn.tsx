@@ -1,6 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { weighedIn } from '@inch/core/lot';
-import { weight } from '@inch/core/quantity';
+import { weight, weightSign } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
@@ -110,7 +110,7 @@ function Suggested({ lot, line, form }: { lot: LotView; line: Line; form: LineFo
   return (
     <>
       {live?.value != null && (
-        <Button tone="quiet" className="min-h-14 px-2" onClick={() => form.set('typed', String(live.value))}>
+        <Button tone="quiet" className="min-h-14 px-2" onClick={() => form.set('typed', `${live.value} g`)}>
           take <span className="figure">{weight(Math.max(0, live.value))}</span> from the scale
         </Button>
       )}
@@ -118,7 +118,7 @@ function Suggested({ lot, line, form }: { lot: LotView; line: Line; form: LineFo
         <Button
           tone="quiet"
           className="min-h-14 px-2"
-          onClick={() => form.set('typed', String(Math.round(line.grams! * share)))}
+          onClick={() => form.set('typed', weight(line.grams! * share))}
         >
           in proportion: <span className="figure">{weight(line.grams! * share)}</span>
         </Button>
@@ -137,7 +137,7 @@ interface LineProps {
 /** A line to be weighed in, or left out with a reason. */
 function OpenLine(props: LineProps) {
   const { lot, line } = props;
-  const { form, water, text, soFar, body } = useLine(props);
+  const { form, water, text, soFar, size, body } = useLine(props);
   const { leaving, from, more } = form.values;
   const { parts } = weighedIn(lot, line.lineId);
   const doubt = leaving ? undefined : form.error('why');
@@ -161,7 +161,7 @@ function OpenLine(props: LineProps) {
             />
           ) : (
             <Field
-              label={`${line.name}, grams weighed`}
+              label={`${line.name}, ${weightSign(size) === 'g' ? 'grams' : 'ounces'} weighed`}
               labelHidden
               className="w-36"
               figure
@@ -222,7 +222,7 @@ function OpenLine(props: LineProps) {
             )}
             {trims && (
               <Field
-                label="before trimming, g"
+                label={`before trimming, ${weightSign(size)}`}
                 aria-label={`${line.name}, before trimming`}
                 className="w-40"
                 figure

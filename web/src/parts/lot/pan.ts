@@ -25,7 +25,7 @@ export const panOf = (lot: LotView, step: LotView['steps'][number], now: string)
 export const panNowOf = (lot: LotView, now: string): PanNow | null =>
   orNone(() => panInHand(lot, settingOf(lot), now));
 
-/** 14 to 19 min; about 3 h; any moment. */
+/** 14 to 19 min; about 3 h; where its time is over by reckoning, that it is to be read. */
 export function leftSaid(left: { low: number; high: number | null }): {
   from: string;
   to: string;
@@ -33,7 +33,7 @@ export function leftSaid(left: { low: number; high: number | null }): {
 } {
   const minutes = (s: number) => Math.max(0, Math.round(s / 60));
   const [least, most] = [Math.max(0, left.low), left.high === null ? null : Math.max(0, left.high)];
-  if (most === 0) return { from: '', to: '0', unit: 'min left' };
+  if (most === 0) return { from: '', to: 'Now', unit: 'it should be there: read it' };
   if (most === null || most > 6 * 3600)
     return least > 5400
       ? { from: '', to: (least / 3600).toFixed(1), unit: 'h or more' }

@@ -1,7 +1,15 @@
 import { bodyOf } from '@inch/contract/entry';
 import type { LotView } from '@inch/contract/lot';
 import { amountDoubt, weighedIn } from '@inch/core/lot';
-import { parseQuantity, toGrams, weight } from '@inch/core/quantity';
+import {
+  parseQuantity,
+  signedWeight,
+  toGrams,
+  type WeightSize,
+  weight,
+  weightSign,
+  weightSizeOf,
+} from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { recordEntry } from '../../data/record.ts';
 import { useSession } from '../../data/session.tsx';
@@ -17,14 +25,13 @@ export function recordedOf(lot: LotView, line: Line) {
   return open ? undefined : { ...parts.at(-1)!, grams, parts };
 }
 
-/** Reads an amount of an ingredient in any measure; a bare number is grams. */
+/** Reads an amount of an ingredient in any measure; a bare number is in the kitchen's own. */
 export function useGramsOf() {
   const { cupSchool } = useSession().kitchen;
   const catalogue = useCatalogue();
-  return (ingredientId: string, text: string): number | string => {
+  return (ingredientId: string, text: string, size: WeightSize): number | string => {
     try {
-      const bare = /^[\d.,]+$/.test(text.trim());
-      return toGrams(parseQuantity(bare ? `${text} g` : text), catalogue.get(ingredientId), {
+      return toGrams(parseQuantity(signedWeight(text, size)), catalogue.get(ingredientId), {
         cup: cupSchool ?? undefined,
         measures: catalogue.measures,
       }).grams;
@@ -33,6 +40,10 @@ export function useGramsOf() {
     }
   };
 }
+
+/** What is still to go in, as the field is filled in beforehand: a bare figure of grams, or pounds and ounces. */
+const plannedSaid = (left: number, size: WeightSize): string =>
+  weightSign(size) === 'g' ? String(Math.round(left * 10) / 10) : weight(left);
 
 /** What is typed of a line that goes in, or why it is left out. */
 interface Answers {
@@ -68,7 +79,8 @@ export function useLine({ lot, line, stepId, at }: Where) {
   const water = useCatalogue().find(line.ingredientId)?.family === 'water';
   const soFar = weighedIn(lot, line.lineId).grams;
   const left = line.now === null ? null : Math.max(0, line.now - soFar);
-  const planned = left === null ? '' : String(Math.round(left * 10) / 10);
+  const size = weightSizeOf(line.grams ?? soFar);
+  const planned = left === null ? '' : plannedSaid(left, size);
   const form = useDeedForm({
     of: 'entry',
     draft: `line ${lot.id} ${line.lineId}`,
@@ -85,14 +97,16 @@ export function useLine({ lot, line, stepId, at }: Where) {
           beforeTrimming: null,
           ...taken(line.ingredientId, a.from, 0),
         };
-      const grams = fields.taken('typed', gramsOf(line.ingredientId, a.typed ?? planned));
+      const grams = fields.taken('typed', gramsOf(line.ingredientId, a.typed ?? planned, size));
       const doubt =
         grams === undefined || a.why.trim() !== ''
           ? null
           : amountDoubt(lot, { lineId: line.lineId, grams, more: a.more }, lot.cupSchool);
       if (doubt) fields.problem('why', doubt);
       const gross =
-        a.before.trim() === '' ? undefined : fields.taken('before', gramsOf(line.ingredientId, a.before));
+        a.before.trim() === ''
+          ? undefined
+          : fields.taken('before', gramsOf(line.ingredientId, a.before, size));
       return {
         ...{ ...common, grams, why: a.why.trim() || null, more: a.more, beforeTrimming: gross ?? null },
         ...taken(line.ingredientId, a.from, water ? 0 : (gross ?? grams ?? 0)),
@@ -115,6 +129,6 @@ export function useLine({ lot, line, stepId, at }: Where) {
       ),
   });
   const text = form.values.typed ?? planned;
-  return { form, water, text, soFar, body: form.body };
+  return { form, water, text, soFar, size, body: form.body };
 }
 export type LineForm = ReturnType<typeof useLine>['form'];
