@@ -8,13 +8,19 @@ import {
   degreesShown,
   limitOfHeat,
   METRIC,
+  pricePerWeightShown,
   readFigure,
+  signedWeight,
   temperature,
   unitsFrom,
   volume,
   volumeOfShown,
   volumeShown,
   weight,
+  weightOfShown,
+  weightShown,
+  weightSign,
+  weightSizeOf,
 } from '@inch/core/quantity';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -147,5 +153,36 @@ describe('a metric kitchen', () => {
     expect(readFigure('250', { unit: 'ml', kitchens: true }).value).toBe(250);
     expect(readFigure('1 cup', { unit: 'ml' }).problem).toMatch(/Which country's cup/);
     expect(parseJot('t 88').raw).toBe(88);
+  });
+});
+
+describe('a weight as it is typed', () => {
+  const POUND = 453.59237; // g by definition (NIST Handbook 44, appendix C)
+  it('is ounces or pounds where the kitchen weighs in them, and grams where it is acid or spice', () => {
+    expect(readFigure('16', { unit: 'g', kitchens: true }).value).toBeCloseTo(POUND, 1);
+    expect(readFigure('2', { unit: 'kg', kitchens: true }).value! * 1000).toBeCloseTo(2 * POUND, 1);
+    expect(readFigure('250 g', { unit: 'g', kitchens: true }).value).toBe(250);
+    expect([signedWeight('3', 'light'), signedWeight('3 lb', 'light')]).toEqual(['3 oz', '3 lb']);
+    expect([weightSizeOf(12), weightSizeOf(300), weightSizeOf(null)]).toEqual(['small', 'light', 'light']);
+    expect([weightSign('small'), weightSign('light'), weightSign('heavy')]).toEqual(['g', 'oz', 'lb']);
+    expect(readFigure('-1', { unit: 'kg', kitchens: true, min: 0 }).problem).toBe('Not under 0 lb.');
+    expect(pricePerWeightShown(1000)).toBeCloseTo(POUND, 5);
+  });
+
+  it('comes back as it was shown, in either kind of kitchen', () => {
+    for (const weight of ['us', 'metric'] as const) {
+      unitsFrom(() => ({ temperature: 'C', weight, locale: 'en-GB', cup: null }));
+      fc.assert(
+        fc.property(
+          fc.double({ min: 0, max: 50_000, noNaN: true }),
+          fc.constantFrom('small' as const, 'light' as const, 'heavy' as const),
+          (grams, size) => {
+            const again = weightOfShown(weightShown(grams, size), size);
+            // Half of the last digit that is shown: 0.01 oz, 0.001 lb or 0.01 g, and the tenth of a gram it is read to.
+            expect(Math.abs(again - grams)).toBeLessThanOrEqual(size === 'heavy' ? 0.56 : 0.2);
+          },
+        ),
+      );
+    }
   });
 });
