@@ -32,6 +32,16 @@ const Evidence = z.object({
 
 const Part = z.object({ heading: z.string(), lines: z.array(z.string()) });
 
+/** Lots that share stock or the day of filling with one, the newest first. */
+export const SiblingPage = z.object({
+  siblings: z.array(z.object({ code: z.string(), name: z.string(), by: z.string() })),
+  /** How many there are in all. */
+  total: z.number().int(),
+  /** `before` of the next page; null where this is the last. */
+  next: z.string().nullable(),
+});
+export type SiblingPage = z.infer<typeof SiblingPage>;
+
 /** How the bottles kept back of a lot and of its formula age, and why it has its date. */
 export const AgeingView = z.object({
   lot: z.object({ code: z.string(), name: z.string(), colour: z.string(), state: LotState }),
@@ -39,8 +49,8 @@ export const AgeingView = z.object({
   /** Figures of all lots of the formula at their ages. */
   points: byFigure(z.array(Aged)),
   why: z.array(Part),
-  /** Lots that share stock, the day of filling or a load of the canner with it. */
-  siblings: z.array(z.object({ code: z.string(), name: z.string(), by: z.string() })),
+  /** The newest lots that share stock or the day of filling with it. */
+  siblings: SiblingPage.shape.siblings,
   nextLooks: z.array(z.object({ on: z.string(), opened: z.boolean(), until: z.string().nullable() })),
 });
 export type AgeingView = z.infer<typeof AgeingView>;
@@ -63,6 +73,18 @@ export const ageingRoutes = {
     summary: 'How bottles kept back of a lot and its formula age, and why the lot has its date',
     params: byId,
     response: AgeingView,
+  }),
+  siblings: route({
+    method: 'GET',
+    path: '/api/lots/:id/siblings',
+    access: 'reader',
+    summary: 'Lots that share stock or the day of filling with a lot, the newest first',
+    params: byId,
+    query: z.object({
+      before: z.string().max(40).optional(),
+      limit: z.coerce.number().int().min(1).max(200).default(50),
+    }),
+    response: SiblingPage,
   }),
   sheet: route({
     method: 'GET',

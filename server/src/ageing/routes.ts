@@ -27,7 +27,7 @@ async function ageingOf(pool: Pool, kitchen: Kitchen, idOrCode: string): Promise
       ReturnType<typeof agedFigures>
     >,
     why: whyThisDate(lot, keeping, evidence, stores),
-    siblings: await siblingsOf(pool, kitchen, lot),
+    siblings: (await siblingsOf(pool, kitchen, lot)).siblings,
     nextLooks: nextLooks(lot, keeping),
   };
 }
@@ -58,6 +58,9 @@ export function ageingRouter(app: AppContext): void {
       .send(bytes);
     return undefined;
   });
+  serve(app, ageingRoutes.siblings, async ({ pool, kitchen, params, query }) =>
+    siblingsOf(pool, kitchen, await requireLot(pool, kitchen, params.id), query),
+  );
   serve(app, ageingRoutes.temperatures, ({ pool, kitchen, query }) =>
     temperaturesOf(pool, kitchen.id, query.place),
   );

@@ -1,12 +1,11 @@
 import { dangersIn, signsBesideName, signsIn } from '@inch/core/ageing';
 import { isSpoilage, lotBottles, standing } from '@inch/core/lot';
 import { type Entries, type EntryKind, entries, type PostedNoun, type Said } from '@inch/core/record';
-import { rows } from '../database/pool.ts';
 import { Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { decideLot, fullLot } from './change.ts';
 import { openDeviation } from './openDeviation.ts';
-import { siblingsOf } from './siblings.ts';
+import { siblingsOf, siblingsOnHand } from './siblings.ts';
 import type { StoredLot } from './store.ts';
 
 /** Kinds that tell what was done about it, or ask for it, and not what was seen. */
@@ -31,14 +30,18 @@ function wordsOf<N extends PostedNoun>(noun: N, said: Said<Entries[N]>): string 
 /** States of a lot whose bottles are closed. */
 const FILLED: ReadonlySet<string> = new Set(['resting', 'bottled', 'released', 'held', 'closed', 'recalled']);
 
+/** How many of the lots that share something are named where a lot is held. */
+const NAMED = 8;
+
 /** Holds a lot for signs of spoilage, and names the lots that may have it too. */
 export async function holdForSigns(
   w: Writing,
   lot: StoredLot,
   { what, entryId, at }: { what: string; entryId: string; at: string },
 ): Promise<void> {
-  const siblings = await siblingsOf(w.tx, w.kitchen, lot);
-  const others = siblings.map((s) => `${s.code} (${s.by})`).join(', ');
+  const { siblings, total } = await siblingsOf(w.tx, w.kitchen, lot, { limit: NAMED });
+  const named = siblings.map((s) => `${s.code} (${s.by})`);
+  const others = [...named, ...(total > NAMED ? [`${total - NAMED} more`] : [])].join(', ');
   const said = `${what}${others ? ` Look at ${others} as well.` : ''}`.slice(0, 500);
   await openDeviation(w, lot.id, { kind: 'spoilage', what: said, entryId, at });
   if (['resting', 'bottled', 'released'].includes(lot.state))
@@ -89,14 +92,8 @@ export async function refuseUnlooked(w: Writing, lot: StoredLot): Promise<void> 
     .at(-1)!;
   const missing: string[] = [];
   if (lotBottles(lot).left > 0 && !lookedAt(lot, since)) missing.push(`lot ${lot.code} itself`);
-  for (const sibling of await siblingsOf(w.tx, w.kitchen, lot)) {
-    const [row] = await rows<{ id: string; state: string }>(
-      w.tx,
-      'SELECT id, state FROM lot WHERE kitchen_id = ? AND code = ?',
-      [w.kitchen.id, sibling.code],
-    );
-    if (!row || !['resting', 'bottled', 'released', 'held'].includes(row.state)) continue;
-    const other = await fullLot(w, row.id);
+  for (const sibling of await siblingsOnHand(w.tx, w.kitchen, lot)) {
+    const other = await fullLot(w, sibling.id);
     if (lotBottles(other).left > 0 && !lookedAt(other, since))
       missing.push(`lot ${sibling.code} (${sibling.by})`);
   }

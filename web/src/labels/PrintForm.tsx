@@ -1,8 +1,9 @@
 import { bodyOf } from '@inch/contract/entry';
 import { type LabelView, labelRoutes } from '@inch/contract/label';
 import { type LabelSheet, labelSheetRoutes } from '@inch/contract/labelSheet';
-import { entryRoutes } from '@inch/contract/lot';
+import { entryRoutes, type LotView } from '@inch/contract/lot';
 import { sheetsFor } from '@inch/core/label';
+import { standing } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -21,7 +22,7 @@ export const useSheets = () =>
   useQuery({ queryKey: keys.list('label-sheet'), queryFn: () => call(labelSheetRoutes.list) });
 
 interface Props {
-  lot: { id: string; code: string; prints: readonly { id: string; copies: number; at: string }[] };
+  lot: { id: string; code: string; prints: LotView['prints'] };
   label: LabelView;
   /** Bottles that have no label yet, by what was filled and what was printed. */
   left: number;
@@ -138,12 +139,13 @@ function OnSheet({ sheets, form, faces }: { sheets: LabelSheet[]; form: Form; fa
 }
 
 function Reprint({ lot, form }: { lot: Props['lot']; form: Form }) {
-  if (lot.prints.length === 0) return null;
+  const prints = standing(lot.prints);
+  if (prints.length === 0) return null;
   return (
     <>
       <Choice className="w-60" label="Reprint" {...form.field('reprintOf')}>
         <option value="">no: additional labels</option>
-        {lot.prints.map((p) => (
+        {prints.map((p) => (
           <option key={p.id} value={p.id}>
             {plural(p.copies, 'label')} of {dayMonthYear(p.at)}
           </option>
@@ -161,6 +163,7 @@ export function PrintForm(props: Props) {
   const { lot, label, faces } = props;
   const sheets = useSheets();
   const form = usePrint(props);
+  const beyond = (figureIn(form.values.copies) ?? 0) * faces - label.blanks;
   if (label.refusal)
     return (
       <Caution tone="stop">
@@ -190,6 +193,12 @@ export function PrintForm(props: Props) {
         />
       )}
       <Reprint lot={lot} form={form} />
+      {beyond > 0 && (
+        <Caution tone="hold" className="basis-full">
+          {plural(beyond, 'label')} more than the {label.blanks} blank in stock. It prints all the same: take
+          in the roll it comes from, or count the blanks anew.
+        </Caution>
+      )}
       <div className="mt-6 flex flex-wrap items-center gap-4">
         <Button type="submit" disabled={form.busy || (label.differences.length > 0 && !form.values.seen)}>
           Print as PDF

@@ -4,6 +4,7 @@ import { plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
+import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
@@ -58,8 +59,15 @@ export function PrintRecord({ lot, mayWrite }: { lot: LotView; mayWrite: boolean
         <ul>
           {lot.prints.map((p) => (
             <li key={p.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-steel-line py-2">
-              <span className="figure w-10 text-right font-bold">{p.copies}</span>
+              <span className={`figure w-10 text-right font-bold ${p.struck ? 'line-through' : ''}`}>
+                {p.copies}
+              </span>
               <span className="min-w-0 flex-1 text-sm text-ink-2">
+                {p.struck && (
+                  <strong className="text-ink">
+                    Undone by {p.struck.by}: {p.struck.why}.{' '}
+                  </strong>
+                )}
                 {p.reprintOf && <strong className="text-ink">Printed anew: {p.why}. </strong>}
                 {spoiltOf(p.id) > 0 && (
                   <strong className="text-hold">{spoiltOf(p.id)} spoilt or taken back. </strong>
@@ -70,10 +78,19 @@ export function PrintRecord({ lot, mayWrite }: { lot: LotView; mayWrite: boolean
               <span className="text-sm text-ink-2">
                 {dayAndTime(p.at)}, {p.by}
               </span>
-              {mayWrite && (
-                <Button tone="quiet" size="small" onClick={() => setOf(p.id)}>
-                  Spoilt or taken back…
-                </Button>
+              {mayWrite && !p.struck && (
+                <>
+                  <Button tone="quiet" size="small" onClick={() => setOf(p.id)}>
+                    Spoilt or taken back…
+                  </Button>
+                  <StrikeEntry
+                    lot={lot}
+                    noun="print"
+                    entryId={p.id}
+                    by={p.by}
+                    named={`the print of ${plural(p.copies, 'label')}`}
+                  />
+                </>
               )}
             </li>
           ))}

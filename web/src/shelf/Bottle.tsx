@@ -1,12 +1,15 @@
 import type { LotHead, LotView } from '@inch/contract/lot';
 import { tagRoutes } from '@inch/contract/tag';
+import { historyOf, movesOf } from '@inch/core/lot';
 import { bottleSize, inWords, plural } from '@inch/core/quantity';
+import { MOVED_BY_HAND } from '@inch/core/record';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { useLot, useLotsOnHand } from '../data/lots.ts';
-import { useMayWrite } from '../data/session.tsx';
+import { useMayWrite, useSession } from '../data/session.tsx';
 import { useNow } from '../data/useNow.ts';
+import { EnteredBy } from '../parts/lot/EnteredBy.tsx';
 import { lifeSaid } from '../parts/lot/lifeSaid.ts';
 import { Stopped } from '../parts/lot/Stopped.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
@@ -91,6 +94,46 @@ function Places({ lot }: { lot: LotView }) {
   );
 }
 
+/** How many of the last moves are shown beside the bottles; all of them stand in the record. */
+const LATELY = 8;
+const BY_HAND: ReadonlySet<string> = new Set(MOVED_BY_HAND);
+
+/** What became of bottles lately: sold, given, moved; each with the way to undo it. */
+function Moved({ lot }: { lot: LotView }) {
+  const { kitchen } = useSession();
+  const ids = new Set(
+    movesOf(lot)
+      .filter((m) => BY_HAND.has(m.kind))
+      .map((m) => m.id),
+  );
+  const lately = historyOf(lot, kitchen.currency).filter((h) => ids.has(h.id));
+  if (lately.length === 0) return null;
+  return (
+    <Ruled title="What became of them" className="mt-6 max-w-xl">
+      <ul>
+        {lately
+          .slice(-LATELY)
+          .reverse()
+          .map((move) => (
+            <li
+              key={move.id}
+              className="flex flex-wrap items-baseline gap-x-3 border-b border-steel-line py-2"
+            >
+              <span className="min-w-0 flex-1">
+                {move.title}
+                <span className="text-ink-2">{move.detail && `, ${move.detail}`}</span>
+              </span>
+              <EnteredBy lot={lot} noun="movement" entry={move} named={`${move.title}, ${move.detail}`} />
+            </li>
+          ))}
+      </ul>
+      {lately.length > LATELY && (
+        <p className="mt-2 text-sm text-ink-2">{lately.length - LATELY} before them stand in its record.</p>
+      )}
+    </Ruled>
+  );
+}
+
 /** One bottle, or its lot, as it is found by its code: what may be done with it where one stands. */
 export function Bottle() {
   const { code = '', bottle } = useParams();
@@ -126,6 +169,7 @@ export function Bottle() {
       )}
       {head && mayWrite && data.bottles.left > 0 && <Actions head={head} lot={data} act={setKind} />}
       <Places lot={data} />
+      <Moved lot={data} />
       <p className="mt-4 flex flex-wrap gap-x-5 gap-y-2">
         <Link className="text-link underline" to="/shelf/scan">
           Scan another

@@ -2,8 +2,8 @@ import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
 import type { LotView } from '@inch/contract/lot';
 import { DRIFTING } from '@inch/core/ageing';
 import { stillAsked } from '@inch/core/lot';
-import { brixSaid, inWords } from '@inch/core/quantity';
-import { useQuery } from '@tanstack/react-query';
+import { brixSaid, inWords, plural } from '@inch/core/quantity';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { urlOf } from '../data/address.ts';
 import { call } from '../data/api.ts';
@@ -11,6 +11,7 @@ import { keys } from '../data/keys.ts';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { Stopped } from '../parts/lot/Stopped.tsx';
+import { Button } from '../ui/Button.tsx';
 import { dayMonthYear, kitchenDay } from '../ui/dates.ts';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
@@ -99,12 +100,24 @@ function Drifts({ view, colour }: { view: AgeingView; colour: string }) {
   );
 }
 
-function Siblings({ view }: { view: AgeingView }) {
-  if (view.siblings.length === 0) return null;
+/** Lots that share stock or a day of filling with one, a page after another. */
+function Siblings({ code }: { code: string }) {
+  const pages = useInfiniteQuery({
+    queryKey: [...keys.one('ageing', code), 'siblings'],
+    queryFn: ({ pageParam }) =>
+      call(ageingRoutes.siblings, {
+        params: { id: code },
+        query: pageParam === null ? {} : { before: pageParam },
+      }),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => last.next,
+  });
+  const siblings = pages.data?.pages.flatMap((page) => page.siblings) ?? [];
+  if (siblings.length === 0) return null;
   return (
     <Ruled title="Shares something with" className="mt-8">
       <ul>
-        {view.siblings.map((s) => (
+        {siblings.map((s) => (
           <li key={s.code} className="flex gap-3 border-b border-steel-line py-2">
             <Link className="figure font-bold text-link underline" to={`/shelf/${s.code}/looks`}>
               {s.code}
@@ -114,6 +127,16 @@ function Siblings({ view }: { view: AgeingView }) {
           </li>
         ))}
       </ul>
+      {pages.hasNextPage && (
+        <Button
+          tone="quiet"
+          className="mt-2"
+          disabled={pages.isFetching}
+          onClick={() => void pages.fetchNextPage()}
+        >
+          Show more of {plural(pages.data!.pages[0]!.total, 'lot')}
+        </Button>
+      )}
     </Ruled>
   );
 }
@@ -160,7 +183,7 @@ export function Looks() {
       <Seen lot={data} />
       <Drifts view={view} colour={data.product.colour} />
       {account.role === 'owner' && data.keeping.bestBy && <DatingForm lot={data} view={view} />}
-      <Siblings view={view} />
+      <Siblings code={data.code} />
     </Sheet>
   );
 }
