@@ -53,6 +53,45 @@ beforeAll(async () => {
   files = await filesIn(bytes);
 }, 600_000);
 
+describe('a download that breaks off', () => {
+  const ask = (headers: Record<string, string> = {}, signal?: AbortSignal) =>
+    fetch(`${from.base}/api/kitchen/export`, {
+      headers: { cookie: owner.cookie, ...headers },
+      ...(signal ? { signal } : {}),
+    });
+
+  it('is gone on with from where it broke off, and is then the same file', async () => {
+    const gone = new AbortController();
+    const first = await ask({}, gone.signal);
+    const etag = first.headers.get('etag')!;
+    expect(first.headers.get('accept-ranges')).toBe('bytes');
+    const reader = first.body!.getReader();
+    const begun = Buffer.from((await reader.read()).value!);
+    gone.abort();
+    const rest = await ask({ range: `bytes=${begun.length}-`, 'if-range': etag });
+    expect([rest.status, rest.headers.get('etag')]).toEqual([206, etag]);
+    const own = await filesIn(Buffer.concat([begun, Buffer.from(await rest.arrayBuffer())]));
+    expect([...own.keys()].sort()).toEqual([...files.keys()].sort());
+    // Any part of it, and as often as it is asked for.
+    const part = await ask({ range: 'bytes=2-5', 'if-range': etag });
+    expect(part.status).toBe(206);
+    expect(part.headers.get('content-range')).toMatch(/^bytes 2-5\/\d+$/);
+    expect(Buffer.from(await part.arrayBuffer())).toEqual(begun.subarray(2, 6));
+  });
+
+  it('begins anew where the file it was of is no longer kept', async () => {
+    const anew = await ask({ range: 'bytes=100-', 'if-range': '"of-yesterday"' });
+    expect(anew.status).toBe(200);
+    expect([...(await filesIn(Buffer.from(await anew.arrayBuffer()))).keys()]).toContain('README.txt');
+  });
+
+  it('is taken by its owner alone', async () => {
+    expect((await fetch(`${from.base}/api/kitchen/export`, { headers: { range: 'bytes=0-' } })).status).toBe(
+      401,
+    );
+  });
+});
+
 describe('the whole kitchen as one file', () => {
   it('says to a stranger what is in it, and each kind of record has its schema and its table', () => {
     expect(text('README.txt')).toMatch(/^Test kitchen|^Hollin Rigg Kitchen/);

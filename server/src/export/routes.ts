@@ -13,6 +13,7 @@ import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { inWriting, journal } from '../journal/writing.ts';
 import { lookThroughKitchen } from '../lot/lookThrough.ts';
 import { progressOf, Steps } from '../progress/steps.ts';
+import { sendAndKeep, sendRest } from './kept.ts';
 
 /** Runs some reading on a connection of its own that sees one moment of the database, one export of a kitchen at a time. */
 async function asOfNow(pool: Pool, kitchen: Kitchen, work: (db: PoolConnection) => Promise<void>) {
@@ -55,14 +56,10 @@ async function sendExport({ pool, kitchen, res, steps, journaled }: Exporting): 
   await asOfNow(pool, kitchen, async (db) => {
     const contents = await contentsOf(db, kitchen);
     await journaled();
-    res.type(ZIP_MEDIA).attachment(fileNameOf(kitchen, now.slice(0, 10)));
-    try {
-      await writeExport(contents, res, now, (done, total) => steps.tell('Exporting', done, total));
-    } catch (error) {
-      // Half a file is none: the download fails.
-      res.destroy(error as Error);
-      throw error;
-    }
+    res.type(ZIP_MEDIA);
+    await sendAndKeep(kitchen.id, res, fileNameOf(kitchen, now.slice(0, 10)), (out) =>
+      writeExport(contents, out, now, (done, total) => steps.tell('Exporting', done, total)),
+    );
   });
 }
 
@@ -84,7 +81,8 @@ async function onDisk<T>(req: Request, work: (file: string) => Promise<T>): Prom
 
 export function exportRouter(app: AppContext): void {
   serve(app, exportRoutes.export, async (call) => {
-    const { pool, kitchen, account, res, query } = call;
+    const { pool, kitchen, account, req, res, query } = call;
+    if (req.headers.range && (await sendRest(kitchen.id, res, req.get('if-range')))) return undefined;
     const steps = new Steps(pool, query.progress);
     const journaled = () =>
       inWriting(pool, { account, kitchen }, (w) =>
