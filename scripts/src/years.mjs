@@ -129,8 +129,31 @@ async function copyRow(db, table, where, count, change = {}) {
   );
 }
 
+const CHECKED_EVERY_HOURS = 7 * 24;
+/** Lots that a sack goes into. */
+const LOTS_OF_A_SACK = 10;
+
+/** Sacks are used up: what copied lots took is of another copy of the same sack after every ten of them. */
+async function shareOut(db, lots) {
+  const [taken] = await db.query(
+    "SELECT stock_id AS id, SUM(amount) AS amount FROM stock_taking WHERE LEFT(lot_id, 8) = '00000001' GROUP BY stock_id",
+  );
+  const copies = Math.ceil(lots / LOTS_OF_A_SACK) + 1;
+  for (const [i, { id, amount }] of taken.entries())
+    await copyRow(db, 'stock_lot', `id = '${id}'`, copies, {
+      id: "CONCAT('5', LPAD(HEX(s.seq), 7, '0'), SUBSTR(t.id, 9))",
+      number: `${2_000_000 + i * 100_000} + s.seq`,
+      quantity: String(LOTS_OF_A_SACK * amount),
+      got_on: `DATE_SUB(CURDATE(), INTERVAL ROUND(s.seq * ${DAYS / copies}) DAY)`,
+    });
+  await db.query(
+    `UPDATE stock_taking SET stock_id = CONCAT('5', LPAD(HEX(1 + CONV(LEFT(lot_id, 8), 16, 10) DIV ${LOTS_OF_A_SACK}), 7, '0'), SUBSTR(stock_id, 9))
+     WHERE lot_id >= '00000001' AND LEFT(lot_id, 8) <= LPAD(HEX(${lots}), 8, '0') AND LEFT(stock_id, 1) <> '5'`,
+  );
+}
+
 /** What gathers in a kitchen besides its lots: rows of the journal, stock that is used up, contacts, formulas, checks of instruments. */
-async function gathered(db, lots) {
+async function gathered(db, lots, ended) {
   await db.query('SET foreign_key_checks = 0');
   const [[{ kitchen, last }]] = await db.query(
     'SELECT kitchen_id AS kitchen, MAX(sequence) AS last FROM journal GROUP BY kitchen_id LIMIT 1',
@@ -138,6 +161,8 @@ async function gathered(db, lots) {
   await copyRow(db, 'journal', `kitchen_id = '${kitchen}' AND noun = 'reading'`, lots * 20, {
     sequence: `${last} + s.seq`,
     noun_id: "CONCAT(LPAD(HEX(s.seq), 8, '0'), SUBSTR(t.noun_id, 9))",
+    // Each lot has its share of them.
+    lot_id: `CONCAT(LPAD(HEX(1 + s.seq MOD ${lots}), 8, '0'), SUBSTR('${ended}', 9))`,
   });
   await db.query('UPDATE journal_head SET sequence = ? WHERE kitchen_id = ?', [last + lots * 20, kitchen]);
   await copyRow(db, 'stock_lot', "kind = 'ingredient'", lots, {
@@ -160,9 +185,10 @@ async function gathered(db, lots) {
   const [[contact]] = await db.query('SELECT COUNT(*) AS n FROM contact');
   if (contact.n > 0)
     await copyRow(db, 'contact', 'TRUE', Math.round(lots / 20), { name: "CONCAT('Buyer ', s.seq)" });
-  await copyRow(db, 'instrument_check', 'TRUE', Math.round(lots / 5), {
-    at: 't.at - INTERVAL s.seq HOUR',
-    recorded_at: 't.recorded_at - INTERVAL s.seq HOUR',
+  await shareOut(db, lots);
+  await copyRow(db, 'instrument_check', 'TRUE', Math.round((DAYS * 24) / CHECKED_EVERY_HOURS), {
+    at: `t.at - INTERVAL s.seq * ${CHECKED_EVERY_HOURS} HOUR`,
+    recorded_at: `t.recorded_at - INTERVAL s.seq * ${CHECKED_EVERY_HOURS} HOUR`,
   });
   await db.query('SET foreign_key_checks = 1');
 }
@@ -185,7 +211,7 @@ export async function grownKitchen(db, name, lots) {
   await copyLot(connection, ended, { from: 1, count: lots, everyHours: (DAYS * 24) / lots });
   const open = await send('GET', `/api/lots/${making.at(-1).id}`);
   await copyLot(connection, open, { from: lots + 1, count: OPEN_LOTS - inHand.length, everyHours: 0.1 });
-  await gathered(connection, lots);
+  await gathered(connection, lots, ended.id);
   const [tables] = await connection.query('SHOW FULL TABLES WHERE Table_type = ?', ['BASE TABLE']);
   await connection.query(`ANALYZE TABLE ${tables.map((t) => `\`${Object.values(t)[0]}\``).join(', ')}`);
   const [[{ photograph }]] = await connection.query('SELECT MIN(id) AS photograph FROM photograph');

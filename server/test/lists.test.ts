@@ -5,7 +5,7 @@ import mysql from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readLot } from '../src/lot/store.ts';
-import { deriveStanding } from '../src/standing/derive.ts';
+import { deriveLot } from '../src/standing/derive.ts';
 import { completeStandings, faultyStandings, rebuildStandings } from '../src/standing/rebuild.ts';
 import { deedsOf } from './deeds.ts';
 import { Crew } from './filled.ts';
@@ -58,9 +58,9 @@ async function expectDerived(): Promise<void> {
   const own = await kitchen();
   for (const standing of await listed('sort=newest')) {
     const lot = await readLot(app.pool, own, standing.id);
-    expect(standing).toEqual(JSON.parse(JSON.stringify(deriveStanding(lot!, own))));
+    expect(standing).toEqual(JSON.parse(JSON.stringify(deriveLot(lot!, own, new Map()).standing)));
     vi.useFakeTimers({ toFake: ['Date'], now: new Date('2047-03-04T05:06:07Z') });
-    expect(standing).toEqual(JSON.parse(JSON.stringify(deriveStanding(lot!, own))));
+    expect(standing).toEqual(JSON.parse(JSON.stringify(deriveLot(lot!, own, new Map()).standing)));
     vi.useRealTimers();
   }
 }

@@ -14,14 +14,32 @@ interface AgedRow {
   kept_back_at: string | null;
 }
 
-/** Lots of some formulas that were looked at, with when what their looks rest on was written down; a lot that came with a file earns nothing. */
-const AGED = (formulas: readonly string[]) =>
-  `SELECT STRAIGHT_JOIN DISTINCT l.id, l.code, v.formula_id, l.brought_in_at, l.written_at,
+/** How many of a formula's lots that were looked at speak for it: its newest. */
+const LOTS = 60;
+
+/**
+ * The newest lots of one version of a formula that were looked at, with when what their looks rest on was written down; a lot that came with a file
+ * earns nothing. They are walked from the newest on, each asked whether it was looked at: so many as are wanted are read, and no more.
+ */
+const AGED = `SELECT l.id, l.code, v.formula_id, l.brought_in_at, l.written_at,
    (SELECT MIN(d.recorded_at) FROM decision d WHERE d.lot_id = l.id AND d.to = 'released') AS released_at,
    (SELECT MIN(b.recorded_at) FROM bottling b WHERE b.lot_id = l.id AND b.struck_at IS NULL) AS filled_at,
    (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained' AND m.struck_at IS NULL) AS kept_back_at
-   FROM formula_version v JOIN lot l ON l.version_id = v.id JOIN bottle_look k ON k.lot_id = l.id
-   WHERE v.formula_id IN (${marks(formulas)}) AND l.kitchen_id = ? ORDER BY l.id DESC LIMIT 500`;
+   FROM lot l FORCE INDEX (lot_version) JOIN formula_version v ON v.id = l.version_id
+   WHERE l.version_id = ? AND l.kitchen_id = ? AND (SELECT 1 FROM bottle_look k WHERE k.lot_id = l.id LIMIT 1) = 1 ORDER BY l.id DESC LIMIT ${LOTS}`;
+
+/** The newest lots of each formula that were looked at. */
+async function agedRows(db: Database, kitchenId: string, formulas: readonly string[]): Promise<AgedRow[]> {
+  const versions = await rows<{ id: string }>(
+    db,
+    `SELECT id FROM formula_version WHERE formula_id IN (${marks(formulas)})`,
+    [...formulas],
+  );
+  const found: AgedRow[] = [];
+  for (const { id } of versions) found.push(...(await rows<AgedRow>(db, AGED, [id, kitchenId])));
+  const newest = found.sort((a, b) => (a.id < b.id ? 1 : -1));
+  return formulas.flatMap((formula) => newest.filter((row) => row.formula_id === formula).slice(0, LOTS));
+}
 
 const iso = (text: string | null): string | null => text && fromSql(text);
 
@@ -30,7 +48,7 @@ export async function loadAged(db: Database, kitchenId: string, lots: readonly L
   const filled = lots.filter((lot) => lot.bottlings.length > 0);
   if (filled.length === 0) return;
   const formulas = [...new Set(filled.map((lot) => lot.product.formulaId))];
-  const found = await rows<AgedRow>(db, AGED(formulas), [...formulas, kitchenId]);
+  const found = await agedRows(db, kitchenId, formulas);
   if (found.length === 0) return;
   const looks = await entriesOf(
     db,

@@ -182,16 +182,6 @@ export async function readableByIds(db: Database, kitchen: In, ids: readonly str
   return readable(db, heads);
 }
 
-/** The lots begun last, newest first. */
-export async function newestLots(db: Database, kitchen: In, limit: number): Promise<StoredLot[]> {
-  const heads = await rows<HeadRow>(
-    db,
-    `${HEAD} WHERE l.kitchen_id = ? ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
-    [kitchen.id],
-  );
-  return (await readable(db, heads)).lots;
-}
-
 /** Lots between their beginning and their release: whatever may need a hand. */
 export async function unreleasedLots(db: Database, kitchen: In): Promise<StoredLot[]> {
   const heads = await rows<HeadRow>(
@@ -200,22 +190,6 @@ export async function unreleasedLots(db: Database, kitchen: In): Promise<StoredL
     [kitchen.id],
   );
   return (await readable(db, heads)).lots;
-}
-
-/** The last lots that were put into a vessel and are out of it again. */
-export async function lotsOutOf(
-  db: Database,
-  kitchen: In,
-  vesselId: string,
-  limit: number,
-): Promise<StoredLot[]> {
-  const heads = await rows<HeadRow>(
-    db,
-    `${HEAD} WHERE l.kitchen_id = ? AND l.state <> 'making' AND l.id IN (SELECT lot_id FROM placing WHERE vessel_id = ?)
-     ORDER BY l.begun_at DESC LIMIT ${limit}`,
-    [kitchen.id, vesselId],
-  );
-  return withRecords(db, heads);
 }
 
 /** The lots of a formula begun last, newest first. */

@@ -17,7 +17,7 @@ import {
 } from '@inch/core/lot';
 import type { StoredLot } from './store.ts';
 
-interface Judged {
+export interface Judged {
   keeping: LotKeeping;
   gates: Gate[];
   label: Pick<LabelView, 'content' | 'checks'>;

@@ -1,10 +1,13 @@
 import { createHash } from 'node:crypto';
 import type { Kitchen } from '@inch/contract/kitchen';
-import { isOnHand, type LotStanding, lotStanding, lotWords } from '@inch/core/lot';
+import { boilRateOf, isOnHand, type LotStanding, lotStanding, lotWords } from '@inch/core/lot';
+import type { VesselShape } from '@inch/core/pan';
+import { type PastLot, pastLot } from '@inch/core/planning';
 import type { Pool } from 'mysql2/promise';
 import { type Database, marks, rows, run, toSql } from '../database/pool.ts';
 import { type Readable, readableByIds, type StoredLot } from '../lot/store.ts';
-import { judgeLot } from '../lot/view.ts';
+import { type Judged, judgeLot } from '../lot/view.ts';
+import { vesselsOf } from '../vessel/store.ts';
 import { judgingBuild } from './build.ts';
 import { unlessContended } from './contended.ts';
 
@@ -17,9 +20,39 @@ export const settingsOf = ({ name, place, localStatement, elevationMetres, works
     .digest('hex')
     .slice(0, 16);
 
-/** The standing of a lot, derived from its whole record. */
-export const deriveStanding = (lot: StoredLot, kitchen: Kitchen): LotStanding =>
-  lotStanding(lot, judgeLot(lot, kitchen));
+/** Shapes of a kitchen's vessels by their ids: none of them ever changes. */
+export const shapesOf = async (
+  db: Database,
+  kitchen: Pick<Kitchen, 'id'>,
+): Promise<ReadonlyMap<string, VesselShape>> =>
+  new Map((await vesselsOf(db, kitchen.id)).map((v) => [v.id, v.shape]));
+
+const OVER = new Set(['resting', 'bottled', 'released', 'closed', 'held', 'recalled']);
+
+/** All that is kept of a lot beside its record, derived from it: its standing, how fast its pan boiled off, and what it gave once it is filled. */
+export function deriveLot(
+  lot: StoredLot,
+  kitchen: Kitchen,
+  shapes: ReadonlyMap<string, VesselShape>,
+): { judged: Judged; standing: LotStanding; boilRate: number | null; past: PastLot | null } {
+  const judged = judgeLot(lot, kitchen);
+  const shape = shapes.get(lot.placings.at(-1)?.vesselId ?? '') ?? null;
+  const boilRate = rateOf(lot, shape);
+  return {
+    ...{ judged, boilRate, standing: lotStanding(lot, judged) },
+    past: OVER.has(lot.state) ? pastLot(lot, lot.cupSchool, boilRate) : null,
+  };
+}
+
+/** g a minute that a lot's pan boiled off; null where its figures do not go together. */
+function rateOf(lot: StoredLot, shape: VesselShape | null): number | null {
+  try {
+    return boilRateOf(lot, shape, lot.cupSchool);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
 
 /** How many lots are derived at a time. */
 const AT_ONCE = 50;
@@ -79,15 +112,21 @@ async function storeWords(db: Database, kitchenId: string, lotId: string, words:
     );
 }
 
+/** What a lot's summary is derived from besides its record. */
+interface Beside {
+  shapes: ReadonlyMap<string, VesselShape>;
+  suppliers: ReadonlyMap<string, string[]>;
+}
+
 async function storeStanding(
   db: Database,
   kitchen: Kitchen,
   stale: Stale,
   lot: StoredLot,
-  more: string[],
+  { shapes, suppliers }: Beside,
 ): Promise<LotStanding> {
-  const judged = judgeLot(lot, kitchen);
-  const standing = lotStanding(lot, judged);
+  const { judged, standing, boilRate, past } = deriveLot(lot, kitchen, shapes);
+  const more = suppliers.get(lot.id) ?? [];
   await unlessContended(async () => {
     // Words before the standing: whatever is not stale has its words.
     await storeWords(db, kitchen.id, lot.id, lotWords(lot, { keeping: judged.keeping, more }));
@@ -101,6 +140,8 @@ async function storeStanding(
       bottles_left: standing.bottles.left,
       on_hand: isOnHand(standing) ? 1 : 0,
       content: JSON.stringify(standing),
+      boil_rate: boilRate,
+      past: past && JSON.stringify(past),
       broken: null,
     });
   });
@@ -115,19 +156,23 @@ async function derive(
 ): Promise<Map<string, LotStanding>> {
   const ids = stale.map((s) => s.lot_id);
   const found: Readable = await readableByIds(db, kitchen, ids);
-  const suppliers = await suppliersOf(db, ids);
+  const beside = { suppliers: await suppliersOf(db, ids), shapes: await shapesOf(db, kitchen) };
   const byId = new Map(stale.map((s) => [s.lot_id, s]));
   const derived = new Map<string, LotStanding>();
   for (const lot of found.lots)
-    derived.set(
-      lot.id,
-      await storeStanding(db, kitchen, byId.get(lot.id)!, lot, suppliers.get(lot.id) ?? []),
-    );
+    derived.set(lot.id, await storeStanding(db, kitchen, byId.get(lot.id)!, lot, beside));
   for (const lot of found.broken)
     await unlessContended(async () => {
       await storeWords(db, kitchen.id, lot.id, [lot.code.toLowerCase()]);
       await store(db, byId.get(lot.id)!, {
-        ...{ code: lot.code, name: lot.name, broken: lot.why.slice(0, 500), content: null, on_hand: 1 },
+        ...{
+          code: lot.code,
+          name: lot.name,
+          broken: lot.why.slice(0, 500),
+          content: null,
+          past: null,
+          on_hand: 1,
+        },
         state: lot.state,
         begun_at: toSql(lot.begunAt),
       });

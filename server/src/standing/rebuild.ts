@@ -1,11 +1,10 @@
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { LotStanding } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';
 import { type Database, rows, run } from '../database/pool.ts';
 import { canonicalJson } from '../journal/append.ts';
 import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
 import { readableByIds } from '../lot/store.ts';
-import { bringUpToDate, deriveStanding, settingsOf } from './derive.ts';
+import { bringUpToDate, deriveLot, settingsOf, shapesOf } from './derive.ts';
 import { countStock, faultyStock } from './stock.ts';
 
 const PAGE = 100;
@@ -50,6 +49,7 @@ interface Kept {
   lot_id: string;
   settings: string;
   content: string | null;
+  past: string | null;
 }
 
 /** Standings that are not what their lots come to; one that waits to be derived anew is not judged. At most `most` are named. */
@@ -57,10 +57,11 @@ export async function faultyStandings(pool: Pool, most: number): Promise<string[
   const faults: string[] = [];
   for (const kitchen of await kitchensOf(pool)) {
     const settings = settingsOf(kitchen);
+    const shapes = await shapesOf(pool, kitchen);
     for (let after = '', full = true; full && faults.length < most; ) {
       const kept = await rows<Kept>(
         pool,
-        `SELECT lot_id, settings, content FROM lot_standing WHERE kitchen_id = ? AND stale = 0 AND broken IS NULL AND lot_id > ?
+        `SELECT lot_id, settings, content, past FROM lot_standing WHERE kitchen_id = ? AND stale = 0 AND broken IS NULL AND lot_id > ?
          ORDER BY lot_id LIMIT ${PAGE}`,
         [kitchen.id, after],
       );
@@ -68,8 +69,10 @@ export async function faultyStandings(pool: Pool, most: number): Promise<string[
       after = kept.at(-1)?.lot_id ?? after;
       const own = new Map(kept.filter((row) => row.settings === settings).map((row) => [row.lot_id, row]));
       for (const lot of (await readableByIds(pool, kitchen, [...own.keys()])).lots) {
-        const stored = JSON.parse(own.get(lot.id)!.content ?? 'null') as LotStanding | null;
-        if (canonicalJson(stored) !== canonicalJson(deriveStanding(lot, kitchen)))
+        const { content, past } = own.get(lot.id)!;
+        const derived = deriveLot(lot, kitchen, shapes);
+        const stored = [content, past].map((text) => JSON.parse(text ?? 'null') as unknown);
+        if (canonicalJson(stored) !== canonicalJson([derived.standing, derived.past]))
           faults.push(
             `the summary of lot ${lot.code} is not what its record comes to. Run: npm run verify -- --rebuild`,
           );
