@@ -410,7 +410,7 @@ describe('in and out', () => {
     await page.getByRole('menuitem', { name: 'Archive' }).click();
     await page.getByText('· archived').waitFor();
     await page.goto('/formulas');
-    await button('1 archived').click();
+    await button('Archived formulas').click();
     await page
       .getByRole('main')
       .getByRole('link', { name: /Boiled apple juice/ })

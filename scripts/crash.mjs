@@ -1,15 +1,14 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { parseArgs } from 'node:util';
 import { ensureBuilt } from './src/build.mjs';
-import { beginLot, newKitchenAt } from './src/kitchenClient.mjs';
+import { newKitchenAt, toWriteIn } from './src/kitchenClient.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
-import { reckon, WRITERS, writeAll } from './src/writes.mjs';
+import { throwAwayFolder } from './src/throwAwayFolder.mjs';
+import { counted, reckon, WRITERS, writeAll } from './src/writes.mjs';
 
 const ended = (child) =>
   child.exitCode !== null || child.signalCode !== null
@@ -19,7 +18,7 @@ const ended = (child) =>
 /** A MariaDB and a server that can be killed and started again on the same folder and ports. */
 async function startHouse(folder) {
   const house = { port: await freePort(), kills: 0 };
-  house.db = await startMariadb(folder);
+  house.db = await startMariadb(folder, { endsWithStarter: true });
   await prepareDatabase(house.db);
   const serve = () => startServer({ ...house.db, port: house.port, log: 'error' });
   house.server = await serve();
@@ -33,7 +32,7 @@ async function startHouse(folder) {
   house.killDatabase = async () => {
     house.db.kill();
     await ended(house.db.child);
-    house.db = await startMariadb(folder, { port: house.db.port });
+    house.db = await startMariadb(folder, { endsWithStarter: true, port: house.db.port });
     house.kills += 1;
   };
   return house;
@@ -41,13 +40,11 @@ async function startHouse(folder) {
 
 /** A kitchen in a throw-away folder for as long as the work lasts. */
 async function withHouse(work) {
-  const folder = mkdtempSync(join(tmpdir(), 'inch-crash-'));
+  const folder = throwAwayFolder('crash');
   const house = await startHouse(folder);
   try {
-    const client = await newKitchenAt(house.url);
-    const lot = await beginLot(client);
-    const formulas = await client.send('GET', '/api/formulas');
-    return await work(house, client, { lot, formulaId: formulas[0].id });
+    const client = await newKitchenAt(house.url, { demo: true });
+    return await work(house, client, await toWriteIn(client));
   } finally {
     await house.server.stop();
     await house.db.stop();
@@ -61,6 +58,7 @@ async function withHouse(work) {
  */
 export function crashRun(writes = 500) {
   return withHouse(async (house, client, kitchen) => {
+    const before = await counted(house.db);
     const killing = [];
     let nextKill = 60;
     const more = (next) => {
@@ -81,7 +79,7 @@ export function crashRun(writes = 500) {
       retried,
       fiveHundreds,
       kills: house.kills,
-      ...(await reckon(house.db, kept)),
+      ...(await reckon(house.db, kept, before)),
     };
   });
 }
@@ -89,9 +87,10 @@ export function crashRun(writes = 500) {
 /** Eight writers at once for so many seconds, and nobody killed. */
 export function parallelRun(seconds) {
   return withHouse(async (house, client, kitchen) => {
+    const before = await counted(house.db);
     const until = Date.now() + seconds * 1000;
     const { kept, fiveHundreds } = await writeAll(house, client, kitchen, () => Date.now() < until);
-    return { acknowledged: kept.length, fiveHundreds, ...(await reckon(house.db, kept)) };
+    return { acknowledged: kept.length, fiveHundreds, ...(await reckon(house.db, kept, before)) };
   });
 }
 
@@ -100,8 +99,8 @@ const SHAPE = `SELECT table_name, column_name, column_type, is_nullable FROM inf
 
 /** Kills the migrations, and MariaDB under them, at moments of their way, until they come through. @returns whether the tables are as without a kill */
 export async function migrationRun(kills = 6) {
-  const folder = mkdtempSync(join(tmpdir(), 'inch-migrate-'));
-  let db = await startMariadb(folder);
+  const folder = throwAwayFolder('migrate');
+  let db = await startMariadb(folder, { endsWithStarter: true });
   const { openPool } = await import('../server/dist/database/pool.js');
   const { databaseFromUrl } = await import('../server/dist/config.js');
   const shapeOf = async (adminUrl) => {
@@ -117,7 +116,7 @@ export async function migrationRun(kills = 6) {
       db.kill();
       await ended(db.child);
       await going;
-      db = await startMariadb(folder, { port: db.port });
+      db = await startMariadb(folder, { endsWithStarter: true, port: db.port });
     }
     await prepareDatabase(db);
     const clean = {

@@ -1,15 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureBuilt } from './src/build.mjs';
-import { beginLot, newKitchenAt, reading } from './src/kitchenClient.mjs';
+import { newKitchenAt, reading, toWriteIn } from './src/kitchenClient.mjs';
 import { fitting, seeded, spoiled, strangeIds } from './src/malformed.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
+import { throwAwayFolder } from './src/throwAwayFolder.mjs';
+import { sentOf, writeOf } from './src/writes.mjs';
 
 const AT_ONCE = 6;
 
@@ -48,6 +48,33 @@ function routesOf(description) {
       }))
       .filter((route) => !LEFT_OUT.has(`${route.method} ${path}`)),
   );
+}
+
+/** What people write, odd and allowed: other scripts, quotes, what another program would take for its own. */
+const ODD = [
+  ...[
+    "O'Neill & Söhne",
+    'Mädesüß 桜 🍒',
+    'مربى التوت',
+    '<b>bold</b>',
+    '%s %n %x',
+    '../../etc/passwd',
+    'null',
+  ],
+  ...['=HYPERLINK("x")', "'); DROP TABLE lot; --", '00', 'x'.repeat(60), 'a, b; "c"', '1e5', 'true', '{}'],
+];
+
+/** One request that fits, with odd words in it: it is stored. */
+async function sendFitting(url, client, kitchen, i, random) {
+  const write = writeOf(kitchen, i, random.of(ODD));
+  let last;
+  for (const one of [...(write.first ? [write.first] : []), write]) {
+    const what = `POST ${one.path} ${JSON.stringify(one.body ?? '')}`.slice(0, 500);
+    const response = await fetch(`${url}${one.path}`, { method: 'POST', ...sentOf(client, one) });
+    last = { status: response.status, what: `${what}: ${(await response.text()).slice(0, 200)}` };
+    if (response.status !== 201) return last;
+  }
+  return last;
 }
 
 /** One malformed request of a route: its address, its heads and its body. */
@@ -95,15 +122,20 @@ async function unreadable(client) {
   return broken;
 }
 
-/** So many malformed requests over every route of the API's description. @returns how they were answered, each 5xx, and which lists do not answer afterwards */
+/**
+ * So many requests to a kitchen with filled and released lots: two of five fit and have odd words in them, the others are malformed, over every route of
+ * the API's description.
+ * @returns how they were answered, each fault, and which lists do not answer afterwards
+ */
 export async function fuzzRun(count, seed) {
-  const folder = mkdtempSync(join(tmpdir(), 'inch-fuzz-'));
+  const folder = throwAwayFolder('fuzz');
   const db = await startMariadb(folder, { throwAway: true });
   await prepareDatabase(db);
   const server = await startServer({ ...db, port: await freePort(), log: 'silent' });
   try {
-    const client = await newKitchenAt(server.url);
-    const lot = await beginLot(client);
+    const client = await newKitchenAt(server.url, { demo: true });
+    const kitchen = await toWriteIn(client);
+    const { lot } = kitchen;
     const kept = reading(1);
     await client.send('POST', `/api/lots/${lot}/readings`, kept);
     const instrumentId = randomUUID();
@@ -112,12 +144,16 @@ export async function fuzzRun(count, seed) {
     const routes = routesOf(description);
     const random = seeded(seed, [lot, kept.id, instrumentId]);
     const [statuses, faults] = [new Map(), []];
-    let next = 0;
+    let [next, fitted, malformedSo] = [0, 0, 0];
     const sender = async () => {
-      while (next < count) {
-        const { status, what } = await send(server.url, client, routes[next++ % routes.length], random);
+      while (next++ < count) {
+        const fits = random.below(5) < 2;
+        const { status, what } = fits
+          ? await sendFitting(server.url, client, kitchen, fitted++, random)
+          : await send(server.url, client, routes[malformedSo++ % routes.length], random);
         statuses.set(status, (statuses.get(status) ?? 0) + 1);
-        if (status >= 500) faults.push(`${status} ${what}`);
+        // What fits is taken: refused, it is a fault as well.
+        if (status >= 500 || (fits && status !== 201)) faults.push(`${status} ${what}`);
       }
     };
     await Promise.all(Array.from({ length: AT_ONCE }, sender));
@@ -141,9 +177,11 @@ if (process.argv[1] === import.meta.filename) {
   await ensurePackages();
   await ensureBuilt(['server']);
   const run = await fuzzRun(Number(values.count), Number(values.seed));
-  say(`${values.count} malformed requests over ${run.routes} routes: ${JSON.stringify(run.statuses)}`);
+  say(`${values.count} requests over ${run.routes} routes: ${JSON.stringify(run.statuses)}`);
   for (const fault of run.faults.slice(0, 20)) say(fault);
   for (const list of run.unreadable) say(list);
-  say(`5xx ${run.faults.length}, lists that do not answer ${run.unreadable.length}`);
+  say(
+    `5xx and refused though they fit ${run.faults.length}, lists that do not answer ${run.unreadable.length}`,
+  );
   process.exit(run.faults.length + run.unreadable.length === 0 ? 0 : 1);
 }

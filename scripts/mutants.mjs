@@ -1,5 +1,4 @@
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { drawn, faultsIn, seeded, withFault } from './src/faults.mjs';
@@ -7,6 +6,7 @@ import { ensurePackages } from './src/packages.mjs';
 import { ROOT } from './src/root.mjs';
 import { runCommand } from './src/run.mjs';
 import { say } from './src/say.mjs';
+import { throwAwayFolder } from './src/throwAwayFolder.mjs';
 
 /** Seeds faults into a copy of the sources, one at a time, and says which ones the tests do not notice. */
 const FLOORS = [
@@ -44,7 +44,7 @@ function chosenFaults() {
 
 /** A copy in which files may be broken; its packages are linked, not copied. */
 async function copyOfSources() {
-  const folder = mkdtempSync(join(tmpdir(), 'inch-mutants-'));
+  const folder = throwAwayFolder('mutants');
   const LEFT = /(^|\/)(node_modules|\.git|var|dist)(\/|$)/;
   cpSync(ROOT, folder, { recursive: true, filter: (path) => !LEFT.test(path.slice(ROOT.length)) });
   await runCommand('cp', ['-al', join(ROOT, 'node_modules'), join(folder, 'node_modules')]);

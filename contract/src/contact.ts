@@ -31,6 +31,15 @@ export type Contact = z.infer<typeof Contact>;
 export const NewContact = z.strictObject({ id: Id, ...fields });
 export const ContactChange = z.strictObject(fields);
 
+export const ContactQuery = z.object({
+  /** The beginning of a word of the name. */
+  q: z.string().trim().max(120).optional(),
+  /** Id of the last one of the page before. */
+  before: z.string().max(40).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(50),
+});
+export type ContactQuery = z.infer<typeof ContactQuery>;
+
 const byId = z.object({ id: z.string().max(40) });
 
 export const contactRoutes = {
@@ -39,8 +48,9 @@ export const contactRoutes = {
     revalidated: true,
     path: '/api/contacts',
     access: 'reader',
-    summary: 'People and businesses that the kitchen buys from or sells to',
-    response: z.array(Contact),
+    summary: 'People and businesses that the kitchen buys from or sells to, by name',
+    query: ContactQuery,
+    response: z.object({ contacts: z.array(Contact), next: z.string().nullable() }),
   }),
   add: route({
     method: 'POST',

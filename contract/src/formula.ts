@@ -187,7 +187,13 @@ export const formulaRoutes = {
     revalidated: true,
     path: '/api/formulas',
     access: 'reader',
-    summary: 'Formulas, each with its newest version',
+    summary:
+      'Formulas in use, each with its newest version; with `archived` a page of those put away, where `before` is the last of the page before',
+    query: z.object({
+      archived: z.enum(['true', 'false']).default('false'),
+      before: z.string().max(40).optional(),
+      limit: z.coerce.number().int().min(1).max(200).default(50),
+    }),
     response: z.array(FormulaHead),
   }),
   read: route({

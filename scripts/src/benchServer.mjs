@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { beginLot, lightPoster, newKitchenAt, reading } from './kitchenClient.mjs';
 import { freePort, startMariadb } from './mariadb.mjs';
 import { median } from './median.mjs';
 import { prepareDatabase, startServer } from './server.mjs';
+import { throwAwayFolder } from './throwAwayFolder.mjs';
 
 const COUNT = 600;
 const SENDERS = 6;
@@ -84,7 +83,7 @@ async function rawReadings(pool, lotId, kitchenId, accountId, chainHash) {
 
 /** A server of its own over an empty throw-away database, for as long as the work lasts. */
 export async function withServer(work) {
-  const folder = mkdtempSync(join(tmpdir(), 'inch-bench-'));
+  const folder = throwAwayFolder('bench');
   const db = await startMariadb(folder);
   await prepareDatabase(db);
   const server = await startServer({ ...db, port: await freePort() });

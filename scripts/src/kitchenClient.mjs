@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { connect } from 'node:net';
+import { demoFile } from './demo.mjs';
 
-/** A signed-in caller of a running server, for the scripts that drive one. */
-export async function newKitchenAt(url) {
+/** A signed-in caller of a running server, for the scripts that drive one. @param demo whether its kitchen has filled and released lots */
+export async function newKitchenAt(url, { demo = false } = {}) {
   let cookie = '';
   const send = async (method, path, body) => {
     const response = await fetch(`${url}${path}`, {
@@ -20,7 +21,33 @@ export async function newKitchenAt(url) {
     name: 'Wren',
     password: 'a long enough password',
   });
+  if (demo)
+    await send('POST', '/api/kitchen/import', {
+      file: demoFile(),
+      today: new Date().toISOString().slice(0, 10),
+    });
   return { send, headers: () => ({ 'content-type': 'application/json', cookie }) };
+}
+
+/** A picture of one dot, as PNG. */
+export const PICTURE = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8DwHwAFBQIAX8jx0gAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+/** What is written to in a kitchen that has filled and released lots: a lot to measure, bottles to sell, a label to print, a picture to send. */
+export async function toWriteIn(client) {
+  const lot = await beginLot(client);
+  const formulas = await client.send('GET', '/api/formulas');
+  const { lots } = await client.send('GET', '/api/lots?state=released&limit=200');
+  const released = lots
+    .filter((l) => l.bottles.left > 0)
+    .map((l) => ({ id: l.id, groups: l.bottles.groups.map((g) => ({ ...g })) }));
+  const printable = async ({ id }) => (await client.send('GET', `/api/lots/${id}/label`)).refusal === null;
+  let printed = null;
+  for (const one of released) if (printed === null && (await printable(one))) printed = one.id;
+  if (printed === null) throw new Error('No label of the demo kitchen may be printed.');
+  return { lot, formulaId: formulas[0].id, released, printed, image: PICTURE };
 }
 
 /** Begins a lot of a small formula. @returns the lot's id */

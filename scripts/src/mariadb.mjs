@@ -147,10 +147,13 @@ async function stopLeftBehind(folder) {
 
 /**
  * Starts a MariaDB of our own on a free port of 127.0.0.1 in a private folder, making the folder when it is new.
- * A throw-away one, for tests, does not wait for the disk at every commit.
+ * A throw-away one, for tests, does not wait for the disk at every commit; one that ends with its starter does so however that was killed.
  * @returns addresses for the admin and for the app, and how to stop or kill it
  */
-export async function startMariadb(folder, { port: wanted, throwAway = false } = {}) {
+export async function startMariadb(
+  folder,
+  { port: wanted, throwAway = false, endsWithStarter = throwAway } = {},
+) {
   const program = await ensureMariadb();
   const data = join(folder, 'mariadb');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -180,8 +183,7 @@ export async function startMariadb(folder, { port: wanted, throwAway = false } =
     '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION',
     ...asRoot(),
   ];
-  // One for a test or a bench ends with whoever started it, however that was killed.
-  const [command, ...lead] = throwAway ? ['setpriv', '--pdeathsig', 'TERM', program] : [program];
+  const [command, ...lead] = endsWithStarter ? ['setpriv', '--pdeathsig', 'TERM', program] : [program];
   const child = spawn(command, [...lead, ...args], { stdio: ['ignore', out, out], detached: true });
   await waitUntilReady(child, log, socket);
   writeFileSync(

@@ -1,14 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { createWriteStream, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
 import { admin } from './database.mjs';
 import { DEMO_OWNER, loadDemo } from './demo.mjs';
+import { PICTURE } from './kitchenClient.mjs';
 import { freePort, startMariadb } from './mariadb.mjs';
 import { median } from './median.mjs';
 import { prepareDatabase, startServer } from './server.mjs';
+import { throwAwayFolder } from './throwAwayFolder.mjs';
 import { openZip } from './zip.mjs';
 
 const READINGS_A_LOT = 50;
@@ -25,10 +26,11 @@ async function signedIn(url) {
   });
   const cookie = response.headers.get('set-cookie').split(';')[0];
   const send = async (method, path, body) => {
+    const isPicture = body instanceof Buffer;
     const answer = await fetch(`${url}${path}`, {
       method,
-      headers: { 'content-type': 'application/json', cookie },
-      body: body && JSON.stringify(body),
+      headers: { 'content-type': isPicture ? 'image/png' : 'application/json', cookie },
+      body: isPicture ? body : body && JSON.stringify(body),
     });
     const said = await answer.json();
     if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${said.detail}`);
@@ -47,6 +49,9 @@ async function endedLot(send) {
       kind: 'note',
       said: `looked at, ${i}`,
     });
+  const [{ bottlingId, place }] = lot.bottles.groups;
+  const look = { id: randomUUID(), bottlingId, opened: 'closed', place };
+  await send('POST', `/api/lots/${lot.id}/looks`, look);
   for (const { bottlingId, place, count } of lot.bottles.groups)
     await send('POST', `/api/lots/${lot.id}/movements`, {
       ...{ id: randomUUID(), bottlingId, kind: 'sold', from: place, to: 'Kirkby market', count },
@@ -182,9 +187,15 @@ async function gathered(db, lots, ended) {
     print_id: 'NULL',
     lot_id: 'NULL',
   });
-  const [[contact]] = await db.query('SELECT COUNT(*) AS n FROM contact');
-  if (contact.n > 0)
-    await copyRow(db, 'contact', 'TRUE', Math.round(lots / 20), { name: "CONCAT('Buyer ', s.seq)" });
+  await copyRow(db, 'contact', 'TRUE', Math.round(lots / 20), { name: "CONCAT('Buyer ', s.seq)" });
+  // Formulas of years ago are put away.
+  const [[formula]] = await db.query('SELECT id, current_version AS number FROM formula ORDER BY id LIMIT 1');
+  const old = Math.round(lots / 40);
+  await copyRow(db, 'formula', `id = '${formula.id}'`, old, { archived_at: 'UTC_TIMESTAMP()' });
+  await copyRow(db, 'formula_version', `formula_id = '${formula.id}' AND number = ${formula.number}`, old, {
+    formula_id: "CONCAT(LPAD(HEX(s.seq), 8, '0'), SUBSTR(t.formula_id, 9))",
+    name: "CONCAT(t.name, ' ', s.seq)",
+  });
   await shareOut(db, lots);
   await copyRow(db, 'instrument_check', 'TRUE', Math.round((DAYS * 24) / CHECKED_EVERY_HOURS), {
     at: `t.at - INTERVAL s.seq * ${CHECKED_EVERY_HOURS} HOUR`,
@@ -205,6 +216,9 @@ export async function grownKitchen(db, name, lots) {
   await loadDemo(server.url);
   const { send, cookie } = await signedIn(server.url);
   const ended = await endedLot(send);
+  await send('POST', `/api/lots/${ended.id}/photographs?id=${randomUUID()}&words=the+shelf`, PICTURE);
+  await send('POST', `/api/label-pictures?id=${randomUUID()}&name=A+mark`, PICTURE);
+  await send('POST', '/api/contacts', { id: randomUUID(), name: 'Kirkby market' });
   const { lots: making } = await send('GET', '/api/lots?state=making');
   const { lots: inHand } = await send('GET', '/api/lots?scope=on-hand');
   const connection = await mysql.createConnection({ uri: at.adminUrl, dateStrings: true });
@@ -219,10 +233,10 @@ export async function grownKitchen(db, name, lots) {
   await connection.end();
   await admin(at, ['rebuild']);
   const { formulaId } = ended.product;
-  const { plans } = await send('GET', '/api/plans');
+  const plans = await send('GET', '/api/plans');
   const [stock] = await send('GET', '/api/stock');
   const [sheet] = await send('GET', '/api/label-sheets');
-  const known = { formulaId, plan: plans?.[0]?.id, stock: stock?.id, sheet: sheet?.id, photograph, picture };
+  const known = { formulaId, plan: plans[0]?.id, stock: stock?.id, sheet: sheet?.id, photograph, picture };
   return { server, send, cookie, open, ended, known };
 }
 
@@ -252,7 +266,7 @@ const NOT_WALKED = {
 };
 
 /** The address at which every other GET route of the contract is walked, by its path; null where the kitchen has nothing to show there. */
-const addressOf = (path, { ended, known }) => {
+const addressOf = (path, { ended, known, open }) => {
   const lot = path.startsWith('/api/lots/') ? ended.id : null;
   const ids = {
     '/api/formulas/:id': known.formulaId,
@@ -266,7 +280,7 @@ const addressOf = (path, { ended, known }) => {
   const id = lot ?? (of ? ids[of] : 'none');
   if (path.includes(':id') && !id) return null;
   const query =
-    { '/api/tags.pdf': `?of=lot&code=${ended.code}`, '/api/place-temperatures': '?place=cellar' }[path] ?? '';
+    { '/api/tags.pdf': `?of=pan&code=${open.code}`, '/api/place-temperatures': '?place=cellar' }[path] ?? '';
   return path.replace(':id', id) + query;
 };
 
@@ -314,7 +328,7 @@ const FLOOR_MS = 2;
  * @returns ratios of the second to the first, and the milliseconds behind them; how fast the first goes out whole
  */
 export async function twentyYears(lots = 20_000) {
-  const folder = mkdtempSync(join(tmpdir(), 'inch-years-'));
+  const folder = throwAwayFolder('years');
   const db = await startMariadb(folder, { throwAway: true });
   const servers = [];
   try {

@@ -5,3 +5,6 @@ ALTER TABLE lot_standing ADD COLUMN IF NOT EXISTS boil_rate DOUBLE NULL;
 ALTER TABLE bottling ADD KEY IF NOT EXISTS bottling_at (at);
 ALTER TABLE instrument_check ADD KEY IF NOT EXISTS check_series (instrument_id, kind, at);
 ALTER TABLE lot_word ADD KEY IF NOT EXISTS lot_words (lot_id, word);
+-- Stock by the day it is best before, contacts by name.
+ALTER TABLE stock_lot ADD KEY IF NOT EXISTS stock_best_by (kitchen_id, best_by);
+ALTER TABLE contact ADD KEY IF NOT EXISTS contact_name (kitchen_id, name, id);

@@ -22,7 +22,7 @@ const counts = async () => {
       async (path) => (await who.get(path)).body,
     ),
   );
-  return [lots.lots.length, sales.sales.length, contacts.length, stock.length, sheets.length];
+  return [lots.lots.length, sales.sales.length, contacts.contacts.length, stock.length, sheets.length];
 };
 
 describe('a spreadsheet', () => {
@@ -151,12 +151,12 @@ describe('a spreadsheet', () => {
       ['Ada Marl', '0123 456'],
       ['Bo Fell', ''],
     ]);
-    const [ada] = (await who.get('/api/contacts')).body;
+    const [ada] = (await who.get('/api/contacts')).body.contacts;
     expect(ada).toMatchObject({ name: 'Ada Marl', phone: '0123 456', retired: false });
     const change = { name: 'Ada Marl', email: 'ada@marl.example', phone: '0123 457' };
     expect((await who.send('PATCH', `/api/contacts/${ada.id}`, change)).status).toBe(200);
     await who.post(`/api/contacts/${ada.id}/retirement`, { retired: true });
-    const found = (await who.get('/api/contacts')).body.find((c: { id: string }) => c.id === ada.id);
+    const found = (await who.get('/api/contacts')).body.contacts.find((c: { id: string }) => c.id === ada.id);
     expect(found).toMatchObject({ phone: '0123 457', email: 'ada@marl.example', retired: true });
   });
 

@@ -1,4 +1,10 @@
-import { type Contact, type ContactChange, contactRoutes, type NewContact } from '@inch/contract/contact';
+import {
+  type Contact,
+  type ContactChange,
+  type ContactQuery,
+  contactRoutes,
+  type NewContact,
+} from '@inch/contract/contact';
 import type { z } from 'zod';
 import { type Database, insert, rows, update } from '../database/pool.ts';
 import { notFound } from '../http/problem.ts';
@@ -17,19 +23,28 @@ interface ContactRow extends OfSpreadsheet {
   retired_at: string | null;
 }
 
-async function contactsOf(db: Database, kitchenId: string): Promise<Contact[]> {
+/** A page of the contacts by name. */
+async function contactsOf(db: Database, kitchenId: string, { q, before, limit }: ContactQuery) {
+  const words = `${(q ?? '').replace(/[\\%_]/g, '\\$&')}%`;
   const found = await rows<ContactRow>(
     db,
     `SELECT STRAIGHT_JOIN c.id, c.name, c.email, c.phone, c.address, c.note, c.retired_at, c.sheet_row, s.file_name, s.at AS brought_at
-     FROM contact c LEFT JOIN spreadsheet s ON s.id = c.spreadsheet_id
-     WHERE c.kitchen_id = ? AND s.withdrawn_at IS NULL ORDER BY c.retired_at IS NOT NULL, c.name, c.id`,
-    [kitchenId],
+     FROM contact c FORCE INDEX (contact_name) LEFT JOIN spreadsheet s ON s.id = c.spreadsheet_id
+     WHERE c.kitchen_id = ? AND s.withdrawn_at IS NULL ${q ? 'AND (c.name LIKE ? OR c.name LIKE ?)' : ''}
+     ${before === undefined ? '' : 'AND (c.name, c.id) > (SELECT b.name, b.id FROM contact b WHERE b.id = ? AND b.kitchen_id = c.kitchen_id)'}
+     ORDER BY c.name, c.id LIMIT ${limit}`,
+    [kitchenId, ...(q ? [words, `% ${words}`] : []), ...(before === undefined ? [] : [before])],
   );
-  return found.map(({ retired_at, file_name, sheet_row, brought_at, ...said }) => ({
-    ...said,
-    retired: retired_at !== null,
-    broughtIn: broughtIn({ file_name, sheet_row, brought_at }),
-  }));
+  return {
+    contacts: found.map(
+      ({ retired_at, file_name, sheet_row, brought_at, ...said }): Contact => ({
+        ...said,
+        retired: retired_at !== null,
+        broughtIn: broughtIn({ file_name, sheet_row, brought_at }),
+      }),
+    ),
+    next: found.length === limit ? found.at(-1)!.id : null,
+  };
 }
 
 async function addContact(w: Writing, { id, ...said }: z.output<typeof NewContact>): Promise<{ id: string }> {
@@ -43,7 +58,11 @@ async function changeContact(
   id: string,
   said: z.output<typeof ContactChange>,
 ): Promise<{ id: string }> {
-  const known = (await contactsOf(w.tx, w.kitchen.id)).some((contact) => contact.id === id);
+  const [known] = await rows(
+    w.tx,
+    'SELECT c.id FROM contact c LEFT JOIN spreadsheet s ON s.id = c.spreadsheet_id WHERE c.id = ? AND c.kitchen_id = ? AND s.withdrawn_at IS NULL',
+    [id, w.kitchen.id],
+  );
   if (!known) throw notFound('contact');
   await update(w.tx, 'contact', id, said);
   await journal(w, 'contact', id, 'change', said);
@@ -51,7 +70,7 @@ async function changeContact(
 }
 
 export function contactRouter(app: AppContext): void {
-  serve(app, contactRoutes.list, ({ pool, kitchen }) => contactsOf(pool, kitchen.id));
+  serve(app, contactRoutes.list, ({ pool, kitchen, query }) => contactsOf(pool, kitchen.id, query));
   serve(app, contactRoutes.add, (call) => call.write((w) => addContact(w, call.body)));
   serve(app, contactRoutes.change, (call) => call.write((w) => changeContact(w, call.params.id, call.body)));
   serve(app, contactRoutes.retire, (call) =>

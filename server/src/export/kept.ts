@@ -53,7 +53,10 @@ class Both extends Writable {
 
   override _write(part: Buffer, _: BufferEncoding, done: (error?: Error | null) => void): void {
     const gone = this.#res.destroyed;
-    if (gone && this.#full) return done(new Error('Nobody takes it, and there is no room to keep it.'));
+    if (gone && this.#full) {
+      done(new Error('Nobody takes it, and there is no room to keep it.'));
+      return;
+    }
     const waits = [
       ...(gone || this.#res.write(part) ? [] : [drained(this.#res)]),
       ...(this.#full || this.#file.write(part) ? [] : [drained(this.#file)]),
@@ -63,8 +66,8 @@ class Both extends Writable {
 
   override _final(done: (error?: Error | null) => void): void {
     if (!this.#res.destroyed) this.#res.end();
-    if (this.#full) return done();
-    this.#file.end(() => done());
+    if (this.#full) done();
+    else this.#file.end(() => done());
   }
 
   override _destroy(error: Error | null, done: (error: Error | null) => void): void {

@@ -10,7 +10,7 @@ import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { catalogueNow, ownPartOf } from '../ingredient/store.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { lotsOfFormula } from '../lot/store.ts';
-import { formulasOf, readFormula } from './store.ts';
+import { archivedFormulas, formulasInUse, readFormula } from './store.ts';
 
 /** So many of a formula's last lots are looked at for what they measured. */
 const LOOKED_AT = 6;
@@ -114,7 +114,9 @@ async function archiveFormula(
 
 export function formulaRouter(app: AppContext): void {
   serveAnyone(app, formulaFileRoutes.schema, async () => formulaFileSchema());
-  serve(app, formulaRoutes.list, ({ pool, kitchen }) => formulasOf(pool, kitchen.id));
+  serve(app, formulaRoutes.list, ({ pool, kitchen, query }) =>
+    query.archived === 'true' ? archivedFormulas(pool, kitchen.id, query) : formulasInUse(pool, kitchen.id),
+  );
   serve(app, formulaRoutes.read, async ({ pool, kitchen, params }) => {
     const formula = await readFormula(pool, kitchen.id, params.id);
     if (!formula) throw notFound('formula');

@@ -1,5 +1,6 @@
 import type { Formula, FormulaHead } from '@inch/contract/formula';
-import { type Database, fromSql, rows } from '../database/pool.ts';
+import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { plansOf } from '../plan/store.ts';
 
 interface VersionRow {
   formula_id: string;
@@ -34,11 +35,34 @@ const headFrom = (row: VersionRow): FormulaHead => ({
   archived: row.archived_at !== null,
 });
 
-export async function formulasOf(db: Database, kitchenId: string): Promise<FormulaHead[]> {
+/** How many plans still show what they were made of. */
+const PLANS = 20;
+
+/** Formulas in use by their names: those that are not archived, and those that an open plan or one of the last is of. */
+export async function formulasInUse(db: Database, kitchenId: string): Promise<FormulaHead[]> {
+  const plans = await plansOf(db, kitchenId, { limit: PLANS });
+  const planned = [...new Set(plans.flatMap((plan) => plan.items.map((item) => item.formulaId)))];
   const found = await rows<VersionRow>(
     db,
-    `${VERSIONS} WHERE f.kitchen_id = ? AND v.number = f.current_version ORDER BY v.name`,
-    [kitchenId],
+    `${VERSIONS} WHERE f.kitchen_id = ? AND f.archived_at IS NULL AND v.number = f.current_version
+     ${planned.length > 0 ? `UNION ${VERSIONS} WHERE f.kitchen_id = ? AND f.id IN (${marks(planned)}) AND v.number = f.current_version` : ''}
+     ORDER BY name, formula_id`,
+    [kitchenId, ...(planned.length > 0 ? [kitchenId, ...planned] : [])],
+  );
+  return found.map(headFrom);
+}
+
+/** A page of the archived formulas, the last begun first. */
+export async function archivedFormulas(
+  db: Database,
+  kitchenId: string,
+  { before, limit }: { before?: string | undefined; limit: number },
+): Promise<FormulaHead[]> {
+  const found = await rows<VersionRow>(
+    db,
+    `${VERSIONS} WHERE f.kitchen_id = ? AND f.archived_at IS NOT NULL ${before === undefined ? '' : 'AND f.id < ?'} AND v.number = f.current_version
+     ORDER BY f.id DESC LIMIT ${limit}`,
+    [kitchenId, ...(before === undefined ? [] : [before])],
   );
   return found.map(headFrom);
 }

@@ -16,29 +16,34 @@ interface AgedRow {
 
 /** How many of a formula's lots that were looked at speak for it: its newest. */
 const LOTS = 60;
+/** Looks that so many lots may have. */
+const LOOKS = 4 * LOTS;
 
-/**
- * The newest lots of one version of a formula that were looked at, with when what their looks rest on was written down; a lot that came with a file
- * earns nothing. They are walked from the newest on, each asked whether it was looked at: so many as are wanted are read, and no more.
- */
-const AGED = `SELECT l.id, l.code, v.formula_id, l.brought_in_at, l.written_at,
-   (SELECT MIN(d.recorded_at) FROM decision d WHERE d.lot_id = l.id AND d.to = 'released') AS released_at,
-   (SELECT MIN(b.recorded_at) FROM bottling b WHERE b.lot_id = l.id AND b.struck_at IS NULL) AS filled_at,
-   (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained' AND m.struck_at IS NULL) AS kept_back_at
-   FROM lot l FORCE INDEX (lot_version) JOIN formula_version v ON v.id = l.version_id
-   WHERE l.version_id = ? AND l.kitchen_id = ? AND (SELECT 1 FROM bottle_look k WHERE k.lot_id = l.id LIMIT 1) = 1 ORDER BY l.id DESC LIMIT ${LOTS}`;
-
-/** The newest lots of each formula that were looked at. */
-async function agedRows(db: Database, kitchenId: string, formulas: readonly string[]): Promise<AgedRow[]> {
-  const versions = await rows<{ id: string }>(
+/** The newest lots of a formula that were looked at: looks are walked from the newest lot's on, so that no more are read than are wanted. */
+async function lookedAt(db: Database, kitchenId: string, formulaId: string): Promise<string[]> {
+  const found = await rows<{ id: string }>(
     db,
-    `SELECT id FROM formula_version WHERE formula_id IN (${marks(formulas)})`,
-    [...formulas],
+    `SELECT STRAIGHT_JOIN k.lot_id AS id FROM bottle_look k FORCE INDEX (bottle_look_lot) JOIN lot l ON l.id = k.lot_id JOIN formula_version v ON v.id = l.version_id
+     WHERE v.formula_id = ? AND l.kitchen_id = ? ORDER BY k.lot_id DESC LIMIT ${LOOKS}`,
+    [formulaId, kitchenId],
   );
-  const found: AgedRow[] = [];
-  for (const { id } of versions) found.push(...(await rows<AgedRow>(db, AGED, [id, kitchenId])));
-  const newest = found.sort((a, b) => (a.id < b.id ? 1 : -1));
-  return formulas.flatMap((formula) => newest.filter((row) => row.formula_id === formula).slice(0, LOTS));
+  return [...new Set(found.map((row) => row.id))].slice(0, LOTS);
+}
+
+/** Lots that were looked at, with when what their looks rest on was written down; a lot that came with a file earns nothing. */
+async function agedRows(db: Database, kitchenId: string, formulas: readonly string[]): Promise<AgedRow[]> {
+  const ids: string[] = [];
+  for (const formula of formulas) ids.push(...(await lookedAt(db, kitchenId, formula)));
+  if (ids.length === 0) return [];
+  return rows<AgedRow>(
+    db,
+    `SELECT l.id, l.code, v.formula_id, l.brought_in_at, l.written_at,
+     (SELECT MIN(d.recorded_at) FROM decision d WHERE d.lot_id = l.id AND d.to = 'released') AS released_at,
+     (SELECT MIN(b.recorded_at) FROM bottling b WHERE b.lot_id = l.id AND b.struck_at IS NULL) AS filled_at,
+     (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained' AND m.struck_at IS NULL) AS kept_back_at
+     FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.id IN (${marks(ids)}) ORDER BY l.id DESC`,
+    ids,
+  );
 }
 
 const iso = (text: string | null): string | null => text && fromSql(text);

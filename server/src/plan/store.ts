@@ -36,14 +36,14 @@ export async function planOf(db: Database, kitchenId: string, id: string, lock =
 export async function plansOf(
   db: Database,
   kitchenId: string,
-  { before, limit = 200 }: { before?: string | undefined; limit?: number } = {},
+  { before, limit = 200, open = false }: { before?: string | undefined; limit?: number; open?: boolean } = {},
 ): Promise<Plan[]> {
   const after = before
     ? 'AND EXISTS (SELECT 1 FROM plan b WHERE b.id = ? AND b.kitchen_id = p.kitchen_id AND (p.done > b.done OR (p.done = b.done AND (p.created_at, p.id) < (b.created_at, b.id))))'
     : '';
   const found = await rows<PlanRow>(
     db,
-    `${PLANS} ${after} ORDER BY p.done, p.created_at DESC, p.id DESC LIMIT ${limit}`,
+    `${PLANS} ${open ? 'AND p.done = 0' : ''} ${after} ORDER BY p.done, p.created_at DESC, p.id DESC LIMIT ${limit}`,
     before ? [kitchenId, before] : [kitchenId],
   );
   return found.map(planFrom);
@@ -73,7 +73,7 @@ export async function partNames(
 
 /** Lots of open plans that are laid on the hours and not begun, each with its first hour. */
 export async function startsOf(db: Database, kitchenId: string): Promise<PlannedStart[]> {
-  const plans = (await plansOf(db, kitchenId)).filter((p) => !p.done && p.steps.length > 0);
+  const plans = (await plansOf(db, kitchenId, { open: true })).filter((p) => p.steps.length > 0);
   const starts: PlannedStart[] = [];
   for (const plan of plans) {
     const names = await partNames(db, kitchenId, plan);

@@ -1,7 +1,17 @@
 import { contactRoutes } from '@inch/contract/contact';
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';
 
-export const useContacts = () =>
-  useQuery({ queryKey: keys.list('contact'), queryFn: () => call(contactRoutes.list) });
+/** Contacts by name, a page after another. @param q the beginning of a word of the name */
+export const useContacts = (q: string) =>
+  useInfiniteQuery({
+    queryKey: [...keys.list('contact'), q],
+    queryFn: ({ pageParam }) =>
+      call(contactRoutes.list, {
+        query: { ...(q ? { q } : {}), ...(pageParam ? { before: pageParam } : {}) },
+      }),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => last.next,
+    placeholderData: keepPreviousData,
+  });

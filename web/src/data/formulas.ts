@@ -1,5 +1,5 @@
 import { formulaRoutes } from '@inch/contract/formula';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';
 
@@ -19,5 +19,21 @@ export const useLotPairs = (formulaId: string | undefined) =>
     enabled: formulaId !== undefined,
   }).data;
 
+/** Formulas in use. */
 export const useFormulas = () =>
   useQuery({ queryKey: keys.list('formula'), queryFn: () => call(formulaRoutes.list) });
+
+const PAGE = 50;
+
+/** Formulas that are put away, a page after another. */
+export const useArchived = (enabled: boolean) =>
+  useInfiniteQuery({
+    queryKey: [...keys.list('formula'), 'archived'],
+    queryFn: ({ pageParam }) =>
+      call(formulaRoutes.list, {
+        query: { archived: 'true', limit: PAGE, ...(pageParam ? { before: pageParam } : {}) },
+      }),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => (last.length === PAGE ? last.at(-1)!.id : null),
+    enabled,
+  });

@@ -3,7 +3,7 @@ import { extractionMethods, type FormulaContent } from '@inch/core/formula';
 import { plural } from '@inch/core/quantity';
 import { Suspense, useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useFormulas } from '../data/formulas.ts';
+import { useArchived, useFormulas } from '../data/formulas.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
@@ -104,11 +104,14 @@ export function Library() {
   const [picks, setPicks] = useState<string[]>([]);
   const [bringing, setBringing] = useState(false);
   const [away, setAway] = useState(false);
+  const put = useArchived(away);
   useKey('n', 'new formula', () => mayWrite && navigate('/formulas/new'));
   if (!data) return <Unread title="Formulas" error={error} retry={refetch} />;
-  const archived = data.filter((f) => f.archived);
-  const shown = away ? archived : data.filter((f) => !f.archived);
-  const chosen = data.filter((f) => picks.includes(f.id)).map((f) => ({ id: f.id, version: f.version }));
+  const archived = put.data?.pages.flat();
+  const shown = away ? (archived ?? []) : data.filter((f) => !f.archived);
+  const chosen = [...data, ...(archived ?? [])]
+    .filter((f) => picks.includes(f.id))
+    .map((f) => ({ id: f.id, version: f.version }));
   return (
     <Sheet>
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -139,7 +142,9 @@ export function Library() {
           )}
         </div>
       </div>
-      {shown.length === 0 ? (
+      {away && !archived ? (
+        <Unread title="Archived" error={put.error} retry={put.refetch} />
+      ) : shown.length === 0 ? (
         <Empty title={away ? 'No archived formulas' : 'No formulas yet'}>
           Say what goes in as you would on a scrap of paper, and see how sweet and sharp it comes out before
           you buy.
@@ -147,11 +152,19 @@ export function Library() {
       ) : (
         <Rows formulas={shown} picks={picks} setPicks={setPicks} />
       )}
-      {(archived.length > 0 || away) && (
-        <Button tone="quiet" size="small" className="mt-3" onClick={() => setAway(!away)}>
-          {away ? 'Back to the formulas in use' : `${archived.length} archived`}
+      {away && put.hasNextPage && (
+        <Button
+          tone="plain"
+          className="mt-3"
+          disabled={put.isFetchingNextPage}
+          onClick={() => void put.fetchNextPage()}
+        >
+          Show more
         </Button>
       )}
+      <Button tone="quiet" size="small" className="mt-3" onClick={() => setAway(!away)}>
+        {away ? 'Back to the formulas in use' : 'Archived formulas'}
+      </Button>
       {bringing && (
         <Suspense fallback={null}>
           <ImportFormula onClose={() => setBringing(false)} />

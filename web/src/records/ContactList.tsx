@@ -1,5 +1,5 @@
 import { type Contact, ContactChange, contactRoutes, NewContact } from '@inch/contract/contact';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { call } from '../data/api.ts';
 import { useContacts } from '../data/contacts.ts';
 import { useMayWrite } from '../data/session.tsx';
@@ -100,7 +100,9 @@ function ContactRow({ contact, open }: { contact: Contact; open: (() => void) | 
 
 /** People and businesses that the kitchen buys from or sells to. */
 export function ContactList() {
-  const { data, error, refetch } = useContacts();
+  const [q, setQ] = useState('');
+  const { data: pages, error, refetch, ...more } = useContacts(useDeferredValue(q.trim()));
+  const data = pages?.pages.flatMap((page) => page.contacts);
   const mayWrite = useMayWrite();
   const [open, setOpen] = useState<Contact | 'new' | null>(null);
   if (!data) return <Unread title="Contacts" error={error} retry={refetch} rows={8} />;
@@ -112,6 +114,14 @@ export function ContactList() {
         {mayWrite && <Button onClick={() => setOpen('new')}>New contact</Button>}
       </div>
       {error && <ReadFault error={error} retry={refetch} />}
+      {(data.length > 0 || q !== '') && (
+        <Field
+          label="Find by name"
+          className="mt-4 max-w-sm"
+          value={q}
+          onChange={(e) => setQ(e.target.value)}
+        />
+      )}
       {data.length > 0 ? (
         <Ruled title="By name" className="mt-4">
           <ul>
@@ -125,9 +135,19 @@ export function ContactList() {
           </ul>
         </Ruled>
       ) : (
-        <Empty title="No contacts yet">
+        <Empty title={q === '' ? 'No contacts yet' : 'Nobody of that name'}>
           Whom you buy from and sell to: add them here, or import a spreadsheet.
         </Empty>
+      )}
+      {more.hasNextPage && (
+        <Button
+          tone="plain"
+          className="mt-4"
+          disabled={more.isFetchingNextPage}
+          onClick={() => void more.fetchNextPage()}
+        >
+          Show more
+        </Button>
       )}
       {open && (
         <Dialog open onClose={() => setOpen(null)} title={open === 'new' ? 'New contact' : open.name}>
