@@ -1,23 +1,17 @@
-import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { newFile, readArgs } from './src/args.mjs';
 import { makeBackup } from './src/backup.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { databaseOf } from './src/database.mjs';
 import { ensurePackages } from './src/packages.mjs';
 import { DEMO_FOLDER } from './src/root.mjs';
-import { giveUp, say } from './src/say.mjs';
+import { say } from './src/say.mjs';
 
 const USAGE = 'npm run backup -- FILE [--data DIR]';
 
 /** Writes the whole database of a data folder, or of DATABASE_URL, into one file. People may go on writing meanwhile. */
-const { values, positionals } = parseArgs({
-  allowPositionals: true,
-  options: { data: { type: 'string', default: DEMO_FOLDER } },
-});
-if (positionals.length !== 1) giveUp(USAGE);
-const file = resolve(positionals[0]);
-if (existsSync(file)) giveUp(`${file} is there already. Name a file that is not.`);
+const { values, files } = readArgs(USAGE, { data: { type: 'string', default: DEMO_FOLDER } }, 1);
+const file = newFile(files[0]);
 const folder = resolve(values.data);
 await ensurePackages();
 await ensureBuilt(['server']);

@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, readFileSync, statfsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
 import mysql from 'mysql2/promise';
+import { readArgs } from './src/args.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { databaseOf, verifyDatabase } from './src/database.mjs';
 import { ensurePackages } from './src/packages.mjs';
@@ -113,7 +113,9 @@ async function summaries(db) {
 }
 
 /** Says how an installation does, in plain words, and what to do about it. */
-const { values } = parseArgs({ options: { data: { type: 'string', default: DEMO_FOLDER } } });
+const { values } = readArgs('npm run doctor -- [--data DIR]', {
+  data: { type: 'string', default: DEMO_FOLDER },
+});
 const folder = resolve(values.data);
 await ensurePackages();
 await ensureBuilt(['server']);

@@ -1,6 +1,4 @@
-import { existsSync } from 'node:fs';
-import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { presentFile, readArgs } from './src/args.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { admin } from './src/database.mjs';
 import { inNewFolder, newFolder } from './src/newFolder.mjs';
@@ -11,10 +9,9 @@ import { prepareDatabase } from './src/server.mjs';
 const USAGE = 'npm run import -- FILE --data NEW-FOLDER';
 
 /** Makes a kitchen of an export, in a folder that holds none or in the empty database that DATABASE_URL names. */
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: 'string' } } });
-if (positionals.length !== 1 || !values.data) giveUp(USAGE);
-const file = resolve(positionals[0]);
-if (!existsSync(file)) giveUp(`There is no file ${file}.`);
+const { values, files } = readArgs(USAGE, { data: { type: 'string' } }, 1);
+if (!values.data) giveUp(`Write: ${USAGE}`);
+const file = presentFile(files[0]);
 const folder = newFolder(values.data);
 await ensurePackages();
 await ensureBuilt(['server']);

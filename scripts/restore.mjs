@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { join } from 'node:path';
+import { presentFile, readArgs } from './src/args.mjs';
 import { KEPT_FILES, loadBackup, readBackup } from './src/backup.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { verifyDatabase } from './src/database.mjs';
@@ -12,12 +12,13 @@ import { prepareDatabase } from './src/server.mjs';
 const USAGE = 'npm run restore -- FILE --data NEW-FOLDER';
 
 /** Makes a kitchen of a backup in a folder that holds none, or in the empty database that DATABASE_URL names, and verifies it. */
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: 'string' } } });
-if (positionals.length !== 1 || !values.data) giveUp(USAGE);
+const { values, files } = readArgs(USAGE, { data: { type: 'string' } }, 1);
+if (!values.data) giveUp(`Write: ${USAGE}`);
+const file = presentFile(files[0]);
 const folder = newFolder(values.data);
 
 async function restore() {
-  const backup = await readBackup(resolve(positionals[0]));
+  const backup = await readBackup(file);
   const whole = await inNewFolder(
     folder,
     async (part) => {

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { readArgs } from './src/args.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { DEMO_OWNER, loadDemo } from './src/demo.mjs';
 import { ensurePackages } from './src/packages.mjs';
@@ -11,12 +11,10 @@ import { startSeveral } from './src/several.mjs';
  * Runs a kitchen on three database nodes and two servers behind HAProxy, all of them on this machine: to see how it goes on while parts of
  * it are killed. `docs/growing.md` says how it is done on machines of their own.
  */
-const { values } = parseArgs({
-  options: {
-    port: { type: 'string', default: '4880' },
-    data: { type: 'string', default: `${ROOT}/var/several` },
-    empty: { type: 'boolean', default: false },
-  },
+const { values } = readArgs('npm run several -- [--port N] [--data DIR] [--empty]', {
+  port: { type: 'string', default: '4880' },
+  data: { type: 'string', default: `${ROOT}/var/several` },
+  empty: { type: 'boolean', default: false },
 });
 await ensurePackages();
 await ensureBuilt();

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { readArgs } from './src/args.mjs';
 import { ensureBuilt } from './src/build.mjs';
 import { admin, databaseOf, verifyDatabase } from './src/database.mjs';
 import { ensurePackages } from './src/packages.mjs';
@@ -9,11 +9,9 @@ import { DEMO_FOLDER } from './src/root.mjs';
  * Walks the journal of a data folder, or of DATABASE_URL, and holds the record against it. The folder's MariaDB is started for it where it is
  * not running. With --rebuild, what lists show is derived anew from the record first.
  */
-const { values } = parseArgs({
-  options: {
-    data: { type: 'string', default: DEMO_FOLDER },
-    rebuild: { type: 'boolean', default: false },
-  },
+const { values } = readArgs('npm run verify -- [--data DIR] [--rebuild]', {
+  data: { type: 'string', default: DEMO_FOLDER },
+  rebuild: { type: 'boolean', default: false },
 });
 await ensurePackages();
 await ensureBuilt(['server']);

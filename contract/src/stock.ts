@@ -34,6 +34,8 @@ const Taking = z.object({
   /** The lot it went into, or the stock lot it was divided into. */
   into: z.string().nullable(),
   struck: z.boolean(),
+  /** By whom a count or a loss was undone, and why; null where it stands, or went with the entry of a lot. */
+  undone: z.object({ by: z.string(), why: z.string() }).nullable(),
 });
 
 /** What went of a stock lot in one way, in all. */
@@ -114,6 +116,7 @@ export const NewLoss = z.object({
   why: Why,
   ...happened,
 });
+export const StruckTaking = z.object({ id: Id, takingId: Id, why: Why });
 export const NewCount = z.object({
   id: Id,
   /** What is really there, g or pieces. */
@@ -233,6 +236,11 @@ export const stockRoutes = {
   }),
   lose: post('losses', 'Record what was thrown away or spoiled', NewLoss),
   count: post('counts', 'Say what is really there', NewCount),
+  strike: post(
+    'strikes',
+    'Undo a count, or what was said to be lost: it stays in the history, struck',
+    StruckTaking,
+  ),
   divide: post('divisions', 'Put a part of it apart as a stock lot of its own', NewDivision),
   cover: route({
     method: 'POST',

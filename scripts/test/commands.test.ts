@@ -147,3 +147,22 @@ describe('the parts of the commands', () => {
     expect(newest.some((list: Step[]) => list.filter((s) => s.method).length > 1)).toBe(true);
   });
 });
+
+describe('a command that is told what is not there', () => {
+  it.each([
+    [['backup', '/nowhere/a.backup'], /There is no folder \/nowhere\. Make it/],
+    [['export', '/nowhere/a.zip'], /There is no folder \/nowhere\. Make it/],
+    [
+      ['restore', '/nowhere/a.backup', '--data', join(folder, 'new')],
+      /There is no file \/nowhere\/a\.backup\./,
+    ],
+    [['import', tmpdir(), '--data', join(folder, 'new')], /is no file\. Name the file itself/],
+    [['verify', '--data', '/nowhere'], /There is no kitchen in \/nowhere\. Name its folder/],
+    [['doctor', '--dta', 'x'], /Unknown option '--dta'\. Write: npm run doctor/],
+    [['backup'], /Write: npm run backup -- FILE/],
+  ])('%j says so in words', async ([name, ...more], words) => {
+    const { code, err } = await node(`scripts/${name}.mjs`, ...more);
+    expect([code, err]).toEqual([1, expect.stringMatching(words)]);
+    expect(err).not.toMatch(/ {4}at |ENOENT/);
+  });
+});

@@ -1,8 +1,9 @@
-import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
+import { throwAwayFolder } from '../src/throwAwayFolder.mjs';
 
 const alive = (pid: number): boolean =>
   existsSync(`/proc/${pid}/cmdline`) && !/^State:\s+Z/m.test(status(pid));
@@ -33,3 +34,12 @@ it('a MariaDB of a bench or a test ends with the command that started it, killed
     rmSync(folder, { recursive: true, force: true });
   }
 }, 120_000);
+
+it('what a run left that was killed is taken away by the next; what another still works in stays', () => {
+  const ended = spawnSync(process.execPath, ['-e', '']).pid;
+  const [left, theirs] = [ended, process.ppid].map((pid) => join(tmpdir(), `inch-sweep-${pid}-abc`));
+  for (const folder of [left!, theirs!]) mkdirSync(folder, { recursive: true });
+  const own = throwAwayFolder('sweep');
+  expect([left, theirs, own].map((folder) => existsSync(folder!))).toEqual([false, true, true]);
+  for (const folder of [theirs!, own]) rmSync(folder, { recursive: true });
+});

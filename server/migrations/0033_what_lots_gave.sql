@@ -8,3 +8,9 @@ ALTER TABLE lot_word ADD KEY IF NOT EXISTS lot_words (lot_id, word);
 -- Stock by the day it is best before, contacts by name.
 ALTER TABLE stock_lot ADD KEY IF NOT EXISTS stock_best_by (kitchen_id, best_by);
 ALTER TABLE contact ADD KEY IF NOT EXISTS contact_name (kitchen_id, name, id);
+-- A count or a loss of stock that was entered by mistake is struck like any other entry.
+ALTER TABLE stock_taking
+  ADD COLUMN struck_at DATETIME(3) NULL,
+  ADD COLUMN struck_by CHAR(36) CHARACTER SET ascii NULL,
+  ADD COLUMN struck_why VARCHAR(500) NULL,
+  ADD CONSTRAINT taking_struck FOREIGN KEY (struck_by) REFERENCES account (id);

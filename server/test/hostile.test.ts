@@ -103,6 +103,121 @@ describe('a picture that would cost a server its day', () => {
       expect((await crew.reader.get('/api/label-pictures')).body).toEqual([]);
     },
   );
+  const many = (n: number, what: (i: number) => string) =>
+    Array.from({ length: n }, (_, i) => what(i)).join('');
+  const odd: [string, string, () => Promise<Buffer | string> | Buffer | string][] = [
+    ['a script', 'image/svg+xml', () => svg('<script>fetch("http://127.0.0.1:1/")</script><circle r="9"/>')],
+    [
+      'a file of the server',
+      'image/svg+xml',
+      () => svg('<image href="file:///etc/passwd" width="9" height="9"/>'),
+    ],
+    [
+      'an address of the server',
+      'image/svg+xml',
+      () => svg('<image href="http://127.0.0.1:3306/" width="9" height="9"/>'),
+    ],
+    [
+      'a style from elsewhere',
+      'image/svg+xml',
+      () => svg('<style>@import url("http://127.0.0.1:1/a.css");</style><circle r="9"/>'),
+    ],
+    [
+      'a page inside',
+      'image/svg+xml',
+      () =>
+        svg(
+          '<foreignObject width="99" height="99"><b xmlns="http://www.w3.org/1999/xhtml">x</b></foreignObject>',
+        ),
+    ],
+    [
+      'ten thousand groups, one in another',
+      'image/svg+xml',
+      () => svg(`${'<g>'.repeat(10_000)}<circle r="9"/>${'</g>'.repeat(10_000)}`),
+    ],
+    [
+      'a path of a hundred thousand points',
+      'image/svg+xml',
+      () => svg(`<path d="M0 0${many(100_000, (i) => `L${i % 400} ${(i * 7) % 400}`)}"/>`),
+    ],
+    [
+      'a pattern of patterns',
+      'image/svg+xml',
+      () =>
+        svg(
+          `<defs>${many(9, (i) => `<pattern id="p${i + 1}" width="1" height="1" patternUnits="userSpaceOnUse"><rect width="400" height="400" fill="url(#p${i})"/></pattern>`)}</defs><rect width="400" height="400" fill="url(#p9)"/>`,
+        ),
+    ],
+    [
+      'a blur as wide as a house',
+      'image/svg+xml',
+      () =>
+        svg(
+          '<filter id="f"><feGaussianBlur stdDeviation="90000"/></filter><rect width="400" height="400" filter="url(#f)"/>',
+        ),
+    ],
+    ['a use of itself', 'image/svg+xml', () => svg('<g id="a"><use xlink:href="#a"/></g>')],
+    ['a million blanks', 'image/svg+xml', () => svg(' '.repeat(1_000_000))],
+    ['a drawing cut off', 'image/svg+xml', () => svg('<circle r="9"/>').slice(0, -9)],
+    [
+      'a strip of one pixel',
+      'image/png',
+      () =>
+        sharp({ create: { width: 12_000, height: 1, channels: 3, background: 'red' } })
+          .png()
+          .toBuffer(),
+    ],
+    [
+      'a JPEG with more after its end',
+      'image/jpeg',
+      async () =>
+        Buffer.concat([
+          await sharp({ create: { width: 9, height: 9, channels: 3, background: 'red' } })
+            .jpeg()
+            .toBuffer(),
+          Buffer.alloc(900_000, 65),
+        ]),
+    ],
+    [
+      'a PNG with a wrong checksum',
+      'image/png',
+      async () => {
+        const good = await sharp({ create: { width: 9, height: 9, channels: 3, background: 'red' } })
+          .png()
+          .toBuffer();
+        good[20]! ^= 1;
+        return good;
+      },
+    ],
+    [
+      'a TIFF as a PNG',
+      'image/png',
+      () =>
+        sharp({ create: { width: 9, height: 9, channels: 3, background: 'red' } })
+          .tiff()
+          .toBuffer(),
+    ],
+    [
+      'noise',
+      'image/jpeg',
+      () => Buffer.from(Array.from({ length: 5000 }, (_, n) => (n * n * 31 + 255) % 256)),
+    ],
+  ];
+  it.each(odd)('%s is drawn or refused, and nothing else of it is kept', async (_, type, make) => {
+    const id = newId();
+    const asked = send(`/api/label-pictures?id=${id}&name=Mark`, type, await make());
+    expect((await crew.reader.get('/api/health')).status).toBe(200);
+    const reply = await asked;
+    expect([201, 415, 422]).toContain(reply.status);
+    if (reply.status !== 201) return;
+    const kept = await fetch(`${app.base}/api/label-pictures/${id}`, {
+      headers: { cookie: crew.reader.cookie },
+    });
+    const image = sharp(Buffer.from(await kept.arrayBuffer()));
+    expect(kept.headers.get('content-type')).toBe('image/png');
+    expect((await image.metadata()).format).toBe('png');
+    await crew.maker.post(`/api/label-pictures/${id}/retirement`, { retired: true });
+  });
   it('is refused as a photograph too: an SVG is none, by whatever type it comes', async () => {
     for (const type of ['image/jpeg', 'image/png', 'image/webp'])
       expect([415, 422]).toContain((await photograph(type, nested(4))).status);

@@ -115,6 +115,35 @@ describe('behind a proxy, under a path of a public address', () => {
   });
 });
 
+describe('what machines ask for', () => {
+  it('robots keep away, and whoever finds a hole is told whom to tell', async () => {
+    const robots = await through('/robots.txt');
+    expect([robots.status, robots.text]).toEqual([200, 'User-agent: *\nDisallow: /\n']);
+    const security = await through('/.well-known/security.txt');
+    expect(security.headers['content-type']).toMatch(/^text\/plain/);
+    const lines = Object.fromEntries(
+      security.text.split('\n').map((line) => line.split(/: (.*)/).slice(0, 2)),
+    );
+    expect(lines.Contact).toBe('https://pantry.example/fruit/pantry/kitchen');
+    expect(Date.parse(lines.Expires)).toBeGreaterThan(Date.now() + 300 * 86_400_000);
+  });
+
+  it('a page that is none is answered with 404, the page that says so with it; the API with a problem', async () => {
+    const page = await through('/no/such/page');
+    expect([page.status, page.headers['content-type']]).toEqual([404, expect.stringMatching(/^text\/html/)]);
+    expect(page.text).toContain('<base href="/fruit/pantry/" />');
+    const api = await through('/api/no-such-thing');
+    expect([api.status, api.headers['content-type']]).toEqual([404, expect.stringMatching(/problem\+json/)]);
+    expect((await through('/records')).status).toBe(200);
+  });
+
+  it('says which of a device’s powers its pages use', async () => {
+    const { headers } = await through('/');
+    expect(headers['permissions-policy']).toMatch(/camera=\(self\)/);
+    expect(headers['permissions-policy']).toMatch(/geolocation=\(\)/);
+  });
+});
+
 describe('what is sent', () => {
   it.each([
     ['br, gzip', 'br'],

@@ -21,6 +21,7 @@ const RIGHTS: Record<string, string[]> = {
   lot_standing: ['UPDATE'],
   lot_word: ['DELETE'],
   stock_standing: ['UPDATE'],
+  stock_taking: ['UPDATE (struck_at, struck_by, struck_why)'],
   source_hold: ['UPDATE (lifted_at, lifted_by, lifted_why)'],
   container: [
     'UPDATE (brimful_ml, tare_grams, headspace_inches, rated, shape, depth_mm, wall_mm, retired_at)',

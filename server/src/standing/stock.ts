@@ -17,7 +17,7 @@ interface Stale {
 async function leftOfEach(db: Database, ids: readonly string[]): Promise<Map<string, number>> {
   const found = await rows<{ id: string; left_amount: number }>(
     db,
-    `SELECT STRAIGHT_JOIN s.id, s.quantity - COALESCE(SUM(IF(a.struck_at IS NULL AND b.struck_at IS NULL AND c.struck_at IS NULL, t.amount, 0)), 0) AS left_amount
+    `SELECT STRAIGHT_JOIN s.id, s.quantity - COALESCE(SUM(IF(t.struck_at IS NULL AND a.struck_at IS NULL AND b.struck_at IS NULL AND c.struck_at IS NULL, t.amount, 0)), 0) AS left_amount
      FROM stock_lot s LEFT JOIN stock_taking t ON t.stock_id = s.id LEFT JOIN addition a ON a.id = t.addition_id
      LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN label_print c ON c.id = t.print_id WHERE s.id IN (${marks(ids)}) GROUP BY s.id, s.quantity`,
     [...ids],

@@ -1,4 +1,12 @@
-import type { NewCount, NewDivision, NewLoss, NewReceipt, NewStock, StockLot } from '@inch/contract/stock';
+import type {
+  NewCount,
+  NewDivision,
+  NewLoss,
+  NewReceipt,
+  NewStock,
+  StockLot,
+  StruckTaking,
+} from '@inch/contract/stock';
 import { dangersIn } from '@inch/core/ageing';
 import { dayOf } from '@inch/core/calendar';
 import type { Allergen } from '@inch/core/ingredient';
@@ -204,6 +212,40 @@ export async function count(
   });
   await holdWhereDangerous(w, stock, body.why);
   return counted;
+}
+
+/** What may be struck by itself; the rest goes with the entry that took it. */
+const BY_ITSELF: ReadonlySet<string> = new Set(['counted', 'wasted', 'spoiled']);
+
+/** Undoes a count or a loss: what it took is there again, or what it found is not. */
+export async function strikeTaking(
+  w: Writing,
+  id: string,
+  { takingId, why }: z.output<typeof StruckTaking>,
+): Promise<{ id: string }> {
+  const stock = await lockedStock(w, id);
+  const [taking] = await rows<{ kind: string; amount: number; struck_at: string | null }>(
+    w.tx,
+    'SELECT kind, amount, struck_at FROM stock_taking WHERE id = ? AND stock_id = ?',
+    [takingId, stock.id],
+  );
+  if (!taking) throw notFound('entry of this stock lot');
+  if (taking.struck_at !== null) return { id: takingId };
+  if (!BY_ITSELF.has(taking.kind))
+    throw invalid('takingId', 'It belongs to an entry of a lot: undo that entry, in the lot’s record.');
+  const left = stock.left + taking.amount;
+  if (left < -1e-6)
+    throw new Problem(
+      409,
+      `${amountSaid(stock, -left)} more were taken since than would be there without that count. Count ${stock.code} anew instead.`,
+    );
+  await update(w.tx, 'stock_taking', takingId, {
+    struck_at: toSql(w.now),
+    struck_by: w.account.id,
+    struck_why: why,
+  });
+  await journal(w, 'stock', stock.id, 'undo', { code: stock.code, takingId, kind: taking.kind, why });
+  return { id: takingId };
 }
 
 /** Puts a part apart as a stock lot of its own, which keeps where it came from, its cost in proportion and its measurements. */

@@ -2,7 +2,7 @@ import { stockRoutes } from '@inch/contract/stock';
 import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { cover } from './cover.ts';
-import { count, divide, lose, receive, takeIn } from './keep.ts';
+import { count, divide, lose, receive, strikeTaking, takeIn } from './keep.ts';
 import { basketOf, keepPack, packsOf, tick } from './packs.ts';
 import { listStock, readStock } from './store.ts';
 
@@ -16,6 +16,7 @@ export function stockRouter(app: AppContext): void {
   serve(app, stockRoutes.add, (call) => call.write((w) => takeIn(w, call.body)));
   serve(app, stockRoutes.lose, (call) => call.write((w) => lose(w, call.params.id, call.body)));
   serve(app, stockRoutes.count, (call) => call.write((w) => count(w, call.params.id, call.body)));
+  serve(app, stockRoutes.strike, (call) => call.write((w) => strikeTaking(w, call.params.id, call.body)));
   serve(app, stockRoutes.divide, (call) => call.write((w) => divide(w, call.params.id, call.body)));
   serve(app, stockRoutes.cover, (call) => call.write((w) => cover(w, call.body)));
   serve(app, stockRoutes.packs, ({ pool, kitchen }) => packsOf(pool, kitchen.id));

@@ -46,6 +46,8 @@ interface TakingRow {
   lot_code: string | null;
   into_number: number | null;
   struck: number;
+  struck_why: string | null;
+  struck_by_name: string | null;
 }
 
 const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens, s.batch,
@@ -54,8 +56,8 @@ const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity,
   LEFT JOIN formula_version v ON v.id = l.version_id LEFT JOIN stock_lot d ON d.id = s.divided_from
   LEFT JOIN spreadsheet h ON h.id = s.spreadsheet_id`;
 
-const TAKINGS = `SELECT STRAIGHT_JOIN t.id, t.stock_id, t.kind, t.amount, t.why, t.at, p.name AS \`by\`, l.code AS lot_code, i.number AS into_number,
-  (a.struck_at IS NOT NULL OR b.struck_at IS NOT NULL OR c.struck_at IS NOT NULL) AS struck
+const TAKINGS = `SELECT STRAIGHT_JOIN t.id, t.stock_id, t.kind, t.amount, t.why, t.at, t.struck_why, (SELECT name FROM account WHERE id = t.struck_by) AS struck_by_name, p.name AS \`by\`, l.code AS lot_code, i.number AS into_number,
+  (t.struck_at IS NOT NULL OR a.struck_at IS NOT NULL OR b.struck_at IS NOT NULL OR c.struck_at IS NOT NULL) AS struck
   FROM stock_taking t JOIN account p ON p.id = t.account_id LEFT JOIN lot l ON l.id = t.lot_id LEFT JOIN addition a ON a.id = t.addition_id
   LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN label_print c ON c.id = t.print_id LEFT JOIN stock_lot i ON i.id = t.into_stock_id`;
 
@@ -82,6 +84,7 @@ async function takingsOf(
       why: t.why,
       into: t.lot_code ?? (t.into_number === null ? null : stockCode(t.into_number)),
       struck: t.struck === 1,
+      undone: t.struck_why === null ? null : { by: t.struck_by_name ?? '', why: t.struck_why },
     });
   return found;
 }
@@ -194,7 +197,7 @@ async function wentOf(db: Database, ids: readonly string[]): Promise<Map<string,
     db,
     `SELECT STRAIGHT_JOIN t.stock_id, t.kind, SUM(t.amount) AS amount, MAX(t.at) AS at FROM stock_taking t LEFT JOIN addition a ON a.id = t.addition_id
      LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN label_print c ON c.id = t.print_id
-     WHERE t.stock_id IN (${marks(ids)}) AND a.struck_at IS NULL AND b.struck_at IS NULL AND c.struck_at IS NULL
+     WHERE t.stock_id IN (${marks(ids)}) AND t.struck_at IS NULL AND a.struck_at IS NULL AND b.struck_at IS NULL AND c.struck_at IS NULL
      GROUP BY t.stock_id, t.kind, t.amount < 0 ORDER BY t.stock_id, t.kind`,
     [...ids],
   );

@@ -1,13 +1,18 @@
-import type { StockLot } from '@inch/contract/stock';
+import { type StockLot, StruckTaking, stockRoutes } from '@inch/contract/stock';
 import { tagRoutes } from '@inch/contract/tag';
 import { inWords, money } from '@inch/core/quantity';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
+import { call } from '../data/api.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useStockHistory } from '../data/stock.ts';
+import { useDeedForm } from '../data/useDeedForm.ts';
 import { HeldNotice, HoldButton } from '../parts/trace/HoldSource.tsx';
+import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
+import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';
@@ -67,9 +72,42 @@ function Facts({ stock }: { stock: StockLot }) {
   );
 }
 
+/** What is undone by itself; the rest goes with the entry of a lot that took it. */
+const BY_ITSELF: ReadonlySet<string> = new Set(['counted', 'wasted', 'spoiled']);
+
+/** The way to put a count or a loss right where it is shown. */
+function UndoTaking({ stock, taking, named }: { stock: StockLot; taking: { id: string }; named: string }) {
+  const [open, setOpen] = useState(false);
+  const form = useDeedForm({
+    of: 'stock',
+    draft: `undo ${taking.id}`,
+    empty: { why: '' },
+    schema: StruckTaking,
+    read: (a) => ({ takingId: taking.id, why: a.why }),
+    write: (body) => call(stockRoutes.strike, { params: { id: stock.id }, body }),
+    done: 'Undone: it stays in the history, crossed out',
+    after: () => setOpen(false),
+  });
+  if (!open)
+    return (
+      <Button size="small" tone="quiet" aria-label={`Undo ${named}`} onClick={() => setOpen(true)}>
+        undo
+      </Button>
+    );
+  return (
+    <form className="mt-1 flex items-start gap-2" onSubmit={form.submit}>
+      <Field label="Why it is undone" {...form.field('why')} />
+      <Button type="submit" tone="stop" size="small" className="mt-6" disabled={form.busy}>
+        Undo
+      </Button>
+    </form>
+  );
+}
+
 /** Everything that ever went of a stock lot, read when it is opened. */
 function History({ stock }: { stock: StockLot }) {
   const { data, error, refetch } = useStockHistory(stock.id);
+  const mayWrite = useMayWrite();
   if (!data) return error ? <ReadFault error={error} retry={refetch} /> : <Bars rows={3} />;
   return (
     <>
@@ -92,6 +130,15 @@ function History({ stock }: { stock: StockLot }) {
                   </Link>
                 ))}
               {t.why && <span className="text-ink-2"> {t.why}</span>}
+              {t.undone && (
+                <span className="inline-block text-ink">
+                  {' '}
+                  undone by {t.undone.by}: {t.undone.why}
+                </span>
+              )}
+              {mayWrite && !t.struck && BY_ITSELF.has(t.kind) && (
+                <UndoTaking stock={stock} taking={t} named={`${WORDS[t.kind]} of ${dayAndTime(t.at)}`} />
+              )}
             </span>
             <span className="figure text-right font-bold">
               {t.amount < 0 ? '+' : ''}
