@@ -63,6 +63,30 @@ it(
 );
 
 it(
+  'more labels than there are blanks is said before they are printed; the print is undone where it stands',
+  kept('print-undone', async () => {
+    const code = await lotOf('Gooseberry');
+    const blanks = async (): Promise<number> => (await get(`/api/lots/${code}/label`)).blanks;
+    const before = await blanks();
+    await page.goto(`/labels/${code}`);
+    const labels = page.getByLabel('Labels', { exact: true }).last();
+    await labels.fill(String(before + 3));
+    await page.getByText(`3 labels more than the ${before} blank in stock.`).waitFor();
+    await labels.fill('4');
+    await page.getByText(/more than the/).waitFor({ state: 'detached' });
+    const popup = page.waitForEvent('popup');
+    await button('Print as PDF').click();
+    await (await popup).close();
+    await expect.poll(blanks).toBe(before - 4);
+    await button('Undo the print of 4 labels').click();
+    await page.getByRole('dialog').getByLabel('Why').fill('the wrong roll');
+    await page.getByRole('dialog').getByRole('button', { name: 'Undo', exact: true }).click();
+    await page.getByText('Undone by Wren: the wrong roll.').waitFor();
+    expect(await blanks()).toBe(before);
+  }),
+);
+
+it(
   'a field is moved as far as the rules allow, and back by one press',
   kept('moved', async () => {
     await page.goto(`/labels/${await lotOf('Gooseberry')}`);

@@ -198,6 +198,25 @@ describe('what is jotted', () => {
       additions.filter((a: { ingredientId: string }) => a.ingredientId === 'citric-anhydrous').at(-1),
     ).toMatchObject({ grams: 15 });
   });
+  it('what was read some time ago is kept at its time', async () => {
+    const lot = await lotOf('making', 'Sour');
+    const jot = page.getByLabel('Jot a reading or a note');
+    await jot.fill('t 71 10 min ago');
+    await page
+      .getByText(/71(?:\.0)? °C/)
+      .first()
+      .waitFor();
+    await jot.press('Enter');
+    await expect.poll(() => jot.inputValue()).toBe('');
+    const { readings } = await (await page.request.get(`/api/lots/${lot.code}`)).json();
+    const read = readings.filter(
+      (r: { kind: string; value: number }) => r.kind === 'temperature' && r.value === 71,
+    );
+    const ago = (Date.now() - Date.parse(read.at(-1).at)) / 60_000;
+    expect(ago).toBeGreaterThan(9);
+    // However long the machine takes meanwhile.
+    expect(ago).toBeLessThan(30);
+  });
   it('a dip and a titration, dictated, are kept as readings', async () => {
     const lot = await lotOf('making', 'Sour');
     const jot = page.getByLabel('Jot a reading or a note');

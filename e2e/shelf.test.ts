@@ -79,6 +79,73 @@ it('a sale that was a mistake is undone in the record: its bottles are back, and
     expect(await left(code)).toBe(before);
   }));
 
+const get = async (path: string) => (await page.request.get(path)).json();
+
+it('a sale is undone where the bottles are shown as well', () =>
+  seen('sale-undone-here', async () => {
+    const { lots } = await get('/api/lots?state=released');
+    const { code } = lots.find((lot: { bottles: { left: number } }) => lot.bottles.left > 2);
+    const left = async (): Promise<number> => (await get(`/api/lots/${code}`)).bottles.left;
+    const before = await left();
+    await move(code, 'Sell', { note: 'Undercroft stall' });
+    expect(await left()).toBe(before - 1);
+    const sale = page.getByRole('listitem').filter({ hasText: 'Undercroft stall' });
+    await sale.getByRole('button', { name: /^Undo Sold: 1 bottle/ }).click();
+    await dialog().getByLabel('Why').fill('they took another');
+    await press('Undo');
+    await sale.waitFor({ state: 'detached' });
+    expect(await left()).toBe(before);
+  }));
+
+it('a count that was a mistake is undone where it stands: what was there is there again', () =>
+  seen('count-undone', async () => {
+    const sugar = (await get('/api/stock')).find(
+      (s: { thing: string; left: number; held: string | null }) => s.thing === 'sugar' && s.left > 100,
+    );
+    await page.goto('/plan/stock');
+    const open = () =>
+      page
+        .getByRole('button', { name: new RegExp(`^${sugar.code}\\b`) })
+        .first()
+        .click();
+    await open();
+    await dialog().getByLabel('Counted').fill('50 g');
+    await dialog().getByLabel('Reason').fill('only the top of the bag');
+    await press('Record');
+    const now = async (): Promise<number> => (await get(`/api/stock/${sugar.id}`)).left;
+    await expect.poll(now).toBe(50);
+    if (!(await dialog().isVisible())) await open();
+    const count = dialog().getByRole('listitem').filter({ hasText: 'only the top of the bag' });
+    await count.getByRole('button', { name: /^Undo counted/ }).click();
+    await count.getByLabel('Why it is undone').fill('there is a second bag');
+    await count.getByRole('button', { name: 'Undo', exact: true }).click();
+    await count.getByText(/undone by Wren: there is a second bag/).waitFor();
+    expect(await now()).toBeCloseTo(sugar.left, 6);
+    await page.keyboard.press('Escape');
+  }));
+
+it('what a cloth kept goes into stock as pulp, with the amount and the day of the record', () =>
+  seen('by-product', async () => {
+    const { lots } = await get('/api/lots?scope=on-hand');
+    let code = '';
+    for (const lot of lots) {
+      const { steps } = await get(`/api/lots/${lot.code}`);
+      const strained = steps.some(
+        (s: { kind: string; marks: { kind: string }[] }) =>
+          s.kind === 'strain' && s.marks.some((m) => m.kind === 'done'),
+      );
+      if (code === '' && strained) code = lot.code;
+    }
+    await page.goto(`/plan/stock?leftBy=${code}`);
+    await page.getByText(`By the record the cloth of lot ${code} kept about`).waitFor();
+    const amount = page.getByLabel('How much');
+    expect(await amount.inputValue()).toMatch(/^[\d\u202f.]+ k?g$/);
+    await page.getByRole('button', { name: 'Add to stock', exact: true }).click();
+    await page.getByText(/^Write S\d+ on it$/).waitFor();
+    const pulp = (await get('/api/stock')).find((s: { thing: string }) => s.thing === 'pulp-strained');
+    expect(pulp).toMatchObject({ name: 'Pulp, strained', leftBy: { code } });
+  }));
+
 it('a held stock lot says what it went into, and Today names it; lifted by its owner, the lots stay held', () =>
   seen('source-hold', async () => {
     await page.goto('/plan/stock');

@@ -319,6 +319,28 @@ async function exportSpeed({ server, cookie }, folder) {
   return Number((zip.bytes / 1e6 / seconds).toFixed(2));
 }
 
+/** How many times as long a reading takes to be kept while the whole kitchen goes out. */
+async function writesWhileExporting(kitchen) {
+  const { server, cookie } = kitchen;
+  const timed = async () => {
+    const started = performance.now();
+    await ASKED.reading_post(kitchen);
+    return performance.now() - started;
+  };
+  const idle = [];
+  for (let i = 0; i < ROUNDS; i++) idle.push(await timed());
+  let going = true;
+  const out = fetch(`${server.url}/api/kitchen/export`, { headers: { cookie } })
+    .then((response) => response.arrayBuffer())
+    .finally(() => {
+      going = false;
+    });
+  const busy = [];
+  while (going) busy.push(await timed());
+  await out;
+  return Number((median(busy) / median(idle)).toFixed(2));
+}
+
 const ROUNDS = 25;
 const WALK_ROUNDS = 7;
 const FLOOR_MS = 2;
@@ -365,6 +387,7 @@ export async function twentyYears(lots = 20_000) {
     figures.years_routes = asks.length;
     figures.years_empty_routes = Object.keys(seen).join(' ');
     figures.export_mb_per_s = await exportSpeed(few, folder);
+    figures.export_slows_a_write_ratio = await writesWhileExporting(few);
     return figures;
   } finally {
     for (const server of servers) await server.stop();

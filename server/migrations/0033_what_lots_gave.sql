@@ -14,3 +14,11 @@ ALTER TABLE stock_taking
   ADD COLUMN struck_by CHAR(36) CHARACTER SET ascii NULL,
   ADD COLUMN struck_why VARCHAR(500) NULL,
   ADD CONSTRAINT taking_struck FOREIGN KEY (struck_by) REFERENCES account (id);
+-- How many lots were made of a formula.
+CREATE TABLE formula_made (
+  formula_id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  lots INT NOT NULL,
+  CONSTRAINT made_formula FOREIGN KEY (formula_id) REFERENCES formula (id)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
+INSERT INTO formula_made SELECT v.formula_id, COUNT(*) FROM lot l JOIN formula_version v ON v.id = l.version_id GROUP BY v.formula_id;
+CREATE TRIGGER made_of_lot AFTER INSERT ON lot FOR EACH ROW INSERT INTO formula_made SELECT v.formula_id, 1 FROM formula_version v WHERE v.id = NEW.version_id ON DUPLICATE KEY UPDATE lots = lots + 1;

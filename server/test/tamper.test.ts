@@ -17,7 +17,7 @@ let anchors: Anchor[];
 const COPIED = [
   ...['reading', 'stock_lot', 'lot', 'account', 'decision', 'kitchen', 'journal', 'journal_head'],
 ] as const;
-const TRIGGERS = ['lot_state_follows', 'account_role_follows'];
+const TRIGGERS = ['lot_state_follows', 'account_role_follows', 'made_of_lot'];
 
 beforeAll(async () => {
   await crew.gather(app);

@@ -1,7 +1,7 @@
-import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { ArtworkOf, LabelContent } from '@inch/core/label';
 import { type Database, rows } from '../database/pool.ts';
+import { othersFirst } from '../http/othersFirst.ts';
 import { artworkOf, labelOf } from '../label/label.ts';
 import { pictureOf } from '../label/pictures.ts';
 import { labelPdf } from '../label/printing.ts';
@@ -58,7 +58,7 @@ async function inTodaysDesign(
   return { ...artworkOf(label, label.design), label: { ...label.content, ...words } };
 }
 
-const AT_ONCE = 20;
+const AT_ONCE = 5;
 
 async function* drawn(
   db: Database,
@@ -71,8 +71,7 @@ async function* drawn(
     const { lots, broken } = await readableByIds(db, kitchen, ids.slice(i, i + AT_ONCE));
     for (const { code } of broken) yield { unreadable: code };
     for (const lot of lots.sort((a, b) => a.id.localeCompare(b.id))) {
-      // Others are answered between one document and the next.
-      await nextTurn();
+      await othersFirst();
       yield { name: `documents/${lot.code}-${what}.pdf`, bytes: await draw(lot) };
     }
   }

@@ -6,6 +6,7 @@ import { ZipArchive } from 'archiver';
 import { stringify } from 'csv-stringify/sync';
 import { z } from 'zod';
 import { type Database, fromSql, rows } from '../database/pool.ts';
+import { othersFirst } from '../http/othersFirst.ts';
 import { GENESIS } from '../journal/append.ts';
 import type { JournalRow } from '../journal/verify.ts';
 import { recordFrom, schemaOf } from './cells.ts';
@@ -30,6 +31,7 @@ const line = (value: unknown) => `${JSON.stringify(value)}\n`;
 
 async function* recordLines({ db, kitchen, wrote }: Writing, table: Table): AsyncGenerator<string> {
   for await (const page of pagesOf(db, table, kitchen.id)) {
+    await othersFirst();
     yield page.map((row) => line(recordFrom(table, row))).join('');
     wrote(page.length);
   }
@@ -48,6 +50,7 @@ const csv = (lines: string[][], first: boolean) =>
 async function* csvLines({ db, kitchen, wrote }: Writing, table: Table): AsyncGenerator<string> {
   yield csv([table.columns.map((c) => c.field)], true);
   for await (const page of pagesOf(db, table, kitchen.id)) {
+    await othersFirst();
     yield csv(
       page.map((row) => Object.values(recordFrom(table, row)).map(shownCell)),
       false,
@@ -60,6 +63,7 @@ const PAGE = 500;
 
 async function* journalLines({ db, kitchen, wrote }: Writing): AsyncGenerator<string> {
   for (let after = 0; ; ) {
+    await othersFirst();
     const page = await rows<JournalRow>(
       db,
       `SELECT sequence, at, account_id, noun, noun_id, lot_id, action, payload, hash FROM journal

@@ -18,7 +18,7 @@ interface VersionRow {
 }
 
 const VERSIONS = `SELECT f.id AS formula_id, v.id AS version_id, v.number, v.name, v.kind, v.colour, v.note, v.content, v.saved_at, a.name AS saved_by, f.archived_at,
-  (SELECT COUNT(*) FROM lot l JOIN formula_version lv ON lv.id = l.version_id WHERE lv.formula_id = f.id) AS lots
+  COALESCE((SELECT lots FROM formula_made WHERE formula_id = f.id), 0) AS lots
   FROM formula f JOIN formula_version v ON v.formula_id = f.id JOIN account a ON a.id = v.saved_by`;
 
 const headFrom = (row: VersionRow): FormulaHead => ({

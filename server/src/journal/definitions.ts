@@ -20,6 +20,7 @@ export const NOT_PROVED: Readonly<Record<string, string>> = {
   lot_word: 'derived of the record: words that a search finds',
   stock_standing: 'derived of the record: what is left',
   sale: 'derived of movements and of earlier sales by triggers: held against them here',
+  formula_made: 'derived of lots by a trigger: held against them here',
   rule_gap: 'derived: lots that later rules would ask more of',
   rules_in_force: 'which rules lots were last held against',
 };
@@ -135,6 +136,17 @@ async function faultsOfSales(db: Database): Promise<string[]> {
   ];
 }
 
+/** Formulas whose number of lots is not what was begun of them. */
+async function faultsOfMade(db: Database): Promise<string[]> {
+  const found = await rows<{ name: string }>(
+    db,
+    `SELECT n.name FROM (SELECT v.formula_id, COUNT(l.id) AS lots FROM formula_version v LEFT JOIN lot l ON l.version_id = v.id GROUP BY v.formula_id) c
+     JOIN formula f ON f.id = c.formula_id JOIN formula_version n ON n.formula_id = f.id AND n.number = f.current_version
+     LEFT JOIN formula_made m ON m.formula_id = c.formula_id WHERE COALESCE(m.lots, 0) <> c.lots LIMIT 5`,
+  );
+  return found.map(({ name }) => `how many lots were made of ${name} is not what the record says`);
+}
+
 /** What is wrong with the tables themselves: their columns, what happens by itself, who may do what, and what is derived of them. */
 export async function faultsOfDefinitions(db: Database): Promise<string[]> {
   const now = await definitionsNow(db);
@@ -143,5 +155,6 @@ export async function faultsOfDefinitions(db: Database): Promise<string[]> {
     ...changedTriggers(now.triggers, EXPECTED.triggers),
     ...(await tooManyRights(db)),
     ...(await faultsOfSales(db)),
+    ...(await faultsOfMade(db)),
   ];
 }

@@ -1,12 +1,11 @@
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
 import { rows } from '../database/pool.ts';
+import { othersFirst } from '../http/othersFirst.ts';
 import { deriveOlder, STANDING_COLUMNS, type StandingRow, settingsOf } from './derive.ts';
 import { kitchensOf } from './rebuild.ts';
 
-const AT_ONCE = 25;
-/** Between two parts others are answered first. */
-const REST_MS = 25;
+const AT_ONCE = 5;
 
 /**
  * Derives anew, a few at a time while people work, every standing that another build of the program or other settings derived. What is read before its
@@ -32,7 +31,7 @@ export async function deriveAnew(pool: Pool, log: Logger): Promise<void> {
         after = older.at(-1)?.lot_id ?? after;
         derived += older.length;
         await deriveOlder(pool, kitchen, older);
-        await new Promise((resolve) => setTimeout(resolve, REST_MS));
+        await othersFirst();
       }
     }
     if (derived > 0) log.info({ derived }, 'the summaries of all lots are those of this version');

@@ -6,6 +6,7 @@ import { invalid } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { bringUpToDate } from '../standing/derive.ts';
 import { withLearned } from './learned.ts';
 import { vesselsOf } from './store.ts';
 
@@ -32,6 +33,7 @@ export async function addVessel(w: Writing, body: z.output<typeof NewVessel>): P
 
 export function vesselRouter(app: AppContext): void {
   serve(app, vesselRoutes.list, async ({ pool, kitchen }) => {
+    await bringUpToDate(pool, kitchen);
     const found = await vesselsOf(pool, kitchen.id);
     return Promise.all(found.map((vessel) => withLearned(pool, kitchen, vessel)));
   });

@@ -124,6 +124,7 @@ function TakeInOfLot({ code }: { code: string }) {
           kept
             ? {
                 leftBy: code,
+                thing: 'pulp-strained',
                 amount: weight(kept.grams),
                 gotOn: kitchenDay(kept.at),
                 words: `what the cloth kept: ${kept.of.join(', ')}`,

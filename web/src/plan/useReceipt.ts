@@ -1,5 +1,5 @@
 import { type Basket, NewReceipt, stockRoutes } from '@inch/contract/stock';
-import { plural, priceShown, weight } from '@inch/core/quantity';
+import { plural, priceShown, signedWeight, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';
@@ -57,7 +57,7 @@ export function useReceipt(
         id: line.key,
         kind: line.kind,
         thing: line.thing,
-        said: line.amount,
+        said: line.kind === 'ingredient' ? signedWeight(line.amount, 'light') : line.amount,
         amount: fields.taken(
           `lines.${i}.amount`,
           amountTyped(line.amount, line, catalogue, kitchen.cupSchool),

@@ -1,4 +1,5 @@
 import { NewStock, type StockLot, stockRoutes } from '@inch/contract/stock';
+import { signedWeight } from '@inch/core/quantity';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';
 import { useCatalogue } from '../data/catalogue.ts';
@@ -38,7 +39,8 @@ const FIELD_OF: Record<string, FieldPath<Answers>> = {
 };
 
 /** What a lot left, as its record has it: proposed, and every field of it open. */
-export type Proposed = Partial<Pick<Answers, 'amount' | 'words' | 'gotOn'>> & Pick<Answers, 'leftBy'>;
+export type Proposed = Partial<Pick<Answers, 'thing' | 'amount' | 'words' | 'gotOn'>> &
+  Pick<Answers, 'leftBy'>;
 
 const emptyAnswers = (today: string, proposed: Proposed): Answers => ({
   ...{ kind: 'ingredient', thing: '', amount: '', words: '', supplier: '', batch: '', cost: '' },
@@ -64,7 +66,7 @@ export function useTakeIn(proposed: Proposed) {
         kind: a.kind,
         thing: a.thing,
         quantity: fields.taken('amount', amountTyped(a.amount, a, catalogue, kitchen.cupSchool)),
-        said: a.amount,
+        said: a.kind === 'ingredient' ? signedWeight(a.amount, 'light') : a.amount,
         words: a.words,
         supplier: a.supplier,
         batch: a.batch,

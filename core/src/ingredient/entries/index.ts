@@ -1,6 +1,7 @@
 import type { Ingredient } from '../types.ts';
 import { salts } from './acidMore.ts';
 import { brewed } from './brewed.ts';
+import { byProducts } from './byProduct.ts';
 import { cellar } from './cellar.ts';
 import { citrus } from './citrus.ts';
 import { withCuts } from './cut.ts';
@@ -35,7 +36,7 @@ const all: readonly Ingredient[] = [
     ...driedFruits,
   ],
   ...[...staples, ...sweetThings, ...sweeteners, ...salts, ...cellar],
-  ...[...lowAcidThings, ...herbs, ...flowers, ...spices, ...flavourings, ...brewed],
+  ...[...lowAcidThings, ...herbs, ...flowers, ...spices, ...flavourings, ...brewed, ...byProducts],
 ];
 
 /** Every entry that ships: each figure typical, with its public source. */
