@@ -205,6 +205,11 @@ describe('a formula', () => {
     await owner.post(`/api/formulas/${id}/archive`, { archived: true });
     const refused = await owner.post('/api/lots', { id: newId(), formulaId: id });
     expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/archived/)]);
+    const listed = async (query: string) =>
+      (await owner.get(`/api/formulas${query}`)).body.map((f: { id: string }) => f.id);
+    expect(await listed('')).not.toContain(id);
+    expect(await listed('?archived=true&limit=1')).toEqual([id]);
+    expect(await listed(`?archived=true&before=${id}`)).toEqual([]);
     for (const archived of [true, true, false]) {
       expect((await owner.post(`/api/formulas/${id}/archive`, { archived })).body).toEqual({ id, archived });
       expect((await owner.get(`/api/formulas/${id}`)).body).toMatchObject({ archived, version: 1 });

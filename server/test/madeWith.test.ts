@@ -505,6 +505,23 @@ describe('after spoilage', () => {
     expect(reply.status, JSON.stringify(reply.body)).toBe(201);
     expect(await state(lot)).toBe('released');
   });
+  it('lots that share something are all named, a page after another, each once', async () => {
+    const [lot, other] = [await released(), await released()];
+    const { siblings } = (await crew.owner.get(`/api/lots/${lot.id}/ageing`)).body;
+    const codes: string[] = [];
+    let total = 0;
+    for (let before: string | null = ''; before !== null; ) {
+      const { body }: { body: { siblings: { code: string }[]; total: number; next: string | null } } =
+        await crew.owner.get(`/api/lots/${lot.id}/siblings?limit=2${before && `&before=${before}`}`);
+      codes.push(...body.siblings.map((s) => s.code));
+      ({ total, next: before } = body);
+    }
+    expect(codes).toHaveLength(total);
+    expect(new Set(codes).size).toBe(total);
+    expect(codes).toContain((await crew.view(other)).code);
+    expect(codes).not.toContain((await crew.view(lot)).code);
+    expect(siblings.map((s: { code: string }) => s.code)).toEqual(codes.slice(0, 50));
+  });
   it('an open bottle has left the count before', async () => {
     const lot = await released();
     const { bottlings } = await crew.view(lot);

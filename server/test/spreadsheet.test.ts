@@ -186,6 +186,22 @@ describe('a spreadsheet', () => {
     const maker = await colleague(app, who, 'maker');
     const body = { id: newId(), kind: 'contacts', fileName: 'c.csv', columns: { name: 0 }, rows: [['X']] };
     expect((await maker.post('/api/spreadsheets', body)).status).toBe(403);
-    expect((await maker.get('/api/contacts')).status).toBe(200);
+    for (const name of ['Bea of the mill', 'Cyd Miller', 'Dot'])
+      await maker.post('/api/contacts', { id: newId(), name });
+    const paged: string[] = [];
+    for (let before: string | null = ''; before !== null; ) {
+      const { contacts, next }: { contacts: { name: string }[]; next: string | null } = (
+        await maker.get(`/api/contacts?limit=2${before && `&before=${before}`}`)
+      ).body;
+      paged.push(...contacts.map((c) => c.name));
+      before = next;
+    }
+    expect(paged).toEqual([...new Set(paged)].sort((a, b) => a.localeCompare(b)));
+    expect(paged).toEqual(expect.arrayContaining(['Bea of the mill', 'Cyd Miller', 'Dot']));
+    const found = (await maker.get('/api/contacts?q=mill')).body.contacts.map(
+      (c: { name: string }) => c.name,
+    );
+    expect(found).toEqual(['Bea of the mill', 'Cyd Miller']);
+    expect((await maker.get('/api/contacts?q=%25')).body.contacts).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { verifyJournal } from '../src/journal/verify.ts';
 import { ago, beginLot, cherryContent, jarOf, post, type Started, saveFormula, weighIn } from './fixtures.ts';
 import { colleague, ownerOf, type Person, useTestApp } from './testApp.ts';
 
@@ -53,6 +54,57 @@ const additionsOf = async (lot: Started) =>
     beforeTrimming: number | null;
     withdrawals: { code: string; amount: number; stockId: string }[];
   }[];
+
+describe('a count or a loss that was a mistake', () => {
+  const undo = (id: string, takingId: string, why = 'the wrong bag') =>
+    who.post(`/api/stock/${id}/strikes`, { id: newId(), takingId, why });
+  const counted = async (id: string, found: number) => {
+    const taking = newId();
+    const body = { id: taking, found, why: 'as it stood on the shelf' };
+    expect((await who.post(`/api/stock/${id}/counts`, body)).status).toBe(201);
+    return taking;
+  };
+
+  it('is undone by itself: what was there is there again, and it stays in the history, struck', async () => {
+    const { id } = await takeIn('salt', 1000);
+    const count = await counted(id, 400);
+    const lost = newId();
+    await who.post(`/api/stock/${id}/losses`, { id: lost, kind: 'spoiled', amount: 100, why: 'damp' });
+    expect((await stockOf(id)).left).toBe(300);
+    expect((await undo(id, count)).status).toBe(201);
+    expect((await undo(id, count)).status).toBe(201);
+    expect((await stockOf(id)).left).toBe(900);
+    expect((await undo(id, lost)).status).toBe(201);
+    const { left, takings } = await stockOf(id);
+    expect(left).toBe(1000);
+    expect(takings).toMatchObject([
+      { struck: true, undone: { why: 'the wrong bag' } },
+      { struck: true, undone: { why: 'the wrong bag' } },
+    ]);
+    const [report] = await verifyJournal(app.pool);
+    expect(report!.faults).toEqual([]);
+  });
+
+  it('is not undone where more was taken since than would be there, nor what an entry of a lot took', async () => {
+    const { id } = await takeIn('honey', 1000);
+    const found = await counted(id, 1500);
+    const lot = await beginLot(who, formulaId, ago(1));
+    expect(
+      (await weigh(lot, 'honey', 1200, { why: 'to taste', stock: [{ stockId: id, amount: 1200 }] })).status,
+    ).toBe(201);
+    const refused = await undo(id, found);
+    expect([refused.status, refused.body.detail]).toEqual([
+      409,
+      expect.stringMatching(/200 g more were taken since/),
+    ]);
+    const used = (await who.get(`/api/stock/${id}`)).body.takings.find(
+      (t: { kind: string }) => t.kind === 'used',
+    );
+    expect((await undo(id, used.id)).status).toBe(422);
+    expect((await undo(id, newId())).status).toBe(404);
+    expect((await stockOf(id)).left).toBe(300);
+  });
+});
 
 describe('what is weighed in', () => {
   it('leaves the stock by what was weighed, the oldest fit lot first, and the record names the lots', async () => {
