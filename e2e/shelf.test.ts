@@ -142,8 +142,8 @@ it('what a cloth kept goes into stock as pulp, with the amount and the day of th
     expect(await amount.inputValue()).toMatch(/^[\d\u202f.]+ k?g$/);
     await page.getByRole('button', { name: 'Add to stock', exact: true }).click();
     await page.getByText(/^Write S\d+ on it$/).waitFor();
-    const pulp = (await get('/api/stock')).find((s: { thing: string }) => s.thing === 'pulp-strained');
-    expect(pulp).toMatchObject({ name: 'Pulp, strained', leftBy: { code } });
+    const pulp = (await get('/api/stock')).find((s: { thing: string }) => s.thing === 'pulp-left');
+    expect(pulp).toMatchObject({ name: 'Left-over pulp', leftBy: { code } });
   }));
 
 it('a held stock lot says what it went into, and Today names it; lifted by its owner, the lots stay held', () =>

@@ -1,6 +1,6 @@
 import type { LabelView } from '@inch/contract/label';
 import type { Nutrient } from '@inch/core/label';
-import { volume } from '@inch/core/quantity';
+import { grouped, volume } from '@inch/core/quantity';
 import { Ruled } from '../ui/Sheet.tsx';
 
 type Nutrition = NonNullable<LabelView['nutrition']>;
@@ -65,7 +65,7 @@ export function NutritionTable({ nutrition, printed }: { nutrition: Nutrition; p
   const us = nutrition.pack === 'us';
   return (
     <Ruled
-      title={`Nutrition, calculated, in ${us ? 'a serving of ' : ''}${volume(nutrition.millilitres, 0)}`}
+      title={`Nutrition, calculated, in ${us ? `a serving of ${volume(nutrition.millilitres, 0)}` : `${grouped(nutrition.millilitres)} mL`}`}
       className="mt-8"
     >
       <table className="w-full">

@@ -114,7 +114,7 @@ function TakeInOfLot({ code }: { code: string }) {
       {kept && (
         <p className="pt-4 text-ink-2">
           By the record the cloth of lot <span className="figure">{code}</span> kept about{' '}
-          <strong className="figure text-ink">{weight(kept.grams)}</strong>
+          <strong className="figure whitespace-nowrap text-ink">{weight(kept.grams)}</strong>
           {kept.weighed ? ', by what came through.' : ', reckoned: what came through was not weighed.'} Weigh
           it where you can.
         </p>
@@ -124,7 +124,7 @@ function TakeInOfLot({ code }: { code: string }) {
           kept
             ? {
                 leftBy: code,
-                thing: 'pulp-strained',
+                thing: 'pulp-left',
                 amount: weight(kept.grams),
                 gotOn: kitchenDay(kept.at),
                 words: `what the cloth kept: ${kept.of.join(', ')}`,

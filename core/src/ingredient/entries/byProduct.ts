@@ -9,22 +9,22 @@ const rest = { family: 'fruit', caution: MEASURE, source: SOURCE } as const;
 
 /** What a lot leaves behind that is kept: named as what it is. What went into the lot, its allergens and its heat go with it where it is a by-product of one. */
 export const byProducts: readonly Ingredient[] = [
-  lowAcid('pulp-strained', 'Pulp, strained', [74, 2, 6, 6, 10], undefined, {
+  lowAcid('pulp-left', 'Left-over pulp', [74, 2, 6, 6, 10], undefined, {
     ...rest,
     minerals: [200, 25, 12],
     also: ['strained pulp', 'pressed pulp', 'pomace', 'what the cloth kept'],
   }),
-  lowAcid('peel-boiled', 'Peel, boiled', [70, 8, 6, 6, 9], undefined, {
+  lowAcid('peel-left', 'Left-over peel', [70, 8, 6, 6, 9], undefined, {
     ...rest,
     minerals: [200, 130, 18],
     also: ['boiled peel', 'strained peel', 'spent peel'],
   }),
-  lowAcid('fruit-soaked', 'Fruit, soaked', [65, 14, 7, 7, 5], undefined, {
+  lowAcid('fruit-left', 'Left-over soaked fruit', [65, 14, 7, 7, 5], undefined, {
     ...rest,
     minerals: [180, 20, 12],
     also: ['soaked fruit', 'drained fruit', 'spent fruit'],
   }),
-  lowAcid('stones-boiled', 'Stones, boiled', [20, 0, 1, 1, 76], undefined, {
+  lowAcid('stones-left', 'Left-over stones', [20, 0, 1, 1, 76], undefined, {
     ...rest,
     minerals: [50, 20, 10],
     caution:

@@ -163,7 +163,7 @@ function OpenLine(props: LineProps) {
             <Field
               label={`${line.name}, ${weightSign(size) === 'g' ? 'grams' : 'ounces'} weighed`}
               labelHidden
-              className="w-36"
+              className={weightSign(size) === 'g' ? 'w-36' : 'w-48'}
               figure
               large
               value={text}
