@@ -188,7 +188,7 @@ export const formulaRoutes = {
     path: '/api/formulas',
     access: 'reader',
     summary:
-      'Formulas in use, each with its newest version; with `archived` a page of those put away, where `before` is the last of the page before',
+      'Formulas in use, each with its newest version; with `archived` a page of the archived ones, where `before` is the last of the page before',
     query: z.object({
       archived: z.enum(['true', 'false']).default('false'),
       before: z.string().max(40).optional(),

@@ -25,7 +25,7 @@ export const useFormulas = () =>
 
 const PAGE = 50;
 
-/** Formulas that are put away, a page after another. */
+/** Archived formulas, a page after another. */
 export const useArchived = (enabled: boolean) =>
   useInfiniteQuery({
     queryKey: [...keys.list('formula'), 'archived'],
