@@ -93,8 +93,8 @@ it('a sale is undone where the bottles are shown as well', () =>
     await sale.getByRole('button', { name: /^Undo Sold: 1 bottle/ }).click();
     await dialog().getByLabel('Why').fill('they took another');
     await press('Undo');
+    await expect.poll(left).toBe(before);
     await sale.waitFor({ state: 'detached' });
-    expect(await left()).toBe(before);
   }));
 
 it('a count that was a mistake is undone where it stands: what was there is there again', () =>

@@ -188,7 +188,7 @@ async function gathered(db, lots, ended) {
     lot_id: 'NULL',
   });
   await copyRow(db, 'contact', 'TRUE', Math.round(lots / 20), { name: "CONCAT('Buyer ', s.seq)" });
-  // Formulas of years ago are put away.
+  // Formulas of years ago are archived.
   const [[formula]] = await db.query('SELECT id, current_version AS number FROM formula ORDER BY id LIMIT 1');
   const old = Math.round(lots / 40);
   await copyRow(db, 'formula', `id = '${formula.id}'`, old, { archived_at: 'UTC_TIMESTAMP()' });
