@@ -23,7 +23,6 @@ import { knownHostOnly } from './http/host.ts';
 import { refuseOtherMethods } from './http/methods.ts';
 import { openApi } from './http/openapi.ts';
 import { sameOriginOnly } from './http/origin.ts';
-import { countWrites } from './http/othersFirst.ts';
 import { Problem, problemHandler, unknownRoute } from './http/problem.ts';
 import { serveAnyone } from './http/serve.ts';
 import { ingredientRouter } from './ingredient/routes.ts';
@@ -236,7 +235,6 @@ export function createApp(options: AppOptions): Express {
   app.locals.prefix = prefix;
   if (prefix !== '') app.use(underPrefix(prefix));
   app.use(withRequestId);
-  app.use(countWrites);
   app.use(knownHostOnly(options.publicAddress));
   app.use(
     helmet({

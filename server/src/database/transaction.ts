@@ -1,5 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
+import { transactions } from './othersFirst.ts';
 import { type Database, marks, query } from './pool.ts';
 
 /** What two writers at once come to: on one machine a deadlock, on a cluster a commit that another node's came before. */
@@ -149,7 +150,20 @@ interface Turn {
 export async function inTransaction<T>(
   pool: Pool,
   work: (tx: PoolConnection, first: RowDataPacket[]) => Promise<T>,
-  { first, tries = TRIES, leaving = () => {} }: Turn = {},
+  turn: Turn = {},
+): Promise<T> {
+  transactions.underWay += 1;
+  try {
+    return await untilCommitted(pool, work, turn);
+  } finally {
+    transactions.underWay -= 1;
+  }
+}
+
+async function untilCommitted<T>(
+  pool: Pool,
+  work: (tx: PoolConnection, first: RowDataPacket[]) => Promise<T>,
+  { first, tries = TRIES, leaving = () => {} }: Turn,
 ): Promise<T> {
   const cluster = await isCluster(pool);
   const { commit, after } = TURNS[cluster ? 'cluster' : 'alone'];

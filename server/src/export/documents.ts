@@ -1,7 +1,7 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { ArtworkOf, LabelContent } from '@inch/core/label';
+import { othersFirst } from '../database/othersFirst.ts';
 import { type Database, rows } from '../database/pool.ts';
-import { othersFirst } from '../http/othersFirst.ts';
 import { artworkOf, labelOf } from '../label/label.ts';
 import { pictureOf } from '../label/pictures.ts';
 import { labelPdf } from '../label/printing.ts';

@@ -15,7 +15,7 @@ interface AgedRow {
 }
 
 /** How many of a formula's lots that were looked at speak for it: its newest. */
-const LOTS = 60;
+const LOTS = 24;
 /** Looks that so many lots may have. */
 const LOOKS = 4 * LOTS;
 

@@ -1,7 +1,7 @@
 import type { Pool } from 'mysql2/promise';
 import type { Logger } from 'pino';
+import { othersFirst } from '../database/othersFirst.ts';
 import { rows } from '../database/pool.ts';
-import { othersFirst } from '../http/othersFirst.ts';
 import { deriveOlder, STANDING_COLUMNS, type StandingRow, settingsOf } from './derive.ts';
 import { kitchensOf } from './rebuild.ts';
 
