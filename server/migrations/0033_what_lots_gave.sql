@@ -22,3 +22,13 @@ CREATE TABLE formula_made (
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
 INSERT INTO formula_made SELECT v.formula_id, COUNT(*) FROM lot l JOIN formula_version v ON v.id = l.version_id GROUP BY v.formula_id;
 CREATE TRIGGER made_of_lot AFTER INSERT ON lot FOR EACH ROW INSERT INTO formula_made SELECT v.formula_id, 1 FROM formula_version v WHERE v.id = NEW.version_id ON DUPLICATE KEY UPDATE lots = lots + 1;
+-- Lots of a formula that were looked at.
+CREATE TABLE formula_looked (
+  formula_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  lot_id CHAR(36) CHARACTER SET ascii NOT NULL,
+  PRIMARY KEY (formula_id, lot_id),
+  CONSTRAINT looked_formula FOREIGN KEY (formula_id) REFERENCES formula (id),
+  CONSTRAINT looked_lot FOREIGN KEY (lot_id) REFERENCES lot (id)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
+INSERT INTO formula_looked SELECT DISTINCT v.formula_id, l.id FROM bottle_look k JOIN lot l ON l.id = k.lot_id JOIN formula_version v ON v.id = l.version_id;
+CREATE TRIGGER looked_of_look AFTER INSERT ON bottle_look FOR EACH ROW INSERT IGNORE INTO formula_looked SELECT v.formula_id, l.id FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.id = NEW.lot_id;

@@ -40,7 +40,7 @@ const RIGHTS: Record<string, string[]> = {
 };
 
 /** Written by commands and triggers alone. */
-const READ_ONLY = new Set(['backup', 'sale', 'formula_made']);
+const READ_ONLY = new Set(['backup', 'sale', 'formula_made', 'formula_looked']);
 
 /** What the running app may do with a table: with the whole of it, and with single columns. */
 export function rightsOf(table: string): { whole: ReadonlySet<string>; columns: ReadonlySet<string> } {

@@ -21,6 +21,7 @@ export const NOT_PROVED: Readonly<Record<string, string>> = {
   stock_standing: 'derived of the record: what is left',
   sale: 'derived of movements and of earlier sales by triggers: held against them here',
   formula_made: 'derived of lots by a trigger: held against them here',
+  formula_looked: 'derived of looks by a trigger: held against them here',
   rule_gap: 'derived: lots that later rules would ask more of',
   rules_in_force: 'which rules lots were last held against',
 };
@@ -147,6 +148,18 @@ async function faultsOfMade(db: Database): Promise<string[]> {
   return found.map(({ name }) => `how many lots were made of ${name} is not what the record says`);
 }
 
+/** Lots whose looks the evidence of their formula would not find, and such as have none. */
+async function faultsOfLooked(db: Database): Promise<string[]> {
+  const found = await rows<{ code: string }>(
+    db,
+    `SELECT DISTINCT l.code FROM bottle_look k JOIN lot l ON l.id = k.lot_id JOIN formula_version v ON v.id = l.version_id
+     LEFT JOIN formula_looked g ON g.formula_id = v.formula_id AND g.lot_id = l.id WHERE g.lot_id IS NULL
+     UNION SELECT l.code FROM formula_looked g JOIN lot l ON l.id = g.lot_id JOIN formula_version v ON v.id = l.version_id
+     LEFT JOIN bottle_look k ON k.lot_id = g.lot_id WHERE k.id IS NULL OR v.formula_id <> g.formula_id LIMIT 5`,
+  );
+  return found.map(({ code }) => `whether lot ${code} was looked at is not what its record says`);
+}
+
 /** What is wrong with the tables themselves: their columns, what happens by itself, who may do what, and what is derived of them. */
 export async function faultsOfDefinitions(db: Database): Promise<string[]> {
   const now = await definitionsNow(db);
@@ -156,5 +169,6 @@ export async function faultsOfDefinitions(db: Database): Promise<string[]> {
     ...(await tooManyRights(db)),
     ...(await faultsOfSales(db)),
     ...(await faultsOfMade(db)),
+    ...(await faultsOfLooked(db)),
   ];
 }

@@ -16,24 +16,21 @@ interface AgedRow {
 
 /** How many of a formula's lots that were looked at speak for it: its newest. */
 const LOTS = 24;
-/** Looks that so many lots may have. */
-const LOOKS = 4 * LOTS;
 
-/** The newest lots of a formula that were looked at: looks are walked from the newest lot's on, so that no more are read than are wanted. */
-async function lookedAt(db: Database, kitchenId: string, formulaId: string): Promise<string[]> {
+/** The newest lots of a formula that were looked at. */
+async function lookedAt(db: Database, formulaId: string): Promise<string[]> {
   const found = await rows<{ id: string }>(
     db,
-    `SELECT STRAIGHT_JOIN k.lot_id AS id FROM bottle_look k FORCE INDEX (bottle_look_lot) JOIN lot l ON l.id = k.lot_id JOIN formula_version v ON v.id = l.version_id
-     WHERE v.formula_id = ? AND l.kitchen_id = ? ORDER BY k.lot_id DESC LIMIT ${LOOKS}`,
-    [formulaId, kitchenId],
+    `SELECT lot_id AS id FROM formula_looked WHERE formula_id = ? ORDER BY lot_id DESC LIMIT ${LOTS}`,
+    [formulaId],
   );
-  return [...new Set(found.map((row) => row.id))].slice(0, LOTS);
+  return found.map((row) => row.id);
 }
 
 /** Lots that were looked at, with when what their looks rest on was written down; a lot that came with a file earns nothing. */
 async function agedRows(db: Database, kitchenId: string, formulas: readonly string[]): Promise<AgedRow[]> {
   const ids: string[] = [];
-  for (const formula of formulas) ids.push(...(await lookedAt(db, kitchenId, formula)));
+  for (const formula of formulas) ids.push(...(await lookedAt(db, formula)));
   if (ids.length === 0) return [];
   return rows<AgedRow>(
     db,
@@ -41,8 +38,8 @@ async function agedRows(db: Database, kitchenId: string, formulas: readonly stri
      (SELECT MIN(d.recorded_at) FROM decision d WHERE d.lot_id = l.id AND d.to = 'released') AS released_at,
      (SELECT MIN(b.recorded_at) FROM bottling b WHERE b.lot_id = l.id AND b.struck_at IS NULL) AS filled_at,
      (SELECT MIN(m.recorded_at) FROM movement m WHERE m.lot_id = l.id AND m.kind = 'retained' AND m.struck_at IS NULL) AS kept_back_at
-     FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.id IN (${marks(ids)}) ORDER BY l.id DESC`,
-    ids,
+     FROM lot l JOIN formula_version v ON v.id = l.version_id WHERE l.id IN (${marks(ids)}) AND l.kitchen_id = ? ORDER BY l.id DESC`,
+    [...ids, kitchenId],
   );
 }
 
