@@ -66,7 +66,7 @@ async function tablesOfLots(db) {
     `SELECT table_name AS t, column_name AS c, generation_expression AS made FROM information_schema.columns
      WHERE table_schema = DATABASE() AND table_name IN
        (SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = 'lot_id')
-     AND table_name NOT IN ('journal', 'lot_standing', 'lot_word') ORDER BY table_name, ordinal_position`,
+     AND table_name NOT IN ('journal', 'lot_standing', 'lot_word', 'formula_looked') ORDER BY table_name, ordinal_position`,
   );
   const tables = new Map();
   for (const { t, c, made } of columns) if (!made) tables.set(t, [...(tables.get(t) ?? []), c]);
