@@ -41,6 +41,7 @@ export const exportRoutes = {
     query: z.object({ progress: Id.optional() }),
     response: z.unknown(),
     media: ZIP_MEDIA,
+    parts: true,
   }),
   import: route({
     method: 'POST',

@@ -21,6 +21,8 @@ export interface Route<P extends Shape, Q extends Shape, B extends Shape, R exte
   revalidated?: true;
   /** Set where the answer is a file rather than JSON. */
   media?: string;
+  /** Set where a part of it may be asked for (206, 416). */
+  parts?: true;
   /** Content types of what is sent, where that is a file rather than JSON. */
   sends?: readonly string[];
 }

@@ -77,6 +77,8 @@ describe('a download that breaks off', () => {
     expect(part.status).toBe(206);
     expect(part.headers.get('content-range')).toMatch(/^bytes 2-5\/\d+$/);
     expect(Buffer.from(await part.arrayBuffer())).toEqual(begun.subarray(2, 6));
+    const beyond = await ask({ range: 'bytes=999999999-', 'if-range': etag });
+    expect([beyond.status, (await beyond.json()).title]).toEqual([416, 'No such part']);
   });
 
   it('begins anew where the file it was of is no longer kept', async () => {

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
 import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Writable } from 'node:stream';
 import type { Response } from 'express';
+import { Problem } from '../http/problem.ts';
 
 /** How long an export lies on the disk, so that a download that broke off is gone on with. */
 const KEPT_MS = 3_600_000;
@@ -81,10 +83,14 @@ class Both extends Writable {
 }
 
 /** Until a stream takes more, or ends. */
-const drained = (out: Writable): Promise<void> =>
-  new Promise((resolve) => {
-    for (const event of ['drain', 'close', 'error']) out.once(event, () => resolve());
-  });
+async function drained(out: Writable): Promise<void> {
+  const heard = new AbortController();
+  const either = ['drain', 'close'].map((event) => once(out, event, { signal: heard.signal }));
+  // An error is its end as well.
+  await Promise.race(either).catch(() => undefined);
+  for (const other of either) other.catch(() => undefined);
+  heard.abort();
+}
 
 /**
  * Sends what is written as it comes, and keeps it for an hour.
@@ -135,7 +141,9 @@ export async function sendRest(
   res.attachment(found.name).set({ etag: found.etag });
   await new Promise<void>((resolve, reject) => {
     res.sendFile(found.file, { dotfiles: 'allow', lastModified: false }, (error?: Error) => {
-      if (error && !res.destroyed) reject(error);
+      if ((error as { status?: number } | undefined)?.status === 416)
+        reject(new Problem(416, 'The file has no such part. Take it from its beginning.'));
+      else if (error && !res.destroyed) reject(error);
       else resolve();
     });
   });

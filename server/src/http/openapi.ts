@@ -115,7 +115,7 @@ function requestBodyOf({ body, sends }: AnyRoute, components: Components): Json 
 }
 
 /** The statuses with which a route can refuse. */
-function refusalsOf({ access, method, params, query, body, sends }: AnyRoute): number[] {
+function refusalsOf({ access, method, params, query, body, sends, media, parts }: AnyRoute): number[] {
   const signed = access !== 'anyone';
   const says = body || sends;
   return [
@@ -124,8 +124,10 @@ function refusalsOf({ access, method, params, query, body, sends }: AnyRoute): n
     ...(method === 'GET' ? (signed ? [403] : []) : [403]),
     ...(params ? [404] : []),
     405,
-    ...(method === 'GET' ? [] : [409]),
+    // What is of a lot, and what is made for it, may not be had as the lot stands.
+    ...(method === 'GET' && !params && !media ? [] : [409]),
     ...(says ? [413, 415] : []),
+    ...(parts ? [416] : []),
     ...(says || query || params ? [422] : []),
     ...(says ? [429] : []),
     // The address that it was asked under is another server's.
@@ -158,6 +160,7 @@ function operationOf(route: NamedRoute, components: Components): Json {
     ...(requestBody ? { requestBody } : {}),
     responses: {
       [statusOf(route)]: { description: route.summary, content: answer },
+      ...(route.parts ? { 206: { description: 'The part that was asked for', content: answer } } : {}),
       ...(route.revalidated ? { 304: { description: 'As it was when it was last read' } } : {}),
       ...Object.fromEntries(
         refusalsOf(route).map((status) => [status, { $ref: `#/components/responses/Problem${status}` }]),

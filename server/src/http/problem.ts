@@ -68,6 +68,7 @@ const TITLES: Record<number, string> = {
   409: 'It does not fit what is recorded',
   413: 'Too large',
   415: 'Not in a form that is read here',
+  416: 'No such part',
   421: 'Not the server of that address',
   422: 'Something has to be put right',
   429: 'Too many attempts',
