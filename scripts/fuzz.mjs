@@ -100,16 +100,19 @@ function malformed(route, random) {
 async function send(url, client, route, random) {
   const { address, headers, body } = malformed(route, random);
   const what = `${route.method} ${address} ${body ?? ''}`.slice(0, 500);
-  const response = await fetch(`${url}${address}`, {
-    method: route.method,
-    headers: { ...client.headers(), ...headers },
-    ...(body === undefined ? {} : { body }),
-    signal: AbortSignal.timeout(30_000),
-  }).catch((error) => ({ error }));
-  // No answer at all is as bad as a wrong one.
-  if (response.error) return { status: 599, what: `${what}: ${response.error.message}` };
-  await response.arrayBuffer();
-  return { status: response.status, what };
+  try {
+    const response = await fetch(`${url}${address}`, {
+      method: route.method,
+      headers: { ...client.headers(), ...headers },
+      ...(body === undefined ? {} : { body }),
+      signal: AbortSignal.timeout(60_000),
+    });
+    await response.arrayBuffer();
+    return { status: response.status, what };
+  } catch (error) {
+    // No answer at all, or one without an end, is as bad as a wrong one.
+    return { status: 599, what: `${what}: ${error.message}` };
+  }
 }
 
 /** Lists that do not answer, or not with all their lots. */

@@ -5,7 +5,7 @@ export const transactions = { underWay: 0 };
 
 const LOOK_MS = 5;
 /** Longer than this nothing stands aside, however much is written. */
-const MOST_MS = 500;
+const MOST_MS = 60;
 
 /** Lets the writes that are under way end first: for a long task between one of its parts and the next. */
 export async function othersFirst(): Promise<void> {

@@ -12,23 +12,20 @@ export const byProducts: readonly Ingredient[] = [
   lowAcid('pulp-left', 'Left-over pulp', [74, 2, 6, 6, 10], undefined, {
     ...rest,
     minerals: [200, 25, 12],
-    also: ['strained pulp', 'pressed pulp', 'pomace', 'what the cloth kept'],
+    also: ['pomace'],
   }),
   lowAcid('peel-left', 'Left-over peel', [70, 8, 6, 6, 9], undefined, {
     ...rest,
     minerals: [200, 130, 18],
-    also: ['boiled peel', 'strained peel', 'spent peel'],
   }),
   lowAcid('fruit-left', 'Left-over soaked fruit', [65, 14, 7, 7, 5], undefined, {
     ...rest,
     minerals: [180, 20, 12],
-    also: ['soaked fruit', 'drained fruit', 'spent fruit'],
   }),
   lowAcid('stones-left', 'Left-over stones', [20, 0, 1, 1, 76], undefined, {
     ...rest,
     minerals: [50, 20, 10],
     caution:
       'Whole stones only: cracked ones, and their kernels, give off hydrogen cyanide. They are not left in what is sold.',
-    also: ['boiled stones', 'spent stones', 'left over pits'],
   }),
 ];
