@@ -210,8 +210,7 @@ describe('what is in the pan', () => {
         const lot = lotOf([juice, sweeten, finish], [], told);
         const pan = after(lot, told.length);
         expect(Math.abs(pan.grams / (w + s) - 1)).toBeLessThan(0.003);
-        // Sugar of almost no water is read a little over three thousandths off.
-        expect(Math.abs(pan.solidsGrams / (s * SUGAR) - 1)).toBeLessThan(0.004);
+        expect(Math.abs(pan.solidsGrams / (s * SUGAR) - 1)).toBeLessThan(0.003);
         const here = lot.steps[place]!;
         expect(panNow(lot, here, setting, T((told.length - 0.5) / 12))).toEqual(pan);
       }),

@@ -398,7 +398,8 @@ export function panNow(lot: LotRecord, step: LotStep, setting: PanSetting, now: 
     hotMillilitres: hot,
     celsius,
     by: tallied === null ? knownBy(known, lot) : 'as recorded',
-    solidsGrams: (grams * brix) / 100,
+    // Sugar beyond what a table of syrups holds is in the pan all the same.
+    solidsGrams: tallied === null && known.solids <= grams ? known.solids : (grams * brix) / 100,
     solidsFrom: known.measured ? 'measured' : 'estimated',
     acids: known.acids,
     ...depths,
