@@ -1,7 +1,7 @@
 import { type Plan, PlanContent } from '@inch/contract/plan';
 import type { PlannedStart } from '@inch/core/planning';
 import type { z } from 'zod';
-import { type Database, fromSql, rows } from '../database/pool.ts';
+import { type Database, fromSql, marks, rows } from '../database/pool.ts';
 import { notFound } from '../http/problem.ts';
 
 interface PlanRow {
@@ -55,11 +55,16 @@ export async function partNames(
   kitchenId: string,
   plan: Pick<Plan, 'items'>,
 ): Promise<Map<string, string>> {
-  const found = await rows<{ id: string; name: string }>(
-    db,
-    'SELECT f.id, v.name FROM formula f JOIN formula_version v ON v.formula_id = f.id AND v.number = f.current_version WHERE f.kitchen_id = ?',
-    [kitchenId],
-  );
+  const formulas = [...new Set(plan.items.map((item) => item.formulaId))];
+  const found =
+    formulas.length === 0
+      ? []
+      : await rows<{ id: string; name: string }>(
+          db,
+          `SELECT f.id, v.name FROM formula f JOIN formula_version v ON v.formula_id = f.id AND v.number = f.current_version
+           WHERE f.kitchen_id = ? AND f.id IN (${marks(formulas)})`,
+          [kitchenId, ...formulas],
+        );
   const names = new Map(found.map((f) => [f.id, f.name]));
   return new Map(
     plan.items.flatMap((item) =>
