@@ -20,7 +20,7 @@ interface Kept {
   whole: Promise<boolean>;
 }
 
-/** The last export of each kitchen. */
+/** The last export that each person made of a kitchen: who made none has to, and that is journaled. */
 const kept = new Map<string, Kept>();
 let folder: string | null = null;
 
@@ -97,12 +97,12 @@ async function drained(out: Writable): Promise<void> {
  * @param write writes the whole export to a stream; what it throws is thrown
  */
 export async function sendAndKeep(
-  kitchenId: string,
+  maker: string,
   res: Response,
   name: string,
   write: (out: Writable) => Promise<void>,
 ): Promise<void> {
-  const before = kept.get(kitchenId);
+  const before = kept.get(maker);
   const etag = `"${randomUUID()}"`;
   const file = join(ownFolder(), `${etag.slice(1, -1)}.zip`);
   const out = new Both(res, createWriteStream(file, { mode: 0o600 }));
@@ -115,10 +115,10 @@ export async function sendAndKeep(
       () => false,
     ),
   };
-  kept.set(kitchenId, own);
+  kept.set(maker, own);
   if (before) await rm(before.file, { force: true });
   const forget = async () => {
-    if (kept.get(kitchenId) === own) kept.delete(kitchenId);
+    if (kept.get(maker) === own) kept.delete(maker);
     await rm(file, { force: true });
   };
   if (!(await own.whole)) await forget();
@@ -131,12 +131,8 @@ export async function sendAndKeep(
  * @param ifRange the entity tag that the rest has to be of
  * @returns whether it was kept; where not, a whole one is to be sent
  */
-export async function sendRest(
-  kitchenId: string,
-  res: Response,
-  ifRange: string | undefined,
-): Promise<boolean> {
-  const found = kept.get(kitchenId);
+export async function sendRest(maker: string, res: Response, ifRange: string | undefined): Promise<boolean> {
+  const found = kept.get(maker);
   if (!found || (ifRange !== undefined && ifRange !== found.etag) || !(await found.whole)) return false;
   res.attachment(found.name).set({ etag: found.etag });
   await new Promise<void>((resolve, reject) => {

@@ -41,15 +41,20 @@ const fileNameOf = (kitchen: Kitchen, day: string) =>
       .replace(/^-|-$/g, '') || 'kitchen'
   }-${day}.zip`;
 
+/** Whose an export is: of one kitchen, by one person. */
+const makerOf = ({ kitchen, account }: { kitchen: Kitchen; account: { id: string } }): string =>
+  `${kitchen.id} ${account.id}`;
+
 interface Exporting {
   pool: Pool;
   kitchen: Kitchen;
+  maker: string;
   res: Response;
   steps: Steps;
   journaled: () => Promise<void>;
 }
 
-async function sendExport({ pool, kitchen, res, steps, journaled }: Exporting): Promise<void> {
+async function sendExport({ pool, kitchen, maker, res, steps, journaled }: Exporting): Promise<void> {
   const now = new Date().toISOString();
   // What makes zips and PDFs is loaded by the first export.
   const { contentsOf, writeExport } = await import('./write.ts');
@@ -57,7 +62,7 @@ async function sendExport({ pool, kitchen, res, steps, journaled }: Exporting): 
     const contents = await contentsOf(db, kitchen);
     await journaled();
     res.type(ZIP_MEDIA);
-    await sendAndKeep(kitchen.id, res, fileNameOf(kitchen, now.slice(0, 10)), (out) =>
+    await sendAndKeep(maker, res, fileNameOf(kitchen, now.slice(0, 10)), (out) =>
       writeExport(contents, out, now, (done, total) => steps.tell('Exporting', done, total)),
     );
   });
@@ -82,14 +87,14 @@ async function onDisk<T>(req: Request, work: (file: string) => Promise<T>): Prom
 export function exportRouter(app: AppContext): void {
   serve(app, exportRoutes.export, async (call) => {
     const { pool, kitchen, account, req, res, query } = call;
-    if (req.headers.range && (await sendRest(kitchen.id, res, req.get('if-range')))) return undefined;
+    if (req.headers.range && (await sendRest(makerOf(call), res, req.get('if-range')))) return undefined;
     const steps = new Steps(pool, query.progress);
     const journaled = () =>
       inWriting(pool, { account, kitchen }, (w) =>
         journal(w, 'kitchen', kitchen.id, 'export', { what: 'the whole kitchen' }),
       );
     try {
-      await sendExport({ pool, kitchen, res, steps, journaled });
+      await sendExport({ pool, kitchen, maker: makerOf(call), res, steps, journaled });
       await steps.end(null);
     } catch (error) {
       await steps.end(said(error));
