@@ -112,9 +112,10 @@ it('a count that was a mistake is undone where it stands: what was there is ther
     await dialog().getByLabel('Counted').fill('50 g');
     await dialog().getByLabel('Reason').fill('only the top of the bag');
     await press('Record');
+    await dialog().waitFor({ state: 'hidden' });
     const now = async (): Promise<number> => (await get(`/api/stock/${sugar.id}`)).left;
     await expect.poll(now).toBe(50);
-    if (!(await dialog().isVisible())) await open();
+    await open();
     const count = dialog().getByRole('listitem').filter({ hasText: 'only the top of the bag' });
     await count.getByRole('button', { name: /^Undo counted/ }).click();
     await count.getByLabel('Why it is undone').fill('there is a second bag');
