@@ -7,9 +7,10 @@ module.exports = {
     {
       name: 'core-imports-nothing',
       severity: 'error',
-      comment: 'But the one library that writes the letters of other scripts in Latin ones.',
+      comment:
+        'But the library that writes the letters of other scripts in Latin ones, and the one that nouns are declared with.',
       from: { path: '^core/src' },
-      to: { pathNot: '^(core/src|node_modules/@sindresorhus/transliterate)' },
+      to: { pathNot: '^(core/src|node_modules/(@sindresorhus/transliterate|zod))' },
     },
     {
       name: 'contract-imports-core-and-zod',

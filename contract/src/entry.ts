@@ -1,3 +1,4 @@
+import { Ingredient } from '@inch/core/ingredient';
 import {
   type Entries,
   type EntryKind,
@@ -14,7 +15,6 @@ import {
   strikeable,
 } from '@inch/core/record';
 import { z } from 'zod';
-import { Ingredient } from './ingredient.ts';
 import { happened, Id, Why } from './values.ts';
 
 /** Documents of other nouns that an entry keeps, by name. */

@@ -1,7 +1,8 @@
+import { Ingredient } from '@inch/core/ingredient';
 import { FIRES } from '@inch/core/pan';
 import { THICKNESSES } from '@inch/core/sugar';
 import { z } from 'zod';
-import { Ingredient, OwnMeasure } from './ingredient.ts';
+import { OwnMeasure } from './ingredient.ts';
 import { route } from './route.ts';
 import { Colour, Id, Name, Words, Written } from './values.ts';
 

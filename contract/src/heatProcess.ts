@@ -1,11 +1,11 @@
-import { PACKS, PROCESS_METHODS, PRODUCT_STATES } from '@inch/core/heat';
+import { HeatProcess } from '@inch/core/heat';
 import { HIGHEST_PH } from '@inch/core/keeping';
 import { z } from 'zod';
 import { FormulaKind } from './formula.ts';
 import { route } from './route.ts';
-import { Day, Id, Name, Written } from './values.ts';
+import { Id, Name, Written } from './values.ts';
 
-export const ProcessMethod = z.enum(PROCESS_METHODS);
+export const ProcessMethod = HeatProcess.shape.method;
 const SOURCE =
   'Its source: what it is, whose, and of which year: “Letter of Dr Amsel, 3 May 2026”, or a tested book with its edition.';
 /** What a source is: a letter, a book, a test. */
@@ -23,46 +23,22 @@ const findable = (source: string): boolean => {
 };
 const Source = z.string().trim().max(300, 'At most 300 characters.').refine(findable, SOURCE);
 
+/** What is told of a process of the kitchen's own: its source names it, and its fruits, products and elevations are bounded. */
 const fields = {
+  ...HeatProcess.omit({ id: true }).shape,
   name: Name,
   source: Source,
-  readOn: Day.nullable(),
   fruits: z.array(z.string().max(60)).min(1, 'Which fruits was it tested with?').max(40),
   anyFruitBut: z.null().default(null),
-  acids: z.array(z.string().max(60)).max(20),
-  /** Acids that it has to have, with the least of each in a kg of the product. */
-  acidsRequired: z
-    .array(
-      z.object({ id: z.string().max(60), gramsPerKg: z.number().gt(0, 'How many g in a kg?').max(1000) }),
-    )
-    .max(20)
-    .default([]),
-  salt: z.boolean().default(false),
-  spices: z.array(z.string().max(60)).max(40).default([]),
-  thickeners: z.array(z.string().max(60)).max(20).default([]),
+  acidsRequired: HeatProcess.shape.acidsRequired.default([]),
+  salt: HeatProcess.shape.salt.default(false),
+  spices: HeatProcess.shape.spices.default([]),
+  thickeners: HeatProcess.shape.thickeners.default([]),
   products: z.array(FormulaKind).min(1, 'For which kind of product is it?'),
-  /** What was in the jar, and how it was packed: what is not known matches nothing. */
-  state: z.enum(PRODUCT_STATES).nullable().default(null),
-  pack: z.enum(PACKS).nullable().default(null),
-  brix: z
-    .object({ from: z.number().min(0).max(85), to: z.number().min(0).max(85) })
-    .refine((b) => b.from <= b.to, 'From the lower to the higher.')
-    .nullable(),
+  state: HeatProcess.shape.state.default(null),
+  pack: HeatProcess.shape.pack.default(null),
   highestPh: z.number().min(2, 'Not under 2.').max(HIGHEST_PH, `Never over ${HIGHEST_PH}.`).nullable(),
-  closure: z.enum(['two-piece-lid', 'any']),
-  largestMl: z.number().gt(0, 'How large a jar at most?').max(20_000),
-  headspaceInches: z.number().gt(0, 'How much headspace?').max(3, 'At most 3 in.'),
-  method: ProcessMethod,
-  /** Whether its source allows an atmospheric steam canner. */
-  steam: z.boolean().default(false),
-  hotFill: z
-    .object({
-      celsius: z.number().min(70, 'Nothing is filled hot under 70 °C.').max(100),
-      holdMinutes: z.number().gt(0, 'How long is it held?').max(60),
-      invertSeconds: z.number().min(0).max(600),
-    })
-    .nullable(),
-  restMinutes: z.number().min(0).max(60),
+  steam: HeatProcess.shape.steam.default(false),
   bands: z
     .array(z.object({ toFeet: z.number().min(0).max(16_500), minutes: z.number().gt(0).max(240) }))
     .min(1, 'Minutes up to which elevation?')

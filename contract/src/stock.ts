@@ -1,5 +1,5 @@
+import { Allergen } from '@inch/core/ingredient';
 import { z } from 'zod';
-import { Allergen } from './ingredient.ts';
 import { LotState } from './lotRecord.ts';
 import { route } from './route.ts';
 import { Day, happened, Id, Why, Written } from './values.ts';

@@ -1,5 +1,5 @@
 import { baseBound, extractionMethods, TEXTURES, textureOf } from '@inch/core/formula';
-import { catalogue } from '@inch/core/ingredient';
+import { catalogue, catalogueEntries } from '@inch/core/ingredient';
 
 const FAMILIES = {
   fruit: 'Fruit',
@@ -83,6 +83,15 @@ function notes(entry) {
     .join('; ');
 }
 
+const asWritten = new Map(catalogueEntries.map((entry) => [entry.id, entry]));
+
+/** The newest day on which figures of it were read against their source. */
+function readAgainst({ id }) {
+  const entry = asWritten.get(id);
+  const sources = entry.sources ?? asWritten.get(entry.like).sources;
+  return Object.values(sources).filter(Boolean).sort().at(-1) ?? 'not yet';
+}
+
 const cell = (text) => text.replace(/\|/g, '/');
 
 function row(entry) {
@@ -100,6 +109,7 @@ function row(entry) {
     texture(entry),
     notes(entry),
     entry.source,
+    readAgainst(entry),
   ];
   return `| ${cells.map(cell).join(' | ')} |`;
 }
@@ -111,8 +121,8 @@ export function cataloguePage() {
     if (entries.length === 0) return [];
     const sorted = entries.toSorted((a, b) => a.name.localeCompare(b.name, 'en'));
     return [
-      `## ${title}\n\n| entry | water | sucrose | glucose | fructose | insoluble | ethanol | acidity | weighs | gives | mind | source |\n|---|---:|---:|---:|---:|---:|---:|---|---|---|---|---|\n${sorted.map(row).join('\n')}\n`,
+      `## ${title}\n\n| entry | water | sucrose | glucose | fructose | insoluble | ethanol | acidity | weighs | gives | mind | source | read against it |\n|---|---:|---:|---:|---:|---:|---:|---|---|---|---|---|---|\n${sorted.map(row).join('\n')}\n`,
     ];
   });
-  return `# The catalogue\n\n${catalogue.length} entries, written by \`npm run catalogue\`. Grams of 100 g; what is neither water, sugar, acid nor insoluble is other dissolved solids. Acidity: pH, and titratable acidity as citric acid to pH 8.2 in g per 100 g, both with the width of what is published; the forecast takes their unsafe end. Where the acids of a thing are not known, its base is bounded: all of its minerals, or the worst of its family. Weigh and measure your own: they are preferred to these from then on. "Gives": its texture, for what comes out of it.\n\n${draws()}\n${sections.join('\n')}`;
+  return `# The catalogue\n\n${catalogue.length} entries, written by \`npm run catalogue\`. Grams of 100 g; what is neither water, sugar, acid nor insoluble is other dissolved solids. Acidity: pH, and titratable acidity as citric acid to pH 8.2 in g per 100 g, both with the width of what is published; the forecast takes their unsafe end. Where the acids of a thing are not known, its base is bounded: all of its minerals, or the worst of its family. Weigh and measure your own: they are preferred to these from then on. "Gives": its texture, for what comes out of it. The figures stand in the files of \`core/src/ingredient/catalogue\`, to be corrected there: each entry names its sources, and the day on which its figures were read against them.\n\n${draws()}\n${sections.join('\n')}`;
 }

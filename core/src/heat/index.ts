@@ -15,15 +15,13 @@ export {
 export {
   feetOf,
   HEATED_IN,
-  type HeatProcess,
+  HeatProcess,
   needsSterileJars,
-  PACKS,
   type Pack,
   PROCESS_METHODS,
-  PRODUCT_STATES,
   type ProductState,
   processTime,
   STEAM,
   sterilisingMinutes,
 } from './process.ts';
-export { heatProcesses } from './processes.ts';
+export { HeatProcessFile, heatProcesses } from './processes.ts';

@@ -1,3 +1,5 @@
+import { z } from 'zod';
+
 /** How a bottle is heated by a process: boiled under water, or filled and closed hot. Jars are never processed in an oven. */
 export const PROCESS_METHODS = ['boiling-water', 'hot-fill'] as const;
 /** In what it was heated: a canner of water, a vented atmospheric steam canner, or nothing but its own heat. */
@@ -10,49 +12,64 @@ export const PACKS = ['hot', 'raw'] as const;
 export type Pack = (typeof PACKS)[number];
 
 /** A heat process as a source publishes it: what it was tested on, field by field, and minutes by altitude. */
-export interface HeatProcess {
-  id: string;
-  name: string;
-  source: string;
+export const HeatProcess = z.object({
+  id: z.string(),
+  name: z.string(),
+  source: z.string(),
   /** Day on which the figures were last read against the source itself; null where nobody has yet. */
-  readOn: string | null;
+  readOn: z.iso.date().nullable(),
   /** Catalogue ingredients whose products were tested, alone or together; empty for a process that names none. */
-  fruits: readonly string[];
+  fruits: z.array(z.string().max(60)).max(40).readonly(),
   /** Tested with every acid fruit but these; null where only those named were. */
-  anyFruitBut: readonly string[] | null;
+  anyFruitBut: z.array(z.string()).readonly().nullable(),
   /** Acids that it may have; any other breaks the match. */
-  acids: readonly string[];
+  acids: z.array(z.string().max(60)).max(20).readonly(),
   /** Acids that it has to have, with the least of each, g in a kg of the product. */
-  acidsRequired: readonly { id: string; gramsPerKg: number }[];
+  acidsRequired: z
+    .array(
+      z.object({ id: z.string().max(60), gramsPerKg: z.number().gt(0, 'How many g in a kg?').max(1000) }),
+    )
+    .max(20)
+    .readonly(),
   /** Whether it may have salt. */
-  salt: boolean;
+  salt: z.boolean(),
   /** Spices and other flavourings that it may have, by catalogue id. */
-  spices: readonly string[];
+  spices: z.array(z.string().max(60)).max(40).readonly(),
   /** What may thicken it, by name. */
-  thickeners: readonly string[];
+  thickeners: z.array(z.string().max(60)).max(20).readonly(),
   /** Kinds of product, as formula kinds; empty where it is told by what is in the jar and not by a name. */
-  products: readonly string[];
+  products: z.array(z.string()).readonly(),
   /** What was in the jar; null where nobody knows: it then matches nothing. */
-  state: ProductState | null;
+  state: z.enum(PRODUCT_STATES).nullable(),
   /** How it was packed; null where nobody knows: it then matches nothing. */
-  pack: Pack | null;
+  pack: z.enum(PACKS).nullable(),
   /** Dissolved solids that its own proportions come to, °Bx; null where the source leaves the sugar open. */
-  brix: { from: number; to: number } | null;
+  brix: z
+    .object({ from: z.number().min(0).max(85), to: z.number().min(0).max(85) })
+    .refine((b) => b.from <= b.to, 'From the lower to the higher.')
+    .nullable(),
   /** pH it was tested up to; null where the source gives none. */
-  highestPh: number | null;
-  closure: 'two-piece-lid' | 'any';
-  largestMl: number;
-  headspaceInches: number;
-  method: (typeof PROCESS_METHODS)[number];
+  highestPh: z.number().min(2, 'Not under 2.').nullable(),
+  closure: z.enum(['two-piece-lid', 'any']),
+  largestMl: z.number().gt(0, 'How large a jar at most?').max(20_000),
+  headspaceInches: z.number().gt(0, 'How much headspace?').max(3, 'At most 3 in.'),
+  method: z.enum(PROCESS_METHODS),
   /** Whether its source allows an atmospheric steam canner in place of the bath. */
-  steam: boolean;
+  steam: z.boolean(),
   /** Hot fill: coldest bottle when it is closed, °C, how long it is held, and how long lid down. */
-  hotFill: { celsius: number; holdMinutes: number; invertSeconds: number } | null;
+  hotFill: z
+    .object({
+      celsius: z.number().min(70, 'Nothing is filled hot under 70 °C.').max(100),
+      holdMinutes: z.number().gt(0, 'How long is it held?').max(60),
+      invertSeconds: z.number().min(0).max(600),
+    })
+    .nullable(),
   /** Minutes in the canner with the fire off and the lid away, before lifting. */
-  restMinutes: number;
+  restMinutes: z.number().min(0).max(60),
   /** Minutes up to and including an altitude in feet; the last band is open. */
-  bands: readonly { toFeet: number; minutes: number }[];
-}
+  bands: z.array(z.object({ toFeet: z.number(), minutes: z.number().gt(0).max(240) })).readonly(),
+});
+export type HeatProcess = z.infer<typeof HeatProcess>;
 
 /** Under so many minutes the jars have to be sterile: the bath itself does not make them so. */
 const STERILISES_ALONE = 10;

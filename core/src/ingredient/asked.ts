@@ -1,5 +1,5 @@
 import { askOf, type Quantity } from '../quantity/index.ts';
-import type { Ingredient } from './types.ts';
+import type { Ingredient } from './ingredient.ts';
 
 /** Fruit and pieces of plants are sold and weighed by the ounce; nobody fills a measure for fluid ounces with them. */
 const inPieces = (entry: Ingredient): boolean => !entry.liquid && ['fruit', 'plant'].includes(entry.family);

@@ -1,5 +1,5 @@
+import type { Ingredient } from './ingredient.ts';
 import { dissolvesWhole } from './piece.ts';
-import type { Ingredient } from './types.ts';
 
 /** Percent by weight from which a spirit is strong enough that nothing lives in it. */
 const STRONG = 15;

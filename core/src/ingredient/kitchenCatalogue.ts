@@ -1,5 +1,5 @@
 import type { OwnMeasure } from '../quantity/index.ts';
-import type { Ingredient } from './types.ts';
+import type { Ingredient } from './ingredient.ts';
 
 /** What a kitchen knows of its ingredients: the catalogue that ships, its own entries preferred over it, its own measures and prices. */
 export interface KitchenCatalogue {

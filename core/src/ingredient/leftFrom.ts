@@ -1,4 +1,4 @@
-import type { Ingredient, LeftFrom } from './types.ts';
+import type { Ingredient, LeftFrom } from './ingredient.ts';
 
 /** What two by-products of one name carry together: of each figure that which speaks against them. */
 function mergedFrom(a: LeftFrom | undefined, b: LeftFrom | undefined): LeftFrom | undefined {

@@ -1,5 +1,5 @@
+import type { Ingredient } from './ingredient.ts';
 import type { KitchenCatalogue } from './kitchenCatalogue.ts';
-import type { Ingredient } from './types.ts';
 import { tellingWords } from './words.ts';
 
 /** Other names that cooks write, by catalogue id. */

@@ -1,6 +1,6 @@
+import type { Ingredient } from './ingredient.ts';
 import type { KitchenCatalogue } from './kitchenCatalogue.ts';
 import { alsoOf } from './named.ts';
-import type { Ingredient } from './types.ts';
 
 const letters = (text: string): string =>
   text

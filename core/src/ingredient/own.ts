@@ -1,5 +1,5 @@
 import { acidsFromPhAndTa } from '../acid/index.ts';
-import type { Allergen, Family, Ingredient, Range } from './types.ts';
+import type { Allergen, Family, Ingredient, Range } from './ingredient.ts';
 
 /** What a kitchen measured of a fruit or juice itself; what it did not measure stays typical. */
 export interface Measured {

@@ -1,4 +1,4 @@
-import type { Ingredient } from './types.ts';
+import type { Ingredient } from './ingredient.ts';
 
 const SOLID: ReadonlySet<string> = new Set(['fruit', 'plant', 'flavouring']);
 

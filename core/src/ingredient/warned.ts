@@ -1,10 +1,6 @@
-import { notFood } from './notFood.ts';
 import { inPlainLetters } from './plainLetters.ts';
-import { abroad } from './warnedAbroad.ts';
-import { warnings } from './warnings.ts';
+import { type Warning, warnings } from './warnings.ts';
 import { allWords } from './words.ts';
-
-type Warning = (typeof warnings)[number];
 
 /** Said behind a thing, it is not in: "cherries, stones removed". */
 const TAKEN_OUT = new Set(['removed', 'out', 'taken', 'discarded', 'off', 'away', 'free', 'less']);
@@ -38,15 +34,10 @@ const HARMLESS = [
 const KEPT_ON =
   /\brhubarb,?(?: stalks?)? (?:with|and|including|plus)(?: the| its| their| all| some)* (?:leaf|leaves|tops)\b|\bleaves on\b.*rhubarb|\brhubarb\b.*\bleaves (?:on|and all|left on)\b/;
 
-const ALL: readonly Warning[] = [
-  ...warnings,
-  ...notFood,
-  { words: abroad, refuse: true, why: 'It is poisonous, or not allowed in food. It goes into nothing.' },
-];
-const phrases = ALL.map((warning) => ({
+const phrases = warnings.map((warning) => ({
   warning,
-  stems: warning.words === abroad,
-  of: warning.words.flatMap((words) => [...new Set(inPlainLetters(words))].map(allWords)),
+  stems: warning.languages !== undefined,
+  of: warning.names.flatMap((name) => [...new Set(inPlainLetters(name))].map(allWords)),
 }));
 
 /** A word of another language without the ending that says how many, or of whom. */
@@ -119,7 +110,7 @@ function standsIn(phrase: readonly string[], words: readonly string[], joined: r
  */
 export function warningFor(text: string): Warning | undefined {
   for (const plain of inPlainLetters(text)) {
-    if (KEPT_ON.test(plain)) return warnings.find((one) => one.words.includes('rhubarb leaf'));
+    if (KEPT_ON.test(plain)) return warnings.find((one) => one.names.includes('rhubarb leaf'));
     const words = allWords(plain);
     const joined = runTogether(plain);
     const [stems, joinedStems] = [words.map(stem), joined.map(stem)];

@@ -1,5 +1,5 @@
 import type { Ingredient } from '../ingredient/index.ts';
-import type { AdditiveClass } from './words/index.ts';
+import type { AdditiveClass } from './words.ts';
 
 /** What an additive is there for where its family does not tell. Source: Reg. 1333/2008 Annex I and II. */
 const CLASS_OF: Readonly<Record<string, AdditiveClass | null>> = {

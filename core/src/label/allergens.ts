@@ -4,34 +4,9 @@ import {
   type KitchenCatalogue,
   shippedCatalogue,
 } from '../ingredient/index.ts';
+import { SULPHITES } from './figures.ts';
 import type { StatementLine } from './line.ts';
 import { type RulePackId, rulePacks } from './packs.ts';
-
-/** Total sulphur dioxide, mg/kg, that foods of a kind carry at the most usual. Source: Taylor, Higley and Bush, Adv. Food Res. 30 (1986), classes of sulphited foods; metabisulphite by its molar mass. Not yet read against it. */
-const SULPHITES: Readonly<Record<string, number>> = {
-  'bottled-lemon-juice': 800,
-  'bottled-lime-juice': 160,
-  'dried-apricot': 2000,
-  'dried-apple': 2000,
-  'dried-pear': 2000,
-  'dried-peach': 2000,
-  sultana: 2000,
-  'wine-vinegar': 75,
-  'red-wine-vinegar': 75,
-  'sherry-vinegar': 75,
-  'balsamic-vinegar': 75,
-  'white-balsamic': 75,
-  'red-wine': 150,
-  'white-wine': 200,
-  'rose-wine': 200,
-  'sparkling-wine': 200,
-  port: 150,
-  sherry: 150,
-  'dry-vermouth': 200,
-  'sweet-vermouth': 200,
-  'hard-cider': 200,
-  'potassium-metabisulphite': 576_000,
-};
 
 /** mg/kg of total sulphur dioxide from which sulphites are declared. Source: 21 CFR 101.100(a)(4); Reg. 1169/2011 Annex II (12). */
 export const SULPHITES_DECLARED = 10;

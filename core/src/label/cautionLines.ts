@@ -1,36 +1,13 @@
 import type { KitchenCatalogue } from '../ingredient/index.ts';
+import { CAFFEINE, GLYCYRRHIZIC } from './figures.ts';
 import type { StatementLine } from './line.ts';
-import type { LabelWords } from './words/index.ts';
-
-/** mg of caffeine in 100 g at the most usual, all of it drawn. Source: USDA FoodData Central (SR Legacy); EFSA Journal 2015;13(5):4102. Not yet read against it. */
-const CAFFEINE: Readonly<Record<string, number>> = {
-  'black-tea': 3500,
-  'green-tea': 3500,
-  'white-tea': 3500,
-  'oolong-tea': 3500,
-  oolong: 3500,
-  'jasmine-tea': 3500,
-  'bergamot-tea': 3500,
-  'smoked-tea': 3500,
-  matcha: 3500,
-  mate: 1200,
-  coffee: 1300,
-  'coffee-bean': 1300,
-  'brewed-coffee': 60,
-  'brewed-tea': 25,
-  'coffee-liqueur': 26,
-  cocoa: 230,
-  'cocoa-nib': 150,
-};
+import type { LabelWords } from './words.ts';
 
 /**
  * Whether an ingredient brings caffeine.
  * @example bringsCaffeine('black-tea') // true
  */
 export const bringsCaffeine = (ingredientId: string): boolean => (CAFFEINE[ingredientId] ?? 0) > 0;
-
-/** g of glycyrrhizic acid in 100 g of liquorice root at the most usual. Source: SCF opinion on glycyrrhizinic acid, 2003. Not yet read against it. */
-const GLYCYRRHIZIC: Readonly<Record<string, number>> = { liquorice: 10 };
 
 const POLYOLS: ReadonlySet<string> = new Set([
   'maltitol',

@@ -21,7 +21,7 @@ import { allIn } from './nutrition.ts';
 import type { RulePackId } from './packs.ts';
 import { type Quantity, quantitiesOf, shareSaid } from './quid.ts';
 import { ingredientStatement } from './statement.ts';
-import { type LabelWords, type Language, labelWords } from './words/index.ts';
+import { type LabelWords, type Language, labelWords } from './words.ts';
 
 export interface LabelKitchen {
   name: string;

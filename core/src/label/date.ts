@@ -1,6 +1,6 @@
 import { addDays, addMonths, type Day, spokenDay } from '../calendar/index.ts';
 import type { RulePackId } from './packs.ts';
-import { type Language, labelWords } from './words/index.ts';
+import { type Language, labelWords } from './words.ts';
 
 /** How a date is written: with its day always, or as short as the rule lets it be. */
 export type DateStyle = 'day' | 'short';

@@ -45,6 +45,7 @@ export { type LabelContent, type LabelKitchen, labelContent, type OwnWords, seco
 export { type DateStyle, dateLine } from './date.ts';
 export { differencesFromFormula } from './differences.ts';
 export { type FacedContainer, type Faces, facesOf } from './faces.ts';
+export { LabelFiguresFile } from './figures.ts';
 export { juicePercent } from './juice.ts';
 export {
   type Exemption,
@@ -70,4 +71,4 @@ export {
   roundNutrient,
 } from './roundNutrient.ts';
 export { ingredientStatement, type StatementOf, type StatementPart } from './statement.ts';
-export { LANGUAGES, type Language, labelWords } from './words/index.ts';
+export { LANGUAGES, LabelWordsFile, Language, labelWords } from './words.ts';

@@ -1,42 +1,8 @@
 import type { Composition } from '../formula/index.ts';
 import type { Ingredient, KitchenCatalogue } from '../ingredient/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
+import { LEAST_BRIX } from './figures.ts';
 import type { StatementLine } from './line.ts';
-
-/** Least °Bx of a juice that counts as whole, by fruit. Source: 21 CFR 101.30(h)(1). Not yet read against it. */
-const LEAST_BRIX: Readonly<Record<string, number>> = {
-  apple: 11.5,
-  apricot: 11.7,
-  blackberry: 10,
-  blueberry: 10,
-  boysenberry: 10,
-  blackcurrant: 11,
-  redcurrant: 10.5,
-  cranberry: 7.5,
-  elderberry: 11,
-  gooseberry: 8.3,
-  grape: 16,
-  grapefruit: 10,
-  guava: 7.7,
-  loganberry: 10.5,
-  mango: 13,
-  nectarine: 11.8,
-  orange: 11.8,
-  papaya: 11.5,
-  'passion-fruit': 14,
-  peach: 10.5,
-  pear: 12,
-  pineapple: 12.8,
-  plum: 14.3,
-  pomegranate: 16,
-  quince: 13.3,
-  raspberry: 9.2,
-  rhubarb: 5.7,
-  'sour-cherry': 14,
-  strawberry: 8,
-  'sweet-cherry': 20,
-  tangerine: 11.8,
-};
 
 /** Least °Bx where the rule has none for a fruit: the juice as it comes, of ordinary ripeness. */
 const USUAL_BRIX = 11;

@@ -1,6 +1,6 @@
 import type { DateStyle } from './date.ts';
 import type { RulePackId } from './packs.ts';
-import type { Language } from './words/index.ts';
+import type { Language } from './words.ts';
 
 /** A ground on which a label may go without nutrition figures: asked of the owner, never assumed. */
 export interface Exemption {

@@ -5,7 +5,7 @@ import { withCarried } from './carried.ts';
 import type { StatementLine } from './line.ts';
 import type { RulePackId } from './packs.ts';
 import { type Quantity, shareSaid } from './quid.ts';
-import { type Language, labelWords } from './words/index.ts';
+import { type Language, labelWords } from './words.ts';
 
 export interface StatementPart {
   name: string;

@@ -1,4 +1,4 @@
-import type { Language } from '../words/index.ts';
+import type { Language } from '../words.ts';
 import { type Box, boxOf, type Face, FIELDS, type MeasureText, movedBy, overlap, X_HEIGHT } from './art.ts';
 import { bodyBlocks } from './blocks.ts';
 import { drawLook } from './looks.ts';

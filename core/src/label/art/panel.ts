@@ -1,5 +1,5 @@
 import type { Nutrition } from '../nutrition.ts';
-import type { Language } from '../words/index.ts';
+import type { Language } from '../words.ts';
 import { type Art, INK, type MeasureText } from './art.ts';
 import type { Block } from './flow.ts';
 import { euPanel, type PanelRow, type UsPanel, usPanel } from './panelRows.ts';

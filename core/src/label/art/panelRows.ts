@@ -1,6 +1,6 @@
 import type { Nutrition } from '../nutrition.ts';
 import type { Nutrient } from '../roundNutrient.ts';
-import { type Language, labelWords } from '../words/index.ts';
+import { type Language, labelWords } from '../words.ts';
 
 /** A line of a nutrition panel as it is printed. */
 export interface PanelRow {

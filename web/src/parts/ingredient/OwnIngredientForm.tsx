@@ -1,4 +1,5 @@
-import { Allergen, type Family, ingredientRoutes, OwnFigures } from '@inch/contract/ingredient';
+import { ingredientRoutes, OwnFigures } from '@inch/contract/ingredient';
+import { Allergen, type Family } from '@inch/core/ingredient';
 import { inWords } from '@inch/core/quantity';
 import type { FieldPath } from 'react-hook-form';
 import type { z } from 'zod';
