@@ -17,6 +17,7 @@ import vegetables from './catalogue/vegetable.json' with { type: 'json' };
 import vinegarsAndSpirits from './catalogue/vinegar-and-spirit.json' with { type: 'json' };
 import type { CatalogueEntry, CatalogueKind, Minerals } from './catalogueEntry.ts';
 import type { Ingredient } from './ingredient.ts';
+import { type KitchenCatalogue, laidOver, type OwnPart } from './kitchenCatalogue.ts';
 
 const FILES = [
   fruits,
@@ -105,3 +106,9 @@ export const catalogue: readonly Ingredient[] = catalogueEntries.map((entry) => 
   const { labelName: _, also: __, ...figures } = asWritten.get(like) as CatalogueEntry;
   return ingredientOf({ ...figures, ...own });
 });
+
+/** A kitchen's catalogue: the shipped one with its own entries, measures and prices laid over it. */
+export const kitchenCatalogue: (own: OwnPart) => KitchenCatalogue = laidOver(catalogue);
+
+/** The catalogue as it ships, nothing laid over it. */
+export const shippedCatalogue: KitchenCatalogue = kitchenCatalogue({});

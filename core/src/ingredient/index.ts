@@ -1,8 +1,5 @@
-import { catalogue } from './catalogue.ts';
-import { type KitchenCatalogue, laidOver, type OwnPart } from './kitchenCatalogue.ts';
-
 export { askedOf } from './asked.ts';
-export { catalogue, catalogueEntries } from './catalogue.ts';
+export { catalogue, catalogueEntries, kitchenCatalogue, shippedCatalogue } from './catalogue.ts';
 export { CatalogueFile } from './catalogueEntry.ts';
 export { bringsGerms, isAcidifier, isDriedSpice, mustBoil } from './heat.ts';
 export { Acidity, Allergen, Family, Ingredient, LeftFrom, Pigment, type Range } from './ingredient.ts';
@@ -16,9 +13,3 @@ export { isUnreadable } from './plainLetters.ts';
 export { warningFor } from './warned.ts';
 export { WarningFile } from './warnings.ts';
 export { allWords, isIdle } from './words.ts';
-
-/** A kitchen's catalogue: the shipped one with its own entries, measures and prices laid over it. */
-export const kitchenCatalogue: (own: OwnPart) => KitchenCatalogue = laidOver(catalogue);
-
-/** The catalogue as it ships, nothing laid over it. */
-export const shippedCatalogue: KitchenCatalogue = kitchenCatalogue({});
