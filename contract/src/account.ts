@@ -1,7 +1,7 @@
+import { Id, Name, Words } from '@inch/core/value';
 import { z } from 'zod';
 import { Kitchen, TimeZone } from './kitchen.ts';
 import { route } from './route.ts';
-import { Id, Name, Words } from './values.ts';
 
 export const Role = z.enum(['owner', 'maker', 'reader']);
 export type Role = z.infer<typeof Role>;

@@ -1,36 +1,12 @@
-import { DRIFTING } from '@inch/core/ageing';
+import { Aged, AgeingEvidence, DRIFTING } from '@inch/core/ageing';
+import { LotState, WhyPart } from '@inch/core/lot';
 import { z } from 'zod';
 import { bodyOf } from './entry.ts';
-import { LotState } from './lotRecord.ts';
 import { route } from './route.ts';
 import { Written } from './values.ts';
 
 const byId = z.object({ id: z.string().max(40) });
-const Drift = z.object({
-  perMonth: z.number(),
-  low: z.number(),
-  high: z.number(),
-  lots: z.number().int(),
-  count: z.number().int(),
-  spread: z.number(),
-});
-const Aged = z.object({ lot: z.string(), months: z.number(), value: z.number() });
-
-const byFigure = <T extends z.ZodType>(schema: T) =>
-  z.object(Object.fromEntries(DRIFTING.map((f) => [f, schema])) as Record<(typeof DRIFTING)[number], T>);
-
-const Evidence = z.object({
-  lots: z.number().int(),
-  looks: z.number().int(),
-  oldestGood: z.number(),
-  drifts: byFigure(Drift.nullable()),
-  supportsLonger: z.boolean(),
-  longer: z.string(),
-  shorterDays: z.number().nullable(),
-  shorter: z.string().nullable(),
-});
-
-const Part = z.object({ heading: z.string(), lines: z.array(z.string()) });
+const byFigure = <T extends z.ZodType>(schema: T) => z.record(z.enum(DRIFTING), schema);
 
 /** Lots that share stock or the day of filling with one, the newest first. */
 export const SiblingPage = z.object({
@@ -45,10 +21,10 @@ export type SiblingPage = z.infer<typeof SiblingPage>;
 /** How the bottles kept back of a lot and of its formula age, and why it has its date. */
 export const AgeingView = z.object({
   lot: z.object({ code: z.string(), name: z.string(), colour: z.string(), state: LotState }),
-  evidence: Evidence,
+  evidence: AgeingEvidence,
   /** Figures of all lots of the formula at their ages. */
   points: byFigure(z.array(Aged)),
-  why: z.array(Part),
+  why: z.array(WhyPart),
   /** The newest lots that share stock or the day of filling with it. */
   siblings: SiblingPage.shape.siblings,
   nextLooks: z.array(z.object({ on: z.string(), opened: z.boolean(), until: z.string().nullable() })),

@@ -1,7 +1,8 @@
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
 import { BroughtIn } from './spreadsheet.ts';
-import { Id, Name, Written } from './values.ts';
+import { Written } from './values.ts';
 
 const text = (most: number) =>
   z.string().trim().min(1).max(most, `At most ${most} characters.`).nullable().default(null);

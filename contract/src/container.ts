@@ -1,8 +1,9 @@
 import { CLOSURES, tooSmall } from '@inch/core/bottling';
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { ProcessMethod } from './heatProcess.ts';
 import { route } from './route.ts';
-import { Id, Name, Written } from './values.ts';
+import { Written } from './values.ts';
 
 const fields = {
   name: Name,

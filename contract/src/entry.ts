@@ -14,8 +14,9 @@ import {
   shownOf,
   strikeable,
 } from '@inch/core/record';
+import { Id, Why } from '@inch/core/value';
 import { z } from 'zod';
-import { happened, Id, Why } from './values.ts';
+import { happened } from './values.ts';
 
 /** Documents of other nouns that an entry keeps, by name. */
 const documents: Record<string, z.ZodType> = { ingredient: Ingredient, label: z.unknown() };

@@ -1,6 +1,6 @@
+import { Id } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id } from './values.ts';
 
 const Hash = z.string().regex(/^[0-9a-f]{64}$/);
 

@@ -1,8 +1,9 @@
+import { FormulaContent, FormulaKind } from '@inch/core/formula';
+import { OwnMeasure } from '@inch/core/quantity';
+import { Colour, Name, Words } from '@inch/core/value';
 import { z } from 'zod';
-import { FormulaContent, FormulaKind } from './formula.ts';
-import { OwnFigures, OwnMeasure } from './ingredient.ts';
+import { OwnFigures } from './ingredient.ts';
 import { route } from './route.ts';
-import { Colour, Name, Words } from './values.ts';
 
 /** What a formula uses of its kitchen's own: entries as they were entered, from a label or measured, and measures. */
 const FileOwn = z.object({

@@ -1,9 +1,10 @@
+import { FormulaKind } from '@inch/core/formula';
 import { HeatProcess } from '@inch/core/heat';
 import { HIGHEST_PH } from '@inch/core/keeping';
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
-import { FormulaKind } from './formula.ts';
 import { route } from './route.ts';
-import { Id, Name, Written } from './values.ts';
+import { Written } from './values.ts';
 
 export const ProcessMethod = HeatProcess.shape.method;
 const SOURCE =

@@ -1,15 +1,9 @@
 import { Allergen, Family, Ingredient } from '@inch/core/ingredient';
+import { OwnMeasure } from '@inch/core/quantity';
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Day, Id, Name, Written } from './values.ts';
-
-/** A measure of the kitchen's own: by what it holds, or by what it weighs of one ingredient. */
-export const OwnMeasure = z.object({
-  name: z.string().min(1).max(40),
-  ingredientId: z.string().max(60).nullable(),
-  grams: z.number().nullable(),
-  millilitres: z.number().nullable(),
-});
+import { Day, Written } from './values.ts';
 
 const figure = (low: number, high: number, what: string) =>
   z

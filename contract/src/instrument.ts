@@ -1,7 +1,8 @@
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { bodyOf, recordedOf } from './entry.ts';
 import { route } from './route.ts';
-import { Id, Name, Written } from './values.ts';
+import { Written } from './values.ts';
 
 export const InstrumentKind = z.enum([
   'refractometer',

@@ -1,12 +1,11 @@
 import { HIGHEST_PH } from '@inch/core/keeping';
-import { exemptions, LANGUAGES, PRINTED } from '@inch/core/label';
-import { LOCALES } from '@inch/core/quantity';
+import { Labelling } from '@inch/core/label';
+import { RulePackId } from '@inch/core/lot';
+import { CupSchool, LOCALES } from '@inch/core/quantity';
+import { Name, Words } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Name, Words } from './values.ts';
 
-export const CupSchool = z.enum(['us', 'us-legal', 'metric', 'australian', 'imperial', 'japanese']);
-export const RulePackId = z.enum(['us', 'eu']);
 export const TimeZone = z.string().refine((zone) => {
   try {
     new Intl.DateTimeFormat('en', { timeZone: zone });
@@ -35,36 +34,6 @@ export type Workshop = z.infer<typeof Workshop>;
 
 /** Codes of ISO 4217 that prices can be shown in. */
 const CURRENCIES: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
-
-const ANSWERS = [PRINTED, ...exemptions.map((e) => e.id)] as [string, ...string[]];
-
-/** What the kitchen decided of its labels. */
-export const Labelling = z.strictObject({
-  /** Whether nutrition figures are printed, or why they need not be; null while nobody answered. */
-  nutrition: z.enum(ANSWERS, `Printed, or exempt? One of: ${ANSWERS.join(', ')}.`).nullable(),
-  dates: z.enum(['day', 'short'], 'With the day, or short? One of: day, short.'),
-  second: z.enum(LANGUAGES, `Which language? One of: ${LANGUAGES.join(', ')}.`).nullable(),
-  names: z
-    .array(
-      z.strictObject({
-        language: z.enum(LANGUAGES),
-        ingredientId: z.string().min(1).max(60),
-        name: Name,
-      }),
-    )
-    .max(2000, 'At most 2,000 names.'),
-  permit: z.string().trim().max(80, 'At most 80 characters.'),
-  vignettes: z
-    .array(
-      z.strictObject({
-        text: z.string().trim().min(1, 'Word for word, as the rule has it.').max(1000),
-        typeMm: z.number().min(0.5, 'At least 0.5 mm.').max(20, 'At most 20 mm.').nullable(),
-        rule: z.string().trim().max(200),
-      }),
-    )
-    .max(6, 'At most six.'),
-});
-export type Labelling = z.infer<typeof Labelling>;
 
 const fields = {
   name: Name,

@@ -1,19 +1,21 @@
+import { FormulaContent, FormulaKind } from '@inch/core/formula';
+import { LabelDesign } from '@inch/core/label';
+import { Want } from '@inch/core/planning';
 import { type EntryKind, entries, type Fields, type Noun } from '@inch/core/record';
+import { StockKind } from '@inch/core/stock';
+import { Colour, Name, Why, Words } from '@inch/core/value';
 import { z } from 'zod';
 import { Role } from './account.ts';
 import { FileContainer } from './container.ts';
 import { postedNouns, schemaOf } from './entry.ts';
-import { FormulaContent, FormulaKind } from './formula.ts';
 import { FileProcess } from './heatProcess.ts';
 import { OwnFigures } from './ingredient.ts';
 import { NewInstrument } from './instrument.ts';
 import { KitchenChange } from './kitchen.ts';
-import { LabelDesign } from './label.ts';
 import { NewLabelSheet } from './labelSheet.ts';
-import { Want } from './plan.ts';
 import { route } from './route.ts';
-import { NewLoss, NewPack, NewStock, StockKind, StockMeasured } from './stock.ts';
-import { Colour, Day, Name, Why, Words } from './values.ts';
+import { NewLoss, NewPack, NewStock, StockMeasured } from './stock.ts';
+import { Day } from './values.ts';
 import { NewVessel } from './vessel.ts';
 
 const key = z.string().min(1).max(60);

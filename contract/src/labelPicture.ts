@@ -1,6 +1,7 @@
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id, Name, Written } from './values.ts';
+import { Written } from './values.ts';
 
 const byId = z.object({ id: z.string().max(40) });
 

@@ -1,32 +1,10 @@
-import { PAPERS, type Paper } from '@inch/core/label';
+import { SheetMeasures } from '@inch/core/label';
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id, Name, Written } from './values.ts';
+import { Written } from './values.ts';
 
 const byId = z.object({ id: z.string().max(40) });
-
-const mm = (least: number, most: number, ask: string) =>
-  z.number(ask).min(least, `${ask} From ${least} to ${most}.`).max(most, `${ask} From ${least} to ${most}.`);
-const papers = Object.keys(PAPERS) as [Paper, ...Paper[]];
-
-export const SheetMeasures = z.strictObject({
-  paper: z.enum(papers, `Which paper? One of: ${papers.join(', ')}.`),
-  rows: z.int('How many rows? A whole number.').min(1, 'At least one row.').max(40, 'At most 40 rows.'),
-  columns: z
-    .int('How many columns? A whole number.')
-    .min(1, 'At least one column.')
-    .max(20, 'At most 20 columns.'),
-  leftMm: mm(0, 200, 'How far from the left edge, mm?'),
-  topMm: mm(0, 280, 'How far from the top edge, mm?'),
-  acrossMm: mm(0, 100, 'How much between columns, mm?'),
-  downMm: mm(0, 100, 'How much between rows, mm?'),
-  labelWidthMm: mm(5, 300, 'How wide is a label, mm?'),
-  labelHeightMm: mm(5, 300, 'How high is a label, mm?'),
-  round: z.boolean(),
-  shiftXMm: mm(-10, 10, 'By how much are prints moved to the right, mm?').default(0),
-  shiftYMm: mm(-10, 10, 'By how much are prints moved down, mm?').default(0),
-});
-export type SheetMeasures = z.infer<typeof SheetMeasures>;
 
 const LabelSheet = z.object({
   id: z.string(),

@@ -1,36 +1,17 @@
-import { entries, type Noun, type PostedNoun } from '@inch/core/record';
+import { FormulaKind } from '@inch/core/formula';
+import { Hurdle, Storage } from '@inch/core/keeping';
+import { Gate, LotState } from '@inch/core/lot';
+import { CupSchool } from '@inch/core/quantity';
+import { entries, type PostedNoun } from '@inch/core/record';
+import { Id } from '@inch/core/value';
 import { z } from 'zod';
 import { bodyOf, type EntryBody, NewStrike, postedNouns } from './entry.ts';
-import { FormulaKind, Storage } from './formula.ts';
 import { JournalRow } from './journal.ts';
-import { CupSchool } from './kitchen.ts';
-import { LotRecord, LotState } from './lotRecord.ts';
+import { LotRecord } from './lotRecord.ts';
 import { type Route, route } from './route.ts';
-import { Day, happened, Id, Written } from './values.ts';
+import { Day, happened, Written } from './values.ts';
 import { Vessel } from './vessel.ts';
 
-/** What a piece of evidence rests on: an entry of the record, an instrument by its name, a stock lot by its code. */
-const EvidenceOf = z.object({
-  noun: z.enum([...(Object.keys(entries) as [Noun, ...Noun[]]), 'stock', 'instrument']),
-  id: z.string(),
-});
-const Gate = z.object({
-  id: z.enum(['everything-in', 'trace', 'making', 'acid', 'count', 'heat', 'seal', 'label', 'deviations']),
-  question: z.string(),
-  open: z.boolean(),
-  evidence: z.array(z.object({ words: z.string(), of: EvidenceOf.nullable() })),
-  missing: z.string().nullable(),
-  /** Whether the record shows that it is not so: it does not only want something. */
-  failed: z.boolean(),
-});
-const Hurdle = z.object({
-  id: z.string(),
-  name: z.string(),
-  level: z.string(),
-  limit: z.string(),
-  met: z.boolean(),
-  carries: z.boolean(),
-});
 const Keeping = z.object({
   row: z.string(),
   class: z.enum(['shelf', 'cold', 'frozen', 'none']),

@@ -1,10 +1,9 @@
-import { LOAD_MARKS, LOT_STATES, MARKS } from '@inch/core/record';
+import { FormulaContent, FormulaKind, StepKind } from '@inch/core/formula';
+import { Storage } from '@inch/core/keeping';
+import { LotState, RulePackId } from '@inch/core/lot';
+import { LOAD_MARKS, MARKS } from '@inch/core/record';
 import { z } from 'zod';
 import { recordedOf } from './entry.ts';
-import { FormulaContent, FormulaKind, StepKind, Storage } from './formula.ts';
-import { RulePackId } from './kitchen.ts';
-
-export const LotState = z.enum(LOT_STATES);
 
 const by = { at: z.string(), recordedAt: z.string().optional(), by: z.string() };
 

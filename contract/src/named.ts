@@ -1,5 +1,19 @@
+import * as ageingOf from '@inch/core/ageing';
+import * as formulaOf from '@inch/core/formula';
+import * as heatOf from '@inch/core/heat';
+import * as ingredientOf from '@inch/core/ingredient';
+import * as keepingOf from '@inch/core/keeping';
+import * as labelOf from '@inch/core/label';
+import * as lotOf from '@inch/core/lot';
+import * as panOf from '@inch/core/pan';
+import * as placeOf from '@inch/core/place';
+import * as planningOf from '@inch/core/planning';
+import * as quantityOf from '@inch/core/quantity';
+import * as stockOf from '@inch/core/stock';
+import * as valueOf from '@inch/core/value';
 import { z } from 'zod';
 import * as account from './account.ts';
+import * as ageing from './ageing.ts';
 import * as backup from './backup.ts';
 import * as calendar from './calendar.ts';
 import * as contact from './contact.ts';
@@ -14,10 +28,13 @@ import * as instrument from './instrument.ts';
 import * as journal from './journal.ts';
 import * as kitchen from './kitchen.ts';
 import * as kitchenFile from './kitchenFile.ts';
+import * as label from './label.ts';
+import * as labelSheet from './labelSheet.ts';
 import * as live from './live.ts';
 import * as lot from './lot.ts';
 import * as lotRecord from './lotRecord.ts';
 import * as photograph from './photograph.ts';
+import * as place from './place.ts';
 import * as plan from './plan.ts';
 import * as sale from './sale.ts';
 import * as spreadsheet from './spreadsheet.ts';
@@ -28,7 +45,23 @@ import * as vessel from './vessel.ts';
 
 const MODULES = [
   ...[
+    ageingOf,
+    formulaOf,
+    heatOf,
+    ingredientOf,
+    keepingOf,
+    labelOf,
+    lotOf,
+    panOf,
+    placeOf,
+    planningOf,
+    quantityOf,
+  ],
+  ...[
+    stockOf,
+    valueOf,
     account,
+    ageing,
     exportOf,
     backup,
     calendar,
@@ -36,18 +69,26 @@ const MODULES = [
     container,
     formula,
     formulaFile,
+  ],
+  ...[
     heatProcess,
     ingredient,
     instrument,
     kitchen,
     kitchenFile,
+    label,
+    labelSheet,
+    live,
+    journal,
+    lot,
+    lotRecord,
   ],
-  ...[live, journal, lot, lotRecord, photograph, plan, sale, spreadsheet, stock, today, values, vessel],
+  ...[photograph, place, plan, sale, spreadsheet, stock, today, values, vessel],
 ];
 
 const pascal = (noun: string): string => noun.replace(/(?:^|-)([a-z])/g, (_, c: string) => c.toUpperCase());
 
-/** Every schema of the contract that has a name of its own: the types that a client of the API reads and writes. */
+/** Every schema of core and contract that has a name of its own: the types that a client of the API reads and writes. */
 export function namedSchemas(): Map<string, z.ZodType> {
   const named = new Map<string, z.ZodType>();
   for (const module of MODULES)

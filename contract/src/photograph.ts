@@ -1,6 +1,7 @@
+import { Id, Instant } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id, Instant, Written } from './values.ts';
+import { Written } from './values.ts';
 
 /** A photograph is sent as it is, at most this large; it is kept smaller and without what the camera wrote into it. */
 export const LARGEST_PHOTOGRAPH = 12 * 1024 * 1024;

@@ -1,21 +1,14 @@
-import { PLACE_KINDS } from '@inch/core/place';
+import { PLACE_KINDS, PlaceSaid } from '@inch/core/place';
+import { Id } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id, Written } from './values.ts';
+import { Written } from './values.ts';
 
 const PlaceName = z.string().trim().min(1, 'Which place?').max(60, 'At most 60 characters.');
 
 /** What the kitchen said of one of its places. */
-export const PlaceSaid = z.object({
-  id: z.string(),
-  name: z.string(),
-  /** A fridge, a freezer, or warm; null where only another name was said. */
-  kind: z.enum(PLACE_KINDS).nullable(),
-  alsoCalled: z.string().nullable(),
-  recordedAt: z.string(),
-  by: z.string(),
-});
-export type PlaceSaid = z.infer<typeof PlaceSaid>;
+export const PlaceEntry = PlaceSaid.extend({ id: z.string(), by: z.string() });
+export type PlaceEntry = z.infer<typeof PlaceEntry>;
 
 export const NewPlaceSaid = z
   .strictObject({
@@ -36,7 +29,7 @@ export const placeRoutes = {
     path: '/api/places',
     access: 'reader',
     summary: 'What the kitchen says of its places: what they are, and other names of them',
-    response: z.array(PlaceSaid),
+    response: z.array(PlaceEntry),
   }),
   say: route({
     method: 'POST',

@@ -1,23 +1,8 @@
+import { PastLot, Want } from '@inch/core/planning';
+import { Id, Instant, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Day, Id, Instant, Name, Written } from './values.ts';
-
-const grams = z.number().gt(0, 'A number over 0.').max(500_000, 'At most 500 kg.');
-
-/** What sets the size of one making. */
-export const Want = z.discriminatedUnion('by', [
-  z.object({
-    by: z.literal('bottles'),
-    bottles: z
-      .number('How many bottles?')
-      .int('Whole bottles.')
-      .min(1, 'At least one.')
-      .max(10_000, 'At most 10,000.'),
-  }),
-  z.object({ by: z.literal('fruit'), lineId: z.string().max(40), grams, trimmed: z.boolean() }),
-  z.object({ by: z.literal('stock') }),
-  z.object({ by: z.literal('pan') }),
-]);
+import { Day, Written } from './values.ts';
 
 /** One lot of a making: its size, and the lot once it is begun. */
 const Part = z.object({
@@ -83,29 +68,6 @@ export const PlanChange = z.object({
   revision: z.number().int(),
 });
 export const NewStart = z.object({ id: Id, partId: z.string().min(1).max(40), revision: z.number().int() });
-
-const PastSteps = z.array(
-  z.object({ formulaStepId: z.string(), minutes: z.number(), kg: z.number(), bottles: z.number() }),
-);
-/** What one past lot gave. */
-export const PastLot = z.object({
-  lotId: z.string(),
-  code: z.string(),
-  begunAt: z.string(),
-  formulaId: z.string(),
-  name: z.string(),
-  ingredientId: z.string(),
-  ingredient: z.string(),
-  method: z.string(),
-  kg: z.number(),
-  trimLoss: z.number().nullable(),
-  juicePerKg: z.number().nullable(),
-  litresPerKg: z.number(),
-  ofPromised: z.number(),
-  bottles: z.number(),
-  boiledOff: z.number().nullable(),
-  steps: PastSteps,
-});
 
 const byId = z.object({ id: z.string().max(40) });
 

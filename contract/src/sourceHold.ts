@@ -1,6 +1,7 @@
+import { Id, Why } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id, Why, Written } from './values.ts';
+import { Written } from './values.ts';
 
 /** What lots are made with, and can be held. */
 export const SOURCES = ['stock', 'instrument', 'vessel', 'process'] as const;

@@ -1,7 +1,8 @@
 import { SPREADSHEET_KINDS } from '@inch/core/spreadsheet';
+import { Id, Why } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Day, Id, Why } from './values.ts';
+import { Day } from './values.ts';
 
 const SpreadsheetKind = z.enum(SPREADSHEET_KINDS);
 const Order = z.enum(['date-first', 'month-first']);

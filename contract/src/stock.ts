@@ -1,10 +1,11 @@
 import { Allergen } from '@inch/core/ingredient';
+import { LotState } from '@inch/core/lot';
+import { StockKind, StockLot, Taking } from '@inch/core/stock';
+import { Id, Why } from '@inch/core/value';
 import { z } from 'zod';
-import { LotState } from './lotRecord.ts';
 import { route } from './route.ts';
-import { Day, happened, Id, Why, Written } from './values.ts';
+import { Day, happened, Written } from './values.ts';
 
-export const StockKind = z.enum(['ingredient', 'packaging']);
 const Thing = z.string().min(1, 'What is it?').max(60);
 const Amount = z.number().gt(0, 'A number over 0.').max(1_000_000, 'At most a million.');
 const Minor = z.number().int().min(0, 'Not under 0.').max(100_000_000);
@@ -23,62 +24,45 @@ export const StockMeasured = z.object({
   taPer100g: figure(0.01, 60, 'Acid in g per 100 g'),
 });
 
-const Taking = z.object({
+const TakingEntry = Taking.extend({
   id: z.string(),
-  kind: z.enum(['used', 'filled', 'printed', 'divided', 'wasted', 'spoiled', 'counted']),
-  /** In g or pieces; under 0 where a count found more. */
-  amount: z.number(),
-  at: z.string(),
   by: z.string(),
   why: z.string().nullable(),
   /** The lot it went into, or the stock lot it was divided into. */
   into: z.string().nullable(),
-  struck: z.boolean(),
   /** By whom a count or a loss was undone, and why; null where it stands, or went with the entry of a lot. */
   undone: z.object({ by: z.string(), why: z.string() }).nullable(),
 });
 
-/** What went of a stock lot in one way, in all. */
-const Went = Taking.pick({ kind: true, amount: true, at: true, struck: true });
-
-/** One purchase, picking or by-product, with the sums of what went of it. */
-export const StockLot = z.object({
-  id: z.string(),
-  /** Written on the bag. */
-  code: z.string(),
-  kind: StockKind,
-  thing: z.string(),
+/** A stock lot as it is shown, with the sums of what went of it. */
+export const StockView = StockLot.extend({
+  gotOn: Day,
+  bestBy: Day.nullable(),
   name: z.string(),
-  /** g of an ingredient, pieces of packaging. */
-  quantity: z.number(),
   left: z.number(),
   said: z.string(),
   words: z.string(),
   supplier: z.string(),
   costMinor: z.number().nullable(),
-  gotOn: Day,
-  bestBy: Day.nullable(),
   measured: StockMeasured.nullable(),
   /** Allergens that come with it from the lot it was left by. */
   allergens: z.array(Allergen),
   leftBy: z.object({ code: z.string(), name: z.string(), state: LotState }).nullable(),
   /** The supplier's own batch, as it stands on the bag. */
   batch: z.string(),
-  /** Why it is held or called back; null where it is not. */
   held: z.string().nullable(),
   dividedFrom: z.string().nullable(),
   /** The spreadsheet that it was brought in with; null where it was entered here. */
   broughtIn: z.string().nullable(),
   by: z.string(),
-  /** A sum for each way in which some of it went, or was found. */
-  takings: z.array(Went),
+  takings: z.array(Taking),
   /** Why it is not used today; null where it is fit. */
   whyUnfit: z.string().nullable(),
 });
-export type StockLot = z.infer<typeof StockLot>;
+export type StockView = z.infer<typeof StockView>;
 
 /** A stock lot with everything that ever went of it. */
-export const StockHistory = StockLot.extend({ takings: z.array(Taking) });
+export const StockHistory = StockView.extend({ takings: z.array(TakingEntry) });
 export type StockHistory = z.infer<typeof StockHistory>;
 
 /** Which stock lots a list shows: those with something left, or those used up, a page after another. */
@@ -216,7 +200,7 @@ export const stockRoutes = {
     access: 'reader',
     summary: 'Stock lots with something left, or those used up, the newest first',
     query: StockListQuery,
-    response: z.array(StockLot),
+    response: z.array(StockView),
   }),
   read: route({
     method: 'GET',

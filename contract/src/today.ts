@@ -1,28 +1,11 @@
+import { DayBar, DueItem, LotTag, Obstacle } from '@inch/core/planning';
 import { z } from 'zod';
 import { route } from './route.ts';
 
-const LotTag = z.object({ code: z.string(), name: z.string(), colour: z.string() });
 export const TodayView = z.object({
   now: z.string(),
-  due: z.array(
-    z.object({
-      id: z.string(),
-      when: z.enum(['now', 'next', 'later']),
-      at: z.string().nullable(),
-      lot: LotTag.nullable(),
-      title: z.string(),
-      detail: z.string(),
-      action: z.object({
-        label: z.string(),
-        place: z.enum(['stove', 'bottling', 'labels', 'bench', 'shelf', 'plan', 'kitchen']),
-        /** Which part of the place, where it is not a lot's. */
-        part: z.string().optional(),
-      }),
-    }),
-  ),
-  obstacles: z.array(
-    z.object({ lot: LotTag, level: z.enum(['hold', 'stop']), title: z.string(), detail: z.string() }),
-  ),
+  due: z.array(DueItem),
+  obstacles: z.array(Obstacle),
   /** What lots are made with and is held, each with the lots that it went into. */
   sources: z.array(
     z.object({
@@ -37,20 +20,7 @@ export const TodayView = z.object({
   earlierRules: z.array(
     LotTag.extend({ asked: z.array(z.object({ question: z.string(), missing: z.string() })) }),
   ),
-  bars: z.array(
-    z.object({
-      code: z.string(),
-      colour: z.string(),
-      segments: z.array(
-        z.object({
-          title: z.string(),
-          from: z.string(),
-          to: z.string(),
-          state: z.enum(['done', 'running', 'planned']),
-        }),
-      ),
-    }),
-  ),
+  bars: z.array(DayBar),
   clocks: z.array(
     z.object({
       code: z.string(),

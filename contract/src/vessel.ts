@@ -1,22 +1,9 @@
 import { KIT_USES } from '@inch/core/formula';
+import { VesselShape } from '@inch/core/pan';
+import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
 import { route } from './route.ts';
-import { Id, Name, Written } from './values.ts';
-
-const mm = (what: string) => z.number().min(0, what).max(2000, 'At most 2,000 mm.');
-const Frustum = z.object({
-  heightMm: z.number().gt(0, 'Over 0 mm high.').max(1500, 'At most 1,500 mm.'),
-  lowerDiameterMm: mm('Not under 0 mm.'),
-  upperDiameterMm: mm('Not under 0 mm.'),
-});
-const Poured = z.object({
-  depthMm: z.number().gt(0, 'Over 0 mm deep.').max(1500, 'At most 1,500 mm.'),
-  ml: z.number().gt(0, 'Over 0 mL.').max(200_000, 'At most 200 L.'),
-});
-export const VesselShape = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('frusta'), frusta: z.array(Frustum).min(1, 'How wide and how high?').max(6) }),
-  z.object({ kind: z.literal('poured'), rows: z.array(Poured).min(1, 'Pour at least one volume.').max(20) }),
-]);
+import { Written } from './values.ts';
 
 export const VesselMaterial = z.enum([
   'steel',

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import type { Instrument } from '@inch/contract/instrument';
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import { waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { FirstStart } from '../src/account/FirstStart.tsx';
@@ -21,7 +21,7 @@ import { screen, server, show, type } from './page.tsx';
 import { formula, jar, planning } from './planningFixture.ts';
 
 const ID = (n: number) => `01930000-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const bag = { ...planning.stock[0], id: ID(11), code: 'SUGR', name: 'Sugar, white' } as StockLot;
+const bag = { ...planning.stock[0], id: ID(11), code: 'SUGR', name: 'Sugar, white' } as StockView;
 const flour = { ...bag, id: ID(12), code: 'FRUT', name: 'Damsons', thing: 'damson' };
 const meter = {
   ...{ id: ID(3), kind: 'ph-meter', name: 'Bench meter', compensated: false },

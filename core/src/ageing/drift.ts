@@ -1,24 +1,27 @@
+import { z } from 'zod';
 import { student95 } from '../formula/index.ts';
 
 /** A figure of one lot at an age. */
-export interface Aged {
-  lot: string;
+export const Aged = z.object({
+  lot: z.string(),
   /** Months since it was filled. */
-  months: number;
-  value: number;
-}
+  months: z.number(),
+  value: z.number(),
+});
+export type Aged = z.infer<typeof Aged>;
 
 /** How a figure of a formula's lots moves with age. */
-export interface Drift {
+export const Drift = z.object({
   /** Change a month, with its 90 % interval. */
-  perMonth: number;
-  low: number;
-  high: number;
-  lots: number;
-  count: number;
+  perMonth: z.number(),
+  low: z.number(),
+  high: z.number(),
+  lots: z.number().int(),
+  count: z.number().int(),
   /** Spread about the lines, as one standard deviation. */
-  spread: number;
-}
+  spread: z.number(),
+});
+export type Drift = z.infer<typeof Drift>;
 
 /**
  * Drift of a figure with age, by one regression with a slope for all lots and a level for each: lots differ in where they begin, and a

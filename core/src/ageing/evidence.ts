@@ -1,6 +1,7 @@
+import { z } from 'zod';
 import type { KeepingTime } from '../keeping/index.ts';
 import type { Entries, Recorded } from '../record/index.ts';
-import { type Aged, type Drift, driftOf } from './drift.ts';
+import { type Aged, Drift, driftOf } from './drift.ts';
 import { type Censored, firstFaults, goodUntil } from './firstFault.ts';
 import { faultsOf, isGood } from './look.ts';
 
@@ -54,19 +55,20 @@ function censored(lots: readonly AgedLot[]): Censored[] {
 }
 
 /** What a kitchen's bottles kept back say of a formula. */
-export interface AgeingEvidence {
-  lots: number;
-  looks: number;
+export const AgeingEvidence = z.object({
+  lots: z.number().int(),
+  looks: z.number().int(),
   /** Age of the oldest good look, days. */
-  oldestGood: number;
-  drifts: Record<Drifting, Drift | null>;
+  oldestGood: z.number(),
+  drifts: z.record(z.enum(DRIFTING), Drift.nullable()),
   /** Whether they support the longer row of the keeping table, and in a sentence why, or what is missing. */
-  supportsLonger: boolean;
-  longer: string;
+  supportsLonger: z.boolean(),
+  longer: z.string(),
   /** Days up to which nine in ten had no fault, where that is shorter than its time; null where nothing speaks for a shorter date. */
-  shorterDays: number | null;
-  shorter: string | null;
-}
+  shorterDays: z.number().nullable(),
+  shorter: z.string().nullable(),
+});
+export type AgeingEvidence = z.infer<typeof AgeingEvidence>;
 
 /** Rows of the keeping table that own bottles may lengthen, with the months of the longer one. Nothing lengthens the 3-, 7- and 14-day rows. */
 const LONGER_ROWS: Partial<Record<KeepingTime['row'], number>> = { shelf: 18, 'cold-acetic': 6 };

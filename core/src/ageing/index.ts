@@ -1,7 +1,7 @@
-export { type Aged, type Drift, driftOf } from './drift.ts';
+export { Aged, Drift, driftOf } from './drift.ts';
 export {
   type AgedLot,
-  type AgeingEvidence,
+  AgeingEvidence,
   agedFigures,
   ageingEvidence,
   borneBy,

@@ -1,8 +1,7 @@
+import { z } from 'zod';
 /** A figure as it was forecast for a lot, and as it was measured. */
-export interface Pair {
-  forecast: number;
-  measured: number;
-}
+export const Pair = z.object({ forecast: z.number(), measured: z.number() });
+export type Pair = z.infer<typeof Pair>;
 
 /** How far measured lies from forecast on the average, with the 90 % interval of that average. */
 export interface Bias {

@@ -1,7 +1,7 @@
 export { AIM_KINDS, AIM_WITHIN, type AimKind, type Aims, type Movable } from './aims.ts';
 export { amountsOf, type LineAmount, lineAmounts } from './amounts.ts';
 export type { Balance, Drink } from './balance.ts';
-export { type Bias, biasOf, centreShift, LEARNS_FROM, type Pair, student95 } from './bias.ts';
+export { type Bias, biasOf, centreShift, LEARNS_FROM, Pair, student95 } from './bias.ts';
 export { type Body, SETTLES } from './body.ts';
 export { BOILS, DENIED, withoutBoiled } from './boilWords.ts';
 export { inBottlesOf } from './bottleSize.ts';
@@ -9,7 +9,7 @@ export { type Caution, lowAcidLines } from './cautions.ts';
 export { type Chance, chance } from './chance.ts';
 export { type ColourForecast, colourOf } from './colour.ts';
 export { compositionOf } from './composition.ts';
-export type {
+export {
   Basis,
   FormulaContent,
   FormulaKind,
@@ -25,13 +25,13 @@ export { type Forecast, type ForecastSetting, forecast, withBand } from './forec
 export { type Inquiry, type InquiryPart, type LotMeasured, processInquiry } from './inquiry.ts';
 export { type Interchange, interchanged, interchanges, saidGrams, sweetExchanges } from './interchange.ts';
 export { type Fault, factsFrom, kills, type Makeup, makeupOf, PACKED_HOT, piecesLeftIn } from './makeup.ts';
-export type { MeasuredLot } from './measured.ts';
+export { MeasuredLot } from './measured.ts';
 export { type Mend, mendsFor } from './mends.ts';
 export {
-  type ExtractionMethod,
+  ExtractionMethod,
   extractionMethods,
   heldAt,
-  type StrainMethod,
+  StrainMethod,
   strainMethods,
 } from './methods.ts';
 export type { StepOutcome } from './outcome.ts';

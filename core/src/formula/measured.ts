@@ -1,7 +1,8 @@
+import { z } from 'zod';
 import { hasAcid, phOf } from './acidity.ts';
 import { amountsOf, type LineAmount } from './amounts.ts';
 import type { Corner } from './composition.ts';
-import type { FormulaContent } from './content.ts';
+import { FormulaContent } from './content.ts';
 import type { Composition } from './pan.ts';
 import { readLine, type Weighing } from './said.ts';
 import { cornerScenario } from './scenario.ts';
@@ -9,13 +10,14 @@ import { isUntitrated, unknownBase, unknownLines, withBase } from './unknown.ts'
 import { walk } from './walk.ts';
 
 /** A lot of a formula whose finished product was measured: what went in as it was weighed, and its pH, the highest that counts. */
-export interface MeasuredLot {
-  code: string;
+export const MeasuredLot = z.object({
+  code: z.string(),
   /** The day it was measured, YYYY-MM-DD. */
-  on: string;
-  ph: number;
-  content: FormulaContent;
-}
+  on: z.string(),
+  ph: z.number(),
+  content: FormulaContent,
+});
+export type MeasuredLot = z.infer<typeof MeasuredLot>;
 
 /** Strong base that the unknown things of a batch bring, eq, and the lots that showed it; none where it is only bounded. */
 export interface Brought {

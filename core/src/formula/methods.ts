@@ -1,8 +1,11 @@
+import { z } from 'zod';
 import type { Range } from '../ingredient/index.ts';
 import type { Texture } from './texture.ts';
 
-export type ExtractionMethod = 'cold' | 'cooked' | 'infused' | 'blended' | 'peel' | 'jar';
-export type StrainMethod = 'press' | 'drip' | 'filter';
+export const ExtractionMethod = z.enum(['cold', 'cooked', 'infused', 'blended', 'peel', 'jar']);
+export type ExtractionMethod = z.infer<typeof ExtractionMethod>;
+export const StrainMethod = z.enum(['press', 'drip', 'filter']);
+export type StrainMethod = z.infer<typeof StrainMethod>;
 
 export interface ExtractionFacts {
   name: string;

@@ -1,19 +1,20 @@
+import { z } from 'zod';
 import { limitOfHeat } from '../quantity/index.ts';
 import { type KeepingProduct, keepingLimit, limitOf } from './limit.ts';
 
-export type HurdleId = 'kill-step' | 'acid' | 'heat' | 'cold' | 'acetic' | 'alcohol' | 'water';
-
-export interface Hurdle {
-  id: HurdleId;
-  name: string;
+export const Hurdle = z.object({
+  id: z.enum(['kill-step', 'acid', 'heat', 'cold', 'acetic', 'alcohol', 'water']),
+  name: z.string(),
   /** What it stands at, as said to a cook. */
-  level: string;
-  limit: string;
+  level: z.string(),
+  limit: z.string(),
   /** Whether it is met as measured or recorded. */
-  met: boolean;
+  met: z.boolean(),
   /** Whether this product rests on it. */
-  carries: boolean;
-}
+  carries: z.boolean(),
+});
+export type Hurdle = z.infer<typeof Hurdle>;
+export type HurdleId = Hurdle['id'];
 
 export interface HurdleFacts extends KeepingProduct {
   abv: number | null;

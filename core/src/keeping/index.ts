@@ -2,7 +2,7 @@
 export { waterActivity } from '../sugar/index.ts';
 export { alcoholByVolume, alcoholLeft } from './alcohol.ts';
 export { bestBy, dateWord } from './bestBy.ts';
-export { carriedBy, type Hurdle, type HurdleFacts, hurdles } from './hurdles.ts';
+export { carriedBy, Hurdle, type HurdleFacts, hurdles } from './hurdles.ts';
 export {
   HIGHEST_PH,
   type KeepingProduct,
@@ -10,7 +10,7 @@ export {
   type KeepingTime,
   keepingLimit,
   limitOf,
-  type Storage,
+  Storage,
   USUAL_CRITICAL_PH,
 } from './limit.ts';
 export { lookDays, openedLookDays } from './lookDays.ts';

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { limitOfHeat } from '../quantity/index.ts';
 
 /** pH over which the spores of Clostridium botulinum may grow: nothing over it is kept as acid. */
@@ -13,7 +14,8 @@ export const limitOf = (criticalPh: number | undefined): number =>
   Math.min(Number.isFinite(criticalPh) ? criticalPh! : USUAL_CRITICAL_PH, HIGHEST_PH);
 
 /** How a product is meant to be kept. */
-export type Storage = 'shelf' | 'cold' | 'frozen';
+export const Storage = z.enum(['shelf', 'cold', 'frozen']);
+export type Storage = z.infer<typeof Storage>;
 
 /** What is known of a product when its keeping time is asked. `null` means not known, and counts against it. */
 export interface KeepingProduct {

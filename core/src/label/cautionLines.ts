@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { CAFFEINE, GLYCYRRHIZIC } from './figures.ts';
 import type { StatementLine } from './line.ts';
@@ -34,13 +35,14 @@ export interface CautionsOf {
 }
 
 /** A statement that the label has to carry, and the rule that asks for it. */
-export interface CautionLine {
-  element: string;
-  text: string;
-  rule: string;
+export const CautionLine = z.object({
+  element: z.string(),
+  text: z.string(),
+  rule: z.string(),
   /** What it was computed from. */
-  from: string;
-}
+  from: z.string(),
+});
+export type CautionLine = z.infer<typeof CautionLine>;
 
 /** mg/L of the drink from which each is said. Source: Reg. 1169/2011 Annex III (2.4, 3, 4). */
 const CAFFEINE_PER_LITRE = 150;

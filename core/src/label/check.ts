@@ -1,16 +1,18 @@
+import { z } from 'zod';
 import { SULPHITES_DECLARED } from './allergens.ts';
 import { claimsIn } from './claims.ts';
 import type { LabelContent, LabelKitchen } from './content.ts';
 import { exemptionOf, exemptions, PRINTED } from './labelling.ts';
 import { rulePacks } from './packs.ts';
 
-export interface LabelCheck {
-  element: string;
+export const LabelCheck = z.object({
+  element: z.string(),
   /** `stops` keeps the lot's label gate shut and refuses the print; `doubtful` is for the maker to settle. */
-  state: 'there' | 'doubtful' | 'stops';
-  sentence: string;
-  rule: string;
-}
+  state: z.enum(['there', 'doubtful', 'stops']),
+  sentence: z.string(),
+  rule: z.string(),
+});
+export type LabelCheck = z.infer<typeof LabelCheck>;
 
 /** What is declared of allergens, and what of it cannot be told from the record. */
 function allergenRows(label: LabelContent, rulePack: LabelKitchen['rulePack']): LabelCheck[] {

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { abvOf, SETTLES } from '../formula/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import type { LotKeeping } from '../lot/index.ts';
@@ -9,19 +10,20 @@ import {
   productOf,
   standing,
 } from '../lot/index.ts';
+import { Colour } from '../value/index.ts';
 import { type Declared, declaredAllergens, sulphitesPpm } from './allergens.ts';
 import { withCarried } from './carried.ts';
-import { type CautionLine, cautionLines } from './cautionLines.ts';
+import { CautionLine, cautionLines } from './cautionLines.ts';
 import { dateLine } from './date.ts';
 import { juicePercent, keptOf } from './juice.ts';
-import { type Labelling, usualLabelling, type Vignette } from './labelling.ts';
+import { type Labelling, usualLabelling, Vignette } from './labelling.ts';
 import type { StatementLine } from './line.ts';
 import { netContents } from './netContents.ts';
 import { allIn } from './nutrition.ts';
 import type { RulePackId } from './packs.ts';
 import { type Quantity, quantitiesOf, shareSaid } from './quid.ts';
 import { ingredientStatement } from './statement.ts';
-import { type LabelWords, type Language, labelWords } from './words.ts';
+import { type LabelWords, Language, labelWords } from './words.ts';
 
 export interface LabelKitchen {
   name: string;
@@ -32,45 +34,47 @@ export interface LabelKitchen {
 }
 
 /** The words of a label, of the lot as made. */
-export interface LabelContent {
-  language: Language;
-  name: string;
-  kind: string;
-  colour: string;
-  statement: string;
+export const LabelContent = z.object({
+  language: Language,
+  name: z.string(),
+  kind: z.string(),
+  colour: Colour,
+  statement: z.string(),
   /** What is declared beside the list; under the European pack allergens stand out in the list itself. */
-  allergens: string;
+  allergens: z.string(),
   /** Names of what went in whose allergens nobody read off its pack. */
-  allergensUnknown: string[];
+  allergensUnknown: z.array(z.string()),
   /** Nuts that went in and whose kind no name tells. */
-  nutsUnnamed: boolean;
+  nutsUnnamed: z.boolean(),
   /** Total sulphur dioxide at the most, mg/kg; null where something carries some and how much is not known. */
-  sulphitesPpm: number | null;
-  netContents: string;
-  nominalMl: number;
-  dateLine: string;
-  keepLine: string;
-  useLine: string;
-  lotLine: string;
-  whoLine: string;
-  warning: string;
+  sulphitesPpm: z.number().nullable(),
+  netContents: z.string(),
+  nominalMl: z.number(),
+  dateLine: z.string(),
+  keepLine: z.string(),
+  useLine: z.string(),
+  lotLine: z.string(),
+  whoLine: z.string(),
+  warning: z.string(),
   /** Of honey: not for infants; empty where none went in. */
-  infantLine: string;
-  localStatement: string;
-  vignettes: Vignette[];
-  fruitPercent: string;
-  juiceLine: string;
+  infantLine: z.string(),
+  localStatement: z.string(),
+  vignettes: z.array(Vignette),
+  fruitPercent: z.string(),
+  juiceLine: z.string(),
   /** % ABV of the product, and its line over 1.2 %. */
-  abv: number;
-  alcoholLine: string;
-  cautions: CautionLine[];
-}
+  abv: z.number(),
+  alcoholLine: z.string(),
+  cautions: z.array(CautionLine),
+});
+export type LabelContent = z.infer<typeof LabelContent>;
 
 /** What an owner writes of a product in another language. */
-export interface OwnWords {
-  name: string;
-  use: string;
-}
+export const OwnWords = z.strictObject({
+  name: z.string().trim().max(120),
+  use: z.string().trim().max(200),
+});
+export type OwnWords = z.infer<typeof OwnWords>;
 
 const opened = (days: number | null, words: LabelWords): string =>
   days === null ? '' : days % 7 === 0 ? words.openedWeeks(days / 7) : words.openedDays(days);

@@ -3,7 +3,8 @@ import type { RulePackId } from './packs.ts';
 import { type Language, labelWords } from './words.ts';
 
 /** How a date is written: with its day always, or as short as the rule lets it be. */
-export type DateStyle = 'day' | 'short';
+export const DATE_STYLES = ['day', 'short'] as const;
+export type DateStyle = (typeof DATE_STYLES)[number];
 
 export interface DateOf {
   pack: RulePackId;

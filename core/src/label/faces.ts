@@ -1,15 +1,17 @@
+import { z } from 'zod';
 /** A bottle or jar as far as its label is concerned. */
-export interface FacedContainer {
-  nominalMl: number;
-  heightMm: number;
+export const FacedContainer = z.object({
+  nominalMl: z.number(),
+  heightMm: z.number(),
   /** Width of one that is not round. */
-  diameterMm: number;
-  shape?: 'round' | 'flat-sided' | undefined;
+  diameterMm: z.number(),
+  shape: z.enum(['round', 'flat-sided']).optional(),
   /** Depth of a flat-sided one; as wide as it is where it is not measured. */
-  depthMm?: number | null | undefined;
+  depthMm: z.number().nullish(),
   /** Height of its straight wall, without shoulder and neck; the whole height where it is not measured. */
-  wallMm?: number | null | undefined;
-}
+  wallMm: z.number().nullish(),
+});
+export type FacedContainer = z.infer<typeof FacedContainer>;
 
 /** Faces of a container in cm², shoulders and necks left out where its wall is measured. */
 export interface Faces {

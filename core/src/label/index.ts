@@ -16,7 +16,7 @@ export { contrast } from './art/colour.ts';
 export { type Artwork, labelArtwork, sizeThatFits } from './art/compose.ts';
 export {
   LABEL_SIDE,
-  type LabelDesign,
+  LabelDesign,
   LOOKS,
   type Look,
   lookNames,
@@ -31,36 +31,36 @@ export type { ArtworkOf } from './art/place.ts';
 export {
   PAPERS,
   type Paper,
-  type SheetMeasures,
+  SheetMeasures,
   type SheetPlace,
   sheetPlaces,
   sheetsFor,
   whyNoSheet,
 } from './art/sheet.ts';
 export { codePath, type Drawing, faceSvg, svgOf } from './art/svg.ts';
-export { bringsCaffeine, type CautionLine, cautionLines } from './cautionLines.ts';
-export { claimRows, type LabelCheck, labelCheck, labelMissing } from './check.ts';
+export { bringsCaffeine, CautionLine, cautionLines } from './cautionLines.ts';
+export { claimRows, LabelCheck, labelCheck, labelMissing } from './check.ts';
 export { type Claim, claimsIn } from './claims.ts';
-export { type LabelContent, type LabelKitchen, labelContent, type OwnWords, secondWords } from './content.ts';
+export { LabelContent, type LabelKitchen, labelContent, OwnWords, secondWords } from './content.ts';
 export { type DateStyle, dateLine } from './date.ts';
 export { differencesFromFormula } from './differences.ts';
-export { type FacedContainer, type Faces, facesOf } from './faces.ts';
+export { FacedContainer, type Faces, facesOf } from './faces.ts';
 export { LabelFiguresFile } from './figures.ts';
 export { juicePercent } from './juice.ts';
 export {
   type Exemption,
   exemptionOf,
   exemptions,
-  type Labelling,
+  Labelling,
   PRINTED,
   usualLabelling,
-  type Vignette,
+  Vignette,
 } from './labelling.ts';
 export type { StatementLine } from './line.ts';
 export { lotNutrition } from './lotNutrition.ts';
 export { netContents, netWeight } from './netContents.ts';
-export { type Nutrition, type NutritionFigure, type NutritionOf, nutrition } from './nutrition.ts';
-export { leastText, netContentsHeight, type RulePack, type RulePackId, rulePacks } from './packs.ts';
+export { Nutrition, type NutritionFigure, type NutritionOf, nutrition } from './nutrition.ts';
+export { leastText, netContentsHeight, type RulePack, RulePackId, rulePacks } from './packs.ts';
 export { relabelling, warningsOf } from './printed.ts';
 export { type Quantity, quantitiesOf } from './quid.ts';
 export {

@@ -1,6 +1,8 @@
-import type { DateStyle } from './date.ts';
+import { z } from 'zod';
+import { Name } from '../value/index.ts';
+import { DATE_STYLES } from './date.ts';
 import type { RulePackId } from './packs.ts';
-import type { Language } from './words.ts';
+import { LANGUAGES, Language } from './words.ts';
 
 /** A ground on which a label may go without nutrition figures: asked of the owner, never assumed. */
 export interface Exemption {
@@ -45,28 +47,34 @@ export const exemptions: readonly Exemption[] = [
 ];
 
 /** A statement that a local rule wants word for word, at a size of its own. */
-export interface Vignette {
-  text: string;
+export const Vignette = z.strictObject({
+  text: z.string().trim().min(1, 'Word for word, as the rule has it.').max(1000),
   /** mm of a capital; the label's own text size where the rule sets none. */
-  typeMm: number | null;
-  rule: string;
-}
-
-/** What a kitchen decided of its labels. */
-export interface Labelling {
-  /** Whether nutrition figures are printed; an exemption by its id; null while nobody answered. */
-  nutrition: string | null;
-  dates: DateStyle;
-  /** A second language that each label carries its statements in. */
-  second: Language | null;
-  /** Ingredients in that language, by the owner. */
-  names: { language: Language; ingredientId: string; name: string }[];
-  /** Number of a permit or registration, where the local rule asks for it. */
-  permit: string;
-  vignettes: Vignette[];
-}
+  typeMm: z.number().min(0.5, 'At least 0.5 mm.').max(20, 'At most 20 mm.').nullable(),
+  rule: z.string().trim().max(200),
+});
+export type Vignette = z.infer<typeof Vignette>;
 
 export const PRINTED = 'printed';
+
+const ANSWERS = [PRINTED, ...exemptions.map((e) => e.id)];
+
+/** What a kitchen decided of its labels. */
+export const Labelling = z.strictObject({
+  /** Whether nutrition figures are printed; an exemption by its id; null while nobody answered. */
+  nutrition: z.enum(ANSWERS, `Printed, or exempt? One of: ${ANSWERS.join(', ')}.`).nullable(),
+  dates: z.enum(DATE_STYLES, `With the day, or short? One of: ${DATE_STYLES.join(', ')}.`),
+  /** A second language that each label carries its statements in. */
+  second: z.enum(LANGUAGES, `Which language? One of: ${LANGUAGES.join(', ')}.`).nullable(),
+  /** Ingredients in that language, by the owner. */
+  names: z
+    .array(z.strictObject({ language: Language, ingredientId: z.string().min(1).max(60), name: Name }))
+    .max(2000, 'At most 2,000 names.'),
+  /** Number of a permit or registration, where the local rule asks for it. */
+  permit: z.string().trim().max(80, 'At most 80 characters.'),
+  vignettes: z.array(Vignette).max(6, 'At most six.'),
+});
+export type Labelling = z.infer<typeof Labelling>;
 
 export const usualLabelling: Labelling = {
   nutrition: null,

@@ -1,8 +1,9 @@
+import { z } from 'zod';
 import { acidGrams, type Composition, compositionOf, nothing, pour } from '../formula/index.ts';
 import { type Ingredient, type KitchenCatalogue, shippedCatalogue } from '../ingredient/index.ts';
 import { brixSaid } from '../quantity/index.ts';
 import type { StatementLine } from './line.ts';
-import type { RulePackId } from './packs.ts';
+import { RulePackId } from './packs.ts';
 import { NUTRIENTS, type Nutrient, percentDailyValue, roundNutrient } from './roundNutrient.ts';
 import { toleranceOf } from './tolerance.ts';
 
@@ -23,29 +24,34 @@ export interface NutritionOf {
   catalogue?: KitchenCatalogue;
 }
 
-export interface NutritionFigure {
+const NutritionFigure = z.object({
   /** kcal, g, mg or mcg in a serving, or in 100 mL. */
-  raw: number;
+  raw: z.number(),
   /** As the label has it, without its unit. */
-  declared: string;
+  declared: z.string(),
   /** United States: % of the daily value; null where there is none. */
-  percentDailyValue: number | null;
+  percentDailyValue: z.number().nullable(),
   /** From what it is calculated. */
-  from: string;
+  from: z.string(),
   /** How far what a laboratory finds may lie from what is declared. */
-  tolerance: string;
-}
+  tolerance: z.string(),
+});
+export type NutritionFigure = z.infer<typeof NutritionFigure>;
 
-export interface Nutrition {
-  pack: RulePackId;
+const DeclaredFigure = NutritionFigure.pick({ raw: true, declared: true });
+
+/** Nutrition of a lot as made: in a serving (United States), or in 100 mL (Europe). */
+export const Nutrition = z.object({
+  pack: RulePackId,
   /** mL that the figures are of: a serving, or 100. */
-  millilitres: number;
-  /** Energy in kJ, raw and declared: the European pack has both. */
-  kilojoules: { raw: number; declared: string };
+  millilitres: z.number(),
+  /** Energy in kJ: the European pack has both. */
+  kilojoules: DeclaredFigure,
   /** g of salt, 2.5 times the sodium: the European pack has it in place of sodium. */
-  salt: { raw: number; declared: string };
-  figures: Record<Nutrient, NutritionFigure>;
-}
+  salt: DeclaredFigure,
+  figures: z.record(z.enum(NUTRIENTS), NutritionFigure),
+});
+export type Nutrition = z.infer<typeof Nutrition>;
 
 /** Protein, fat and saturates in g, calcium and iron in mg, in 100 g of fresh fruit or juice; typical of USDA SR Legacy, where most lie between half and twice of it. */
 const FRESH = { protein: 0.8, fat: 0.25, saturatedFat: 0.03, calcium: 14, iron: 0.3, sodium: 2 };

@@ -1,8 +1,8 @@
 import type { Allergen } from '../ingredient/index.ts';
-import type { RulePackId } from '../lot/index.ts';
+import { RulePackId } from '../lot/index.ts';
 import { type FacedContainer, facesOf } from './faces.ts';
 
-export type { RulePackId } from '../lot/index.ts';
+export { RulePackId };
 
 /** What a rule pack asks of a label; each kitchen adds its own local statement. */
 export interface RulePack {

@@ -1,50 +1,42 @@
-export type GateId =
-  | 'everything-in'
-  | 'trace'
-  | 'making'
-  | 'acid'
-  | 'count'
-  | 'heat'
-  | 'seal'
-  | 'label'
-  | 'deviations';
-
+import { z } from 'zod';
 /** What a piece of evidence rests on: an entry of the lot's record, an instrument, or a stock lot by its code. */
-export interface EvidenceOf {
-  noun:
-    | 'addition'
-    | 'stock'
-    | 'reading'
-    | 'instrument'
-    | 'bottling'
-    | 'tick'
-    | 'tally'
-    | 'weighing'
-    | 'heat-process'
-    | 'load'
-    | 'cooling'
-    | 'seal-check'
-    | 'print'
-    | 'deviation';
-  id: string;
-}
+export const EvidenceOf = z.object({
+  noun: z.enum([
+    'addition',
+    'stock',
+    'reading',
+    'instrument',
+    'bottling',
+    'tick',
+    'tally',
+    'weighing',
+    'heat-process',
+    'load',
+    'cooling',
+    'seal-check',
+    'print',
+    'deviation',
+  ]),
+  id: z.string(),
+});
+export type EvidenceOf = z.infer<typeof EvidenceOf>;
 
-export interface Evidence {
-  words: string;
-  of: EvidenceOf | null;
-}
+const Evidence = z.object({ words: z.string(), of: EvidenceOf.nullable() });
+export type Evidence = z.infer<typeof Evidence>;
 
-export interface Gate {
-  id: GateId;
-  question: string;
-  open: boolean;
+export const Gate = z.object({
+  id: z.enum(['everything-in', 'trace', 'making', 'acid', 'count', 'heat', 'seal', 'label', 'deviations']),
+  question: z.string(),
+  open: z.boolean(),
   /** What was found, whether it opens the gate or not. */
-  evidence: Evidence[];
+  evidence: z.array(Evidence),
   /** What is still to be done; null when open. */
-  missing: string | null;
+  missing: z.string().nullable(),
   /** Whether the record shows that it is not so: measured and over its limit, and not only wanting. */
-  failed: boolean;
-}
+  failed: z.boolean(),
+});
+export type Gate = z.infer<typeof Gate>;
+export type GateId = Gate['id'];
 
 /** One piece of evidence with what it rests on. */
 export const shown = (words: string, noun?: EvidenceOf['noun'], id?: string): Evidence => ({

@@ -18,7 +18,7 @@ export { lotCode, readLotCode } from './code.ts';
 export { cooledIn } from './cooled.ts';
 export { type DatedBack, datedBack, undoable } from './datedBack.ts';
 export { fillDoubt } from './fillDoubt.ts';
-export type { Evidence, EvidenceOf, Gate, GateId } from './gate.ts';
+export { type Evidence, EvidenceOf, Gate, type GateId } from './gate.ts';
 export { bottlesNotTicked, gapSaid } from './gateCount.ts';
 export { bottlesProcessed, minutesAskedOf, whyNotCounted } from './gateHeat.ts';
 export { failuresOpen, sealsFrom } from './gateSeal.ts';
@@ -44,7 +44,7 @@ export { type KeptCalibration, type MeterStanding, meterStanding } from './meter
 export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
 export { openedInCount } from './opened.ts';
 export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
-export { type LotPairs, lotPairs, PAIRED, type Paired } from './pairs.ts';
+export { LotPairs, lotPairs, PAIRED, Paired } from './pairs.ts';
 export { type PanNow, panInHand, panNow } from './panNow.ts';
 export type { PanVessel } from './panRate.ts';
 export { matchLot } from './processed.ts';
@@ -75,7 +75,7 @@ export {
   printsOf,
   type Reading,
   type ReadingKind,
-  type RulePackId,
+  RulePackId,
   type Sample,
   type SealCheckEntry,
   type SealFate,
@@ -88,8 +88,8 @@ export {
 export { type NextLook, nextLooks, retainedGroups, stillAsked } from './retained.ts';
 export { RULE_SET } from './ruleSet.ts';
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
-export { ENDED, type LotEvent, type LotState, TransitionError, transition } from './state.ts';
+export { ENDED, type LotEvent, LotState, TransitionError, transition } from './state.ts';
 export { type Thawed, thawedGroups } from './thawed.ts';
 export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';
 export { amountDoubt, type WeighedIn, weighedIn } from './weighedIn.ts';
-export { type Part, type StoodIn, whyThisDate } from './whyThisDate.ts';
+export { type StoodIn, WhyPart, whyThisDate } from './whyThisDate.ts';

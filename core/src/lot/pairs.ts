@@ -1,5 +1,6 @@
+import { z } from 'zod';
 import { dayOf } from '../calendar/index.ts';
-import { type ForecastSetting, forecast, type Pair } from '../formula/index.ts';
+import { type ForecastSetting, forecast, Pair } from '../formula/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
 import { finishedReadings } from './asMade.ts';
@@ -10,19 +11,22 @@ import { stepClock } from './clock.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** Figures that are kept side by side, forecast and measured. */
-export const PAIRED = ['ph', 'brix', 'acid', 'millilitres', 'minutes'] as const;
-export type Paired = (typeof PAIRED)[number];
+export const Paired = z.enum(['ph', 'brix', 'acid', 'millilitres', 'minutes']);
+export type Paired = z.infer<typeof Paired>;
+export const PAIRED = Paired.options;
 
 /** A lot's figures as its formula was forecast and as they came out; what was not measured has none. */
-export interface LotPairs {
-  code: string;
+export const LotPairs = z.object({
+  code: z.string(),
   /** The day it was begun, YYYY-MM-DD. */
-  on: string;
-  version: number;
-  figures: Partial<Record<Paired, Pair>>;
+  on: z.string(),
+  version: z.number().int(),
+  /** pH, °Bx, acid in g/L as citric, mL in bottles, minutes of the steps that are done. */
+  figures: z.partialRecord(Paired, Pair),
   /** What was said of a figure far off, when it was read. */
-  because: string[];
-}
+  because: z.array(z.string()),
+});
+export type LotPairs = z.infer<typeof LotPairs>;
 
 /** Minutes of the steps that are done, as planned and as they took. */
 function minutesOf(lot: LotRecord, planned: ReturnType<typeof forecast>): Pair | null {

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { AgedLot } from '../ageing/index.ts';
 import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
 import type { HeatProcess } from '../heat/index.ts';
@@ -65,7 +66,8 @@ export type StorageChange = Recorded<Entries['storage-change']>;
 export type Photograph = Recorded<Entries['photograph']>;
 
 /** Label rules, by what a kitchen chooses. */
-export type RulePackId = 'us' | 'eu';
+export const RulePackId = z.enum(['us', 'eu']);
+export type RulePackId = z.infer<typeof RulePackId>;
 
 /** One lot as made: all that its gates, keeping and label are decided from. */
 export interface LotRecord {

@@ -1,6 +1,8 @@
-import type { LOT_EVENTS, LOT_STATES } from '../record/index.ts';
+import { z } from 'zod';
+import { type LOT_EVENTS, LOT_STATES } from '../record/index.ts';
 
-export type LotState = (typeof LOT_STATES)[number];
+export const LotState = z.enum(LOT_STATES);
+export type LotState = z.infer<typeof LotState>;
 export type LotEvent = (typeof LOT_EVENTS)[number];
 
 /** A transition that the lot's state does not allow; the message says what to do instead. */

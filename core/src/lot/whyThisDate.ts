@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { AgeingEvidence, Excursion, StoreQuality } from '../ageing/index.ts';
 import { dayOf, spokenDay } from '../calendar/index.ts';
 import { inWords, plural, temperature } from '../quantity/index.ts';
@@ -13,15 +14,13 @@ export interface StoodIn {
   limit: number | null;
 }
 
-export interface Part {
-  heading: string;
-  lines: string[];
-}
+export const WhyPart = z.object({ heading: z.string(), lines: z.array(z.string()) });
+export type WhyPart = z.infer<typeof WhyPart>;
 
 const counted = ({ time }: Pick<LotKeeping, 'time'>): string =>
   time ? `${time.count} ${time.unit}${time.count === 1 ? '' : 's'}` : '';
 
-function theDate(keeping: LotKeeping, lot: LotRecord): Part {
+function theDate(keeping: LotKeeping, lot: LotRecord): WhyPart {
   const own = lot.datings.at(-1);
   return {
     heading: keeping.bestBy
@@ -46,7 +45,7 @@ function theDate(keeping: LotKeeping, lot: LotRecord): Part {
   };
 }
 
-function preserves(keeping: LotKeeping): Part {
+function preserves(keeping: LotKeeping): WhyPart {
   return {
     heading: 'What preserves it',
     lines: [
@@ -59,7 +58,7 @@ function preserves(keeping: LotKeeping): Part {
   };
 }
 
-function measured(lot: LotRecord): Part {
+function measured(lot: LotRecord): WhyPart {
   const ph = governingPh(lot);
   const seals = standing(lot.sealChecks);
   return {
@@ -83,7 +82,7 @@ function measured(lot: LotRecord): Part {
   };
 }
 
-function keptBack(lot: LotRecord, evidence: AgeingEvidence): Part {
+function keptBack(lot: LotRecord, evidence: AgeingEvidence): WhyPart {
   const looks = standing(lot.looks);
   return {
     heading: 'Bottles kept back',
@@ -120,7 +119,7 @@ export const whyThisDate = (
   keeping: LotKeeping,
   evidence: AgeingEvidence,
   stores: readonly StoodIn[],
-): Part[] => [
+): WhyPart[] => [
   theDate(keeping, lot),
   preserves(keeping),
   measured(lot),

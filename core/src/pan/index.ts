@@ -23,8 +23,8 @@ export {
 export {
   depthAtVolume,
   diameterAt,
-  type Frustum,
-  type VesselShape,
+  Frustum,
+  VesselShape,
   vesselDepth,
   vesselVolume,
   volumeAtDepth,

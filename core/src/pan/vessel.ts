@@ -1,15 +1,34 @@
+import { z } from 'zod';
 import { volume } from '../quantity/index.ts';
+
+const mm = (what: string) => z.number().min(0, what).max(2000, 'At most 2,000 mm.');
+
 /** One part of a pan, from its lower to its upper rim; straight sided where the two are alike. Millimetres, inside. */
-export interface Frustum {
-  heightMm: number;
-  lowerDiameterMm: number;
-  upperDiameterMm: number;
-}
+export const Frustum = z.object({
+  heightMm: z.number().gt(0, 'Over 0 mm high.').max(1500, 'At most 1,500 mm.'),
+  lowerDiameterMm: mm('Not under 0 mm.'),
+  upperDiameterMm: mm('Not under 0 mm.'),
+});
+export type Frustum = z.infer<typeof Frustum>;
+
+/** A known volume that was poured in, and the depth it reached. */
+const Pouring = z.object({
+  depthMm: z.number().gt(0, 'Over 0 mm deep.').max(1500, 'At most 1,500 mm.'),
+  ml: z.number().gt(0, 'Over 0 mL.').max(200_000, 'At most 200 L.'),
+});
 
 /** A vessel by its measures, bottom first, or by volumes poured in against the depth they reached. */
-export type VesselShape =
-  | { kind: 'frusta'; frusta: readonly Frustum[] }
-  | { kind: 'poured'; rows: readonly { depthMm: number; ml: number }[] };
+export const VesselShape = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('frusta'),
+    frusta: z.array(Frustum).min(1, 'How wide and how high?').max(6).readonly(),
+  }),
+  z.object({
+    kind: z.literal('poured'),
+    rows: z.array(Pouring).min(1, 'Pour at least one volume.').max(20).readonly(),
+  }),
+]);
+export type VesselShape = z.infer<typeof VesselShape>;
 
 const CUBIC_MM_IN_ML = 1000;
 

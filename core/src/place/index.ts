@@ -1,4 +1,4 @@
-export { kindByName, PLACE_KINDS, type PlaceKind, type PlaceSaid, placeKey, placeNames } from './place.ts';
+export { kindByName, PLACE_KINDS, type PlaceKind, PlaceSaid, placeKey, placeNames } from './place.ts';
 export {
   COLD,
   LONGEST_GAP,

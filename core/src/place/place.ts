@@ -1,3 +1,4 @@
+import { z } from 'zod';
 /** What a place is, as the warmth of what stands in it goes: a fridge, a freezer, or neither. */
 export const PLACE_KINDS = ['fridge', 'freezer', 'warm'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
@@ -37,13 +38,15 @@ export function kindByName(name: string): PlaceKind | null {
 }
 
 /** What a kitchen said of one of its places: what it is, or another name of it; from when it was written down. */
-export interface PlaceSaid {
-  name: string;
-  kind: PlaceKind | null;
+export const PlaceSaid = z.object({
+  name: z.string(),
+  /** A fridge, a freezer, or warm; null where only another name was said. */
+  kind: z.enum(PLACE_KINDS).nullable(),
   /** Another name of the same place; null where none was said. */
-  alsoCalled: string | null;
-  recordedAt: string;
-}
+  alsoCalled: z.string().nullable(),
+  recordedAt: z.string(),
+});
+export type PlaceSaid = z.infer<typeof PlaceSaid>;
 
 /**
  * Follows the names of places to the one that each was called first: what is renamed is the same place.

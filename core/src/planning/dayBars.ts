@@ -1,17 +1,17 @@
+import { z } from 'zod';
 import { type LotRecord, type LotStep, type StepLeft, stepClock, stepLeft } from '../lot/index.ts';
 
-export interface DaySegment {
-  title: string;
-  from: string;
-  to: string;
-  state: 'done' | 'running' | 'planned';
-}
+const DaySegment = z.object({
+  title: z.string(),
+  from: z.string(),
+  to: z.string(),
+  state: z.enum(['done', 'running', 'planned']),
+});
+export type DaySegment = z.infer<typeof DaySegment>;
 
-export interface DayBar {
-  code: string;
-  colour: string;
-  segments: DaySegment[];
-}
+/** A lot's steps on the day. */
+export const DayBar = z.object({ code: z.string(), colour: z.string(), segments: z.array(DaySegment) });
+export type DayBar = z.infer<typeof DayBar>;
 
 const later = (instant: string, seconds: number) =>
   new Date(Date.parse(instant) + seconds * 1000).toISOString();

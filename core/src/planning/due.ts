@@ -1,29 +1,28 @@
+import { z } from 'zod';
 import type { Gate, LotKeeping, LotRecord, StepLeft } from '../lot/index.ts';
 
-export type DueWhen = 'now' | 'next' | 'later';
-
 /** A lot as it is named where it needs a hand. */
-export interface LotTag {
-  code: string;
-  name: string;
-  colour: string;
-}
+export const LotTag = z.object({ code: z.string(), name: z.string(), colour: z.string() });
+export type LotTag = z.infer<typeof LotTag>;
 
 /** Something that needs a hand, with its one action. */
-export interface DueItem {
-  id: string;
-  when: DueWhen;
+export const DueItem = z.object({
+  id: z.string(),
+  when: z.enum(['now', 'next', 'later']),
   /** ISO instant it is due or was due; null for "today". */
-  at: string | null;
-  lot: LotTag | null;
-  title: string;
-  detail: string;
-  action: {
-    label: string;
-    place: 'stove' | 'bottling' | 'labels' | 'bench' | 'shelf' | 'plan' | 'kitchen';
-    part?: string;
-  };
-}
+  at: z.string().nullable(),
+  lot: LotTag.nullable(),
+  title: z.string(),
+  detail: z.string(),
+  action: z.object({
+    label: z.string(),
+    place: z.enum(['stove', 'bottling', 'labels', 'bench', 'shelf', 'plan', 'kitchen']),
+    /** Which part of the place, where it is not a lot's. */
+    part: z.string().optional(),
+  }),
+});
+export type DueItem = z.infer<typeof DueItem>;
+export type DueWhen = DueItem['when'];
 
 export interface LotToday {
   record: LotRecord;

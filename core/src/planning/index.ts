@@ -16,7 +16,7 @@ export {
   energyOf,
   type PricedNeed,
 } from './cost.ts';
-export { type DayBar, type DaySegment, dayBar } from './dayBars.ts';
+export { DayBar, type DaySegment, dayBar } from './dayBars.ts';
 export {
   BURNER,
   CANNER,
@@ -28,7 +28,7 @@ export {
   hardestOf,
   panResource,
 } from './days.ts';
-export type { DueItem, DueWhen, LotToday } from './due.ts';
+export { DueItem, type DueWhen, LotTag, type LotToday } from './due.ts';
 export { type DayHours, hoursFrom, type WeekHours } from './hours.ts';
 export {
   afterNeeds,
@@ -45,7 +45,7 @@ export {
 } from './making.ts';
 export { type MemoryOf, minutesOf, type YieldMemory, yieldMemory } from './memory.ts';
 export { type Pack, type PackCover, packsToBuy } from './packs.ts';
-export { boiledOffBefore, mainLine, methodOf, type PastLot, type PastStep, pastLot } from './past.ts';
+export { boiledOffBefore, mainLine, methodOf, PastLot, type PastStep, pastLot } from './past.ts';
 export { type Divided, dividePicking, type PickingUse, type Ripeness, type Share } from './picking.ts';
 export { costOf, costsOf } from './prices.ts';
 export {
@@ -57,7 +57,7 @@ export {
   type ScaleSetting,
   scaled,
   TYPICAL_OF_PROMISED,
-  type Want,
+  Want,
 } from './scale.ts';
 export { type Schedule, type ScheduleBack, schedule, scheduleBack } from './schedule.ts';
 export { type PastSpread, spreadOf } from './spread.ts';
@@ -65,7 +65,7 @@ export { HANDS, type LaidStep, type PlannedLot, type PlannedStep, type PlanSetti
 export {
   dueItems,
   type MeterToday,
-  type Obstacle,
+  Obstacle,
   obstacles,
 } from './today.ts';
 export { backupDue } from './todayBackup.ts';

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { type FormulaContent, forecast } from '../formula/index.ts';
 import type { KitchenCatalogue, Range } from '../ingredient/index.ts';
 import {
@@ -14,41 +15,43 @@ import type { CupSchool } from '../quantity/index.ts';
 import { spreadOf } from './spread.ts';
 
 /** Minutes that one step of a past lot really took, and how big that lot was. */
-export interface PastStep {
-  formulaStepId: string;
-  minutes: number;
+const PastStep = z.object({
+  formulaStepId: z.string(),
+  minutes: z.number(),
   /** kg of the main fruit that went in. */
-  kg: number;
-  bottles: number;
-}
+  kg: z.number(),
+  bottles: z.number(),
+});
+export type PastStep = z.infer<typeof PastStep>;
 
 /** What one past lot gave, as far as its record tells. */
-export interface PastLot {
-  lotId: string;
-  code: string;
+export const PastLot = z.object({
+  lotId: z.string(),
+  code: z.string(),
   /** ISO instant it was begun. */
-  begunAt: string;
-  formulaId: string;
-  name: string;
+  begunAt: z.string(),
+  formulaId: z.string(),
+  name: z.string(),
   /** What most of it was made of, and how its flavour was drawn. */
-  ingredientId: string;
-  ingredient: string;
-  method: string;
+  ingredientId: z.string(),
+  ingredient: z.string(),
+  method: z.string(),
   /** kg of it, after trimming. */
-  kg: number;
+  kg: z.number(),
   /** Share lost in trimming, where the weight before it was taken down; else null. */
-  trimLoss: number | null;
+  trimLoss: z.number().nullable(),
   /** kg that came through the first cloth to a kg of it, where the pan was weighed then; else null. */
-  juicePerKg: number | null;
+  juicePerKg: z.number().nullable(),
   /** L in bottles to a kg of it. */
-  litresPerKg: number;
+  litresPerKg: z.number(),
   /** Bottled over what the formula promises for all that went in. */
-  ofPromised: number;
-  bottles: number;
+  ofPromised: z.number(),
+  bottles: z.number(),
   /** g of water boiled off in a minute of reducing, from the weights and dips of its pan; null where not read. */
-  boiledOff: number | null;
-  steps: PastStep[];
-}
+  boiledOff: z.number().nullable(),
+  steps: z.array(PastStep),
+});
+export type PastLot = z.infer<typeof PastLot>;
 
 /**
  * The line most of a product is made of by weight, leaving water and sugar aside: what is bought or picked for it.

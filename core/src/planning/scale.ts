@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { type Forecast, type ForecastSetting, type FormulaContent, forecast } from '../formula/index.ts';
 import { type VesselShape, vesselVolume } from '../pan/index.ts';
 import { volume } from '../quantity/index.ts';
@@ -5,15 +6,29 @@ import { mainLine } from './past.ts';
 import type { PastSpread } from './spread.ts';
 
 /** What sets the size of a making. */
-export type Want =
+export const Want = z.discriminatedUnion('by', [
   /** Full bottles wanted on the shelf. */
-  | { by: 'bottles'; bottles: number }
+  z.object({
+    by: z.literal('bottles'),
+    bottles: z
+      .number('How many bottles?')
+      .int('Whole bottles.')
+      .min(1, 'At least one.')
+      .max(10_000, 'At most 10,000.'),
+  }),
   /** So much of one line in hand, as it came or after trimming. */
-  | { by: 'fruit'; lineId: string; grams: number; trimmed: boolean }
+  z.object({
+    by: z.literal('fruit'),
+    lineId: z.string().max(40),
+    grams: z.number().gt(0, 'A number over 0.').max(500_000, 'At most 500 kg.'),
+    trimmed: z.boolean(),
+  }),
   /** As much as what is in stock allows. */
-  | { by: 'stock' }
+  z.object({ by: z.literal('stock') }),
   /** As much as the largest pan takes. */
-  | { by: 'pan' };
+  z.object({ by: z.literal('pan') }),
+]);
+export type Want = z.infer<typeof Want>;
 
 export interface Pan {
   id: string;

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { type Day, dayOf, daysBetween, instantOf, spokenDay } from '../calendar/index.ts';
 import {
   isWaiting,
@@ -9,17 +10,18 @@ import {
   stepPrompt,
 } from '../lot/index.ts';
 import { inWords, plural } from '../quantity/index.ts';
-import { type DueItem, type DueWhen, type LotTag, type LotToday, tag } from './due.ts';
+import { type DueItem, type DueWhen, LotTag, type LotToday, tag } from './due.ts';
 import { bottlingItems } from './todayBottling.ts';
 import { lookItems } from './todayLooks.ts';
 
 /** Something that stands in the way of a lot. */
-export interface Obstacle {
-  lot: LotTag;
-  level: 'hold' | 'stop';
-  title: string;
-  detail: string;
-}
+export const Obstacle = z.object({
+  lot: LotTag,
+  level: z.enum(['hold', 'stop']),
+  title: z.string(),
+  detail: z.string(),
+});
+export type Obstacle = z.infer<typeof Obstacle>;
 
 export interface MeterToday {
   name: string;

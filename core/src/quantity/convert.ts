@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { ownOf } from './ownOf.ts';
 import { askOf, type Quantity } from './parse.ts';
 import { type CupSchool, cupSchools, millilitresIn, type UnitId, units } from './units.ts';
@@ -11,14 +12,15 @@ export interface Measurable {
 }
 
 /** A measure of the kitchen's own: this mug, a capful, my cup of this. Either what it holds in mL, or what it weighs of one ingredient. */
-export interface OwnMeasure {
+export const OwnMeasure = z.object({
   /** The word a cook says, singular, lower case; or a unit ("cup") learned for one ingredient. */
-  name: string;
+  name: z.string().min(1).max(40),
   /** The ingredient it was weighed with; null for a vessel of any content. */
-  ingredientId: string | null;
-  grams: number | null;
-  millilitres: number | null;
-}
+  ingredientId: z.string().max(60).nullable(),
+  grams: z.number().nullable(),
+  millilitres: z.number().nullable(),
+});
+export type OwnMeasure = z.infer<typeof OwnMeasure>;
 
 export interface Grams {
   grams: number;

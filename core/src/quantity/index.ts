@@ -2,7 +2,7 @@ export { type AmountRead, amountAt } from './amountAt.ts';
 export {
   type Grams,
   type Measurable,
-  type OwnMeasure,
+  OwnMeasure,
   toCelsius,
   toGrams,
   toMillimetres,
@@ -57,7 +57,7 @@ export {
 export { singular } from './singular.ts';
 export { type Token, textOf, tokensOf, wordOf } from './tokens.ts';
 export {
-  type CupSchool,
+  CupSchool,
   cupSchools,
   type Dimension,
   millilitresIn,

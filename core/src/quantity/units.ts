@@ -1,5 +1,7 @@
+import { z } from 'zod';
 /** Which country's cups and spoons a kitchen means. Volumes in mL; sources: NIST SP 811 (US customary), national kitchen standards. */
-export type CupSchool = 'us' | 'us-legal' | 'metric' | 'australian' | 'imperial' | 'japanese';
+export const CupSchool = z.enum(['us', 'us-legal', 'metric', 'australian', 'imperial', 'japanese']);
+export type CupSchool = z.infer<typeof CupSchool>;
 
 interface Measures {
   name: string;

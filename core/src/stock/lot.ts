@@ -1,37 +1,41 @@
+import { z } from 'zod';
 /** What a stock lot is of: something that goes into the pan, or something that goes round what is made. */
-export type StockKind = 'ingredient' | 'packaging';
-
-/** Why some of a stock lot went, or was found. */
-export type TakingKind = 'used' | 'filled' | 'printed' | 'divided' | 'wasted' | 'spoiled' | 'counted';
+export const StockKind = z.enum(['ingredient', 'packaging']);
+export type StockKind = z.infer<typeof StockKind>;
 
 /** Some of a stock lot that went: into a lot, into another stock lot, into the bin; or what a count found more (under 0) or less. */
-export interface Taking {
-  kind: TakingKind;
+export const Taking = z.object({
+  kind: z.enum(['used', 'filled', 'printed', 'divided', 'wasted', 'spoiled', 'counted']),
   /** In the stock lot's own unit; under 0 only where a count found more than was thought. */
-  amount: number;
+  amount: z.number(),
   /** ISO 8601. */
-  at: string;
+  at: z.string(),
   /** Set where what it belongs to was struck: it then never went. */
-  struck: boolean;
-}
+  struck: z.boolean(),
+});
+export type Taking = z.infer<typeof Taking>;
+export type TakingKind = Taking['kind'];
 
 /** One purchase, picking or by-product. Ingredients are in g, packaging in pieces. */
-export interface StockLot {
-  id: string;
-  code: string;
-  kind: StockKind;
+export const StockLot = z.object({
+  id: z.string(),
+  /** Written on the bag. */
+  code: z.string(),
+  kind: StockKind,
   /** Id of the ingredient, or of the kind of packaging. */
-  thing: string;
-  quantity: number;
+  thing: z.string(),
+  quantity: z.number(),
   /** Day it came, and the day it is best by. */
-  gotOn: string;
-  bestBy: string | null;
+  gotOn: z.string(),
+  bestBy: z.string().nullable(),
   /** Set for a by-product: the lot it was left by, and how that stands now. */
-  leftBy: { code: string; state: string } | null;
+  leftBy: z.object({ code: z.string(), state: z.string() }).nullable(),
   /** Why it is held, or called back by its supplier, as the end of a sentence; null or absent where it is not. */
-  held?: string | null;
-  takings: readonly Taking[];
-}
+  held: z.string().nullable().optional(),
+  /** A sum for each way in which some of it went, or was found. */
+  takings: z.array(Taking).readonly(),
+});
+export type StockLot = z.infer<typeof StockLot>;
 
 /**
  * How much of a stock lot is left, in its own unit: what came, less all that went and stands.

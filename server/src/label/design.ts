@@ -1,5 +1,5 @@
-import { type LabelDesign, labelRoutes } from '@inch/contract/label';
-import { type FacedContainer, usualDesign } from '@inch/core/label';
+import { labelRoutes } from '@inch/contract/label';
+import { type FacedContainer, type LabelDesign, usualDesign } from '@inch/core/label';
 import { v7 as newId } from 'uuid';
 import { type Database, insert, rows, update } from '../database/pool.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';

@@ -1,6 +1,7 @@
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { LabelDesign, LabelView } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/label';
 import { dayOf } from '@inch/core/calendar';
+import type { LabelDesign } from '@inch/core/label';
 import {
   type Artwork,
   type ArtworkOf,

@@ -1,5 +1,5 @@
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import type { SheetMeasures } from '@inch/contract/labelSheet';
+import type { SheetMeasures } from '@inch/core/label';
 import {
   type ArtworkOf,
   type Face,

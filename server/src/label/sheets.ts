@@ -1,10 +1,5 @@
-import {
-  type LabelSheet,
-  labelSheetRoutes,
-  type NewLabelSheet,
-  type SheetMeasures,
-} from '@inch/contract/labelSheet';
-import { whyNoSheet } from '@inch/core/label';
+import { type LabelSheet, labelSheetRoutes, type NewLabelSheet } from '@inch/contract/labelSheet';
+import { type SheetMeasures, whyNoSheet } from '@inch/core/label';
 import type { z } from 'zod';
 import { type Database, insert, rows, update } from '../database/pool.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';

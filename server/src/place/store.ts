@@ -1,4 +1,4 @@
-import type { PlaceSaid } from '@inch/contract/place';
+import type { PlaceEntry } from '@inch/contract/place';
 import type { LotRecord } from '@inch/core/lot';
 import { movesOf } from '@inch/core/lot';
 import { COLD, type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
@@ -14,7 +14,7 @@ interface PlaceRow {
 }
 
 /** What a kitchen said of its places, the first first. */
-export async function placesSaid(db: Database, kitchenId: string): Promise<PlaceSaid[]> {
+export async function placesSaid(db: Database, kitchenId: string): Promise<PlaceEntry[]> {
   const found = await rows<PlaceRow>(
     db,
     `SELECT p.id, p.name, p.kind, p.also_called, p.at, a.name AS \`by\` FROM place p JOIN account a ON a.id = p.account_id

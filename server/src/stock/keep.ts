@@ -4,7 +4,7 @@ import type {
   NewLoss,
   NewReceipt,
   NewStock,
-  StockLot,
+  StockView,
   StruckTaking,
 } from '@inch/contract/stock';
 import { dangersIn } from '@inch/core/ageing';
@@ -142,14 +142,14 @@ export async function takeIn(
 }
 
 /** A stock lot, locked until the transaction ends. */
-export async function lockedStock(w: Writing, id: string): Promise<StockLot> {
+export async function lockedStock(w: Writing, id: string): Promise<StockView> {
   const today = dayOf(w.now, w.kitchen.timeZone);
   const [stock] = await stockOf(w.tx, w.kitchen.id, today, { ids: [id], lock: true });
   if (!stock) throw notFound('stock lot');
   return stock;
 }
 
-export function refuseMore(stock: StockLot, amount: number): void {
+export function refuseMore(stock: StockView, amount: number): void {
   if (amount > stock.left + 1e-6)
     throw invalid(
       'amount',
@@ -159,7 +159,7 @@ export function refuseMore(stock: StockLot, amount: number): void {
 
 async function record(
   w: Writing,
-  stock: StockLot,
+  stock: StockView,
   taking: { id: string; kind: string; amount: number; why: string | null; at: string; into?: string },
 ): Promise<{ id: string }> {
   await insert(w.tx, 'stock_taking', {
@@ -178,7 +178,7 @@ async function record(
 }
 
 /** What makes a whole batch dangerous holds it, and all that was made with it: germs, glass, a recall. */
-async function holdWhereDangerous(w: Writing, stock: StockLot, why: string | null): Promise<void> {
+async function holdWhereDangerous(w: Writing, stock: StockView, why: string | null): Promise<void> {
   const found = dangersIn(why ?? '');
   const source = { noun: 'stock', subjectId: stock.id } as const;
   if (found.length === 0 || (await isHeld(w, source))) return;

@@ -1,4 +1,4 @@
-import type { StockHistory, StockListQuery, StockLot } from '@inch/contract/stock';
+import type { StockHistory, StockListQuery, StockView } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
 import { leftOf, packagingOf, whyUnfit } from '@inch/core/stock';
 import type { Pool } from 'mysql2/promise';
@@ -13,7 +13,7 @@ import { stockCode } from './code.ts';
 interface StockRow {
   id: string;
   number: number;
-  kind: StockLot['kind'];
+  kind: StockView['kind'];
   thing: string;
   quantity: number;
   said: string;
@@ -27,7 +27,7 @@ interface StockRow {
   batch: string | null;
   left_code: string | null;
   left_name: string | null;
-  left_state: NonNullable<StockLot['leftBy']>['state'] | null;
+  left_state: NonNullable<StockView['leftBy']>['state'] | null;
   from_number: number | null;
   brought_in: string | null;
   by: string;
@@ -97,12 +97,12 @@ async function namesOf(db: Database, kitchenId: string): Promise<(row: StockRow)
     (row.kind === 'ingredient' ? catalogue.find(row.thing)?.name : packaging.get(row.thing)) ?? row.thing;
 }
 
-function stockFrom<T extends StockLot['takings']>(
+function stockFrom<T extends StockView['takings']>(
   row: StockRow,
   name: string,
   takings: T,
   { today, held }: { today: string; held: ReadonlyMap<string, string> },
-): Omit<StockLot, 'takings'> & { takings: T } {
+): Omit<StockView, 'takings'> & { takings: T } {
   const lot = {
     id: row.id,
     code: stockCode(row.number),
@@ -190,8 +190,8 @@ interface WentRow {
 }
 
 /** What went of stock lots and stands, a sum for each way in which it went or was found. */
-async function wentOf(db: Database, ids: readonly string[]): Promise<Map<string, StockLot['takings']>> {
-  const went = new Map<string, StockLot['takings']>(ids.map((id) => [id, []]));
+async function wentOf(db: Database, ids: readonly string[]): Promise<Map<string, StockView['takings']>> {
+  const went = new Map<string, StockView['takings']>(ids.map((id) => [id, []]));
   if (ids.length === 0) return went;
   const found = await rows<WentRow>(
     db,
@@ -211,7 +211,7 @@ export async function listStock(
   pool: Pool,
   kitchen: { id: string; timeZone: string },
   query: z.output<typeof StockListQuery>,
-): Promise<StockLot[]> {
+): Promise<StockView[]> {
   await countStock(pool, kitchen.id);
   const { used, before, limit } = query;
   const [last] =
@@ -273,7 +273,7 @@ export async function perishable(
   db: Database,
   kitchen: { id: string; timeZone: string },
   now: string,
-): Promise<StockLot[]> {
+): Promise<StockView[]> {
   const found = await rows<{ id: string }>(
     db,
     'SELECT id FROM stock_lot WHERE kitchen_id = ? AND best_by BETWEEN DATE(?) - INTERVAL 1 DAY AND DATE(?) + INTERVAL 7 DAY',

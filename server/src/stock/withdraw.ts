@@ -1,4 +1,4 @@
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
 import { coverFrom, LABELS, type PackedIn, packagingFor, type Withdrawal, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
@@ -18,12 +18,12 @@ export interface Cause {
 const COLUMN = { used: 'addition_id', filled: 'bottling_id', printed: 'print_id' } as const;
 
 /** g or pieces as they are told. */
-export const amountSaid = (stock: Pick<StockLot, 'kind'>, amount: number): string =>
+export const amountSaid = (stock: Pick<StockView, 'kind'>, amount: number): string =>
   stock.kind === 'ingredient' ? `${Math.round(amount * 10) / 10} g` : `${Math.round(amount)}`;
 
 /** Refuses a stock lot chosen by hand that is not of this thing, not fit, or has less left than is taken from it. */
 function checkChosen(
-  stock: readonly StockLot[],
+  stock: readonly StockView[],
   chosen: readonly Withdrawal[],
   thing: string,
   day: string,
@@ -63,7 +63,7 @@ function merged(chosen: readonly Withdrawal[]): Withdrawal[] {
 
 /** A stock lot with what is taken of it. */
 export interface Withdrawn {
-  stock: StockLot;
+  stock: StockView;
   amount: number;
 }
 

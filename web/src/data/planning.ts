@@ -1,7 +1,7 @@
 import type { Container } from '@inch/contract/container';
 import type { FormulaHead } from '@inch/contract/formula';
 import type { Kitchen } from '@inch/contract/kitchen';
-import type { StockLot, StockPack } from '@inch/contract/stock';
+import type { StockPack, StockView } from '@inch/contract/stock';
 import type { Vessel } from '@inch/contract/vessel';
 import { dayOf } from '@inch/core/calendar';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
@@ -21,7 +21,7 @@ import { useVessels } from './vessels.ts';
 /** All of the kitchen that a plan is computed from, with its settings and its catalogue as its stock was measured. */
 export interface Planning extends PlanKitchen<FormulaHead> {
   kitchen: Kitchen;
-  stock: readonly StockLot[];
+  stock: readonly StockView[];
   packs: readonly StockPack[];
   pans: readonly Vessel[];
   containers: readonly Container[];
@@ -32,7 +32,7 @@ export interface Planning extends PlanKitchen<FormulaHead> {
 const COOKED_IN = new Set<Vessel['material']>(['steel', 'enamel', 'aluminium', 'copper']);
 
 /** The catalogue with the measurements of the stock that would be taken first laid over it. */
-function asInStock(catalogue: KitchenCatalogue, stock: readonly StockLot[], day: string): KitchenCatalogue {
+function asInStock(catalogue: KitchenCatalogue, stock: readonly StockView[], day: string): KitchenCatalogue {
   const things = [...new Set(stock.filter((s) => s.measured).map((s) => s.thing))];
   const measured = things.flatMap((thing) => {
     const first = fitLots(stock, thing, day)[0];

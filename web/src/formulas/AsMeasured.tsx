@@ -1,4 +1,4 @@
-import type { LotPairs } from '@inch/contract/formula';
+import type { LotPairs } from '@inch/core/lot';
 import { biasOf, LEARNS_FROM } from '@inch/core/formula';
 import { PAIRED, type Paired } from '@inch/core/lot';
 import { plural, volume } from '@inch/core/quantity';

@@ -1,4 +1,5 @@
-import { type Kitchen, KitchenChange, kitchenRoutes, type Labelling } from '@inch/contract/kitchen';
+import { type Labelling } from '@inch/core/label';
+import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
 import { exemptions, LANGUAGES, labelWords, PRINTED } from '@inch/core/label';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';

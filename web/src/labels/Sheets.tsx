@@ -1,9 +1,5 @@
-import {
-  type LabelSheet,
-  labelSheetRoutes,
-  NewLabelSheet,
-  type SheetMeasures,
-} from '@inch/contract/labelSheet';
+import { type SheetMeasures } from '@inch/core/label';
+import { type LabelSheet, labelSheetRoutes, NewLabelSheet } from '@inch/contract/labelSheet';
 import { PAPERS, sheetPlaces, whyNoSheet } from '@inch/core/label';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,5 +1,5 @@
 import { planRoutes } from '@inch/contract/plan';
-import { type StockLot, stockRoutes } from '@inch/contract/stock';
+import { type StockView, stockRoutes } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import { money, pricePerWeightShown, priceShown, weight, weightShown, weightSign } from '@inch/core/quantity';
@@ -23,7 +23,7 @@ import { PlanNav } from './PlanNav.tsx';
 
 /** Puts the frozen part apart and begins a plan of what is to be made. */
 async function keepDivision(
-  stock: StockLot,
+  stock: StockView,
   divided: Divided,
   rows: readonly UseRow[],
   planning: Planning,
@@ -77,7 +77,7 @@ async function keepDivision(
 }
 
 /** A picking as it is being divided: how ripe it is, what it may become, what the freezer takes. */
-function useDividing(stock: StockLot, planning: Planning) {
+function useDividing(stock: StockView, planning: Planning) {
   const { currency } = useSession().kitchen;
   const [ripe, setRipe] = useState(() => ripenessOf(stock, planning.today));
   const [rows, setRows] = useState(() => usesOf(stock, planning));
@@ -171,7 +171,7 @@ function BestDivision({ state, divided }: { state: DividingState; divided: Divid
   );
 }
 
-function Dividing({ stock, planning }: { stock: StockLot; planning: Planning }) {
+function Dividing({ stock, planning }: { stock: StockView; planning: Planning }) {
   const state = useDividing(stock, planning);
   const { rows, divided } = state;
   return (

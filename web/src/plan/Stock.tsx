@@ -1,4 +1,4 @@
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -18,7 +18,7 @@ import { Stocktake } from './Stocktake.tsx';
 import { TakeIn } from './TakeIn.tsx';
 
 /** How much of what came is left: a short rule with its level. */
-function Level({ stock }: { stock: StockLot }) {
+function Level({ stock }: { stock: StockView }) {
   const share = Math.min(1, Math.max(0, stock.left / stock.quantity));
   return (
     <span
@@ -36,7 +36,7 @@ function Level({ stock }: { stock: StockLot }) {
   );
 }
 
-function StockRow({ stock, open }: { stock: StockLot; open: () => void }) {
+function StockRow({ stock, open }: { stock: StockView; open: () => void }) {
   return (
     <li>
       <button
@@ -77,15 +77,15 @@ function StockRow({ stock, open }: { stock: StockLot; open: () => void }) {
 }
 
 /** Stock by thing, of each the oldest first: so it is used. */
-function byThing(stock: readonly StockLot[]): [string, StockLot[]][] {
-  const things = new Map<string, StockLot[]>();
+function byThing(stock: readonly StockView[]): [string, StockView[]][] {
+  const things = new Map<string, StockView[]>();
   for (const s of stock) things.set(s.name, [s, ...(things.get(s.name) ?? [])]);
   return [...things].sort(
     ([a, [first]], [b, [other]]) => first!.kind.localeCompare(other!.kind) || a.localeCompare(b),
   );
 }
 
-function stockAsCsv(stock: readonly StockLot[], currency: string): string {
+function stockAsCsv(stock: readonly StockView[], currency: string): string {
   return asCsv(
     stock.map((s) => ({
       code: s.code,
@@ -109,7 +109,7 @@ function StockHead({
   setAll,
   count,
 }: {
-  shown: readonly StockLot[];
+  shown: readonly StockView[];
   all: boolean;
   setAll: (all: boolean) => void;
   count: () => void;
@@ -154,7 +154,7 @@ function StockOf({
   open,
 }: {
   name: string;
-  lots: readonly StockLot[];
+  lots: readonly StockView[];
   open: (id: string) => void;
 }) {
   const inAll = lots.reduce((sum, s) => sum + s.left, 0);

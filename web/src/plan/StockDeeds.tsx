@@ -1,4 +1,4 @@
-import { NewCount, NewDivision, NewLoss, type StockLot, stockRoutes } from '@inch/contract/stock';
+import { NewCount, NewDivision, NewLoss, type StockView, stockRoutes } from '@inch/contract/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
@@ -26,12 +26,12 @@ const frozenOf = (thing: string, catalogue: KitchenCatalogue): string =>
   catalogue.all.find((e) => e.formOf === thing && e.frozen)?.id ?? thing;
 
 interface DeedProps {
-  stock: StockLot;
+  stock: StockView;
   onDone: () => void;
 }
 
 /** Reads an amount of a stock lot, in any measure. */
-function useAmountOf(stock: StockLot) {
+function useAmountOf(stock: StockView) {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
   return (text: string) => amountTyped(text, stock, catalogue, kitchen.cupSchool);

@@ -1,4 +1,4 @@
-import { type StockLot, StruckTaking, stockRoutes } from '@inch/contract/stock';
+import { type StockView, StruckTaking, stockRoutes } from '@inch/contract/stock';
 import { tagRoutes } from '@inch/contract/tag';
 import { inWords, money } from '@inch/core/quantity';
 import { useState } from 'react';
@@ -19,7 +19,7 @@ import { Bars, ReadFault } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { StockDeeds } from './StockDeeds.tsx';
 
-const WORDS: Record<StockLot['takings'][number]['kind'], string> = {
+const WORDS: Record<StockView['takings'][number]['kind'], string> = {
   used: 'into lot',
   filled: 'filled, lot',
   printed: 'printed, lot',
@@ -29,7 +29,7 @@ const WORDS: Record<StockLot['takings'][number]['kind'], string> = {
   counted: 'counted',
 };
 
-function Facts({ stock }: { stock: StockLot }) {
+function Facts({ stock }: { stock: StockView }) {
   const { kitchen } = useSession();
   const measured = stock.measured && [
     stock.measured.brix !== null && `${stock.measured.brix} °Bx`,
@@ -76,7 +76,7 @@ function Facts({ stock }: { stock: StockLot }) {
 const BY_ITSELF: ReadonlySet<string> = new Set(['counted', 'wasted', 'spoiled']);
 
 /** The way to put a count or a loss right where it is shown. */
-function UndoTaking({ stock, taking, named }: { stock: StockLot; taking: { id: string }; named: string }) {
+function UndoTaking({ stock, taking, named }: { stock: StockView; taking: { id: string }; named: string }) {
   const [open, setOpen] = useState(false);
   const form = useDeedForm({
     of: 'stock',
@@ -105,7 +105,7 @@ function UndoTaking({ stock, taking, named }: { stock: StockLot; taking: { id: s
 }
 
 /** Everything that ever went of a stock lot, read when it is opened. */
-function History({ stock }: { stock: StockLot }) {
+function History({ stock }: { stock: StockView }) {
   const { data, error, refetch } = useStockHistory(stock.id);
   const mayWrite = useMayWrite();
   if (!data) return error ? <ReadFault error={error} retry={refetch} /> : <Bars rows={3} />;
@@ -152,7 +152,7 @@ function History({ stock }: { stock: StockLot }) {
 }
 
 /** One stock lot: where it came from, where it went, and what is to be recorded of it. */
-export function StockDialog({ stock, onClose }: { stock: StockLot; onClose: () => void }) {
+export function StockDialog({ stock, onClose }: { stock: StockView; onClose: () => void }) {
   const mayWrite = useMayWrite();
   return (
     <Dialog open onClose={onClose} title={`${stock.code} ${stock.name}`}>

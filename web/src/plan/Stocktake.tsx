@@ -1,4 +1,4 @@
-import { NewCount, type StockLot, stockRoutes } from '@inch/contract/stock';
+import { NewCount, type StockView, stockRoutes } from '@inch/contract/stock';
 import { plural } from '@inch/core/quantity';
 import { useRef } from 'react';
 import { toast } from 'sonner';
@@ -19,7 +19,7 @@ const Counts = z.object({
 });
 
 /** Writes counts one after another; the first that is refused stops it and says which, and is where the next try goes on. */
-function useRecordCounts(stock: readonly StockLot[]) {
+function useRecordCounts(stock: readonly StockView[]) {
   const written = useRef(new Set<string>());
   return async ({ counts }: z.output<typeof Counts>): Promise<number> => {
     for (const { stockId, ...body } of counts) {
@@ -38,7 +38,7 @@ function useRecordCounts(stock: readonly StockLot[]) {
 }
 
 /** What was counted of each stock lot, by its id; what is left empty stays as it is. */
-function useStocktake(stock: readonly StockLot[], onDone: () => void) {
+function useStocktake(stock: readonly StockView[], onDone: () => void) {
   const { kitchen } = useSession();
   const catalogue = useCatalogue();
   const record = useRecordCounts(stock);
@@ -66,7 +66,7 @@ function useStocktake(stock: readonly StockLot[], onDone: () => void) {
 }
 type StocktakeForm = ReturnType<typeof useStocktake>;
 
-function CountRow({ form, stock: s }: { form: StocktakeForm; stock: StockLot }) {
+function CountRow({ form, stock: s }: { form: StocktakeForm; stock: StockView }) {
   return (
     <li className="grid grid-cols-[3.5rem_1fr_6rem_8rem] items-center gap-x-4 border-b border-steel-line py-1">
       <span className="figure font-bold">{s.code}</span>
@@ -86,7 +86,7 @@ function CountRow({ form, stock: s }: { form: StocktakeForm; stock: StockLot }) 
 }
 
 /** Counting all there is in one round: what is typed is recorded, what is left empty stays as it is. */
-export function Stocktake({ stock, onDone }: { stock: readonly StockLot[]; onDone: () => void }) {
+export function Stocktake({ stock, onDone }: { stock: readonly StockView[]; onDone: () => void }) {
   const form = useStocktake(stock, onDone);
   const filled = Object.values(form.values.found).filter((text) => (text ?? '').trim() !== '').length;
   const error = form.error('counts' as never);

@@ -1,4 +1,4 @@
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import {
   type CupSchool,
@@ -13,11 +13,11 @@ import {
 import { figureIn } from '../ui/typed.ts';
 
 /** An amount of stock as it is said: g and kg of an ingredient, pieces of packaging. */
-export const amountSaid = (kind: StockLot['kind'], amount: number): string =>
+export const amountSaid = (kind: StockView['kind'], amount: number): string =>
   kind === 'ingredient' ? weight(Math.abs(amount) < 0.05 ? 0 : amount) : grouped(Math.round(amount));
 
 /** An amount of stock as a field asks for it, by an example. */
-export function amountExample(kind: StockLot['kind']): string {
+export function amountExample(kind: StockView['kind']): string {
   if (kind === 'packaging') return '12';
   return weightSign('heavy') === 'kg' ? '1.2 kg' : '2 lb 8 oz';
 }
@@ -28,7 +28,7 @@ export function amountExample(kind: StockLot['kind']): string {
  */
 export function amountTyped(
   text: string,
-  of: { kind: StockLot['kind']; thing: string },
+  of: { kind: StockView['kind']; thing: string },
   catalogue: KitchenCatalogue,
   cup: CupSchool | null,
 ): number | string {

@@ -1,5 +1,5 @@
 import type { FormulaHead } from '@inch/contract/formula';
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import { addDays } from '@inch/core/calendar';
 import type { PickingUse, Ripeness } from '@inch/core/planning';
 import { costOf, makingOf, usualContainer } from '@inch/core/planning';
@@ -36,7 +36,7 @@ export const gramsTyped = (text: string): number =>
   (figureIn(text, { unit: 'kg', kitchens: true, min: 0 }) ?? 0) * 1000;
 
 /** How the picking may wait, to begin with: all of it until its own date, or three days. */
-export function ripenessOf(stock: StockLot, today: string): RipeRow[] {
+export function ripenessOf(stock: StockView, today: string): RipeRow[] {
   const until = stock.bestBy && stock.bestBy >= today ? stock.bestBy : addDays(today, 3);
   return [
     { id: 'now', says: 'Will not wait', amount: '0', until: addDays(today, 1) },
@@ -46,7 +46,7 @@ export function ripenessOf(stock: StockLot, today: string): RipeRow[] {
 }
 
 /** Formulas that a fruit goes into, each with what one making of it takes and what its last plan sold it for. */
-export function usesOf(stock: StockLot, planning: Planning): UseRow[] {
+export function usesOf(stock: StockView, planning: Planning): UseRow[] {
   return planning.formulas
     .filter((f) => !f.archived)
     .flatMap((formula) => {

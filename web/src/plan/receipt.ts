@@ -1,4 +1,4 @@
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import { namedIn } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import { newId } from '../data/api.ts';
@@ -11,7 +11,7 @@ import { packagingNamed } from './shopping.ts';
 export interface ReceiptLine {
   /** Id of the stock lot it becomes. */
   key: string;
-  kind: StockLot['kind'];
+  kind: StockView['kind'];
   thing: string;
   name: string;
   amount: string;

@@ -1,6 +1,6 @@
 import type { FormulaHead } from '@inch/contract/formula';
 import type { Plan } from '@inch/contract/plan';
-import type { StockLot } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/stock';
 import { type Interchange, interchanges, lineAmounts } from '@inch/core/formula';
 import {
   itemMaking,
@@ -54,7 +54,7 @@ export function shoppingRows(plans: readonly Plan[], planning: Planning): Shoppi
   const by = plans.map((plan) => ({ plan, needs: needsOf(plan, planning) }));
   const rows = shoppingList(
     by.flatMap((p) => p.needs),
-    planning.stock as StockLot[],
+    planning.stock as StockView[],
     planning.packs.map((p) => ({ ...p })),
     planning.today,
   );

@@ -1,4 +1,4 @@
-import { NewStock, type StockLot, stockRoutes } from '@inch/contract/stock';
+import { NewStock, type StockView, stockRoutes } from '@inch/contract/stock';
 import { signedWeight } from '@inch/core/quantity';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';
@@ -12,7 +12,7 @@ import { amountTyped } from './amount.ts';
 
 /** What the form of a stock lot asks, as typed. */
 interface Answers {
-  kind: StockLot['kind'];
+  kind: StockView['kind'];
   thing: string;
   amount: string;
   words: string;

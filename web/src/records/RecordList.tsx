@@ -1,5 +1,5 @@
 import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/lot';
-import { LotState } from '@inch/contract/lotRecord';
+import { LotState } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { everyLot, type LotSearch, useLotSearch } from '../data/lots.ts';
 import { LotRow } from '../parts/lot/LotList.tsx';

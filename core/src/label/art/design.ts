@@ -1,7 +1,8 @@
-import type { OwnWords } from '../content.ts';
+import { z } from 'zod';
+import { OwnWords } from '../content.ts';
 import type { FacedContainer } from '../faces.ts';
 import { facesOf } from '../faces.ts';
-import type { FieldId } from './art.ts';
+import { FIELDS } from './art.ts';
 
 /** How labels look: drawn by this program from the colour of the fruit. */
 export const LOOKS = ['band', 'strip', 'lid', 'wrap', 'tag', 'plain'] as const;
@@ -23,32 +24,37 @@ export const lookNames: Readonly<Record<Look, { name: string; what: string }>> =
   plain: { name: 'Plain', what: 'Ink on paper, no colour: for any printer.' },
 };
 
-export interface Moved {
-  field: FieldId;
-  dx: number;
-  dy: number;
-}
-
-/** How the label of a product is drawn. */
-export interface LabelDesign {
-  look: Look;
-  widthMm: number;
-  heightMm: number;
-  /** A code to scan, with the lot and the bottle. */
-  code: boolean;
-  /** Each label has the number of its bottle. */
-  numbered: boolean;
-  /** Net contents by weight, where a product is sold so. */
-  byWeight: boolean;
-  /** The owner's picture, by its id. */
-  pictureId: string | null;
-  moved: Moved[];
-  /** Words in the kitchen's second language; null where the owner has written none. */
-  second: OwnWords | null;
-}
-
 /** Least and most of a label's side, mm. */
 export const LABEL_SIDE = { least: 15, most: 320 };
+
+const side = (what: string) =>
+  z
+    .number(`${what} A number of mm.`)
+    .min(LABEL_SIDE.least, `${what} At least ${LABEL_SIDE.least} mm.`)
+    .max(LABEL_SIDE.most, `${what} At most ${LABEL_SIDE.most} mm.`);
+const shift = z.number('By how many mm?').min(-LABEL_SIDE.most).max(LABEL_SIDE.most);
+
+const Moved = z.strictObject({ field: z.enum(FIELDS), dx: shift, dy: shift });
+export type Moved = z.infer<typeof Moved>;
+
+/** How the label of a product is drawn. */
+export const LabelDesign = z.strictObject({
+  look: z.enum(LOOKS, `Which look? One of: ${LOOKS.join(', ')}.`),
+  widthMm: side('How wide is the label?'),
+  heightMm: side('How high is the label?'),
+  /** A code to scan, with the lot and the bottle. */
+  code: z.boolean(),
+  /** Each label has the number of its bottle. */
+  numbered: z.boolean(),
+  /** Net contents by weight, where a product is sold so. */
+  byWeight: z.boolean().default(false),
+  /** The owner's picture, by its id. */
+  pictureId: z.string().nullable(),
+  moved: z.array(Moved).max(FIELDS.length),
+  /** Words in the kitchen's second language; null where the owner has written none. */
+  second: OwnWords.nullable(),
+});
+export type LabelDesign = z.infer<typeof LabelDesign>;
 
 const clamp = (mm: number, low: number, high: number): number =>
   Math.round(Math.max(low, Math.min(high, mm)));

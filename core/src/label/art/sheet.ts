@@ -1,3 +1,4 @@
+import { z } from 'zod';
 /** Paper a sheet of labels is of, mm. */
 export const PAPERS = {
   A4: { widthMm: 210, heightMm: 297 },
@@ -5,24 +6,32 @@ export const PAPERS = {
 } as const;
 export type Paper = keyof typeof PAPERS;
 
+const PAPER_NAMES = Object.keys(PAPERS) as [Paper, ...Paper[]];
+const mm = (least: number, most: number, ask: string) =>
+  z.number(ask).min(least, `${ask} From ${least} to ${most}.`).max(most, `${ask} From ${least} to ${most}.`);
+
 /** A sheet of labels by its measures, mm: no maker's numbers. */
-export interface SheetMeasures {
-  paper: Paper;
-  rows: number;
-  columns: number;
+export const SheetMeasures = z.strictObject({
+  paper: z.enum(PAPER_NAMES, `Which paper? One of: ${PAPER_NAMES.join(', ')}.`),
+  rows: z.int('How many rows? A whole number.').min(1, 'At least one row.').max(40, 'At most 40 rows.'),
+  columns: z
+    .int('How many columns? A whole number.')
+    .min(1, 'At least one column.')
+    .max(20, 'At most 20 columns.'),
   /** From the paper's edge to the first label. */
-  leftMm: number;
-  topMm: number;
+  leftMm: mm(0, 200, 'How far from the left edge, mm?'),
+  topMm: mm(0, 280, 'How far from the top edge, mm?'),
   /** Between labels. */
-  acrossMm: number;
-  downMm: number;
-  labelWidthMm: number;
-  labelHeightMm: number;
-  round: boolean;
+  acrossMm: mm(0, 100, 'How much between columns, mm?'),
+  downMm: mm(0, 100, 'How much between rows, mm?'),
+  labelWidthMm: mm(5, 300, 'How wide is a label, mm?'),
+  labelHeightMm: mm(5, 300, 'How high is a label, mm?'),
+  round: z.boolean(),
   /** By how much prints are moved to make good what the printer is off by, as the calibration page shows it: to the right, and down. */
-  shiftXMm: number;
-  shiftYMm: number;
-}
+  shiftXMm: mm(-10, 10, 'By how much are prints moved to the right, mm?').default(0),
+  shiftYMm: mm(-10, 10, 'By how much are prints moved down, mm?').default(0),
+});
+export type SheetMeasures = z.infer<typeof SheetMeasures>;
 
 /** Where a label stands on which page. */
 export interface SheetPlace {
