@@ -1,6 +1,7 @@
+import { recordedOf } from '@inch/core/record';
 import { Id, Name } from '@inch/core/value';
 import { z } from 'zod';
-import { bodyOf, recordedOf } from './entry.ts';
+import { bodyOf } from './entry.ts';
 import { route } from './route.ts';
 import { Written } from './values.ts';
 

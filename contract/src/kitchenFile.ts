@@ -1,13 +1,13 @@
 import { FormulaContent, FormulaKind } from '@inch/core/formula';
 import { LabelDesign } from '@inch/core/label';
 import { Want } from '@inch/core/planning';
-import { type EntryKind, entries, type Fields, type Noun } from '@inch/core/record';
+import { type EntryKind, entries, type Fields, mayBeNull, type Noun, referenceOf } from '@inch/core/record';
 import { StockKind } from '@inch/core/stock';
 import { Colour, Name, Why, Words } from '@inch/core/value';
 import { z } from 'zod';
 import { Role } from './account.ts';
 import { FileContainer } from './container.ts';
-import { postedNouns, schemaOf } from './entry.ts';
+import { postedNouns } from './entry.ts';
 import { FileProcess } from './heatProcess.ts';
 import { OwnFigures } from './ingredient.ts';
 import { NewInstrument } from './instrument.ts';
@@ -36,9 +36,11 @@ export const OWN_TABLES: Readonly<Record<string, Noun>> = Object.fromEntries(
 function inFile(fields: Fields): Record<string, z.ZodType> {
   return Object.fromEntries(
     Object.entries(fields).map(([name, f]) => {
-      if (f.type !== 'reference') return [name, schemaOf(f)];
-      const named = z.string(f.ask).min(1, f.ask).max(60, f.ask);
-      return [name, f.nullable || f.to in OWN_TABLES ? named.nullable().default(null) : named];
+      const reference = referenceOf(f);
+      if (!reference) return [name, f];
+      const { ask, table } = reference;
+      const named = z.string(ask).min(1, ask).max(60, ask);
+      return [name, mayBeNull(f) || table in OWN_TABLES ? named.nullable().default(null) : named];
     }),
   );
 }

@@ -1,13 +1,12 @@
 import { FormulaKind } from '@inch/core/formula';
 import { Hurdle, Storage } from '@inch/core/keeping';
-import { Gate, LotState } from '@inch/core/lot';
+import { Gate, LotRecord, LotState } from '@inch/core/lot';
 import { CupSchool } from '@inch/core/quantity';
 import { entries, type PostedNoun } from '@inch/core/record';
 import { Id } from '@inch/core/value';
 import { z } from 'zod';
 import { bodyOf, type EntryBody, NewStrike, postedNouns } from './entry.ts';
 import { JournalRow } from './journal.ts';
-import { LotRecord } from './lotRecord.ts';
 import { type Route, route } from './route.ts';
 import { Day, happened, Written } from './values.ts';
 import { Vessel } from './vessel.ts';

@@ -32,7 +32,6 @@ import * as label from './label.ts';
 import * as labelSheet from './labelSheet.ts';
 import * as live from './live.ts';
 import * as lot from './lot.ts';
-import * as lotRecord from './lotRecord.ts';
 import * as photograph from './photograph.ts';
 import * as place from './place.ts';
 import * as plan from './plan.ts';
@@ -70,19 +69,7 @@ const MODULES = [
     formula,
     formulaFile,
   ],
-  ...[
-    heatProcess,
-    ingredient,
-    instrument,
-    kitchen,
-    kitchenFile,
-    label,
-    labelSheet,
-    live,
-    journal,
-    lot,
-    lotRecord,
-  ],
+  ...[heatProcess, ingredient, instrument, kitchen, kitchenFile, label, labelSheet, live, journal, lot],
   ...[photograph, place, plan, sale, spreadsheet, stock, today, values, vessel],
 ];
 

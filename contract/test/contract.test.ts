@@ -1,4 +1,4 @@
-import { bodyOf, NewStrike, postedNouns, recordedOf } from '@inch/contract/entry';
+import { bodyOf, NewStrike, postedNouns } from '@inch/contract/entry';
 import { NewFormula } from '@inch/contract/formula';
 import { KitchenChange } from '@inch/contract/kitchen';
 import { KitchenFile } from '@inch/contract/kitchenFile';
@@ -6,9 +6,10 @@ import { allRoutes } from '@inch/contract/routes';
 import {
   type EntryKind,
   entries,
-  type FieldData,
+  kindOfField,
   type Noun,
   type PostedNoun,
+  recordedOf,
   shownOf,
 } from '@inch/core/record';
 import fc from 'fast-check';
@@ -80,39 +81,65 @@ describe('the table of routes', () => {
 });
 
 describe('entries of the record', () => {
-  /** A value that a field takes, and one over each of its bounds. */
-  function samples(f: FieldData): { good: unknown; bad: unknown[] } {
-    switch (f.type) {
-      case 'text':
-        return { good: 'x'.repeat(Math.max(1, f.min)), bad: ['x'.repeat(f.max + 1), 3] };
+  interface Bounds {
+    type?: string;
+    enum?: string[];
+    format?: string;
+    minLength?: number;
+    maxLength?: number;
+    minimum?: number;
+    exclusiveMinimum?: number;
+    maximum?: number;
+    minItems?: number;
+    items?: Bounds;
+    properties?: Record<string, Bounds>;
+  }
+
+  /** A value within some bounds, and one over each of them. */
+  function samples(b: Bounds): { good: unknown; bad: unknown[] } {
+    if (b.enum) return { good: b.enum[0], bad: ['something else', 1] };
+    if (b.format === 'uuid') return { good: newId(), bad: ['reading-1', 7] };
+    switch (b.type) {
+      case 'string':
+        return { good: 'x'.repeat(Math.max(1, b.minLength ?? 0)), bad: ['x'.repeat(b.maxLength! + 1), 3] };
+      case 'integer':
       case 'number': {
-        const step = f.whole ? 1 : 0.5;
-        return {
-          good: f.over ? f.min + step : f.min,
-          bad: [f.over ? f.min : f.min - step, f.max + step, Number.NaN, Number.POSITIVE_INFINITY, '3'],
-        };
+        const step = b.type === 'integer' ? 1 : 0.5;
+        const [least, under] =
+          b.exclusiveMinimum === undefined
+            ? [b.minimum!, b.minimum! - step]
+            : [b.exclusiveMinimum + step, b.exclusiveMinimum];
+        return { good: least, bad: [under, b.maximum! + step, Number.NaN, Number.POSITIVE_INFINITY, '3'] };
       }
-      case 'choice':
-        return { good: f.of[0], bad: ['something else', 1] };
-      case 'flag':
+      case 'boolean':
         return { good: true, bad: ['yes', 1] };
-      case 'reference':
-        return { good: newId(), bad: ['reading-1', 7] };
-      case 'list':
-        return { good: Array.from({ length: f.min }, () => samples(f.of).good), bad: ['one', 1] };
-      case 'group':
+      case 'array':
         return {
-          good: Object.fromEntries(Object.entries(f.of).map(([name, own]) => [name, samples(own).good])),
+          good: Array.from({ length: b.minItems ?? 0 }, () => samples(b.items!).good),
+          bad: ['one', 1],
+        };
+      case 'object':
+        return {
+          good: Object.fromEntries(
+            Object.entries(b.properties!).map(([name, own]) => [name, samples(own).good]),
+          ),
           bad: [[], 'x'],
         };
-      case 'document':
-        return { good: null, bad: [] };
+      default:
+        throw new Error(`no samples of ${JSON.stringify(b)}`);
     }
   }
+  const boundsOf = (f: z.ZodType) => z.toJSONSchema(kindOfField(f)) as Bounds;
+  /** The question that a field asks: what it says first where nothing is said. */
+  const askOf = (f: z.ZodType): string =>
+    /^.+?[?.]/.exec(kindOfField(f).safeParse(undefined).error!.issues[0]!.message)![0];
   const goodBody = (noun: PostedNoun) => {
     const { said, asked }: EntryKind = entries[noun];
     const fields = Object.entries({ ...said, ...asked });
-    return { id: newId(), ...Object.fromEntries(fields.map(([name, f]) => [name, samples(f).good])) };
+    return {
+      id: newId(),
+      ...Object.fromEntries(fields.map(([name, f]) => [name, samples(boundsOf(f)).good])),
+    };
   };
 
   it.each(postedNouns)(
@@ -122,14 +149,14 @@ describe('entries of the record', () => {
       expect(problems(bodyOf(noun), body)).toEqual([]);
       const { said, asked }: EntryKind = entries[noun];
       for (const [name, f] of Object.entries({ ...said, ...asked })) {
-        for (const bad of samples(f).bad) {
+        for (const bad of samples(boundsOf(f)).bad) {
           const issues = bodyOf(noun).safeParse({ ...body, [name]: bad }).error?.issues ?? [];
           expect(issues[0]?.path[0], `${noun}.${name} = ${String(bad)}`).toBe(name);
-          expect(issues[0]!.message.startsWith(f.ask), issues[0]!.message).toBe(true);
+          expect(issues[0]!.message.startsWith(askOf(f)), issues[0]!.message).toBe(true);
         }
         const { [name as 'id']: _, ...without } = body as { id: string };
         expect(problems(bodyOf(noun), without), `${noun} without ${name}`).toEqual(
-          'default' in f ? [] : [name],
+          f instanceof z.ZodDefault ? [] : [name],
         );
       }
       expect(problems(bodyOf(noun), { ...body, colour: 'red' })).toHaveLength(1);

@@ -1,8 +1,18 @@
 import { allRoutes } from '@inch/contract/routes';
-import { columnOf, columnsOf, type EntryKind, entries, strikeable } from '@inch/core/record';
+import {
+  columnOf,
+  columnsOf,
+  type EntryKind,
+  entries,
+  kindOfField,
+  mayBeNull,
+  referenceOf,
+  strikeable,
+} from '@inch/core/record';
 import mysql from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { z } from 'zod';
 import { ago, beginLot, cherryContent, jarOf, post, type Started, saveFormula } from './fixtures.ts';
 import { colleague, ownerOf, type Person, useTestApp } from './testApp.ts';
 
@@ -45,7 +55,7 @@ describe('the tables of the record', () => {
       const own = columns.filter((c) => c.TABLE_NAME === kind.table);
       const expected = Object.entries(columnsOf(kind)).map(([name, f]) => [
         columnOf(name),
-        f.nullable ? 'YES' : 'NO',
+        mayBeNull(f) ? 'YES' : 'NO',
       ]);
       const head = ['id', `${kind.of}_id`, 'at', 'recorded_at', 'account_id'].map((name) => [name, 'NO']);
       const struck = ['struck_at', 'struck_by', 'struck_why'].map((name) => [name, 'YES']);
@@ -63,9 +73,10 @@ describe('the tables of the record', () => {
     );
     const held = keys.map((k) => `${k.t}.${k.c} ${k.r}`);
     for (const kind of kinds) {
-      const named = Object.entries(columnsOf(kind)).flatMap(([name, f]) =>
-        f.type === 'reference' ? [[columnOf(name), f.to]] : [],
-      );
+      const named = Object.entries(columnsOf(kind)).flatMap(([name, f]) => {
+        const reference = referenceOf(f);
+        return reference ? [[columnOf(name), reference.table]] : [];
+      });
       for (const [column, table] of [
         [`${kind.of}_id`, kind.of],
         ['account_id', 'account'],
@@ -82,7 +93,7 @@ describe('the tables of the record', () => {
     );
     for (const kind of kinds)
       for (const [name, f] of Object.entries(columnsOf(kind)))
-        if (['list', 'group', 'document'].includes(f.type))
+        if ([z.ZodArray, z.ZodObject, z.ZodUnknown].some((type) => kindOfField(f) instanceof type))
           expect(
             checks.filter((c) => c.t === kind.table).map((c) => c.clause),
             `${kind.table}.${name}`,

@@ -1,29 +1,37 @@
 import { z } from 'zod';
 import type { AgedLot } from '../ageing/index.ts';
-import type { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
+import { FormulaContent, FormulaKind, StepKind } from '../formula/index.ts';
 import type { HeatProcess } from '../heat/index.ts';
-import type { Storage } from '../keeping/index.ts';
+import { Storage } from '../keeping/index.ts';
 import type { PlaceSaid, StoreReading } from '../place/index.ts';
-import type { Entries, Entry, Recorded } from '../record/index.ts';
-import type { LotState } from './state.ts';
+import { type Entries, type Entry, LOAD_MARKS, MARKS, type Recorded, recordedOf } from '../record/index.ts';
+import { LotState } from './state.ts';
 
 export type { Entry } from '../record/index.ts';
 
-/** A mark of a step or a load as it stands in a record. */
-type MarkOf<Kind> = { kind: Kind; at: string; recordedAt?: string | undefined; by: string };
-export type MarkKind = Recorded<Entries['mark']>['mark'];
+/** Label rules, by what a kitchen chooses. */
+export const RulePackId = z.enum(['us', 'eu']);
+export type RulePackId = z.infer<typeof RulePackId>;
 
-export interface LotStep {
-  id: string;
-  position: number;
-  kind: StepKind;
-  title: string;
-  minutes: number | null;
-  killStep: boolean;
+const by = { at: z.string(), recordedAt: z.string().optional(), by: z.string() };
+
+export type MarkKind = (typeof MARKS)[number];
+
+export const LotStep = z.object({
+  id: z.string(),
+  position: z.number().int(),
+  kind: StepKind,
+  title: z.string(),
+  minutes: z.number().nullable(),
+  killStep: z.boolean(),
   /** Id of the formula's step. */
-  formulaStepId: string;
-  marks: MarkOf<MarkKind>[];
-}
+  formulaStepId: z.string(),
+  marks: z.array(z.object({ kind: z.enum(MARKS), ...by })),
+});
+export type LotStep = z.infer<typeof LotStep>;
+
+const LoadMark = z.object({ id: z.string(), kind: z.enum(LOAD_MARKS), ...by });
+const Closed = z.object({ cause: z.string(), done: z.string(), ...by });
 
 export type Addition = Recorded<Entries['addition']>;
 export type StockWithdrawal = Addition['withdrawals'][number];
@@ -33,9 +41,8 @@ export type Sample = Reading['sample'];
 export type Taken = Reading['taken'];
 export type BottlingEntry = Recorded<Entries['bottling']>;
 export type HeatProcessEntry = Recorded<Entries['heat-process']>;
-export type LoadMarkKind = Recorded<Entries['load-mark']>['mark'];
-/** A load with what was marked of it, in the order it happened. */
-export type LoadEntry = Recorded<Entries['load']> & { marks: (MarkOf<LoadMarkKind> & { id: string })[] };
+export type LoadEntry = LotRecord['loads'][number];
+export type LoadMarkKind = LoadEntry['marks'][number]['kind'];
 export type Curve = Recorded<Entries['curve']>;
 export type SealCheckEntry = Recorded<Entries['seal-check']>;
 export type Fate = Recorded<Entries['fate']>;
@@ -45,14 +52,7 @@ export type GlassFaultEntry = Recorded<Entries['fault']>;
 export type TallyEntry = Recorded<Entries['tally']>;
 export type Weighing = Recorded<Entries['weighing']>;
 export type CoolingEntry = Recorded<Entries['cooling']>;
-/** A deviation with how it was closed; null while it is open. */
-export type Deviation = Recorded<Entries['deviation']> & {
-  closed:
-    | (Pick<Recorded<Entries['closing']>, 'cause' | 'done' | 'at' | 'by'> & {
-        recordedAt?: string | undefined;
-      })
-    | null;
-};
+export type Deviation = LotRecord['deviations'][number];
 export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;
 export type Settling = Recorded<Entries['settling']>;
@@ -65,29 +65,67 @@ export type Placing = Recorded<Entries['placing']>;
 export type StorageChange = Recorded<Entries['storage-change']>;
 export type Photograph = Recorded<Entries['photograph']>;
 
-/** Label rules, by what a kitchen chooses. */
-export const RulePackId = z.enum(['us', 'eu']);
-export type RulePackId = z.infer<typeof RulePackId>;
-
 /** One lot as made: all that its gates, keeping and label are decided from. */
-export interface LotRecord {
-  id: string;
-  code: string;
-  state: LotState;
-  heldFrom: LotState | null;
-  product: {
-    formulaId: string;
-    name: string;
-    kind: FormulaKind;
-    colour: string;
-    version: number;
-    content: FormulaContent;
-  };
+export const LotRecord = z.object({
+  id: z.string(),
+  code: z.string(),
+  state: LotState,
+  heldFrom: LotState.nullable(),
+  product: z.object({
+    formulaId: z.string(),
+    name: z.string(),
+    kind: FormulaKind,
+    colour: z.string(),
+    version: z.number().int(),
+    content: FormulaContent,
+  }),
   /** How it is kept: as it was begun for, or as it was changed to last. */
-  storage: Storage;
-  criticalPh: number;
+  storage: Storage,
+  criticalPh: z.number(),
   /** Of the kitchen when the lot was begun; moving the kitchen later does not rewrite it. */
-  elevationMetres: number;
+  elevationMetres: z.number(),
+  /** Of the kitchen when the lot was begun: its days are counted in it, whatever the kitchen is set to later. */
+  timeZone: z.string(),
+  /** Label rules it was begun under. */
+  rulePack: RulePackId,
+  /** ISO instant at which the lot was begun. */
+  begunAt: z.string(),
+  /** When it came in with a kitchen file; null where it was made here. */
+  broughtInAt: z.string().nullable(),
+  /** Multiple of the formula made. */
+  scale: z.number(),
+  steps: z.array(LotStep),
+  additions: z.array(recordedOf('addition')),
+  readings: z.array(recordedOf('reading')),
+  bottlings: z.array(recordedOf('bottling')),
+  heatProcesses: z.array(recordedOf('heat-process')),
+  sealChecks: z.array(recordedOf('seal-check')),
+  movements: z.array(recordedOf('movement')),
+  tellings: z.array(recordedOf('telling')),
+  decisions: z.array(recordedOf('decision')),
+  settlings: z.array(recordedOf('settling')),
+  prints: z.array(recordedOf('print')),
+  placings: z.array(recordedOf('placing')),
+  photographs: z.array(recordedOf('photograph')),
+  ticks: z.array(recordedOf('tick')),
+  faults: z.array(recordedOf('fault')),
+  tallies: z.array(recordedOf('tally')),
+  weighings: z.array(recordedOf('weighing')),
+  /** Loads with what was marked of them, in the order it happened. */
+  loads: z.array(recordedOf('load', { marks: z.array(LoadMark) })),
+  curves: z.array(recordedOf('curve')),
+  coolings: z.array(recordedOf('cooling')),
+  fates: z.array(recordedOf('fate')),
+  storageChanges: z.array(recordedOf('storage-change')),
+  spoiltLabels: z.array(recordedOf('spoilt-label')),
+  looks: z.array(recordedOf('look')),
+  datings: z.array(recordedOf('dating')),
+  /** Deviations with how each was closed; null while it is open. */
+  deviations: z.array(recordedOf('deviation', { closed: Closed.nullable() })),
+});
+
+/** A lot's record with what its kitchen, its siblings and its stores say beside it: looked up for a judgement, never shown with it. */
+export type LotRecord = z.infer<typeof LotRecord> & {
   /** Of the kitchen as it was put right since, where it was wrong; absent or null where it was not. */
   correctedElevation?: number | null;
   /** Heat processes of the kitchen's own. */
@@ -104,43 +142,7 @@ export interface LotRecord {
   places?: readonly PlaceSaid[];
   /** When its beginning was written down; absent or null where that is not known. */
   writtenAt?: string | null;
-  /** Of the kitchen when the lot was begun: its days are counted in it, whatever the kitchen is set to later. */
-  timeZone: string;
-  /** Label rules it was begun under. */
-  rulePack: RulePackId;
-  /** ISO instant at which the lot was begun. */
-  begunAt: string;
-  /** When it came in with a kitchen file; null where it was made here. */
-  broughtInAt: string | null;
-  /** Multiple of the formula made. */
-  scale: number;
-  steps: LotStep[];
-  additions: Addition[];
-  readings: Reading[];
-  bottlings: BottlingEntry[];
-  heatProcesses: HeatProcessEntry[];
-  sealChecks: SealCheckEntry[];
-  movements: Movement[];
-  tellings: Telling[];
-  decisions: Decision[];
-  settlings: Settling[];
-  prints: LabelPrint[];
-  spoiltLabels: SpoiltLabels[];
-  looks: Look[];
-  datings: Dating[];
-  placings: Placing[];
-  photographs: Photograph[];
-  ticks: BottleTick[];
-  faults: GlassFaultEntry[];
-  tallies: TallyEntry[];
-  weighings: Weighing[];
-  loads: LoadEntry[];
-  curves: Curve[];
-  coolings: CoolingEntry[];
-  fates: Fate[];
-  deviations: Deviation[];
-  storageChanges: StorageChange[];
-}
+};
 
 /**
  * Movements of bottles that stand, in the order in which they were written.

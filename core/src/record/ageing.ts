@@ -1,4 +1,4 @@
-import { choice, flag, list, nullable, number, otherwise, reference, text } from './field.ts';
+import { choice, flag, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { why } from './making.ts';
 
@@ -37,10 +37,7 @@ export const look = kind({
     ),
     /** Days since it was opened, of one that was open already. */
     daysOpen: nullable(number(0, 60, 'How many days has it been open?', { whole: true })),
-    findings: otherwise(
-      list(choice(LOOK_FINDINGS, 'What was found?'), { max: 12 }, 'What was found?'),
-      [] as (typeof LOOK_FINDINGS)[number][],
-    ),
+    findings: list(choice(LOOK_FINDINGS, 'What was found?'), { max: 12 }, 'What was found?').default([]),
     /** 10 as on the day of release. */
     colour: score('How is its colour, 10 as on the day of release?'),
     smell: score('How does it smell, 10 as on the day of release?'),
@@ -73,7 +70,7 @@ export const dating = kind({
   said: {
     /** Last day; null where the longer row of the keeping table is taken. */
     until: nullable(text(10, 'Until which day? As 2027-06-30.')),
-    longer: otherwise(flag('Is the longer row of the keeping table taken?'), false),
+    longer: flag('Is the longer row of the keeping table taken?'),
     why: why('Write a reason of two letters or more.'),
   },
   kept: {

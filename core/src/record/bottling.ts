@@ -1,4 +1,4 @@
-import { choice, count, flag, group, list, nullable, number, otherwise, reference, text } from './field.ts';
+import { choice, count, flag, group, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { instrumentChoice, lineKey, why, withdrawals } from './making.ts';
 
@@ -104,7 +104,7 @@ export const tally = kind({
   said: {
     inPanMl: millilitres('How much was in the pan, mL?', true),
     /** How that was found. */
-    how: otherwise(text(120, 'How was that found?'), ''),
+    how: text(120, 'How was that found?').default(''),
     parts: list(
       group(
         { part: choice(TALLY_PARTS, 'Where did it go?'), ml: millilitres('How much, mL?') },

@@ -1,5 +1,5 @@
 import { numbers, place } from './bottling.ts';
-import { choice, count, list, nullable, number, otherwise, reference, text } from './field.ts';
+import { choice, count, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { why } from './making.ts';
 
@@ -19,12 +19,9 @@ export const sealCheck = kind({
     numbers: numbers('Which were checked, by number?'),
     failed: number(0, 10_000, 'How many failed?', { whole: true }),
     /** The numbers of those that failed, where each was pressed by itself. */
-    failedBottles: otherwise(
-      list(count('Which bottle?'), { max: 1000 }, 'Which bottles failed?'),
-      [] as number[],
-    ),
+    failedBottles: list(count('Which bottle?'), { max: 1000 }, 'Which bottles failed?').default([]),
     /** Ids of signs that were seen. */
-    signs: otherwise(list(text(40, 'Which sign?', 1), { max: 10 }, 'What was seen?'), [] as string[]),
+    signs: list(text(40, 'Which sign?', 1), { max: 10 }, 'What was seen?').default([]),
   },
 });
 
@@ -40,7 +37,7 @@ export const fate = kind({
     count: count('How many?'),
   },
   /** Where those processed again stand. */
-  asked: { place: otherwise(place, 'cellar') },
+  asked: { place: place.default('cellar') },
 });
 
 /** Something out of its limits: open until its cause and what was done are recorded. */

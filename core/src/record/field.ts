@@ -1,122 +1,93 @@
-declare const stands: unique symbol;
+import { z } from 'zod';
 
-/** What a field is, as plain data: its bounds, and how it is asked for. */
-export type FieldData = (
-  | { type: 'text'; min: number; max: number; exact?: boolean }
-  | { type: 'number'; min: number; max: number; over: boolean; whole: boolean }
-  | { type: 'choice'; of: readonly string[] }
-  | { type: 'flag' }
-  | { type: 'reference'; to: string }
-  | { type: 'list'; of: FieldData; min: number; max: number }
-  | { type: 'group'; of: Readonly<Record<string, FieldData>> }
-  | { type: 'document'; name: string }
-) & {
-  /** The question that it answers: "How many bottles?". Said to whoever leaves it out or answers what cannot be. */
-  ask: string;
-  nullable: boolean;
-  /** Stands where nothing is said; absent where it has to be said. */
-  default?: unknown;
-};
+/** Fields of an entry: each says its question to whoever leaves it out, or answers what cannot be. */
+export type Fields = Readonly<Record<string, z.ZodType>>;
 
-/** A field of an entry whose value is a `T`; one that is optional may be left out when it is said. */
-export type Field<T, Optional extends boolean = false> = FieldData & {
-  readonly [stands]?: { value: T; optional: Optional };
-};
+/** The values of some fields, as they stand once they were read. */
+export type Values<F extends Fields> = { -readonly [K in keyof F]: z.output<F[K]> };
 
-// biome-ignore lint/suspicious/noExplicitAny: fields of every type
-export type Fields = Readonly<Record<string, Field<any, boolean>>>;
-
-type ValueOf<F> = F extends Field<infer T, boolean> ? T : never;
-
-/** The values of some fields. */
-export type Values<F extends Fields> = { -readonly [K in keyof F]: ValueOf<F[K]> };
-
-const base = { nullable: false };
+const figure = (n: number) => n.toLocaleString('en');
 
 /** Words of so many characters at most. */
-export const text = (max: number, ask: string, min = 0): Field<string> => ({
-  ...base,
-  type: 'text',
-  min,
-  max,
-  ask,
-});
+export const text = (max: number, ask: string, min = 0) =>
+  z
+    .string(ask)
+    .trim()
+    .min(min, ask)
+    .max(max, `${ask} At most ${figure(max)} characters.`);
 
 /** What is taken to the letter, spaces at its ends too: a password. */
-export const exactly = (max: number, ask: string): Field<string> => ({
-  ...base,
-  type: 'text',
-  min: 0,
-  max,
-  exact: true,
-  ask,
-});
+export const exactly = (max: number, ask: string) =>
+  z.string(ask).max(max, `${ask} At most ${figure(max)} characters.`);
 
-/** A number with its bounds, both included, unless it has to lie over the lower one. */
-export const number = (
+/** A number with its bounds, both included, unless it has to lie over the lower one: "A whole number from 1 to 10,000." */
+export function number(
   min: number,
   max: number,
   ask: string,
-  options: { over?: boolean; whole?: boolean } = {},
-): Field<number> => ({
-  ...base,
-  type: 'number',
-  min,
-  max,
-  over: options.over ?? false,
-  whole: options.whole ?? false,
-  ask,
-});
+  { over = false, whole = false }: { over?: boolean; whole?: boolean } = {},
+): z.ZodNumber {
+  const kind = whole ? 'A whole number' : 'A number';
+  const bounds = over
+    ? `over ${figure(min)}, at most ${figure(max)}`
+    : `from ${figure(min)} to ${figure(max)}`;
+  const error = `${ask} ${kind} ${bounds}.`;
+  const any = whole ? z.int(error) : z.number(error);
+  return (over ? any.gt(min, error) : any.min(min, error)).max(max, error);
+}
 
 /** A whole number of things, at least one. */
-export const count = (ask: string): Field<number> => number(1, 10_000, ask, { whole: true });
+export const count = (ask: string) => number(1, 10_000, ask, { whole: true });
 
 /** One of a few words. */
-export const choice = <const T extends string>(of: readonly T[], ask: string): Field<T> => ({
-  ...base,
-  type: 'choice',
-  of,
-  ask,
-});
+export const choice = <const T extends readonly string[]>(of: T, ask: string) =>
+  z.enum(of, `${ask} One of: ${of.join(', ')}.`);
 
 /** Yes or no; no where nothing is said. */
-export const flag = (ask: string): Field<boolean, true> => ({ ...base, type: 'flag', ask, default: false });
+export const flag = (ask: string) => z.boolean(`${ask} Yes or no: true or false.`).default(false);
+
+const references = z.registry<{ table: string; ask: string }>();
 
 /** The id of a row of another table, which has to be there. */
-export const reference = (to: string, ask: string): Field<string> => ({
-  ...base,
-  type: 'reference',
-  to,
-  ask,
-});
+export function reference(table: string, ask: string): z.ZodUUID {
+  const id = z.uuid(ask);
+  references.add(id, { table, ask });
+  return id;
+}
 
 /** Several of the same. */
-export const list = <T>(
-  of: Field<T, boolean>,
-  bounds: { min?: number; max: number },
+export const list = <T extends z.ZodType>(
+  of: T,
+  { min = 0, max }: { min?: number; max: number },
   ask: string,
-): Field<T[]> => ({ ...base, type: 'list', of, min: bounds.min ?? 0, max: bounds.max, ask });
+) =>
+  z
+    .array(of, ask)
+    .min(min, ask)
+    .max(max, `${ask} At most ${figure(max)}.`);
 
 /** Fields that stand together. */
-export const group = <F extends Fields>(of: F, ask: string): Field<Values<F>> => ({
-  ...base,
-  type: 'group',
-  of,
-  ask,
-});
+export const group = <F extends Fields>(of: F, ask: string) => z.object(of, ask);
 
-/** A document of another noun, kept as it stood, such as the kitchen's own entry of an ingredient. */
-export const document = <T>(name: string): Field<T> => ({ ...base, type: 'document', name, ask: name });
+type Said<T extends z.ZodType> = T extends z.ZodDefault<infer I extends z.ZodType> ? I : T;
+
+/** A field without what stands where nothing is said. */
+export const said = <T extends z.ZodType>(field: T): Said<T> =>
+  (field instanceof z.ZodDefault ? field.unwrap() : field) as Said<T>;
 
 /** What may be missing: null stands then. */
-export const nullable = <T>(field: Field<T, boolean>): Field<T | null, true> => ({
-  ...(field as FieldData),
-  nullable: true,
-  default: null,
-});
+export const nullable = <T extends z.ZodType>(field: T): z.ZodDefault<z.ZodNullable<Said<T>>> =>
+  z.nullable(said(field)).default(null as never);
 
-/** What may be left out: something else stands then. */
-export const otherwise = <T>(field: Field<T, boolean>, value: T): Field<T, true> => ({
-  ...(field as FieldData),
-  default: value,
-});
+/** Whether nothing may stand in a field. */
+export const mayBeNull = (field: z.ZodType): boolean => said(field) instanceof z.ZodNullable;
+
+/** What kind of value a field holds, whether or not it may be missing. */
+export const kindOfField = (field: z.ZodType): z.ZodType =>
+  field instanceof z.ZodDefault || field instanceof z.ZodNullable
+    ? kindOfField(field.unwrap() as z.ZodType)
+    : field;
+
+/** The table whose row a field names, and the question that it answers; undefined where it is no reference. */
+export const referenceOf = (field: z.ZodType): { table: string; ask: string } | undefined =>
+  references.get(kindOfField(field) as z.ZodUUID);

@@ -1,6 +1,6 @@
 import { HEATED_IN } from '../heat/index.ts';
 import { numbers } from './bottling.ts';
-import { choice, count, group, list, nullable, number, otherwise, reference, text } from './field.ts';
+import { choice, count, group, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 
 export const LOAD_MARKS = ['boil', 'stopped', 'off', 'lifted'] as const;
@@ -35,8 +35,8 @@ export const heatProcess = kind({
   strikeable: true,
   said: {
     processId: nullable(processKey),
-    name: otherwise(processName, ''),
-    source: otherwise(processSource, ''),
+    name: processName.default(''),
+    source: processSource.default(''),
     requiredMinutes: nullable(minutes('How many minutes does the source ask for?', true)),
     minutes: minutes('How many minutes at a full boil?', true),
     /** Bottles that were in it; null where all filled till then were. */

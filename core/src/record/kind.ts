@@ -1,7 +1,7 @@
 import type { Fields, Values } from './field.ts';
 
 /** Fields of an entry by where they come from and where they go. */
-interface Groups {
+export interface Groups {
   /** What a person says, kept as said. */
   said: Fields;
   /** What is said with it and written elsewhere: a stock taking, a movement, a password. */

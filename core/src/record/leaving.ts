@@ -1,4 +1,5 @@
-import { choice, count, document, exactly, flag, list, nullable, number, reference, text } from './field.ts';
+import { z } from 'zod';
+import { choice, count, exactly, flag, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 import { why } from './making.ts';
 
@@ -186,7 +187,7 @@ export const print = kind({
     bestBy: nullable(text(10, 'Until which day?')),
     says: nullable(list(text(1000, 'Which warning?'), { max: 60 }, 'Which warnings?')),
   },
-  stored: { label: document<unknown>('label') },
+  stored: { label: z.unknown() },
 });
 
 /** Labels of a print that did not go onto a bottle: torn, smeared, left over. */

@@ -1,16 +1,5 @@
-import type { Ingredient } from '../ingredient/index.ts';
-import {
-  choice,
-  document,
-  flag,
-  group,
-  list,
-  nullable,
-  number,
-  otherwise,
-  reference,
-  text,
-} from './field.ts';
+import { Ingredient } from '../ingredient/index.ts';
+import { choice, flag, group, list, nullable, number, reference, text } from './field.ts';
 import { kind } from './kind.ts';
 
 /** `answer` says that the recurring prompt of the step was done: it does not move the clock. */
@@ -95,7 +84,7 @@ export const addition = kind({
     ),
   },
   /** The kitchen's own entry as it stood when it went in; null for one that ships. */
-  kept: { entry: nullable(document<Ingredient>('ingredient')) },
+  kept: { entry: nullable(Ingredient) },
   shown: { withdrawals },
 });
 
@@ -133,9 +122,9 @@ export const reading = kind({
   said: {
     stepId: step,
     kind: choice(READING_KINDS, 'What was measured?'),
-    sample: otherwise(choice(SAMPLES, 'Of what?'), 'pan'),
-    taken: otherwise(choice(TAKEN, 'How was the sample taken?'), 'as-it-is'),
-    said: otherwise(text(500, 'How was it said?'), ''),
+    sample: choice(SAMPLES, 'Of what?').default('pan'),
+    taken: choice(TAKEN, 'How was the sample taken?').default('as-it-is'),
+    said: text(500, 'How was it said?').default(''),
     raw: nullable(number(-1e6, 1e6, 'What does the instrument show?')),
     celsius: nullable(number(-50, 200, 'How warm was the sample, °C?')),
     instrumentId: instrumentChoice,
@@ -172,6 +161,6 @@ export const photograph = kind({
   said: {
     stepId: step,
     readingId: nullable(reference('reading', 'Of which reading?')),
-    words: otherwise(text(200, 'What does it show?'), ''),
+    words: text(200, 'What does it show?').default(''),
   },
 });

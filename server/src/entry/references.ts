@@ -1,4 +1,4 @@
-import type { EntryKind } from '@inch/core/record';
+import { type EntryKind, referenceOf } from '@inch/core/record';
 import { rows } from '../database/pool.ts';
 import { invalid } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
@@ -31,10 +31,10 @@ export async function referencedBy(
   said: Record<string, unknown>,
 ): Promise<Referenced> {
   const found: Referenced = {};
-  for (const [field, { type, ...f }] of Object.entries(kind.said)) {
+  for (const [field, schema] of Object.entries(kind.said)) {
     const id = said[field];
-    if (type !== 'reference' || typeof id !== 'string') continue;
-    const table = (f as unknown as { to: string }).to;
+    const table = referenceOf(schema)?.table;
+    if (!table || typeof id !== 'string') continue;
     const { name, of } = TABLES[table]!;
     const [row] = await rows<Record<string, unknown>>(
       w.tx,

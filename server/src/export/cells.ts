@@ -1,5 +1,4 @@
-import { asKept } from '@inch/contract/entry';
-import { columnsOf } from '@inch/core/record';
+import { said as asStored, columnsOf } from '@inch/core/record';
 import { z } from 'zod';
 import { fromSql, toSql } from '../database/pool.ts';
 import { type Column, kindsIn, type Table } from './table.ts';
@@ -105,7 +104,7 @@ export function schemaOf(table: Table): z.ZodObject {
       table.columns.map((column) => {
         const field = said[column.field];
         // What is kept as a document was judged when it was written, by the program of that day.
-        if (field && column.as !== 'document') return [column.field, asKept(field)];
+        if (field && column.as !== 'document') return [column.field, asStored(field)];
         const schema = schemaOfColumn(table.name, column);
         return [column.field, column.nullable ? schema.nullable() : schema];
       }),

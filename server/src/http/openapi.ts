@@ -54,8 +54,10 @@ class Components {
     if (Array.isArray(value)) return value.map((v) => this.#named(v, io));
     if (value === null || typeof value !== 'object') return value;
     const closed = 'prefixItems' in value && !('items' in value) ? { ...value, items: false } : value;
+    // What the program itself never changes is no less written by a client.
+    const { readOnly: _, ...open } = closed as Json;
     return Object.fromEntries(
-      Object.entries(closed).map(([key, v]) =>
+      Object.entries(open).map(([key, v]) =>
         key === '$ref' && typeof v === 'string'
           ? [key, `${COMPONENTS}${this.#nameOf(v.replace('#/$defs/', ''), io)}`]
           : [key, this.#named(v, io)],

@@ -1,7 +1,15 @@
 import { bodyOf, type EntrySaid } from '@inch/contract/entry';
 import { type FileEvent, OWN_TABLES, type ToldNoun } from '@inch/contract/kitchenFile';
 import { dayOf } from '@inch/core/calendar';
-import { type EntryKind, entries, type Noun, type PostedNoun, type StrikeableNoun } from '@inch/core/record';
+import {
+  type EntryKind,
+  entries,
+  mayBeNull,
+  type Noun,
+  type PostedNoun,
+  referenceOf,
+  type StrikeableNoun,
+} from '@inch/core/record';
 import { v7 as newId } from 'uuid';
 import { recordTemperature } from '../ageing/temperatures.ts';
 import { rows } from '../database/pool.ts';
@@ -54,9 +62,10 @@ async function withIds(stage: Stage, kind: EntryKind, event: Record<string, unkn
   const said: Record<string, unknown> = {};
   for (const [name, f] of Object.entries({ ...kind.said, ...kind.asked })) {
     const value = event[name];
-    if (f.type !== 'reference') said[name] = value;
-    else if (typeof value === 'string') said[name] = found(stage.ids[f.to], value, f.to);
-    else said[name] = f.to in OWN_TABLES && !f.nullable ? await lastOf(stage, OWN_TABLES[f.to]!) : null;
+    const table = referenceOf(f)?.table;
+    if (!table) said[name] = value;
+    else if (typeof value === 'string') said[name] = found(stage.ids[table], value, table);
+    else said[name] = table in OWN_TABLES && !mayBeNull(f) ? await lastOf(stage, OWN_TABLES[table]!) : null;
   }
   // A process of the kitchen's own goes by the file's key, one that ships by its own id.
   if (typeof said.processId === 'string')

@@ -1,6 +1,14 @@
 import { dangersIn, signsBesideName, signsIn } from '@inch/core/ageing';
 import { isSpoilage, lotBottles, standing } from '@inch/core/lot';
-import { type Entries, type EntryKind, entries, type PostedNoun, type Said } from '@inch/core/record';
+import {
+  type Entries,
+  type EntryKind,
+  entries,
+  kindOfField,
+  type PostedNoun,
+  type Said,
+} from '@inch/core/record';
+import { z } from 'zod';
 import { Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
 import { decideLot, fullLot } from './change.ts';
@@ -15,13 +23,15 @@ const NOT_SEEN: ReadonlySet<PostedNoun> = new Set([
 /** Fields that name something. */
 const NAMES: ReadonlySet<string> = new Set(['from', 'to', 'place', 'ingredientId', 'lineId']);
 
+const isWords = (field: z.ZodType): boolean => kindOfField(field) instanceof z.ZodString;
+
 /** What a person wrote with an entry, in words. */
 function wordsOf<N extends PostedNoun>(noun: N, said: Said<Entries[N]>): string {
   const values = said as Record<string, unknown>;
   if (NOT_SEEN.has(noun)) return '';
   const kind: EntryKind = entries[noun];
   return Object.entries(kind.said)
-    .filter(([name, field]) => field.type === 'text' && !NAMES.has(name))
+    .filter(([name, field]) => isWords(field) && !NAMES.has(name))
     .map(([name]) => values[name])
     .filter((value): value is string => typeof value === 'string')
     .join('. ');
