@@ -49,6 +49,10 @@ export type Noun = keyof Entries;
 
 /** Nouns of what can be struck. */
 export type StrikeableNoun = { [N in Noun]: Entries[N]['strikeable'] extends true ? N : never }[Noun];
+/**
+ * Their names.
+ * @example strikeable.includes('addition') // true
+ */
 export const strikeable = (Object.keys(entries) as Noun[]).filter(
   (noun): noun is StrikeableNoun => entries[noun].strikeable,
 );

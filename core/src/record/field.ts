@@ -71,7 +71,10 @@ export const group = <F extends Fields>(of: F, ask: string) => z.object(of, ask)
 
 type Said<T extends z.ZodType> = T extends z.ZodDefault<infer I extends z.ZodType> ? I : T;
 
-/** A field without what stands where nothing is said. */
+/**
+ * A field without what stands where nothing is said.
+ * @example said(entries.tally.said.how).safeParse(undefined).success // false
+ */
 export const said = <T extends z.ZodType>(field: T): Said<T> =>
   (field instanceof z.ZodDefault ? field.unwrap() : field) as Said<T>;
 
@@ -79,15 +82,24 @@ export const said = <T extends z.ZodType>(field: T): Said<T> =>
 export const nullable = <T extends z.ZodType>(field: T): z.ZodDefault<z.ZodNullable<Said<T>>> =>
   z.nullable(said(field)).default(null as never);
 
-/** Whether nothing may stand in a field. */
+/**
+ * Whether nothing may stand in a field.
+ * @example mayBeNull(entries.reading.said.celsius) // true
+ */
 export const mayBeNull = (field: z.ZodType): boolean => said(field) instanceof z.ZodNullable;
 
-/** What kind of value a field holds, whether or not it may be missing. */
+/**
+ * What kind of value a field holds, whether or not it may be missing.
+ * @example kindOfField(entries.reading.said.celsius).safeParse(null).success // false
+ */
 export const kindOfField = (field: z.ZodType): z.ZodType =>
   field instanceof z.ZodDefault || field instanceof z.ZodNullable
     ? kindOfField(field.unwrap() as z.ZodType)
     : field;
 
-/** The table whose row a field names, and the question that it answers; undefined where it is no reference. */
+/**
+ * The table whose row a field names, and the question that it answers; undefined where it is no reference.
+ * @example referenceOf(entries.reading.said.instrumentId).table // 'instrument'
+ */
 export const referenceOf = (field: z.ZodType): { table: string; ask: string } | undefined =>
   references.get(kindOfField(field) as z.ZodUUID);
