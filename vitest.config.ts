@@ -11,8 +11,11 @@ export default defineConfig({
         ssr,
         // What is computed keeps nothing from one file to the next.
         test: {
-          ...{ name: 'core', isolate: false, include: ['core/test/**/*.test.ts'] },
-          ...{ testTimeout: 600_000, hookTimeout: 600_000 },
+          name: 'core',
+          isolate: false,
+          include: ['core/test/**/*.test.ts'],
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
         },
       },
       {
@@ -29,8 +32,10 @@ export default defineConfig({
         resolve,
         ssr,
         test: {
-          ...{ name: 'web', include: ['web/test/**/*.test.{ts,tsx}'] },
-          ...{ testTimeout: 600_000, hookTimeout: 600_000 },
+          name: 'web',
+          include: ['web/test/**/*.test.{ts,tsx}'],
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
         },
       },
       {

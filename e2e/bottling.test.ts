@@ -50,15 +50,13 @@ async function madeLot(formula: string, hours: number): Promise<Lot> {
 const filled = async (lot: Lot, hours: number, more: object = {}) =>
   post(lot, 'bottlings', {
     containerId: await containerNamed('Half-pint jar'),
-    ...{
-      count: 12,
-      fillCelsius: 90,
-      glassCelsius: 70,
-      closing: 'hot',
-      checked: true,
-      place: 'cellar',
-      at: ago(hours),
-    },
+    count: 12,
+    fillCelsius: 90,
+    glassCelsius: 70,
+    closing: 'hot',
+    checked: true,
+    place: 'cellar',
+    at: ago(hours),
     ...more,
   });
 
@@ -98,7 +96,10 @@ describe('a mixed filling', () => {
       ['Screw-cap bottle', 6],
     ] as const)
       await api('/api/stock', {
-        ...{ id: newId(), kind: 'packaging', thing: `bottle:${await containerNamed(name)}`, quantity },
+        id: newId(),
+        kind: 'packaging',
+        thing: `bottle:${await containerNamed(name)}`,
+        quantity,
         gotOn: ago(0).slice(0, 10),
       });
     await part(lot.code, 'fill');

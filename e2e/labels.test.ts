@@ -147,7 +147,8 @@ it('the code of a printed label is scanned by the camera, and opens the bottle',
     const film = join(folder, 'camera.y4m');
     await videoOf(part, film);
     camera = await launch(inject('chromium'), [
-      ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
       `--use-file-for-fake-video-capture=${film}`,
     ]);
     const phone = await openPage(camera, inject('demo').labels, { viewport: { width: 390, height: 844 } });

@@ -52,19 +52,16 @@ async function reading() {
   const { readIngredientList } = await import('@inch/core/formula');
   const { shippedCatalogue } = await import('@inch/core/ingredient');
   const lines = [
-    ...[
-      '2 kg sour cherries, stoned and washed',
-      'zest and juice of two limes',
-      '1 cup honey or 3/4 cup sugar',
-    ],
-    ...['half the weight of the fruit in sugar', '2 tsp bottled lemon juice in each half-pint jar'],
-    ...[
-      '500 g sugar candy from the fair',
-      'a glug of something nobody has',
-      '1 kg rasberries',
-      '2 cups moonbeams',
-    ],
-    ...['two 500 g bags of frozen raspberries'],
+    '2 kg sour cherries, stoned and washed',
+    'zest and juice of two limes',
+    '1 cup honey or 3/4 cup sugar',
+    'half the weight of the fruit in sugar',
+    '2 tsp bottled lemon juice in each half-pint jar',
+    '500 g sugar candy from the fair',
+    'a glug of something nobody has',
+    '1 kg rasberries',
+    '2 cups moonbeams',
+    'two 500 g bags of frozen raspberries',
   ];
   const text = Array.from({ length: 40 }, (_, i) => lines[i % lines.length]).join('\n');
   const rounds = Array.from({ length: 25 }, () => {

@@ -18,16 +18,17 @@ const LEFT_OUT = new Set(['DELETE /api/session', 'GET /api/live', 'DELETE /api/s
 
 /** Lists and views that have to answer whatever was stored. */
 const LISTS = [
-  ...[
-    '/api/kitchen',
-    '/api/accounts',
-    '/api/formulas',
-    '/api/lots',
-    '/api/today',
-    '/api/stock',
-    '/api/plans',
-  ],
-  ...['/api/instruments', '/api/containers', '/api/vessels', '/api/processes'],
+  '/api/kitchen',
+  '/api/accounts',
+  '/api/formulas',
+  '/api/lots',
+  '/api/today',
+  '/api/stock',
+  '/api/plans',
+  '/api/instruments',
+  '/api/containers',
+  '/api/vessels',
+  '/api/processes',
 ];
 
 function routesOf(description) {
@@ -52,16 +53,21 @@ function routesOf(description) {
 
 /** What people write, odd and allowed: other scripts, quotes, what another program would take for its own. */
 const ODD = [
-  ...[
-    "O'Neill & Söhne",
-    'Mädesüß 桜 🍒',
-    'مربى التوت',
-    '<b>bold</b>',
-    '%s %n %x',
-    '../../etc/passwd',
-    'null',
-  ],
-  ...['=HYPERLINK("x")', "'); DROP TABLE lot; --", '00', 'x'.repeat(60), 'a, b; "c"', '1e5', 'true', '{}'],
+  "O'Neill & Söhne",
+  'Mädesüß 桜 🍒',
+  'مربى التوت',
+  '<b>bold</b>',
+  '%s %n %x',
+  '../../etc/passwd',
+  'null',
+  '=HYPERLINK("x")',
+  "'); DROP TABLE lot; --",
+  '00',
+  'x'.repeat(60),
+  'a, b; "c"',
+  '1e5',
+  'true',
+  '{}',
 ];
 
 /** One request that fits, with odd words in it: it is stored. */

@@ -10,7 +10,7 @@ import * as placeOf from '@inch/core/place';
 import * as planningOf from '@inch/core/planning';
 import * as quantityOf from '@inch/core/quantity';
 import * as stockOf from '@inch/core/stock';
-import * as valueOf from '@inch/core/value';
+import * as valueSchemas from '@inch/core/value';
 import { z } from 'zod';
 import * as account from './account.ts';
 import * as ageing from './ageing.ts';
@@ -43,34 +43,47 @@ import * as values from './values.ts';
 import * as vessel from './vessel.ts';
 
 const MODULES = [
-  ...[
-    ageingOf,
-    formulaOf,
-    heatOf,
-    ingredientOf,
-    keepingOf,
-    labelOf,
-    lotOf,
-    panOf,
-    placeOf,
-    planningOf,
-    quantityOf,
-  ],
-  ...[
-    stockOf,
-    valueOf,
-    account,
-    ageing,
-    exportOf,
-    backup,
-    calendar,
-    contact,
-    container,
-    formula,
-    formulaFile,
-  ],
-  ...[heatProcess, ingredient, instrument, kitchen, kitchenFile, label, labelSheet, live, journal, lot],
-  ...[photograph, place, plan, sale, spreadsheet, stock, today, values, vessel],
+  ageingOf,
+  formulaOf,
+  heatOf,
+  ingredientOf,
+  keepingOf,
+  labelOf,
+  lotOf,
+  panOf,
+  placeOf,
+  planningOf,
+  quantityOf,
+  stockOf,
+  valueSchemas,
+  account,
+  ageing,
+  exportOf,
+  backup,
+  calendar,
+  contact,
+  container,
+  formula,
+  formulaFile,
+  heatProcess,
+  ingredient,
+  instrument,
+  kitchen,
+  kitchenFile,
+  label,
+  labelSheet,
+  live,
+  journal,
+  lot,
+  photograph,
+  place,
+  plan,
+  sale,
+  spreadsheet,
+  stock,
+  today,
+  values,
+  vessel,
 ];
 
 const pascal = (noun: string): string => noun.replace(/(?:^|-)([a-z])/g, (_, c: string) => c.toUpperCase());

@@ -18,15 +18,34 @@ import { releasable, T } from './support/lot.ts';
 
 /** A lot that was released here, with bottles kept back from its filling on. */
 const aged = (code: string, looks: Look[], more: Partial<AgedLot> = {}): AgedLot => ({
-  ...{ code, looks, releasedAt: T(24), filledAt: T(0), keptBackAt: T(25) },
+  code,
+  looks,
+  releasedAt: T(24),
+  filledAt: T(0),
+  keptBackAt: T(25),
   ...more,
 });
 
 const look = (ageDays: number, more: Partial<Look> = {}): Look => ({
-  ...{ id: `l${ageDays}`, at: T(24 * ageDays), recordedAt: T(24 * ageDays + 2), by: 'Wren' },
-  ...{ struck: null, bottlingId: 'b' },
-  ...{ opened: 'opened', daysOpen: null, findings: [], colour: 9, smell: 9, taste: 9, note: null },
-  ...{ ph: null, phInstrumentId: null, brix: null, ageDays, phCounts: false, faults: [] },
+  id: `l${ageDays}`,
+  at: T(24 * ageDays),
+  recordedAt: T(24 * ageDays + 2),
+  by: 'Wren',
+  struck: null,
+  bottlingId: 'b',
+  opened: 'opened',
+  daysOpen: null,
+  findings: [],
+  colour: 9,
+  smell: 9,
+  taste: 9,
+  note: null,
+  ph: null,
+  phInstrumentId: null,
+  brix: null,
+  ageDays,
+  phCounts: false,
+  faults: [],
   ...more,
 });
 
@@ -110,7 +129,11 @@ describe('the first fault', () => {
 
 describe('what bottles kept back say', () => {
   const shelf: Parameters<typeof ageingEvidence>[1] = {
-    ...{ row: 'shelf', time: { count: 12, unit: 'month' }, aceticPercent: 0, criticalPh: 4.2, ph: 3.4 },
+    row: 'shelf',
+    time: { count: 12, unit: 'month' },
+    aceticPercent: 0,
+    criticalPh: 4.2,
+    ph: 3.4,
   };
   const at18 = [look(180), look(365), look(548, { id: 'x' }), look(549)];
   it('supports the longer row with three good bottles of two lots at its age', () => {
@@ -183,7 +206,13 @@ describe('what bottles kept back say', () => {
 describe('when a bottle kept back is looked at', () => {
   it('is by its class: a week, then months; what keeps days on its last day', () => {
     expect(lookDays('2026-01-15', { time: { count: 12, unit: 'month' } })).toEqual([
-      ...['2026-01-22', '2026-02-15', '2026-04-15', '2026-07-15', '2026-10-15', '2027-01-15', '2027-07-15'],
+      '2026-01-22',
+      '2026-02-15',
+      '2026-04-15',
+      '2026-07-15',
+      '2026-10-15',
+      '2027-01-15',
+      '2027-07-15',
     ]);
     expect(lookDays('2026-01-15', { time: { count: 7, unit: 'day' } })).toEqual(['2026-01-21']);
     expect(lookDays('2026-01-15', { time: null })).toEqual([]);
@@ -196,14 +225,12 @@ describe('when a bottle kept back is looked at', () => {
     const b = lot.bottlings[0]!;
     lot.movements.push({
       ...lot.movements[0]!,
-      ...{
-        id: 'kept',
-        kind: 'retained',
-        bottlingId: b.id,
-        from: lot.movements[0]!.to,
-        to: 'kept back',
-        count: 2,
-      },
+      id: 'kept',
+      kind: 'retained',
+      bottlingId: b.id,
+      from: lot.movements[0]!.to,
+      to: 'kept back',
+      count: 2,
     });
     expect(retainedGroups(lot).map((g) => g.count)).toEqual([2]);
     const [week, month] = lookDays(keeping.madeOn, keeping);
@@ -247,16 +274,14 @@ describe('the date of a lot by the looks of its formula', () => {
   const keepingOf = (more: object) => lotKeeping({ ...releasable(), ...more }, { timeZone: 'UTC' });
   const plain = keepingOf({}).bestBy!;
   const dated = (until: string, recordedAt: string) => ({
-    ...{
-      id: 'd',
-      at: recordedAt,
-      recordedAt,
-      by: 'Wren',
-      until,
-      longer: false,
-      why: 'it stood in the sun',
-      evidence: '',
-    },
+    id: 'd',
+    at: recordedAt,
+    recordedAt,
+    by: 'Wren',
+    until,
+    longer: false,
+    why: 'it stood in the sun',
+    evidence: '',
   });
   it('is as the table has it while all looks are good', () => {
     expect(keepingOf({ aged: [aged('A', [look(180), look(365)])] }).bestBy).toBe(plain);

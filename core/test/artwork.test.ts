@@ -176,8 +176,18 @@ describe('nutrition on the label', () => {
 });
 
 const sheet21: SheetMeasures = {
-  ...{ paper: 'A4', rows: 7, columns: 3, leftMm: 8, topMm: 12, acrossMm: 2.5, downMm: 1 },
-  ...{ labelWidthMm: 63, labelHeightMm: 38, round: false, shiftXMm: 0, shiftYMm: 0 },
+  paper: 'A4',
+  rows: 7,
+  columns: 3,
+  leftMm: 8,
+  topMm: 12,
+  acrossMm: 2.5,
+  downMm: 1,
+  labelWidthMm: 63,
+  labelHeightMm: 38,
+  round: false,
+  shiftXMm: 0,
+  shiftYMm: 0,
 };
 
 describe('a sheet of labels', () => {

@@ -261,7 +261,12 @@ describe('a heat process held against a product', () => {
     const puree = heatProcesses.find((p) => p.id === 'fruit-puree')!;
     const of = (fruits: string[], more: Partial<ProcessedProduct> = {}) =>
       processMismatches(puree, {
-        ...{ ...product, fruits, state: 'puree', headspaceInches: 0.25, notFruit: [], lowAcid: [] },
+        ...product,
+        fruits,
+        state: 'puree',
+        headspaceInches: 0.25,
+        notFruit: [],
+        lowAcid: [],
         ...more,
       });
     expect(of(['peach', 'raspberry'])).toEqual([]);
@@ -327,8 +332,17 @@ describe('a heat process held against a product', () => {
 
 describe('a bottle through its process', () => {
   const jar: WarmingBottle = {
-    ...{ diameterMm: 75, nominalMl: 237, brix: 52, thick: false, fillCelsius: 88 },
-    ...{ bathCelsius: 80, boilsAt: 97.6, comeUpMinutes: 8, boilMinutes: 15, restMinutes: 5, roomCelsius: 20 },
+    diameterMm: 75,
+    nominalMl: 237,
+    brix: 52,
+    thick: false,
+    fillCelsius: 88,
+    bathCelsius: 80,
+    boilsAt: 97.6,
+    comeUpMinutes: 8,
+    boilMinutes: 15,
+    restMinutes: 5,
+    roomCelsius: 20,
   };
   it('goes in, boils, rests, is lifted and cools, each in its time', () => {
     const { boilAt, offAt, liftedAt, slowest, hottest } = warming(jar);

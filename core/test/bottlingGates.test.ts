@@ -110,7 +110,13 @@ describe('seals that failed', () => {
     return lot;
   };
   const fate = (kind: LotRecord['fates'][number]['fate'], count: number) => ({
-    ...{ id: kind, checkId: 's1', fate: kind, count, at: T(17), recordedAt: T(17), by: 'Wren' },
+    id: kind,
+    checkId: 's1',
+    fate: kind,
+    count,
+    at: T(17),
+    recordedAt: T(17),
+    by: 'Wren',
   });
   it('each want their fate before anything is released', () => {
     const lot = failing();
@@ -166,16 +172,17 @@ describe('what is out of its limits', () => {
     lot.loads = [
       {
         ...entry('l1', T(3.5)),
-        ...{
-          number: 1,
-          processId: 'berry-syrup',
-          name: 'Berry syrup',
-          method: 'boiling-water' as const,
-          source: 'USDA',
-          mismatches: [],
-          limits: { brix: null, highestPh: null },
-        },
-        ...{ requiredMinutes: 15, restMinutes: 5, bottles: 12, numbers: null },
+        number: 1,
+        processId: 'berry-syrup',
+        name: 'Berry syrup',
+        method: 'boiling-water' as const,
+        source: 'USDA',
+        mismatches: [],
+        limits: { brix: null, highestPh: null },
+        requiredMinutes: 15,
+        restMinutes: 5,
+        bottles: 12,
+        numbers: null,
         marks: [mark('boil', 3.6), mark('off', 3.85), mark('lifted', 3.9)],
       },
     ];

@@ -35,14 +35,22 @@ function lotOf(
       ...lot.steps,
       {
         ...lot.steps[0]!,
-        ...{ id: 'drip', position: 2, kind: 'strain', title: 'Drip', killStep: false, formulaStepId: 'drip' },
+        id: 'drip',
+        position: 2,
+        kind: 'strain',
+        title: 'Drip',
+        killStep: false,
+        formulaStepId: 'drip',
         marks: [{ kind: 'done', at: T(2.97), by: 'Wren' }],
       },
     ],
     additions: things.map(({ id, grams, entry: own }, i) => ({
       ...first!,
       ...entry(`a${i}`, T(0.1 + i / 100)),
-      ...{ lineId: null, ingredientId: id, grams, entry: own ?? null },
+      lineId: null,
+      ingredientId: id,
+      grams,
+      entry: own ?? null,
     })),
   };
 }
@@ -196,20 +204,30 @@ const lot = chilled();
 const content = labelContent(lot, lotKeeping(lot, { timeZone: 'UTC' }), kitchen);
 type Print = LotRecord['prints'][number];
 const print = (id: string, copies: number, bestBy: string | null, says: string[] = []): Print => ({
-  ...{
-    id,
-    at: T(8),
-    recordedAt: T(8),
-    by: 'Wren',
-    copies,
-    sheetId: null,
-    firstLabel: null,
-    firstBottle: null,
-  },
-  ...{ reprintOf: null, why: null, statement: '', differences: [], bestBy, says, struck: null },
+  id,
+  at: T(8),
+  recordedAt: T(8),
+  by: 'Wren',
+  copies,
+  sheetId: null,
+  firstLabel: null,
+  firstBottle: null,
+  reprintOf: null,
+  why: null,
+  statement: '',
+  differences: [],
+  bestBy,
+  says,
+  struck: null,
 });
 const spoil = (printId: string, count: number): LotRecord['spoiltLabels'][number] => ({
-  ...{ id: `s-${printId}`, at: T(9), recordedAt: T(9), by: 'Wren', printId, count, why: 'taken off' },
+  id: `s-${printId}`,
+  at: T(9),
+  recordedAt: T(9),
+  by: 'Wren',
+  printId,
+  count,
+  why: 'taken off',
 });
 
 describe('labels that were printed before', () => {

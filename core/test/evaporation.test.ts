@@ -5,7 +5,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 const plain: Boiling = {
-  ...{ diameterMm: 280, fire: 'medium', lid: 'off', celsius: 100, brix: 0, elevationMetres: 0, grams: 3000 },
+  diameterMm: 280,
+  fire: 'medium',
+  lid: 'off',
+  celsius: 100,
+  brix: 0,
+  elevationMetres: 0,
+  grams: 3000,
 };
 const rate = (more: Partial<Boiling> = {}) => evaporationRate({ ...plain, ...more }).gramsPerMinute;
 
@@ -55,8 +61,14 @@ describe('how fast water leaves a pan', () => {
   });
   it('refuses what is no pan', () => {
     for (const wrong of [
-      ...[{ diameterMm: 20 }, { fire: 0 }, { fire: 'hot' as never }, { celsius: 200 }],
-      ...[{ brix: 90 }, { grams: 0 }, { elevationMetres: 9000 }, { diameterMm: Number.NaN }],
+      { diameterMm: 20 },
+      { fire: 0 },
+      { fire: 'hot' as never },
+      { celsius: 200 },
+      { brix: 90 },
+      { grams: 0 },
+      { elevationMetres: 9000 },
+      { diameterMm: Number.NaN },
     ])
       expect(() => rate(wrong), JSON.stringify(wrong)).toThrow(RangeError);
   });
@@ -156,8 +168,11 @@ describe('a formula on the fire', () => {
     const reduced = stepOf(syrup({ kind: 'reduce', minutes: 10 })).evaporated;
     expect(reduced).toBeGreaterThan(150);
     for (const step of [
-      ...[{ title: 'Boil hard, ten minutes' }, { title: 'Bring to the boil' }, { celsius: 100 }],
-      ...[{ lidOff: true }, { kind: 'draw' as const, method: 'cooked' as const, title: 'Boil the fruit' }],
+      { title: 'Boil hard, ten minutes' },
+      { title: 'Bring to the boil' },
+      { celsius: 100 },
+      { lidOff: true },
+      { kind: 'draw' as const, method: 'cooked' as const, title: 'Boil the fruit' },
     ])
       expect(Math.abs(lost(step) / reduced - 1), JSON.stringify(step)).toBeLessThan(0.02);
   });
@@ -168,8 +183,11 @@ describe('a formula on the fire', () => {
     expect(lost({ ...boil, lidHalf: true })).toBeLessThan(0.6 * lost(boil));
     expect(lost({ ...boil, lidOff: false })).toBeLessThan(0.2 * lost(boil));
     for (const title of [
-      ...['Never boil it', 'Warm through without letting it boil', 'Keep just under the boil'],
-      ...['Pour boiling water over', 'Take off the boil'],
+      'Never boil it',
+      'Warm through without letting it boil',
+      'Keep just under the boil',
+      'Pour boiling water over',
+      'Take off the boil',
     ])
       expect(lost({ title, celsius: 85 }), title).toBeLessThan(0.3 * lost(boil));
   });
@@ -208,7 +226,10 @@ describe('a formula on the fire', () => {
     const killed = (step: Partial<FormulaStep>) =>
       forecast(syrup({ toBrix: 60, ...step }), setting).makeup.killStep;
     expect([{}, { neverBoil: true }, { killStep: false }, { celsius: 80 }].map(killed)).toEqual([
-      ...[true, false, false, false],
+      true,
+      false,
+      false,
+      false,
     ]);
   });
 });

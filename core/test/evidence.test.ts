@@ -51,8 +51,14 @@ const lots = fc
   });
 
 const LISTS = [
-  ...(['additions', 'readings', 'bottlings', 'heatProcesses', 'coolings', 'sealChecks', 'tallies'] as const),
-];
+  'additions',
+  'readings',
+  'bottlings',
+  'heatProcesses',
+  'coolings',
+  'sealChecks',
+  'tallies',
+] as const;
 
 /** A lot with one of its entries said to have happened earlier, written down when it was. */
 const dated = fc

@@ -86,10 +86,14 @@ const contents = fc
   })
   .map(
     ({ steps, lines, ...rest }): FormulaContent => ({
-      ...{ ...rest, storage: 'cold' },
+      ...rest,
+      storage: 'cold',
       steps: steps.map((of, i) => ({ id: `s${i}`, title: 'A step', ...of }) as FormulaStep),
       lines: lines.map(([ingredientId, said, ratio, at, per], i) => ({
-        ...{ id: `l${i}`, ingredientId, stepId: `s${at}`, basis: per },
+        id: `l${i}`,
+        ingredientId,
+        stepId: `s${at}`,
+        basis: per,
         said: per?.per === 'yield' || per?.per === 'line' ? ratio : said,
       })),
     }),
@@ -126,7 +130,9 @@ describe('any formula that may be saved', () => {
         { id: 's', said: '5 kg', ingredientId: 'baking-soda' },
         { id: 'p', said: '1 g', ingredientId: 'potassium-sorbate' },
       ],
-      ...{ steps: [], storage: 'cold', bottleMl: 250 },
+      steps: [],
+      storage: 'cold',
+      bottleMl: 250,
     };
     const setting = { cup: 'us' as const, elevationMetres: 0, criticalPh: 4.2, catalogue: shippedCatalogue };
     const { cautions } = forecast(content, setting);

@@ -96,7 +96,11 @@ const lot = {
   tallies: [
     {
       ...entry('t', 32),
-      ...{ inPanMl: 2900, filledMl: 2844, gapMl: 16, asks: false, why: null },
+      inPanMl: 2900,
+      filledMl: 2844,
+      gapMl: 16,
+      asks: false,
+      why: null,
       parts: [{ part: 'foam', ml: 40 }],
     },
   ],
@@ -110,7 +114,9 @@ const lot = {
   loads: [
     {
       ...entry('l', 33),
-      ...{ number: 1, bottles: 12, name: 'Berry syrup' },
+      number: 1,
+      bottles: 12,
+      name: 'Berry syrup',
       marks: [
         { id: 'l1', kind: 'boil', at: T(34), by: 'Wren' },
         { id: 'l2', kind: 'stopped', at: T(35), by: 'Wren' },
@@ -121,7 +127,12 @@ const lot = {
   fates: [{ id: 'x', checkId: 'k', fate: 'chilled', count: 1, at: T(51), by: 'Wren' }],
   deviations: [
     {
-      ...{ id: 'v', kind: 'seen', what: 'A draught.', entryId: null, at: T(52), by: 'Wren' },
+      id: 'v',
+      kind: 'seen',
+      what: 'A draught.',
+      entryId: null,
+      at: T(52),
+      by: 'Wren',
       closed: { cause: 'a window', done: 'shut it', at: T(53), by: 'Wren' },
     },
   ],

@@ -148,7 +148,10 @@ describe('a reading of the finished product', () => {
     readingDoubt(of, { kind, sample, value }, 'us');
   // What the same formula is forecast at, by the forecast of a formula.
   const made = forecast(lot.product.content, {
-    ...{ cup: 'us', catalogue: shippedCatalogue, elevationMetres: 719, criticalPh: 4.2 },
+    cup: 'us',
+    catalogue: shippedCatalogue,
+    elevationMetres: 719,
+    criticalPh: 4.2,
   });
   it('is asked about three tenths off its own forecast, and not as it was forecast', () => {
     const expected = made.ph!.middle;

@@ -7,7 +7,9 @@ import { entry, releasable, T } from './support/lot.ts';
 
 const change = (from: 'shelf' | 'cold', to: 'cold' | 'frozen', at: string) => ({
   ...entry(`to ${to}`, at),
-  ...{ from, to, why: 'no jars of the size' },
+  from,
+  to,
+  why: 'no jars of the size',
 });
 
 describe('a lot that is kept another way than it was begun for', () => {

@@ -144,10 +144,16 @@ describe('a metric kitchen', () => {
   it('stays as it was', () => {
     unitsFrom(() => METRIC);
     expect([temperature(88.04, 1), limitOfHeat(-18), weight(250), degreesApart(40)]).toEqual([
-      ...['88.0 °C', '−18 °C', '250 g', '40 °C'],
+      '88.0 °C',
+      '−18 °C',
+      '250 g',
+      '40 °C',
     ]);
     expect([volume(375), volume(12.5, 1), bottleSize(1000), batchVolume(2504)]).toEqual([
-      ...['375 mL', '12.5 mL', '1\u202f000 mL', '2.50 L'],
+      '375 mL',
+      '12.5 mL',
+      '1\u202f000 mL',
+      '2.50 L',
     ]);
     expect(readFigure('88', { unit: 'C' }).value).toBe(88);
     expect(readFigure('250', { unit: 'ml', kitchens: true }).value).toBe(250);

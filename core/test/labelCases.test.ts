@@ -31,7 +31,11 @@ const heightUs = (heightMm: number, diameterMm: number, shape?: 'flat-sided') =>
 const heightEu = (nominalMl: number) => netContentsHeight('eu', { nominalMl, heightMm: 98, diameterMm: 75 });
 const date = (day: string, of: Partial<Parameters<typeof dateLine>[1]> = {}): string =>
   dateLine(day, {
-    ...{ pack: 'eu', language: 'en', style: 'short', dateWord: 'best-by', madeOn: '2026-11-24' },
+    pack: 'eu',
+    language: 'en',
+    style: 'short',
+    dateWord: 'best-by',
+    madeOn: '2026-11-24',
     ...of,
   });
 const share = (grams: Record<string, number>, finishedGrams: number, name: string) =>
@@ -47,8 +51,12 @@ const caution = (
   const finishedGrams = Object.values(grams).reduce((a, b) => a + b, 0);
   return cautionLines(
     {
-      ...{ lines: went(grams), millilitres: of.millilitres ?? finishedGrams, waterParts: of.waterParts ?? 0 },
-      ...{ finishedGrams, abv: of.abv ?? 0, name: of.name ?? 'Hill drink' },
+      lines: went(grams),
+      millilitres: of.millilitres ?? finishedGrams,
+      waterParts: of.waterParts ?? 0,
+      finishedGrams,
+      abv: of.abv ?? 0,
+      name: of.name ?? 'Hill drink',
     },
     labelWords.en,
     shippedCatalogue,

@@ -18,8 +18,16 @@ const bestByOf = (lot: LotRecord): string => lotKeeping(lot, { timeZone: 'UTC' }
 type Addition = LotRecord['additions'][number];
 const added = (id: string, ingredientId: string, grams: number, hour: number, stepId = 'step'): Addition => ({
   ...entry(id, T(hour)),
-  ...{ stepId, lineId: null, ingredientId, grams, why: 'to taste', from: null },
-  ...{ beforeTrimming: null, more: false, entry: null, withdrawals: [] },
+  stepId,
+  lineId: null,
+  ingredientId,
+  grams,
+  why: 'to taste',
+  from: null,
+  beforeTrimming: null,
+  more: false,
+  entry: null,
+  withdrawals: [],
 });
 
 /** A lot on its way to the shelf or the cold, with more or less of its evidence. */
@@ -54,7 +62,13 @@ const lots = fc
   });
 
 const LISTS = [
-  ...['additions', 'readings', 'bottlings', 'heatProcesses', 'sealChecks', 'tallies', 'coolings'],
+  'additions',
+  'readings',
+  'bottlings',
+  'heatProcesses',
+  'sealChecks',
+  'tallies',
+  'coolings',
 ] as (keyof LotRecord)[];
 
 describe('laws over random lots', () => {
@@ -154,14 +168,13 @@ const twins = fc
       storage,
       product: { ...base.product, content },
       steps: content.steps.map((step, i) => ({
-        ...{
-          id: `l${i}`,
-          position: i + 1,
-          kind: step.kind,
-          title: step.title,
-          minutes: step.minutes ?? null,
-        },
-        ...{ killStep: step.killStep ?? false, formulaStepId: step.id },
+        id: `l${i}`,
+        position: i + 1,
+        kind: step.kind,
+        title: step.title,
+        minutes: step.minutes ?? null,
+        killStep: step.killStep ?? false,
+        formulaStepId: step.id,
         marks: [
           { kind: 'start' as const, at: T(i), by: 'Wren' },
           { kind: 'done' as const, at: T(i + 20 / 60), by: 'Wren' },

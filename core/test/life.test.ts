@@ -37,8 +37,18 @@ const move = (
   more: Partial<Movement> = {},
   written = at,
 ): Movement => ({
-  ...{ id: `m-${count++}`, at: T(at), recordedAt: T(written), by: 'Wren', bottlingId: 'b1' },
-  ...{ kind: 'moved', from, to, count: 3, priceMinor: null, note: null, struck: null },
+  id: `m-${count++}`,
+  at: T(at),
+  recordedAt: T(written),
+  by: 'Wren',
+  bottlingId: 'b1',
+  kind: 'moved',
+  from,
+  to,
+  count: 3,
+  priceMinor: null,
+  note: null,
+  struck: null,
   ...more,
 });
 const read = (place: string, at: number, celsius: number) => ({ place, at: T(at), celsius });

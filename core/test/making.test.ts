@@ -32,8 +32,17 @@ const formula: PlannedFormula = {
 } as never;
 
 const stockLot = (thing: string, quantity: number, costMinor: number | null) => ({
-  ...{ id: thing, kind: 'ingredient' as const, thing, quantity, costMinor, takings: [] },
-  ...{ gotOn: '2026-11-01', bestBy: null, measured: null, allergens: [], leftBy: null },
+  id: thing,
+  kind: 'ingredient' as const,
+  thing,
+  quantity,
+  costMinor,
+  takings: [],
+  gotOn: '2026-11-01',
+  bestBy: null,
+  measured: null,
+  allergens: [],
+  leftBy: null,
 });
 
 /** One kilo of sugar at 100 a kilo in stock, every kilo more at 300. */
@@ -43,13 +52,19 @@ const kitchen: PlanKitchen = {
   stock: [stockLot('sugar', 1000, 100), stockLot('damson', 50_000, 0)],
   packs: [
     {
-      ...{ id: 'bag', kind: 'ingredient', thing: 'sugar', said: 'bag' },
+      id: 'bag',
+      kind: 'ingredient',
+      thing: 'sugar',
+      said: 'bag',
       size: 1000,
       priceMinor: 300,
       supplier: '',
     },
     {
-      ...{ id: 'roll', kind: 'packaging', thing: 'label', said: 'roll' },
+      id: 'roll',
+      kind: 'packaging',
+      thing: 'label',
+      said: 'roll',
       size: 100,
       priceMinor: 0,
       supplier: '',

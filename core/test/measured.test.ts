@@ -21,7 +21,10 @@ const elder = (elderGrams: number, lemonGrams = 500) =>
     ['500 g', 'water'],
   ]);
 const lot = (content: FormulaContent, ph: number, code = 'K7-AA'): MeasuredLot => ({
-  ...{ code, on: '2026-09-01', ph, content },
+  code,
+  on: '2026-09-01',
+  ph,
+  content,
 });
 const phOf = (content: FormulaContent, measured?: MeasuredLot[]) =>
   forecast(content, { ...setting, measured });

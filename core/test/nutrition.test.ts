@@ -201,7 +201,9 @@ describe('nutrition of a syrup', () => {
     const lot = releasable();
     const brixAt = (value: number, id: string) => ({
       ...lot.readings[1]!,
-      ...{ id, kind: 'brix' as const, value },
+      id,
+      kind: 'brix' as const,
+      value,
     });
     const at = (brix: number) =>
       lotNutrition({ ...lot, readings: [...lot.readings, brixAt(brix, 'b')] }, 'us')!.figures;

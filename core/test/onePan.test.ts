@@ -7,9 +7,19 @@ import { entry, releasable, T } from './support/lot.ts';
 
 const setting = { cup: null, vessel: null };
 const read = {
-  ...{ said: '', raw: null, celsius: null, instrument: null, counts: true, whyNot: null, because: null },
-  ...{ instrumentId: null, simulated: false, diluted: false, heldMinutes: null },
-  ...{ sample: 'pan' as const, taken: 'as-it-is' as const },
+  said: '',
+  raw: null,
+  celsius: null,
+  instrument: null,
+  counts: true,
+  whyNot: null,
+  because: null,
+  instrumentId: null,
+  simulated: false,
+  diluted: false,
+  heldMinutes: null,
+  sample: 'pan' as const,
+  taken: 'as-it-is' as const,
 };
 
 type Event =
@@ -31,16 +41,18 @@ function lotOf(
     product: { ...lot.product, content: { lines, steps, storage: 'cold', bottleMl: 250 } },
     steps: steps.map((s, i) => ({
       ...lot.steps[0]!,
-      ...{
-        id: s.id,
-        position: i + 1,
-        kind: s.kind,
-        formulaStepId: s.id,
-        minutes: s.minutes ?? null,
-        marks: [],
-      },
+      id: s.id,
+      position: i + 1,
+      kind: s.kind,
+      formulaStepId: s.id,
+      minutes: s.minutes ?? null,
+      marks: [],
     })),
-    ...{ additions: [], readings: [], bottlings: [], tallies: [], movements: [] },
+    additions: [],
+    readings: [],
+    bottlings: [],
+    tallies: [],
+    movements: [],
   };
   events.forEach((e, i) => {
     const at = T(i / 12);
@@ -49,8 +61,16 @@ function lotOf(
     else if (e.do === 'in')
       record.additions.push({
         ...entry(`a${i}`, at),
-        ...{ stepId: e.step, lineId: e.lineId ?? null, ingredientId: e.ingredientId, grams: e.grams },
-        ...{ why: 'in', from: null, beforeTrimming: null, more: false, entry: null, withdrawals: [] },
+        stepId: e.step,
+        lineId: e.lineId ?? null,
+        ingredientId: e.ingredientId,
+        grams: e.grams,
+        why: 'in',
+        from: null,
+        beforeTrimming: null,
+        more: false,
+        entry: null,
+        withdrawals: [],
       });
     else if (e.do === 'weigh' || e.do === 'jug' || e.do === 'brix') {
       const kind = ({ weigh: 'mass', jug: 'volume', brix: 'brix' } as const)[e.do];

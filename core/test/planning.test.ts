@@ -137,9 +137,19 @@ describe('what is due', () => {
 /** The standing of a released lot with bottles left. */
 const released = (more: Partial<LotStanding>) =>
   ({
-    ...{ code: '7F4H', name: 'Syrup', colour: '#8E1230', state: 'released', printed: true },
-    ...{ nextLooks: [], retained: 0, stands: [], away: { count: 0, untold: 0 } },
-    ...{ readyOn: '2026-11-24', bestBy: null, dateWord: 'best-by', bottles: { left: 12 } },
+    code: '7F4H',
+    name: 'Syrup',
+    colour: '#8E1230',
+    state: 'released',
+    printed: true,
+    nextLooks: [],
+    retained: 0,
+    stands: [],
+    away: { count: 0, untold: 0 },
+    readyOn: '2026-11-24',
+    bestBy: null,
+    dateWord: 'best-by',
+    bottles: { left: 12 },
     ...more,
   }) as LotStanding;
 

@@ -84,22 +84,18 @@ describe('a pasted line', () => {
   });
 
   it.each([
-    ...[
-      'foxgloves',
-      'lily-of-the-valley',
-      'monkshood root',
-      'deadly nightshade berries',
-      'leaves of rhubarb',
-      'cherry-stones',
-    ],
-    ...[
-      'yew berries',
-      'Holly berries',
-      'apricot kernels, crushed',
-      'oleanders',
-      'stones of plums',
-      'tomato leaves',
-    ],
+    'foxgloves',
+    'lily-of-the-valley',
+    'monkshood root',
+    'deadly nightshade berries',
+    'leaves of rhubarb',
+    'cherry-stones',
+    'yew berries',
+    'Holly berries',
+    'apricot kernels, crushed',
+    'oleanders',
+    'stones of plums',
+    'tomato leaves',
   ])('"%s" is refused', (name) => {
     expect(one(`1 cup ${name}`)).toMatchObject({ ingredientId: '', query: expect.any(String) });
     expect(warningFor(name)?.refuse).toBe(true);

@@ -131,8 +131,11 @@ describe('a whole recipe', () => {
     const { name, lines, others } = read(textOf('beetrootShrub'));
     expect(name).toBe('Raspberry and beetroot shrub');
     expect(lines.map(({ heading }) => heading)).toEqual([
-      ...['for the fruit', 'for the fruit'],
-      ...['for the sour', 'for the sour', 'for the sour'],
+      'for the fruit',
+      'for the fruit',
+      'for the sour',
+      'for the sour',
+      'for the sour',
     ]);
     expect(lines[0]!.alternatives).toEqual([{ said: '500 g', ingredientId: 'frozen-raspberry' }]);
     expect(others).toEqual([]);

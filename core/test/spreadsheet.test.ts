@@ -10,7 +10,15 @@ describe('columns', () => {
   it('are found by their own names and by what people write over them', () => {
     const header = ['Batch No.', 'Syrup', 'Date made', 'Qty', 'Size (ml)', 'pH', 'Brix', 'Remarks', 'Mood'];
     expect(matchColumns('lots', header)).toEqual({
-      ...{ code: 0, name: 1, madeOn: 2, bottles: 3, bottleMl: 4, ph: 5, brix: 6, note: 7, bestBy: null },
+      code: 0,
+      name: 1,
+      madeOn: 2,
+      bottles: 3,
+      bottleMl: 4,
+      ph: 5,
+      brix: 6,
+      note: 7,
+      bestBy: null,
     });
   });
 
@@ -104,7 +112,12 @@ describe('rows', () => {
     expect(read.rows[0]).toMatchObject({ row: 2, madeOn: '2023-04-03', bottles: 1200, ph: 3.2, brix: 65 });
     expect(read.rows[0]!.bottleMl).toBeCloseTo(473.176 / 2, 1);
     expect(read.faults.map(({ row, field }) => `${row} ${field}`)).toEqual([
-      ...['4 madeOn', '5 bottles', '5 ph', '6 code', '6 madeOn', '7 code'],
+      '4 madeOn',
+      '5 bottles',
+      '5 ph',
+      '6 code',
+      '6 madeOn',
+      '7 code',
     ]);
     expect(read.faults.every(({ says }) => /[.?]$/.test(says))).toBe(true);
   });

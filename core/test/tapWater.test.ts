@@ -29,11 +29,9 @@ const middle = (content: FormulaContent, alkalinity: number | null) =>
 describe('tap water', () => {
   it('counts as base: its alkalinity in milliequivalents, 50.04 mg of calcium carbonate each', () => {
     for (const [milligrams, grams] of [
-      ...[
-        [50, 1],
-        [150, 1],
-        [300, 2],
-      ],
+      [50, 1],
+      [150, 1],
+      [300, 2],
     ] as const) {
       const { ph } = equilibriumPh({
         acids: { citric: grams / 192.12 },

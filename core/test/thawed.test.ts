@@ -35,15 +35,13 @@ describe('bottles that are thawed', () => {
   it('lose the days they were cold before they were frozen', () => {
     const lot = frozen();
     lot.storageChanges.push({
-      ...{
-        id: 'c',
-        at: T(24 * 5),
-        recordedAt: T(24 * 5),
-        by: 'Wren',
-        from: 'cold',
-        to: 'frozen',
-        why: 'too many',
-      },
+      id: 'c',
+      at: T(24 * 5),
+      recordedAt: T(24 * 5),
+      by: 'Wren',
+      from: 'cold',
+      to: 'frozen',
+      why: 'too many',
     });
     const keeping = lotKeeping(lot, { timeZone: 'UTC' });
     const without = thawedGroups(frozen(), lotKeeping(frozen(), { timeZone: 'UTC' }), T(700))[0]!;

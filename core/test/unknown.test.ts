@@ -56,8 +56,13 @@ describe('what is not known', () => {
 
   it('of a pH is never acid enough, whatever stands in its place', () => {
     const shelf = {
-      ...{ storage: 'shelf' as const, killStep: true, heatProcess: true, closedHot: true, sealChecked: true },
-      ...{ cooledInTime: null, freshPieces: false },
+      storage: 'shelf' as const,
+      killStep: true,
+      heatProcess: true,
+      closedHot: true,
+      sealChecked: true,
+      cooledInTime: null,
+      freshPieces: false,
     };
     for (const ph of [null, undefined, Number.NaN, Number.POSITIVE_INFINITY, -1, 99, '3.2'])
       expect(keepingLimit({ ...shelf, ph } as unknown as KeepingProduct).row, String(ph)).toBe('none');
@@ -87,7 +92,8 @@ describe('what is not known', () => {
         { seconds: 0, celsius: 95 },
         { seconds: 30, celsius },
       ],
-      ...{ referenceCelsius: 93.3, z: 8.9 },
+      referenceCelsius: 93.3,
+      z: 8.9,
     });
     expect(lethality(curve(95))).toBeGreaterThan(0.5);
     for (const nothing of [Number.NaN, Number.POSITIVE_INFINITY])

@@ -55,7 +55,10 @@ const content: fc.Arbitrary<FormulaContent> = fc
             }
           : { id: 'water', said: `${water} g`, ingredientId: 'water', stepId: stepOf(at[0]) },
         {
-          ...{ id: 'sugar', said: sugar.toFixed(3), ingredientId: 'sugar', stepId: stepOf(at[1]) },
+          id: 'sugar',
+          said: sugar.toFixed(3),
+          ingredientId: 'sugar',
+          stepId: stepOf(at[1]),
           basis: { per: 'line' as const, lineId: 'fruit', by: 'weight' as const },
         },
         { id: 'acid', said: `${acid.toFixed(2)} g`, ingredientId: 'citric-anhydrous', stepId: stepOf(at[2]) },
@@ -79,7 +82,11 @@ function exactly(made: FormulaContent): LotRecord {
   const additions = amountsPlanned(empty, 'us').map((line, i) => ({
     ...lot.additions[0]!,
     ...entry(`a${i}`, T(0.1 + i / 100)),
-    ...{ lineId: line.lineId, ingredientId: line.ingredient!.id, grams: line.used!, more: false, why: null },
+    lineId: line.lineId,
+    ingredientId: line.ingredient!.id,
+    grams: line.used!,
+    more: false,
+    why: null,
   }));
   return { ...empty, additions };
 }

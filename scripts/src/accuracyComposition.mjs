@@ -62,7 +62,9 @@ export const compositionTables = () => [
     rows: ENERGY.map(([id, kcal]) => {
       const computed = plain(id).calories.raw;
       return {
-        ...{ what: shippedCatalogue.get(id).name, published: kcal, computed },
+        what: shippedCatalogue.get(id).name,
+        published: kcal,
+        computed,
         error: Math.abs(computed / kcal - 1),
       };
     }),

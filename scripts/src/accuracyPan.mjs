@@ -13,7 +13,12 @@ const row = (what, published, computed) => ({
 
 /** A pan of water 280 mm wide, where it does not boil before 95 °C. */
 const STILL = {
-  ...{ diameterMm: 280, fire: 'medium', lid: 'off', brix: 0, elevationMetres: -400, grams: 3000 },
+  diameterMm: 280,
+  fire: 'medium',
+  lid: 'off',
+  brix: 0,
+  elevationMetres: -400,
+  grams: 3000,
 };
 const SQUARE_METRES = (Math.PI / 4) * 0.28 ** 2;
 

@@ -35,12 +35,10 @@ async function makeData(node, user) {
   await runCommand(
     findProgram(['mariadb-install-db', 'mysql_install_db']),
     [
-      ...[
-        '--no-defaults',
-        `--datadir=${node.data}`,
-        '--skip-test-db',
-        '--auth-root-authentication-method=socket',
-      ],
+      '--no-defaults',
+      `--datadir=${node.data}`,
+      '--skip-test-db',
+      '--auth-root-authentication-method=socket',
       ...(user ? ['--user=mysql', '--auth-root-socket-user=root'] : []),
     ],
     { cwd: node.folder, env: { TMPDIR: node.temporary } },
@@ -73,31 +71,49 @@ async function nodeIn(folder, number) {
   const own = join(folder, `node-${number}`);
   const [port, group, ist, sst] = [await freePort(), await freePort(), await freePort(), await freePort()];
   return {
-    ...{ name: `node-${number}`, folder: own, data: join(own, 'mariadb'), log: join(own, 'mariadb.log') },
-    ...{ temporary: join(own, 'tmp'), socket: join(own, 'mariadb.sock'), port, group, ist, sst, child: null },
+    name: `node-${number}`,
+    folder: own,
+    data: join(own, 'mariadb'),
+    log: join(own, 'mariadb.log'),
+    temporary: join(own, 'tmp'),
+    socket: join(own, 'mariadb.sock'),
+    port,
+    group,
+    ist,
+    sst,
+    child: null,
   };
 }
 
 function argumentsOf(node, { members, first, users, user }) {
   return [
-    ...['--no-defaults', `--datadir=${node.data}`, `--socket=${node.socket}`, `--port=${node.port}`],
+    '--no-defaults',
+    `--datadir=${node.data}`,
+    `--socket=${node.socket}`,
+    `--port=${node.port}`,
     `--tmpdir=${node.temporary}`,
-    ...['--bind-address=127.0.0.1', `--pid-file=${join(node.folder, 'mariadb.pid')}`, '--skip-name-resolve'],
+    '--bind-address=127.0.0.1',
+    `--pid-file=${join(node.folder, 'mariadb.pid')}`,
+    '--skip-name-resolve',
     ...(user ? ['--user=mysql'] : []),
     ...(first ? ['--wsrep-new-cluster', `--init-file=${users}`] : []),
-    ...[
-      '--character-set-server=utf8mb4',
-      '--collation-server=utf8mb4_unicode_ci',
-      '--performance-schema=OFF',
-    ],
+    '--character-set-server=utf8mb4',
+    '--collation-server=utf8mb4_unicode_ci',
+    '--performance-schema=OFF',
     '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION',
-    ...['--binlog-format=ROW', '--default-storage-engine=InnoDB', '--innodb-autoinc-lock-mode=2'],
+    '--binlog-format=ROW',
+    '--default-storage-engine=InnoDB',
+    '--innodb-autoinc-lock-mode=2',
     // The other nodes have what was acknowledged: a disk that lags by a second loses nothing while one of them lives.
     '--innodb-flush-log-at-trx-commit=2',
-    ...['--wsrep-on=ON', `--wsrep-provider=${PROVIDER}`, '--wsrep-cluster-name=inch_pantry'],
+    '--wsrep-on=ON',
+    `--wsrep-provider=${PROVIDER}`,
+    '--wsrep-cluster-name=inch_pantry',
     `--wsrep-cluster-address=gcomm://${members.map((m) => `127.0.0.1:${m.group}`).join(',')}`,
-    ...[`--wsrep-node-name=${node.name}`, `--wsrep-node-address=127.0.0.1:${node.group}`],
-    ...['--wsrep-sst-method=rsync', `--wsrep-sst-receive-address=127.0.0.1:${node.sst}`],
+    `--wsrep-node-name=${node.name}`,
+    `--wsrep-node-address=127.0.0.1:${node.group}`,
+    '--wsrep-sst-method=rsync',
+    `--wsrep-sst-receive-address=127.0.0.1:${node.sst}`,
     `--wsrep-provider-options=base_port=${node.group};gmcast.listen_addr=tcp://127.0.0.1:${node.group};ist.recv_addr=127.0.0.1:${node.ist}`,
     // What is read on one node is as new as what was acknowledged on another.
     '--wsrep-sync-wait=1',

@@ -125,8 +125,10 @@ export async function contendedRun(several, writes) {
     const sum = (of) => halves.reduce((total, half) => total + of(half), 0);
     const nodes = [await reckon(cluster.at(cluster.nodes[0].port), kept)];
     return {
-      ...{ acknowledged: sum((h) => h.kept.length), retried: sum((h) => h.retried) },
-      ...{ fiveHundreds: sum((h) => h.fiveHundreds), nodes },
+      acknowledged: sum((h) => h.kept.length),
+      retried: sum((h) => h.retried),
+      fiveHundreds: sum((h) => h.fiveHundreds),
+      nodes,
     };
   } finally {
     for (const server of servers) await server.stop();

@@ -36,7 +36,11 @@ const KINDS = [
   ({ lot }, _, text) => entryOf(lot, 'readings', 'reading', { kind: 'note', said: text }),
   (_, __, text) =>
     withId('/api/stock', 'stock_lot', {
-      ...{ kind: 'ingredient', thing: 'sugar', quantity: 5000, gotOn: '2026-11-01', words: text },
+      kind: 'ingredient',
+      thing: 'sugar',
+      quantity: 5000,
+      gotOn: '2026-11-01',
+      words: text,
     }),
   ({ lot }, _, text) =>
     entryOf(lot, 'additions', 'addition', { ingredientId: 'sugar', grams: 1, from: text, why: text }),
@@ -50,8 +54,13 @@ const OF_RELEASED = [
     const of = nextBottle(kitchen);
     return of
       ? entryOf(of.lot, 'movements', 'movement', {
-          ...{ bottlingId: of.bottlingId, kind: i % 2 === 0 ? 'sold' : 'given', from: of.from, to: null },
-          ...{ count: 1, priceMinor: i % 2 === 0 ? 850 : null, note: text },
+          bottlingId: of.bottlingId,
+          kind: i % 2 === 0 ? 'sold' : 'given',
+          from: of.from,
+          to: null,
+          count: 1,
+          priceMinor: i % 2 === 0 ? 850 : null,
+          note: text,
         })
       : null;
   },
@@ -147,8 +156,17 @@ async function poolTo(db) {
 }
 
 const TABLES = [
-  ...['reading', 'lot', 'stock_lot', 'addition', 'plan', 'deviation', 'movement', 'label_print'],
-  ...['photograph', 'label_picture', 'decision'],
+  'reading',
+  'lot',
+  'stock_lot',
+  'addition',
+  'plan',
+  'deviation',
+  'movement',
+  'label_print',
+  'photograph',
+  'label_picture',
+  'decision',
 ];
 
 /** How many rows each table has that is written to. */

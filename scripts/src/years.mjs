@@ -54,7 +54,12 @@ async function endedLot(send) {
   await send('POST', `/api/lots/${lot.id}/looks`, look);
   for (const { bottlingId, place, count } of lot.bottles.groups)
     await send('POST', `/api/lots/${lot.id}/movements`, {
-      ...{ id: randomUUID(), bottlingId, kind: 'sold', from: place, to: 'Kirkby market', count },
+      id: randomUUID(),
+      bottlingId,
+      kind: 'sold',
+      from: place,
+      to: 'Kirkby market',
+      count,
     });
   await send('POST', `/api/lots/${lot.id}/decisions`, { id: randomUUID(), event: 'close' });
   return lot;

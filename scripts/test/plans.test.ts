@@ -120,7 +120,9 @@ it('whatever the pages ask is found by an index that leads with the kitchen, or 
   const statements = await asked(async () => {
     for (const path of paths) await send('GET', path);
     await send('POST', `/api/lots/${open.id}/readings`, {
-      ...{ id: crypto.randomUUID(), kind: 'note', said: 'looked at' },
+      id: crypto.randomUUID(),
+      kind: 'note',
+      said: 'looked at',
     });
   });
   expect(statements.length).toBeGreaterThan(60);

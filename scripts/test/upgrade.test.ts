@@ -70,8 +70,12 @@ describe('a kitchen of an earlier version', () => {
         for (const lot of forSale) {
           const [group] = lot.bottles.groups;
           const sale = await ask('POST', `/api/lots/${lot.id}/movements`, {
-            ...{ id: crypto.randomUUID(), kind: 'sold', count: 1, note: 'a buyer' },
-            ...{ bottlingId: group!.bottlingId, from: group!.place },
+            id: crypto.randomUUID(),
+            kind: 'sold',
+            count: 1,
+            note: 'a buyer',
+            bottlingId: group!.bottlingId,
+            from: group!.place,
           });
           if (sale.status === 201) sold.push(lot.code);
           else if (lot.bestBy !== null && lot.bestBy < day)
@@ -87,7 +91,9 @@ describe('a kitchen of an earlier version', () => {
         // A lot that today's rules would ask more of is settled by its owner, signed, and is then named no more.
         for (const { code } of today.earlierRules.slice(0, 1)) {
           const settled = await ask('POST', `/api/lots/${code}/settlings`, {
-            ...{ id: crypto.randomUUID(), why: 'made as it always was', password: DEMO_OWNER.password },
+            id: crypto.randomUUID(),
+            why: 'made as it always was',
+            password: DEMO_OWNER.password,
           });
           expect(settled.status, JSON.stringify(settled.body)).toBe(201);
           const after = (await ask('GET', '/api/today')).body.earlierRules;

@@ -140,7 +140,9 @@ async function withPool(work: (pool: Pool) => Promise<void>): Promise<void> {
 }
 
 const commands: Record<string, () => Promise<void>> = {
-  ...{ prepare, verify, anchor },
+  prepare,
+  verify,
+  anchor,
   rebuild: () => withPool(rebuildAll),
   // What makes zips and PDFs is loaded by the commands that need it.
   export: async () => {

@@ -66,7 +66,10 @@ const policy = {
 
 /** What a page may ask of the device: the camera for codes and photographs, a serial port for instruments, a screen that stays on. */
 const PERMISSIONS = [
-  ...['camera=(self)', 'serial=(self)', 'screen-wake-lock=(self)', 'fullscreen=(self)'],
+  'camera=(self)',
+  'serial=(self)',
+  'screen-wake-lock=(self)',
+  'fullscreen=(self)',
   ...['microphone', 'geolocation', 'payment', 'usb', 'bluetooth', 'midi', 'display-capture'].map(
     (name) => `${name}=()`,
   ),

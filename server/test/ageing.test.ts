@@ -40,7 +40,8 @@ describe('a longer date', () => {
     const owner: Person = app.person();
     await owner.post('/api/setup', { kitchenName: 'Shrubs', ...DEMO_OWNER });
     const imported = await owner.post('/api/kitchen/import', {
-      ...{ file: threeShrubs(), today: new Date().toISOString().slice(0, 10) },
+      file: threeShrubs(),
+      today: new Date().toISOString().slice(0, 10),
     });
     expect(imported.body).toMatchObject({ lots: 3 });
     const { lots } = (await owner.get('/api/lots')).body;
@@ -66,7 +67,8 @@ describe('a place that was too warm', () => {
   });
   const wasAt = async (samples: [hours: number, celsius: number][]) => {
     const reply = await crew.maker.post(`/api/instruments/${logger}/place-temperatures`, {
-      ...{ id: newId(), place: 'cold room' },
+      id: newId(),
+      place: 'cold room',
       samples: samples.map(([hours, celsius]) => ({ at: ago(hours), celsius })),
     });
     expect(reply.status, JSON.stringify(reply.body)).toBe(201);

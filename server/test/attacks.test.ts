@@ -185,8 +185,13 @@ const HANDS: Hand[] = [
     'filled two more',
     async (by, lot) =>
       post(by, lot, 'bottlings', {
-        ...{ containerId: await jarOf(by), count: 2, fillCelsius: 90, closing: 'hot' },
-        ...{ checked: true, place: 'cellar', at: ago(29.9) },
+        containerId: await jarOf(by),
+        count: 2,
+        fillCelsius: 90,
+        closing: 'hot',
+        checked: true,
+        place: 'cellar',
+        at: ago(29.9),
       }),
   ],
 ];

@@ -45,7 +45,8 @@ const sell = (lot: Started, from: string, more: object = {}) =>
   move(lot, { kind: 'sold', from, count: 1, priceMinor: 500, ...more });
 const wasAt = async (place: string, samples: [hours: number, celsius: number][]) => {
   const reply = await crew.maker.post(`/api/instruments/${logger}/place-temperatures`, {
-    ...{ id: newId(), place },
+    id: newId(),
+    place,
     samples: samples.map(([hours, celsius]) => ({ at: ago(hours), celsius })),
   });
   expect(reply.status, JSON.stringify(reply.body)).toBe(201);
@@ -128,7 +129,12 @@ describe('age and warmth belong to bottles', () => {
   it('what was opened to be measured is not sold before it left the count', async () => {
     const lot = await released(boiled);
     await post(crew.maker, lot, 'readings', {
-      ...{ kind: 'ph', raw: 3.2, celsius: 21, sample: 'finished', taken: 'opened-jar', because: 'a look' },
+      kind: 'ph',
+      raw: 3.2,
+      celsius: 21,
+      sample: 'finished',
+      taken: 'opened-jar',
+      because: 'a look',
     });
     expect((await sell(lot, 'cold room', { count: 12 })).status).toBe(422);
     expect((await move(lot, { kind: 'tasted', from: 'cold room', count: 1 })).status).toBe(201);
@@ -215,12 +221,26 @@ describe('frozen asks', () => {
     const lot = await bottler.made(frozen);
     const containerId = newId();
     await crew.maker.post('/api/containers', {
-      ...{ id: containerId, name: 'Jar', nominalMl: size.nominalMl, heightMm: 120, diameterMm: 80 },
-      ...{ closure: 'two-piece-lid', headspaceInches: size.headspaceInches, tareGrams: 200, rated: [] },
+      id: containerId,
+      name: 'Jar',
+      nominalMl: size.nominalMl,
+      heightMm: 120,
+      diameterMm: 80,
+      closure: 'two-piece-lid',
+      headspaceInches: size.headspaceInches,
+      tareGrams: 200,
+      rated: [],
     });
     const reply = await post(crew.maker, lot, 'bottlings', {
-      ...{ containerId, count: 12, checked: true, closing: 'cooled', hoursTo21: 0.5, hoursToCold: 1 },
-      ...{ place: 'freezer', at: ago(25.5), ...more },
+      containerId,
+      count: 12,
+      checked: true,
+      closing: 'cooled',
+      hoursTo21: 0.5,
+      hoursToCold: 1,
+      place: 'freezer',
+      at: ago(25.5),
+      ...more,
     });
     expect(reply.status, JSON.stringify(reply.body)).toBe(201);
     await bottler.finish(lot, frozen);

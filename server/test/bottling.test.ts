@@ -56,7 +56,10 @@ describe('a load of the canner', () => {
     const loadId = newId();
     const processId = await letterOf(crew.owner);
     await crew.maker.post(`/api/lots/${lot.id}/loads`, {
-      ...{ id: loadId, processId, bottles: 12, at: ago(1) },
+      id: loadId,
+      processId,
+      bottles: 12,
+      at: ago(1),
     });
     const clock = async () =>
       (await crew.owner.get('/api/today')).body.clocks.find((c: { code: string }) => c.code === lot.code);
@@ -73,7 +76,10 @@ describe('a load of the canner', () => {
     const loadId = newId();
     const processId = await letterOf(crew.owner);
     await crew.maker.post(`/api/lots/${lot.id}/loads`, {
-      ...{ id: loadId, processId, bottles: 12, at: ago(1) },
+      id: loadId,
+      processId,
+      bottles: 12,
+      at: ago(1),
     });
     await mark(lot, loadId, 'boil', 0.4);
     expect((await mark(lot, loadId, 'off', 0.02)).status).toBe(201);

@@ -14,7 +14,9 @@ beforeAll(async () => {
 });
 
 const boiled = (name = 'Raspberry cordial', heated = true): Product => ({
-  ...{ name, kind: 'cordial', closing: 'cooled' },
+  name,
+  kind: 'cordial',
+  closing: 'cooled',
   content: {
     lines: [
       { id: 'fruit', ingredientId: 'raspberry', said: '1 kg', stepId: 'boil' },
@@ -26,7 +28,8 @@ const boiled = (name = 'Raspberry cordial', heated = true): Product => ({
         : { id: 'boil', kind: 'draw', title: 'Rest', method: 'cold', celsius: 5, minutes: 600 },
       { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
     ],
-    ...{ storage: 'cold', bottleMl: 250 },
+    storage: 'cold',
+    bottleMl: 250,
   },
   filled: [{ nominalMl: 250, headspaceInches: 0.75, count: 6 }],
 });
@@ -47,7 +50,11 @@ const print = (lot: Started, copies = 6) =>
 const sell = async (lot: Started) => {
   const { bottlings } = await crew.view(lot);
   return post(crew.maker, lot, 'movements', {
-    ...{ bottlingId: bottlings[0].id, kind: 'sold', from: 'cold room', count: 1, priceMinor: 500 },
+    bottlingId: bottlings[0].id,
+    kind: 'sold',
+    from: 'cold room',
+    count: 1,
+    priceMinor: 500,
   });
 };
 const state = async (lot: Started): Promise<string> => (await crew.view(lot)).state;
@@ -143,13 +150,11 @@ describe('a label that was printed before later truth', () => {
     expect((await print(first)).status).toBe(201);
     const { bottlings } = await crew.view(first);
     await post(crew.maker, first, 'looks', {
-      ...{
-        bottlingId: bottlings[0].id,
-        opened: 'opened',
-        findings: ['paler'],
-        colour: 2,
-        place: 'cold room',
-      },
+      bottlingId: bottlings[0].id,
+      opened: 'opened',
+      findings: ['paler'],
+      colour: 2,
+      place: 'cold room',
     });
     expect(await state(first)).toBe('held');
     expect((await bottler.release(second)).status).toBe(201);
@@ -176,13 +181,11 @@ describe('dates earned and borne by looks', () => {
     const lot = await released(product);
     const { bottlings, keeping } = await crew.view(lot);
     const seen = await post(crew.maker, lot, 'looks', {
-      ...{
-        bottlingId: bottlings[0].id,
-        opened: 'opened',
-        findings: ['browner'],
-        colour: 3,
-        place: 'cold room',
-      },
+      bottlingId: bottlings[0].id,
+      opened: 'opened',
+      findings: ['browner'],
+      colour: 3,
+      place: 'cold room',
     });
     expect(seen.status, JSON.stringify(seen.body)).toBe(201);
     const after = (await crew.view(lot)).keeping;
@@ -206,12 +209,21 @@ describe('dates earned and borne by looks', () => {
     const lot = await released(shrub);
     const { bottlings } = await crew.view(lot);
     await post(crew.maker, lot, 'movements', {
-      ...{ bottlingId: bottlings[0].id, kind: 'retained', from: 'cold room', to: 'back fridge', count: 4 },
+      bottlingId: bottlings[0].id,
+      kind: 'retained',
+      from: 'cold room',
+      to: 'back fridge',
+      count: 4,
     });
     for (let i = 0; i < 4; i++)
       await post(crew.maker, lot, 'looks', {
-        ...{ bottlingId: bottlings[0].id, opened: 'opened', findings: [], colour: 9, smell: 9, taste: 9 },
-        ...{ place: 'back fridge' },
+        bottlingId: bottlings[0].id,
+        opened: 'opened',
+        findings: [],
+        colour: 9,
+        smell: 9,
+        taste: 9,
+        place: 'back fridge',
       });
     expect((await dated(lot, { longer: true })).status).toBe(422);
   });
@@ -358,7 +370,10 @@ describe('the end of a lot', () => {
     const lot = await released();
     const { bottlings } = await crew.view(lot);
     const reply = await post(crew.maker, lot, 'movements', {
-      ...{ bottlingId: bottlings[0].id, kind, from: 'cold room', count: 2 },
+      bottlingId: bottlings[0].id,
+      kind,
+      from: 'cold room',
+      count: 2,
       ...more,
     });
     expect(reply.status, JSON.stringify(reply.body)).toBe(status);

@@ -76,7 +76,9 @@ describe('a decision', () => {
   it('is never dated before what it rests on', async () => {
     const lot = await crew.releasable();
     const early = await post(crew.owner, lot, 'decisions', {
-      ...{ event: 'release', password: OWNER.password, at: ago(8) },
+      event: 'release',
+      password: OWNER.password,
+      at: ago(8),
     });
     expect(early.status).toBe(422);
     expect(early.body.errors[0].message).toMatch(/something that it rests on was written down/);
@@ -100,7 +102,9 @@ describe('a decision', () => {
     await post(crew.owner, lot, 'decisions', { event: 'release', password: OWNER.password });
     const { decisions } = await crew.view(lot);
     expect(decisions.at(-1)).toMatchObject({
-      ...{ event: 'release', signed: true, meaning: 'released by' },
+      event: 'release',
+      signed: true,
+      meaning: 'released by',
       recordHash: expect.stringMatching(/^[0-9a-f]{64}$/),
     });
     const other = await crew.releasable();
@@ -142,7 +146,11 @@ describe('a lot that is closed', () => {
     await post(crew.owner, lot, 'decisions', { event: 'release', password: OWNER.password });
     const { bottlings } = await crew.view(lot);
     const given = await post(crew.maker, lot, 'movements', {
-      ...{ bottlingId: bottlings[0].id, kind: 'given', from: 'cellar', count: 12, note: 'the fair' },
+      bottlingId: bottlings[0].id,
+      kind: 'given',
+      from: 'cellar',
+      count: 12,
+      note: 'the fair',
     });
     expect(given.status, JSON.stringify(given.body)).toBe(201);
     const closed = await post(crew.owner, lot, 'decisions', { event: 'close' });

@@ -8,24 +8,30 @@ export const deedsOf = (crew: Crew, meter: string): Record<string, (lot: Started
     return (
       group &&
       post(crew.maker, lot, 'movements', {
-        ...{ bottlingId: group.bottlingId, kind: 'sold', from: group.place, to: 'Arkle market', count: 1 },
+        bottlingId: group.bottlingId,
+        kind: 'sold',
+        from: group.place,
+        to: 'Arkle market',
+        count: 1,
       })
     );
   },
   'a pH that counts': (lot) =>
     post(crew.maker, lot, 'readings', {
-      ...{ kind: 'ph', raw: 3.4, celsius: 21, sample: 'finished', instrumentId: meter },
+      kind: 'ph',
+      raw: 3.4,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId: meter,
     }),
   'a pH over the limit': (lot) =>
     post(crew.maker, lot, 'readings', {
-      ...{
-        kind: 'ph',
-        raw: 4.9,
-        celsius: 21,
-        sample: 'finished',
-        instrumentId: meter,
-        because: 'read twice',
-      },
+      kind: 'ph',
+      raw: 4.9,
+      celsius: 21,
+      sample: 'finished',
+      instrumentId: meter,
+      because: 'read twice',
     }),
   'a note': (lot) => post(crew.maker, lot, 'readings', { kind: 'note', said: 'clear as glass' }),
   'a weighing-in': (lot) =>

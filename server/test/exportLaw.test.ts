@@ -66,14 +66,12 @@ type Deed = typeof deed extends fc.Arbitrary<infer T> ? T : never;
 
 const newFormula = ({ words: name, amount: grams }: Deed) =>
   crew.maker.post('/api/formulas', {
-    ...{
-      id: newId(),
-      versionId: newId(),
-      name: name.slice(0, 60),
-      kind: 'syrup',
-      colour: '#8E1230',
-      note: name,
-    },
+    id: newId(),
+    versionId: newId(),
+    name: name.slice(0, 60),
+    kind: 'syrup',
+    colour: '#8E1230',
+    note: name,
     content: {
       ...cherryContent,
       lines: [{ id: 'fruit', said: `${grams} g`, ingredientId: 'sour-cherry', words: name }],
@@ -97,14 +95,12 @@ const WRITTEN: Record<string, (deed: Deed) => Promise<unknown>> = {
   formula: newFormula,
   stock: ({ words: supplier, amount: quantity }) =>
     crew.maker.post('/api/stock', {
-      ...{
-        id: newId(),
-        kind: 'ingredient',
-        thing: 'vanilla',
-        quantity,
-        gotOn: ago(50).slice(0, 10),
-        supplier,
-      },
+      id: newId(),
+      kind: 'ingredient',
+      thing: 'vanilla',
+      quantity,
+      gotOn: ago(50).slice(0, 10),
+      supplier,
     }),
   basket: ({ words: said, amount: paid }) =>
     crew.maker.post('/api/basket', {

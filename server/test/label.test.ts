@@ -52,8 +52,17 @@ const sheetOf = (more: object = {}) => ({
   id: newId(),
   name: 'A4, 8 labels',
   measures: {
-    ...{ paper: 'A4', rows: 3, columns: 2, leftMm: 4, topMm: 6, acrossMm: 2, downMm: 2 },
-    ...{ labelWidthMm: 100, labelHeightMm: 90, round: false, ...more },
+    paper: 'A4',
+    rows: 3,
+    columns: 2,
+    leftMm: 4,
+    topMm: 6,
+    acrossMm: 2,
+    downMm: 2,
+    labelWidthMm: 100,
+    labelHeightMm: 90,
+    round: false,
+    ...more,
   },
 });
 
@@ -192,10 +201,8 @@ describe('sheets and prints', () => {
     ).toBe(422);
     const { prints, spoiltLabels } = await crew.view(lot);
     expect(prints.map((p: { copies: number; reprintOf: string | null }) => [p.copies, p.reprintOf])).toEqual([
-      ...[
-        [5, null],
-        [2, first],
-      ],
+      [5, null],
+      [2, first],
     ]);
     expect(spoiltLabels).toHaveLength(1);
     const pdf = await bytes(crew.maker, `/api/lots/${lot.id}/label.pdf?copies=5&sheet=${sheetId}&first=2`);

@@ -167,24 +167,30 @@ describe('a search', () => {
   beforeAll(async () => {
     found = await crew.filled();
     const stock = await crew.maker.post('/api/stock', {
-      ...{ id: newId(), kind: 'ingredient', thing: 'vanilla', quantity: 500, gotOn: ago(50).slice(0, 10) },
+      id: newId(),
+      kind: 'ingredient',
+      thing: 'vanilla',
+      quantity: 500,
+      gotOn: ago(50).slice(0, 10),
       supplier: 'Ferrers of Brough',
     });
     expect(stock.status).toBe(201);
     await post(crew.owner, found, 'decisions', { event: 'hold', why: 'crystals like zirconium' });
     const reply = await post(crew.maker, found, 'additions', {
-      ...{
-        ingredientId: 'vanilla',
-        grams: 3,
-        why: 'flavour',
-        stock: [{ stockId: stock.body.id, amount: 3 }],
-      },
+      ingredientId: 'vanilla',
+      grams: 3,
+      why: 'flavour',
+      stock: [{ stockId: stock.body.id, amount: 3 }],
     });
     expect(reply.status, JSON.stringify(reply.body)).toBe(201);
     await post(crew.maker, found, 'readings', { kind: 'note', said: 'Schlieren an der Öffnung' });
     const [group] = (await crew.view(found)).bottles.groups;
     await post(crew.maker, found, 'movements', {
-      ...{ bottlingId: group.bottlingId, kind: 'moved', from: group.place, to: 'north pantry', count: 2 },
+      bottlingId: group.bottlingId,
+      kind: 'moved',
+      from: group.place,
+      to: 'north pantry',
+      count: 2,
     });
   });
 

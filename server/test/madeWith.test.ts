@@ -29,7 +29,8 @@ const content = (first: string[], late: string[], heated: boolean) => ({
     { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
     { id: 'add', kind: 'add', title: 'Add' },
   ],
-  ...{ storage: 'cold', bottleMl: 250 },
+  storage: 'cold',
+  bottleMl: 250,
 });
 
 /** A lot with what went into it, boiled with a thermometer where it is heated. */
@@ -40,13 +41,11 @@ async function made(first: Line[], late: Line[], heated: boolean, begun = 29): P
   const { steps } = await crew.view(lot);
   const put = async ([ingredientId, grams, stockId]: Line, at: number) => {
     const reply = await post(crew.maker, lot, 'additions', {
-      ...{
-        lineId: ingredientId,
-        ingredientId,
-        grams,
-        why: 'as weighed',
-        from: stockId ? null : 'the market',
-      },
+      lineId: ingredientId,
+      ingredientId,
+      grams,
+      why: 'as weighed',
+      from: stockId ? null : 'the market',
       at: ago(at),
       ...(stockId ? { stock: [{ stockId, amount: grams }] } : {}),
     });
@@ -56,8 +55,13 @@ async function made(first: Line[], late: Line[], heated: boolean, begun = 29): P
   await post(crew.maker, lot, 'marks', { stepId: steps[0].id, mark: 'start', at: ago(begun - 0.2) });
   if (heated)
     await post(crew.maker, lot, 'readings', {
-      ...{ stepId: steps[0].id, kind: 'temperature', raw: 97, heldMinutes: 2, sample: 'pan' },
-      ...{ instrumentId: await thermometer(), at: ago(begun - 0.5) },
+      stepId: steps[0].id,
+      kind: 'temperature',
+      raw: 97,
+      heldMinutes: 2,
+      sample: 'pan',
+      instrumentId: await thermometer(),
+      at: ago(begun - 0.5),
     });
   await post(crew.maker, lot, 'marks', { stepId: steps[0].id, mark: 'done', at: ago(begun - 0.6) });
   await post(crew.maker, lot, 'marks', { stepId: steps[1].id, mark: 'start', at: ago(begun - 0.7) });
@@ -88,7 +92,13 @@ async function thermometer(): Promise<string> {
 async function left(lot: Started, thing: string, more: object = {}): Promise<string> {
   const id = newId();
   const reply = await crew.maker.post('/api/stock', {
-    ...{ id, kind: 'ingredient', thing, quantity: 400, gotOn: day(72), leftBy: lot.id, ...more },
+    id,
+    kind: 'ingredient',
+    thing,
+    quantity: 400,
+    gotOn: day(72),
+    leftBy: lot.id,
+    ...more,
   });
   expect(reply.status, JSON.stringify(reply.body)).toBe(201);
   return id;
@@ -96,15 +106,13 @@ async function left(lot: Started, thing: string, more: object = {}): Promise<str
 async function bought(thing: string, more: object = {}): Promise<string> {
   const id = newId();
   const reply = await crew.maker.post('/api/stock', {
-    ...{
-      id,
-      kind: 'ingredient',
-      thing,
-      quantity: 5000,
-      gotOn: day(2000),
-      supplier: 'Thornby stores',
-      ...more,
-    },
+    id,
+    kind: 'ingredient',
+    thing,
+    quantity: 5000,
+    gotOn: day(2000),
+    supplier: 'Thornby stores',
+    ...more,
   });
   expect(reply.status, JSON.stringify(reply.body)).toBe(201);
   return id;
@@ -112,12 +120,25 @@ async function bought(thing: string, more: object = {}): Promise<string> {
 async function fill(lot: Started): Promise<void> {
   const containerId = newId();
   await crew.maker.post('/api/containers', {
-    ...{ id: containerId, name: 'Bottle', nominalMl: 250, heightMm: 180, diameterMm: 60 },
-    ...{ closure: 'swing-top', headspaceInches: 0.75, tareGrams: 200, rated: [] },
+    id: containerId,
+    name: 'Bottle',
+    nominalMl: 250,
+    heightMm: 180,
+    diameterMm: 60,
+    closure: 'swing-top',
+    headspaceInches: 0.75,
+    tareGrams: 200,
+    rated: [],
   });
   const reply = await post(crew.maker, lot, 'bottlings', {
-    ...{ containerId, count: 4, checked: true, closing: 'cooled', hoursTo21: 0.2, hoursToCold: 0.5 },
-    ...{ place: 'cold room', at: ago(27.9) },
+    containerId,
+    count: 4,
+    checked: true,
+    closing: 'cooled',
+    hoursTo21: 0.2,
+    hoursToCold: 0.5,
+    place: 'cold room',
+    at: ago(27.9),
   });
   expect(reply.status, JSON.stringify(reply.body)).toBe(201);
 }
@@ -178,7 +199,12 @@ describe('a by-product is its lot', () => {
     for (const amount of [350, 320]) {
       const part = newId();
       const reply = await crew.maker.post(`/api/stock/${stock}/divisions`, {
-        ...{ id: newId(), stockId: part, thing: 'sugar', amount, words: 'jar', at: ago(71) },
+        id: newId(),
+        stockId: part,
+        thing: 'sugar',
+        amount,
+        words: 'jar',
+        at: ago(71),
       });
       expect(reply.status, JSON.stringify(reply.body)).toBe(201);
       stock = part;
@@ -229,7 +255,10 @@ describe('a by-product is its lot', () => {
       expect(
         (
           await post(crew.maker, lot, 'additions', {
-            ...{ lineId: null, ingredientId: 'raspberry', grams: 50, why },
+            lineId: null,
+            ingredientId: 'raspberry',
+            grams: 50,
+            why,
             stock: [{ stockId: stock, amount: 50 }],
           })
         ).status,
@@ -248,13 +277,22 @@ describe('a by-product is its lot', () => {
     const stock = await left(above, 'honey');
     const { additions } = await crew.view(lot);
     const covered = await crew.maker.post('/api/stock-coverings', {
-      ...{ id: newId(), noun: 'addition', entryId: additions.at(-1).id, stockId: stock, amount: 300 },
+      id: newId(),
+      noun: 'addition',
+      entryId: additions.at(-1).id,
+      stockId: stock,
+      amount: 300,
     });
     expect([covered.status, covered.body.detail]).toEqual([422, expect.stringMatching(/by-product/)]);
   });
   it('of no lot of this kitchen is none', async () => {
     const reply = await crew.maker.post('/api/stock', {
-      ...{ id: newId(), kind: 'ingredient', thing: 'sugar', quantity: 10, gotOn: day(0), leftBy: newId() },
+      id: newId(),
+      kind: 'ingredient',
+      thing: 'sugar',
+      quantity: 10,
+      gotOn: day(0),
+      leftBy: newId(),
     });
     expect(reply.status).toBe(422);
   });
@@ -274,7 +312,9 @@ describe('a by-product is its lot', () => {
 });
 
 const raw: Product = {
-  ...{ name: 'Boiled cordial', kind: 'cordial', closing: 'cooled' },
+  name: 'Boiled cordial',
+  kind: 'cordial',
+  closing: 'cooled',
   content: {
     lines: [
       { id: 'fruit', ingredientId: 'raspberry', said: '1 kg', stepId: 'boil' },
@@ -284,7 +324,8 @@ const raw: Product = {
       { id: 'boil', kind: 'draw', title: 'Boil', killStep: true, minutes: 10 },
       { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
     ],
-    ...{ storage: 'cold', bottleMl: 250 },
+    storage: 'cold',
+    bottleMl: 250,
   },
   filled: [{ nominalMl: 250, headspaceInches: 0.5, count: 6 }],
 };
@@ -297,7 +338,11 @@ async function released(): Promise<Started> {
 const sell = async (lot: Started) => {
   const { bottlings } = await crew.view(lot);
   return post(crew.maker, lot, 'movements', {
-    ...{ bottlingId: bottlings[0].id, kind: 'sold', from: 'cold room', count: 1, priceMinor: 500 },
+    bottlingId: bottlings[0].id,
+    kind: 'sold',
+    from: 'cold room',
+    count: 1,
+    priceMinor: 500,
   });
 };
 const state = async (lot: Started): Promise<string> => (await crew.view(lot)).state;
@@ -333,7 +378,10 @@ describe('what it was made with follows it', () => {
     ).toEqual(holds[0].lots);
     expect((await crew.owner.get(`/api/stock/${other}`)).body.whyUnfit).not.toBeNull();
     const more = await post(crew.maker, sister, 'additions', {
-      ...{ lineId: null, ingredientId: 'sugar', grams: 10, why: 'more' },
+      lineId: null,
+      ingredientId: 'sugar',
+      grams: 10,
+      why: 'more',
       stock: [{ stockId: other, amount: 10 }],
     });
     expect(more.status).toBe(422);
@@ -382,19 +430,20 @@ describe('what it was made with follows it', () => {
     const { heatProcesses, bottlings, steps } = await crew.view(lot);
     const vesselId = newId();
     const pan = await crew.maker.post('/api/vessels', {
-      ...{ id: vesselId, name: 'Pan', material: 'steel', use: 'pan' },
+      id: vesselId,
+      name: 'Pan',
+      material: 'steel',
+      use: 'pan',
       shape: { kind: 'tapered', lowerMm: 240, upperMm: 240, highMm: 160 },
     });
     if (pan.status === 201) await post(crew.maker, lot, 'placings', { stepId: steps[0].id, vesselId });
     const glass = newId();
     await crew.maker.post('/api/stock', {
-      ...{
-        id: glass,
-        kind: 'packaging',
-        thing: `bottle:${bottlings[0].containerId}`,
-        quantity: 50,
-        gotOn: day(2000),
-      },
+      id: glass,
+      kind: 'packaging',
+      thing: `bottle:${bottlings[0].containerId}`,
+      quantity: 50,
+      gotOn: day(2000),
     });
     const covering = { noun: 'bottling', entryId: bottlings[0].id, stockId: glass, amount: 12 };
     await crew.maker.post('/api/stock-coverings', { id: newId(), ...covering });
@@ -433,7 +482,10 @@ describe('what it was made with follows it', () => {
     await holdSource({ noun: 'stock', subjectId: stock, why: 'the bag was torn', recalled: true });
     const taken = await made([['raspberry', 500]], [], true);
     const reply = await post(crew.maker, taken, 'additions', {
-      ...{ lineId: null, ingredientId: 'sugar', grams: 200, why: 'more' },
+      lineId: null,
+      ingredientId: 'sugar',
+      grams: 200,
+      why: 'more',
       stock: [{ stockId: stock, amount: 200 }],
     });
     expect(reply.status).toBe(422);

@@ -11,14 +11,21 @@ const YIELDS: Readonly<Record<string, { drawn: number; through: number }>> = {
 
 /** g of citric, malic or acetic acid in 100 g, as the tables and the bottles have it. */
 const ACID: Readonly<Record<string, number>> = {
-  ...{ 'sour-cherry': 1.4, quince: 1, damson: 2, gooseberry: 2.1, blackcurrant: 3.3 },
-  ...{ 'bottled-lemon-juice': 4.6, 'cider-vinegar': 5, 'spirit-vinegar-10': 10, 'citric-anhydrous': 99.8 },
+  'sour-cherry': 1.4,
+  quince: 1,
+  damson: 2,
+  gooseberry: 2.1,
+  blackcurrant: 3.3,
+  'bottled-lemon-juice': 4.6,
+  'cider-vinegar': 5,
+  'spirit-vinegar-10': 10,
+  'citric-anhydrous': 99.8,
 };
 
 /** Density of sugar solutions at 20 °C, g/mL, every 5 °Bx from 0. Source: NBS Circular 440, table 113. */
 const DENSITY = [
-  ...[0.9982, 1.0179, 1.0381, 1.0591, 1.081, 1.1036, 1.127, 1.1513, 1.1764, 1.2025, 1.2296, 1.2575, 1.2865],
-  ...[1.3163, 1.3472],
+  0.9982, 1.0179, 1.0381, 1.0591, 1.081, 1.1036, 1.127, 1.1513, 1.1764, 1.2025, 1.2296, 1.2575, 1.2865,
+  1.3163, 1.3472,
 ];
 const densityAt = (brix: number): number => {
   const row = Math.floor(brix / 5);

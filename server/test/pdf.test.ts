@@ -10,8 +10,16 @@ import { labelPdf, labelPng, labelSvg, type Printing } from '../src/label/printi
 const AT = '2026-11-03T09:10:00.000Z';
 const MM = 25.4 / 72;
 const printing = (more: Partial<Printing> = {}): Printing => ({
-  ...{ of: artworkFor(), lotCode: '7F4H', copies: 1, firstBottle: null, sheet: null, first: 1 },
-  ...{ face: 'both', cutMarks: false, picture: null, at: AT },
+  of: artworkFor(),
+  lotCode: '7F4H',
+  copies: 1,
+  firstBottle: null,
+  sheet: null,
+  first: 1,
+  face: 'both',
+  cutMarks: false,
+  picture: null,
+  at: AT,
   ...more,
 });
 
@@ -44,14 +52,25 @@ async function readBack(bytes: Buffer) {
 }
 
 const sheet: SheetMeasures = {
-  ...{ paper: 'A4', rows: 7, columns: 3, leftMm: 7.2, topMm: 15, acrossMm: 2.5, downMm: 0.4 },
-  ...{ labelWidthMm: 63.5, labelHeightMm: 38, round: false, shiftXMm: 0, shiftYMm: 0 },
+  paper: 'A4',
+  rows: 7,
+  columns: 3,
+  leftMm: 7.2,
+  topMm: 15,
+  acrossMm: 2.5,
+  downMm: 0.4,
+  labelWidthMm: 63.5,
+  labelHeightMm: 38,
+  round: false,
+  shiftXMm: 0,
+  shiftYMm: 0,
 };
 /** Small enough for a sheet of 21: a lid's words, its text on a second label. */
 const small = artworkFor({
   label: labelWordsOf({ statement: 'Ingredients: sour cherries (69 %), sugar.', useLine: '' }),
   design: designOf({ look: 'plain', widthMm: 60, heightMm: 36 }),
-  ...{ leastXMm: 0.9, netHeightMm: 3 },
+  leastXMm: 0.9,
+  netHeightMm: 3,
 });
 
 describe('a label as PDF', () => {
@@ -99,7 +118,9 @@ describe('a label as PDF', () => {
     const of = artworkFor({ design: designOf({ numbered: true }) });
     const { pages } = await readBack(await labelPdf(printing({ of, copies: 3, firstBottle: 11 })));
     expect(pages.map((p) => p.words.find((w) => w.text.startsWith('Lot'))!.text)).toEqual([
-      ...['Lot 7F4H · 11', 'Lot 7F4H · 12', 'Lot 7F4H · 13'],
+      'Lot 7F4H · 11',
+      'Lot 7F4H · 12',
+      'Lot 7F4H · 13',
     ]);
   });
   it('with cut marks has room about it', async () => {

@@ -161,7 +161,11 @@ describe('products of unlike schools, from the first line to the end', () => {
     const { lines } = await crew.view(lot);
     // Water fills what the jars leave: how much that was, its cook says.
     await post(crew.maker, lot, 'additions', {
-      ...{ lineId: 'l2', ingredientId: 'water', grams: 6 * 220, from: 'the tap', at: ago(25.4) },
+      lineId: 'l2',
+      ingredientId: 'water',
+      grams: 6 * 220,
+      from: 'the tap',
+      at: ago(25.4),
     });
     expect(lines.every((l: { byJar: boolean }) => l.byJar)).toBe(true);
     for (const line of ['l0', 'l1', 'l2'])

@@ -35,7 +35,9 @@ export interface Product {
 
 /** Raw, and kept cold for three days. */
 export const rawShrub: Product = {
-  ...{ name: 'Raspberry shrub', kind: 'shrub', closing: 'cooled' },
+  name: 'Raspberry shrub',
+  kind: 'shrub',
+  closing: 'cooled',
   content: {
     lines: [
       { id: 'fruit', ingredientId: 'raspberry', said: '1 kg', stepId: 'draw' },
@@ -47,7 +49,8 @@ export const rawShrub: Product = {
       { id: 'strain', kind: 'strain', title: 'Strain', cloth: 'press' },
       { id: 'vinegar', kind: 'add', title: 'Vinegar' },
     ],
-    ...{ storage: 'cold', bottleMl: 250 },
+    storage: 'cold',
+    bottleMl: 250,
   },
   filled: [{ nominalMl: 250, headspaceInches: 0.75, count: 12 }],
 };
@@ -57,7 +60,10 @@ export const ELEVATION = 719.328;
 
 export const forecastOf = (content: FormulaContent, kind?: FormulaKind): Forecast =>
   forecast(content, {
-    ...{ cup: 'us', catalogue: shippedCatalogue, elevationMetres: ELEVATION, criticalPh: 4.2 },
+    cup: 'us',
+    catalogue: shippedCatalogue,
+    elevationMetres: ELEVATION,
+    criticalPh: 4.2,
     ...(kind ? { kind } : {}),
   });
 
@@ -110,8 +116,12 @@ export class Bottler {
       const parts = inParts.includes(line.lineId) ? [0.5, 0.5] : [1];
       for (const [i, share] of parts.entries())
         await this.say(lot, 'additions', {
-          ...{ lineId: line.lineId, ingredientId: line.ingredientId, grams: line.grams * share },
-          ...{ from: 'the stall at Arkle', more: i < parts.length - 1, at: ago(28 - i / 100) },
+          lineId: line.lineId,
+          ingredientId: line.ingredientId,
+          grams: line.grams * share,
+          from: 'the stall at Arkle',
+          more: i < parts.length - 1,
+          at: ago(28 - i / 100),
         });
     }
   }
@@ -141,8 +151,14 @@ export class Bottler {
   private async container({ nominalMl, closure, rated, headspaceInches }: Filled): Promise<string> {
     const id = newId();
     const reply = await this.crew.maker.post('/api/containers', {
-      ...{ id, name: `${nominalMl} mL ${closure ?? 'jar'}`, nominalMl, heightMm: 120, diameterMm: 80 },
-      ...{ closure: closure ?? 'two-piece-lid', headspaceInches, tareGrams: 200 },
+      id,
+      name: `${nominalMl} mL ${closure ?? 'jar'}`,
+      nominalMl,
+      heightMm: 120,
+      diameterMm: 80,
+      closure: closure ?? 'two-piece-lid',
+      headspaceInches,
+      tareGrams: 200,
       rated: rated ?? ['boiling-water'],
     });
     expect(reply.status, JSON.stringify(reply.body)).toBe(201);
@@ -152,9 +168,13 @@ export class Bottler {
   async fill(lot: Started, { filled, closing, fillCelsius }: Product, at = 25.5): Promise<void> {
     for (const size of filled)
       await this.say(lot, 'bottlings', {
-        ...{ containerId: await this.container(size), count: size.count, closing, checked: true },
+        containerId: await this.container(size),
+        count: size.count,
+        closing,
+        checked: true,
         ...(closing === 'hot' ? { fillCelsius: fillCelsius ?? 88 } : { hoursTo21: 0.5, hoursToCold: 1 }),
-        ...{ place: closing === 'hot' ? 'cellar' : 'cold room', at: ago(at) },
+        place: closing === 'hot' ? 'cellar' : 'cold room',
+        at: ago(at),
       });
   }
 
@@ -168,13 +188,11 @@ export class Bottler {
         (l: { lineId: string }) => l.lineId === line.lineId,
       );
       await this.say(lot, 'additions', {
-        ...{
-          lineId: line.lineId,
-          ingredientId: line.ingredientId,
-          grams: now,
-          from: 'the chemist',
-          at: ago(25.3),
-        },
+        lineId: line.lineId,
+        ingredientId: line.ingredientId,
+        grams: now,
+        from: 'the chemist',
+        at: ago(25.3),
       });
     }
   }
@@ -184,7 +202,10 @@ export class Bottler {
     const f = forecastOf(content);
     const finished = { sample: 'finished', taken, celsius: 21 };
     await this.say(lot, 'readings', {
-      ...{ kind: 'brix', raw: Number(f.brix.toFixed(1)), ...finished, instrumentId: this.refractometer },
+      kind: 'brix',
+      raw: Number(f.brix.toFixed(1)),
+      ...finished,
+      instrumentId: this.refractometer,
     });
     if (f.ph === null) return;
     const raw = Number(f.ph.middle.toFixed(2));
@@ -195,7 +216,9 @@ export class Bottler {
   async tally(lot: Started): Promise<void> {
     const { bottles } = await this.crew.view(lot);
     await this.say(lot, 'tallies', {
-      ...{ inPanMl: bottles.millilitres + 100, parts: [{ part: 'short-bottle', ml: 95 }], at: ago(24) },
+      inPanMl: bottles.millilitres + 100,
+      parts: [{ part: 'short-bottle', ml: 95 }],
+      at: ago(24),
     });
   }
 
@@ -224,7 +247,9 @@ export class Bottler {
     if (!ticked) await this.tick(lot);
     if (product.process)
       await this.say(lot, 'heat-processes', {
-        ...{ processId: product.process.id, minutes: product.process.minutes, at: ago(25) },
+        processId: product.process.id,
+        minutes: product.process.minutes,
+        at: ago(25),
       });
     await this.measure(lot, product);
     await this.tally(lot);

@@ -142,7 +142,10 @@ describe('a release', () => {
     const noted = { id: newId(), kind: 'note', said: 'The mill smelt of quince' };
     await post(crew.maker, lot, 'readings', noted);
     await crew.maker.post(`/api/lots/${lot.id}/strikes`, {
-      ...{ id: newId(), noun: 'reading', entryId: noted.id, why: 'of another lot' },
+      id: newId(),
+      noun: 'reading',
+      entryId: noted.id,
+      why: 'of another lot',
     });
     const journal = (await crew.owner.get(`/api/lots/${lot.id}/journal`)).body;
     const text = await textOf(lot, 'record');

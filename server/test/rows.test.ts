@@ -60,21 +60,34 @@ const reading =
   (lot) =>
     post(crew.maker, lot, 'readings', body);
 const hot = reading({
-  ...{ kind: 'temperature', raw: 96, heldMinutes: 2, sample: 'pan', at: ago(38) },
+  kind: 'temperature',
+  raw: 96,
+  heldMinutes: 2,
+  sample: 'pan',
+  at: ago(38),
   get instrumentId() {
     return thermometer;
   },
 });
 const ph = (raw: number, more: object = {}): Deed =>
   reading({
-    ...{ kind: 'ph', raw, celsius: 21, sample: 'finished', because: 'read twice', ...more },
+    kind: 'ph',
+    raw,
+    celsius: 21,
+    sample: 'finished',
+    because: 'read twice',
+    ...more,
     get instrumentId() {
       return meter;
     },
   });
 const brix = (raw: number): Deed =>
   reading({
-    ...{ kind: 'brix', raw, celsius: 20, sample: 'finished', because: 'read twice' },
+    kind: 'brix',
+    raw,
+    celsius: 20,
+    sample: 'finished',
+    because: 'read twice',
     get instrumentId() {
       return refractometer;
     },
@@ -83,13 +96,11 @@ const filled =
   (more: object): Deed =>
   async (lot) =>
     post(crew.maker, lot, 'bottlings', {
-      ...{
-        containerId: await jarOf(crew.maker),
-        count: 12,
-        checked: true,
-        place: 'cold room',
-        at: ago(37.9),
-      },
+      containerId: await jarOf(crew.maker),
+      count: 12,
+      checked: true,
+      place: 'cold room',
+      at: ago(37.9),
       ...more,
     });
 const chilled = filled({ closing: 'cooled', hoursTo21: 1.5, hoursToCold: 5 });
@@ -190,7 +201,10 @@ async function made(row: Row, without: string | null): Promise<Started> {
   const lot = await beginLot(crew.maker, await saveFormula(crew.maker, row.content, 'Row', kind), ago(40));
   for (const line of (await crew.view(lot)).lines)
     await post(crew.maker, lot, 'additions', {
-      ...{ lineId: line.lineId, ingredientId: line.ingredientId, grams: line.grams, from: 'the stall' },
+      lineId: line.lineId,
+      ingredientId: line.ingredientId,
+      grams: line.grams,
+      from: 'the stall',
       at: ago(39),
     });
   for (const [name, deed] of Object.entries(row.evidence)) {
@@ -220,7 +234,10 @@ describe.each(Object.entries(ROWS))('a lot of the row %s', (_, row) => {
     expect(print.status, JSON.stringify(print.body)).toBe(201);
     const [group] = view.bottles.groups;
     const sold = await post(crew.maker, lot, 'movements', {
-      ...{ bottlingId: group.bottlingId, kind: 'sold', from: group.place, count: 1 },
+      bottlingId: group.bottlingId,
+      kind: 'sold',
+      from: group.place,
+      count: 1,
     });
     expect(sold.status, JSON.stringify(sold.body)).toBe(201);
   });

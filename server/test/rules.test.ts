@@ -37,7 +37,10 @@ const updated = async () => {
 const sell = async (lot: Started) => {
   const [group] = (await crew.view(lot)).bottles.groups;
   return post(crew.maker, lot, 'movements', {
-    ...{ bottlingId: group.bottlingId, kind: 'sold', from: group.place, count: 1 },
+    bottlingId: group.bottlingId,
+    kind: 'sold',
+    from: group.place,
+    count: 1,
   });
 };
 const listed = async (): Promise<{ code: string; asked: { missing: string }[] }[]> =>

@@ -36,7 +36,11 @@ beforeAll(async () => {
   });
   own.stock = newId();
   await crew.maker.post('/api/stock', {
-    ...{ id: own.stock, kind: 'ingredient', thing: 'sugar', quantity: 5000, gotOn: '2026-11-01' },
+    id: own.stock,
+    kind: 'ingredient',
+    thing: 'sugar',
+    quantity: 5000,
+    gotOn: '2026-11-01',
   });
   own.plans = newId();
   await crew.maker.post('/api/plans', {
@@ -45,7 +49,10 @@ beforeAll(async () => {
   });
   own.spreadsheets = newId();
   await crew.owner.post('/api/spreadsheets', {
-    ...{ id: own.spreadsheets, kind: 'lots', fileName: 'old.csv', columns: { code: 0, name: 1, madeOn: 2 } },
+    id: own.spreadsheets,
+    kind: 'lots',
+    fileName: 'old.csv',
+    columns: { code: 0, name: 1, madeOn: 2 },
     rows: [['OLD-1', 'Of the first kitchen', '2023-09-02']],
   });
   own.contacts = newId();
@@ -84,8 +91,16 @@ const betrayed = (answer: unknown): string[] => {
 const asItStands = () =>
   Promise.all(
     [
-      ...['formulas', 'plans', 'stock', 'instruments', 'vessels', 'containers', `lots/${lot.id}`],
-      ...['spreadsheets', 'earlier-lots', 'contacts'],
+      'formulas',
+      'plans',
+      'stock',
+      'instruments',
+      'vessels',
+      'containers',
+      `lots/${lot.id}`,
+      'spreadsheets',
+      'earlier-lots',
+      'contacts',
     ].map(async (path) => (await crew.owner.get(`/api/${path}`)).body),
   );
 
@@ -141,13 +156,20 @@ describe('another kitchen on the same server', () => {
     const begun = await stranger.post('/api/lots', { id: newId(), formulaId: own.formulas });
     expect([404, 422]).toContain(begun.status);
     const stock = await stranger.post('/api/stock', {
-      ...{ id: newId(), kind: 'ingredient', thing: 'sugar', quantity: 100, gotOn: '2026-11-01' },
+      id: newId(),
+      kind: 'ingredient',
+      thing: 'sugar',
+      quantity: 100,
+      gotOn: '2026-11-01',
       leftBy: lot.id,
     });
     expect([404, 422]).toContain(stock.status);
     const covering = await stranger.post('/api/stock-coverings', {
-      ...{ id: newId(), noun: 'addition', entryId: (await crew.view(lot)).additions[0].id },
-      ...{ stockId: own.stock, amount: 10 },
+      id: newId(),
+      noun: 'addition',
+      entryId: (await crew.view(lot)).additions[0].id,
+      stockId: own.stock,
+      amount: 10,
     });
     expect([404, 409, 422]).toContain(covering.status);
   });
@@ -167,7 +189,11 @@ function bodyFor(path: string): object {
   if (path.endsWith('/divisions')) return { id, stockId: newId(), thing: 'sugar', amount: 10 };
   if (path.endsWith('/versions'))
     return {
-      ...{ versionId: id, name: 'Taken over', kind: 'syrup', colour: '#123456', after: 1 },
+      versionId: id,
+      name: 'Taken over',
+      kind: 'syrup',
+      colour: '#123456',
+      after: 1,
       content: cherryContent,
     };
   if (path === '/api/plans/:id')

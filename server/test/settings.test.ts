@@ -403,7 +403,11 @@ describe('what is out of use', () => {
     [
       'containers',
       () => ({
-        ...{ id: newId(), name: 'Old flask', nominalMl: 250, heightMm: 180, diameterMm: 66 },
+        id: newId(),
+        name: 'Old flask',
+        nominalMl: 250,
+        heightMm: 180,
+        diameterMm: 66,
         closure: 'swing-top',
       }),
     ],

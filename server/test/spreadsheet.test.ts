@@ -46,7 +46,11 @@ describe('a spreadsheet', () => {
 
   it('of lots and sales comes in whole, marked with its file and row, once however often it is sent', async () => {
     const body = {
-      ...{ id: newId(), kind: 'lots', fileName: 'book 2023.xlsx', columns: LOT_COLUMNS, firstRow: 4 },
+      id: newId(),
+      kind: 'lots',
+      fileName: 'book 2023.xlsx',
+      columns: LOT_COLUMNS,
+      firstRow: 4,
       rows: [
         ['23A', 'Damson cordial', '2023-09-02', '40', '250 ml', '3.05'],
         ['', '', '', '', '', ''],
@@ -67,13 +71,20 @@ describe('a spreadsheet', () => {
     const { lots } = (await who.get('/api/earlier-lots')).body;
     expect(lots.map((l: { code: string }) => l.code)).toEqual(['23B', '23A']);
     expect(lots[1]).toMatchObject({
-      ...{ bottles: 40, sold: 30, ph: 3.05, bottleMl: 250 },
+      bottles: 40,
+      sold: 30,
+      ph: 3.05,
+      bottleMl: 250,
       broughtIn: { fileName: 'book 2023.xlsx', row: 4 },
     });
     const { sales } = (await who.get('/api/sales')).body;
     expect(sales[0]).toMatchObject({ day: '2023-12-02', code: null, name: 'Gift box', priceMinor: null });
     expect(sales[1]).toMatchObject({
-      ...{ day: '2023-12-01', code: '23A', name: 'Damson cordial', bottles: 30, priceMinor: 15_000 },
+      day: '2023-12-01',
+      code: '23A',
+      name: 'Damson cordial',
+      bottles: 30,
+      priceMinor: 15_000,
       broughtIn: { fileName: 'sales.csv', row: 2 },
     });
     expect((await who.get('/api/earlier-lots?q=quince')).body.lots).toHaveLength(1);
@@ -86,7 +97,10 @@ describe('a spreadsheet', () => {
 
   it('sent eight times at once comes in once, and all eight are answered alike', async () => {
     const body = {
-      ...{ id: newId(), kind: 'lots', fileName: 'at once.csv', columns: LOT_COLUMNS },
+      id: newId(),
+      kind: 'lots',
+      fileName: 'at once.csv',
+      columns: LOT_COLUMNS,
       rows: [['21A', 'Medlar jelly', '2021-11-02']],
     };
     const replies = await Promise.all(Array.from({ length: 8 }, () => who.post('/api/spreadsheets', body)));

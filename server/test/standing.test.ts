@@ -29,7 +29,10 @@ const stateOf = async (lot: Started) => (await crew.view(lot)).state;
 const sell = async (lot: Started, kind = 'sold') => {
   const [group] = (await crew.view(lot)).bottles.groups;
   return post(crew.maker, lot, 'movements', {
-    ...{ bottlingId: group.bottlingId, kind, from: group.place, count: 1 },
+    bottlingId: group.bottlingId,
+    kind,
+    from: group.place,
+    count: 1,
   });
 };
 const journalOf = async (lot: Started): Promise<{ noun: string; action: string }[]> =>
@@ -37,7 +40,8 @@ const journalOf = async (lot: Started): Promise<{ noun: string; action: string }
 
 /** Buffers read with a slope of 60 %: no meter to go by. */
 const badPoints = [7, 4.01, 3].map((buffer) => ({
-  ...{ buffer, celsius: 25 },
+  buffer,
+  celsius: 25,
   mv: (7 - buffer) * 59.16 * 0.6,
 }));
 
@@ -49,7 +53,8 @@ describe('a released lot', () => {
       (r: { kind: string }) => r.kind === 'ph',
     ).instrumentId;
     const check = await crew.maker.post(`/api/instruments/${meterId}/calibrations`, {
-      ...{ id: newId(), points: badPoints },
+      id: newId(),
+      points: badPoints,
     });
     expect(check.body.accepted).toBe(false);
     const view = await crew.view(lot);
@@ -112,8 +117,14 @@ describe('a lot past its date', () => {
     const lot = await beginLot(crew.maker, await saveFormula(crew.maker, content, 'Late'), begun);
     await weighIn(crew.maker, lot, begun);
     const bottled = await post(crew.maker, lot, 'bottlings', {
-      ...{ containerId: await jarOf(crew.maker), count: 12, closing: 'cooled', checked: true },
-      ...{ hoursTo21: 1, hoursToCold: 4, place: 'cold room', at: filled },
+      containerId: await jarOf(crew.maker),
+      count: 12,
+      closing: 'cooled',
+      checked: true,
+      hoursTo21: 1,
+      hoursToCold: 4,
+      place: 'cold room',
+      at: filled,
     });
     expect(bottled.status, JSON.stringify(bottled.body)).toBe(201);
     const instrumentId = await meterOf(crew.maker);

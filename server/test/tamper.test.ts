@@ -15,14 +15,25 @@ let anchors: Anchor[];
 
 /** Tables copied whole, so that each tampering starts from the same. */
 const COPIED = [
-  ...['reading', 'stock_lot', 'lot', 'account', 'decision', 'kitchen', 'journal', 'journal_head'],
+  'reading',
+  'stock_lot',
+  'lot',
+  'account',
+  'decision',
+  'kitchen',
+  'journal',
+  'journal_head',
 ] as const;
 const TRIGGERS = ['lot_state_follows', 'account_role_follows', 'made_of_lot'];
 
 beforeAll(async () => {
   await crew.gather(app);
   await crew.owner.post('/api/stock', {
-    ...{ id: newId(), kind: 'ingredient', thing: 'honey', quantity: 5000, gotOn: '2026-11-01' },
+    id: newId(),
+    kind: 'ingredient',
+    thing: 'honey',
+    quantity: 5000,
+    gotOn: '2026-11-01',
   });
   const lot = await crew.releasable();
   const released = await post(crew.owner, lot, 'decisions', { event: 'release', password: OWNER.password });
@@ -65,8 +76,14 @@ async function hashedAnew(): Promise<void> {
   let hash = GENESIS;
   for (const r of rows as JournalRow[]) {
     hash = chainHash(hash, {
-      ...{ kitchenId: r.kitchen_id, sequence: r.sequence, at: fromSql(r.at), accountId: r.account_id },
-      ...{ noun: r.noun, nounId: r.noun_id, lotId: r.lot_id, action: r.action },
+      kitchenId: r.kitchen_id,
+      sequence: r.sequence,
+      at: fromSql(r.at),
+      accountId: r.account_id,
+      noun: r.noun,
+      nounId: r.noun_id,
+      lotId: r.lot_id,
+      action: r.action,
       payload: JSON.parse(r.payload),
     });
     await root.query('UPDATE journal SET hash = ? WHERE sequence = ?', [hash, r.sequence]);

@@ -8,8 +8,14 @@ import { asCsv, incomingCsv } from '../src/formulas/exchange/csv.ts';
 import { asFormulaFile, incomingJson } from '../src/formulas/exchange/json.ts';
 
 const label = {
-  ...{ name: 'Sloe juice', labelName: 'sloe juice', family: 'juice' as const, sugars: 11, ph: 3.2 },
-  ...{ allergens: [], source: 'its label', on: '2026-09-01' },
+  name: 'Sloe juice',
+  labelName: 'sloe juice',
+  family: 'juice' as const,
+  sugars: 11,
+  ph: 3.2,
+  allergens: [],
+  source: 'its label',
+  on: '2026-09-01',
 };
 const measured = { ph: 3.1, brix: 14, on: '2026-09-02' };
 const ladle = { name: 'ladle', ingredientId: null, grams: null, millilitres: 110 };
@@ -67,7 +73,8 @@ const lines = fc
 /** Lines with the place of the line that they are of, in the place of its id. */
 const placed = (all: readonly FormulaLine[]) =>
   all.map(({ said, ingredientId, basis }) => ({
-    ...{ said, ingredientId },
+    said,
+    ingredientId,
     basis: basis?.per === 'line' ? { ...basis, lineId: all.findIndex((l) => l.id === basis.lineId) } : basis,
   }));
 
@@ -85,7 +92,9 @@ describe('a formula that goes out', () => {
         // Another kitchen that takes all of it writes the same file.
         const { figures, measures } = JSON.parse(file).own;
         const there = {
-          ...{ ingredients: [], prices: {}, measures },
+          ingredients: [],
+          prices: {},
+          measures,
           entered: figures.map((f: object) => ({ ...f, pricePerKgMinor: null, savedAt: '', savedBy: 'Ada' })),
         } as unknown as OwnCatalogue;
         const again = incomingJson(file, shippedCatalogue);

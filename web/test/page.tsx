@@ -43,7 +43,12 @@ export const session: Session = {
     timeZone: 'America/Denver',
     units: { temperature: 'C', weight: 'metric', locale: 'en-GB' },
     workshop: {
-      ...{ burners: 2, hands: 1, cannerHolds: 7, cannerLoads: 1, kwhMinor: 28, handsHourMinor: 1200 },
+      burners: 2,
+      hands: 1,
+      cannerHolds: 7,
+      cannerLoads: 1,
+      kwhMinor: 28,
+      handsHourMinor: 1200,
       freezerGrams: 20_000,
       hours: Array.from({ length: 7 }, () => ({ from: '08:00', to: '18:00' })),
     },

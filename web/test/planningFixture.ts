@@ -11,15 +11,13 @@ export const jar: Container = {
   heightMm: 98,
   diameterMm: 75,
   closure: 'two-piece-lid',
-  ...{
-    brimfulMl: null,
-    tareGrams: null,
-    headspaceInches: null,
-    retired: false,
-    shape: 'round',
-    depthMm: null,
-    wallMm: null,
-  },
+  brimfulMl: null,
+  tareGrams: null,
+  headspaceInches: null,
+  retired: false,
+  shape: 'round',
+  depthMm: null,
+  wallMm: null,
   rated: ['boiling-water'],
 };
 export const swing: Container = {

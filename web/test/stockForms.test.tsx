@@ -24,8 +24,13 @@ const ID = (n: number) => `01930000-0000-7000-8000-${String(n).padStart(12, '0')
 const bag = { ...planning.stock[0], id: ID(11), code: 'SUGR', name: 'Sugar, white' } as StockView;
 const flour = { ...bag, id: ID(12), code: 'FRUT', name: 'Damsons', thing: 'damson' };
 const meter = {
-  ...{ id: ID(3), kind: 'ph-meter', name: 'Bench meter', compensated: false },
-  ...{ calibrations: [], checks: [], counts: false },
+  id: ID(3),
+  kind: 'ph-meter',
+  name: 'Bench meter',
+  compensated: false,
+  calibrations: [],
+  checks: [],
+  counts: false,
 } as unknown as Instrument;
 const nothing = () => undefined;
 const formulaWithId = { ...formula, id: ID(21), versionId: ID(22) };
@@ -210,8 +215,13 @@ describeForms(CASES);
 
 describe('the lines of a receipt', () => {
   const basket = (['sugar', 'damson', 'water'] as const).map((thing, i) => ({
-    ...{ kind: 'ingredient' as const, thing, said: '', amount: 1000 * (i + 1), paidMinor: 100 * (i + 1) },
-    ...{ by: '', at: '' },
+    kind: 'ingredient' as const,
+    thing,
+    said: '',
+    amount: 1000 * (i + 1),
+    paidMinor: 100 * (i + 1),
+    by: '',
+    at: '',
   }));
   const names = new Map(basket.map((b) => [b.thing, b.thing]));
   const shown = () =>

@@ -50,7 +50,11 @@ export function driftOf(points: readonly Aged[]): Drift | null {
   const residual = off.reduce((sum, { x, y }) => sum + (y - perMonth * x) ** 2, 0) / freedom;
   const half = student95(freedom) * Math.sqrt(residual / sxx);
   return {
-    ...{ perMonth, low: perMonth - half, high: perMonth + half },
-    ...{ lots: lots.length, count: points.length, spread: Math.sqrt(residual) },
+    perMonth,
+    low: perMonth - half,
+    high: perMonth + half,
+    lots: lots.length,
+    count: points.length,
+    spread: Math.sqrt(residual),
   };
 }

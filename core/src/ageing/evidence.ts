@@ -154,7 +154,9 @@ export function ageingEvidence(lots: readonly AgedLot[], of: EvidenceFor): Agein
   const until = goodUntil(firstFaults(censored(lots)), MOST_WITHOUT_FAULT);
   const shorterDays = until !== null && until < daysOf(of.time) ? until : null;
   return {
-    ...{ lots: lots.filter((l) => l.looks.length > 0).length, looks: looks.length, drifts },
+    lots: lots.filter((l) => l.looks.length > 0).length,
+    looks: looks.length,
+    drifts,
     oldestGood: Math.max(0, ...looks.filter(isGood).map((l) => l.ageDays)),
     ...longerOf(lots, of, drifts.ph),
     shorterDays,

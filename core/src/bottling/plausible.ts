@@ -35,8 +35,14 @@ function inBath(process: Asked, { toFeet, minutes }: Asked['bands'][number]): nu
   return warming({
     diameterMm: Math.min(400, widthOf(process.largestMl)),
     nominalMl: process.largestMl,
-    ...{ brix: 45, thick: process.state === 'puree', bathCelsius: 80, comeUpMinutes: 10, roomCelsius: 20 },
-    ...{ fillCelsius: filledAt(process), restMinutes: 5, boilMinutes: minutes },
+    brix: 45,
+    thick: process.state === 'puree',
+    bathCelsius: 80,
+    comeUpMinutes: 10,
+    roomCelsius: 20,
+    fillCelsius: filledAt(process),
+    restMinutes: 5,
+    boilMinutes: minutes,
     boilsAt: boilingPointOfWater(Math.min(toFeet, HIGHEST) * FEET),
   }).minutes;
 }

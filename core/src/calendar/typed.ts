@@ -7,8 +7,18 @@ export interface ReadTime {
 }
 
 const MONTHS = [
-  ...['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september'],
-  ...['october', 'november', 'december'],
+  'january',
+  'february',
+  'march',
+  'april',
+  'may',
+  'june',
+  'july',
+  'august',
+  'september',
+  'october',
+  'november',
+  'december',
 ];
 const DAY_ASKED = 'Write a day such as 27 Nov 2026.';
 const CLOCK_ASKED = 'Write a time such as 17:30 or 5:30 pm.';

@@ -38,17 +38,15 @@ export interface Aims {
 
 /** How near a figure has to come to its aim: well within the forecast's own error. */
 export const AIM_WITHIN: Record<Aimed['aim'], number> = {
-  ...{
-    ph: 0.005,
-    brix: 0.05,
-    ta: 0.005,
-    ratio: 0.1,
-    aw: 0.0005,
-    bottles: 0.02,
-    cost: 1,
-    days: 0.5,
-    acetic: 0.005,
-  },
+  ph: 0.005,
+  brix: 0.05,
+  ta: 0.005,
+  ratio: 0.1,
+  aw: 0.0005,
+  bottles: 0.02,
+  cost: 1,
+  days: 0.5,
+  acetic: 0.005,
 };
 
 export type Point = readonly number[];

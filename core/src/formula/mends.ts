@@ -48,7 +48,9 @@ function boiled(content: FormulaContent): FormulaContent {
 /** The formula with as much food acid as brings the upper end of its pH under a limit; null where no amount does. */
 function soured(content: FormulaContent, setting: ForecastSetting, limit: number) {
   const line: FormulaLine = {
-    ...{ id: 'acid for it', said: '1 g', ingredientId: ACID },
+    id: 'acid for it',
+    said: '1 g',
+    ingredientId: ACID,
     ...(content.steps[0] ? { stepId: content.steps[0].id } : {}),
   };
   const with1 = { ...content, lines: [...content.lines, line] };
@@ -96,8 +98,13 @@ function byHeat(content: FormulaContent, setting: ForecastSetting, f: Forecast):
 /** Every process held against a formula, in jars of its size. */
 const held = (content: FormulaContent, setting: ForecastSetting, f: Forecast): ProcessMatch[] =>
   matchFormula(processesOf(setting), {
-    ...{ content, lines: f.lines, jarred: f.makeup, kind: setting.kind, brix: f.brix },
-    ...{ ph: f.ph?.middle ?? null, elevationMetres: setting.elevationMetres },
+    content,
+    lines: f.lines,
+    jarred: f.makeup,
+    kind: setting.kind,
+    brix: f.brix,
+    ph: f.ph?.middle ?? null,
+    elevationMetres: setting.elevationMetres,
   });
 
 /** Processes that match a formula as it stands, in smaller jars, or if one thing were otherwise. */

@@ -94,8 +94,13 @@ function processFault(
       ? 'its heat process is in no list: the owner enters it with its source, product, jar and altitudes'
       : null;
   const [match] = matchFormula([process], {
-    ...{ content, lines, brix, kind: setting.kind, elevationMetres: setting.elevationMetres },
-    ...{ ph: ph?.middle ?? null, jarred: makeup },
+    content,
+    lines,
+    brix,
+    kind: setting.kind,
+    elevationMetres: setting.elevationMetres,
+    ph: ph?.middle ?? null,
+    jarred: makeup,
   });
   const reasons = match!.reasons.map((reason) => reason.replace(/\bthis measured\b/g, 'this is forecast at'));
   return reasons.length > 0 ? `${process.name} does not match: ${reasons.join('; ')}` : null;

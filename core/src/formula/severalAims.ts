@@ -72,7 +72,9 @@ function approach(figures: Figures, from: Point, by: Aims['by']): { at: Point; o
       return [Math.max(low - at[i]!, -most), Math.min(high - at[i]!, most)];
     });
     const step = leastStep({
-      ...{ slope, miss: off, room },
+      slope,
+      miss: off,
+      room,
       weight: sizes.map((size) => 1 / size ** 2),
       towards: figures.start.map((grams, i) => grams - at[i]!),
       ...(by === 'cost' ? { cost: figures.prices } : {}),

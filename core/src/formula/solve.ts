@@ -110,7 +110,10 @@ export function whatWouldItTake(
   // With none of it there is no figure either: nothing acid is in the rest, or no water.
   if (rungs.length === 0)
     return {
-      ...{ reached: false, before: null, from: 0, to: 0 },
+      reached: false,
+      before: null,
+      from: 0,
+      to: 0,
       why: 'No amount of it gives this figure: nothing acid, or no water, is in it.',
     };
   const values = rungs.map((rung) => rung.value);

@@ -62,8 +62,15 @@ export function strainStep(pan: Pan, step: FormulaStep, scenario: Scenario, cels
 }
 
 const SUGAR: Composition = {
-  ...{ water: 0, sucrose: 100, glucose: 0, fructose: 0, otherSolids: 0 },
-  ...{ insoluble: 0, ethanol: 0, acids: noAcids(), baseEquivalents: 0 },
+  water: 0,
+  sucrose: 100,
+  glucose: 0,
+  fructose: 0,
+  otherSolids: 0,
+  insoluble: 0,
+  ethanol: 0,
+  acids: noAcids(),
+  baseEquivalents: 0,
 };
 
 function noted(pan: Pan, fruit: Composition, step: FormulaStep, solid: number): { note?: string } {

@@ -46,8 +46,13 @@ export function processFits(
 ): { id: string; name: string; reasons: string[] }[] {
   const f = forecast(content, setting);
   const product = {
-    ...{ content, lines: f.lines, jarred: f.makeup, kind },
-    ...{ brix: f.brix, ph: f.ph?.middle ?? null, elevationMetres: setting.elevationMetres },
+    content,
+    lines: f.lines,
+    jarred: f.makeup,
+    kind,
+    brix: f.brix,
+    ph: f.ph?.middle ?? null,
+    elevationMetres: setting.elevationMetres,
   };
   return matchFormula(processesOf(setting), product).map(({ process, reasons }) => ({
     id: process.id,

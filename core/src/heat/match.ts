@@ -66,7 +66,9 @@ function ofFruits(process: HeatProcess, product: ProcessedProduct): string[] {
 
 function ofAcids(process: HeatProcess, { acids = [], acidPerKg }: ProcessedProduct): string[] {
   const allowed = new Set([
-    ...[...process.acids, ...process.fruits, ...process.spices],
+    ...process.acids,
+    ...process.fruits,
+    ...process.spices,
     ...process.acidsRequired.map((acid) => acid.id),
   ]);
   const others = acids.filter((acid) => !allowed.has(acid));

@@ -35,8 +35,12 @@ export interface JudgedCheck {
 }
 
 const UNITS: Record<CheckKind, string> = {
-  ...{ water: '°Bx', weight: 'g', ice: '°C', boil: '°C' },
-  ...{ gravity: 'SG', salt: 'a_w' },
+  water: '°Bx',
+  weight: 'g',
+  ice: '°C',
+  boil: '°C',
+  gravity: 'SG',
+  salt: 'a_w',
 };
 const DIGITS: Record<CheckKind, number> = { water: 1, weight: 1, ice: 1, boil: 1, gravity: 3, salt: 3 };
 /** Water activity over a saturated solution of table salt at 25 °C. Source: Greenspan (1977). */

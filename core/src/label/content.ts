@@ -118,7 +118,13 @@ function makingOf(lot: LotRecord, keeping: LotKeeping, kitchen: LabelKitchen): M
   const waterParts = lot.product.content.waterParts ?? 0;
   const kept = keptOf(composition, allIn(lines, catalogue));
   return {
-    ...{ lot, keeping, kitchen, lines, carried, grams, millilitres },
+    lot,
+    keeping,
+    kitchen,
+    lines,
+    carried,
+    grams,
+    millilitres,
     labelling: kitchen.labelling ?? usualLabelling,
     quantities:
       kitchen.rulePack === 'eu'
@@ -171,7 +177,9 @@ function statementOf(making: Making, language: Language): string {
   const { lot, labelling, kitchen, grams } = making;
   const { text } = ingredientStatement(making.lines, catalogueOf(lot), {
     pack: kitchen.rulePack,
-    ...{ language, finishedGrams: grams, quantities: making.quantities },
+    language,
+    finishedGrams: grams,
+    quantities: making.quantities,
     nameOf: (entry) => (language === 'en' ? entry.labelName : nameIn(labelling, language, entry)),
   });
   return text === '' ? '' : `${labelWords[language].ingredients}: ${text}.`;
@@ -186,7 +194,10 @@ function wordsOf(making: Making, language: Language, own: OwnWords): LabelConten
   const nominalMl = standing(lot.bottlings).at(-1)?.nominalMl ?? 0;
   const { madeOn, dateWord } = keeping;
   return {
-    ...{ language, name: own.name, kind: lot.product.kind, colour: lot.product.colour },
+    language,
+    name: own.name,
+    kind: lot.product.kind,
+    colour: lot.product.colour,
     statement: statementOf(making, language),
     allergens: allergenWords(making, words),
     allergensUnknown: [
@@ -224,8 +235,12 @@ function wordsOf(making: Making, language: Language, own: OwnWords): LabelConten
       pack === 'eu'
         ? cautionLines(
             {
-              ...{ lines: making.carried, millilitres: making.millilitres, finishedGrams: making.grams },
-              ...{ waterParts: lot.product.content.waterParts ?? 0, abv: making.abv, name: lot.product.name },
+              lines: making.carried,
+              millilitres: making.millilitres,
+              finishedGrams: making.grams,
+              waterParts: lot.product.content.waterParts ?? 0,
+              abv: making.abv,
+              name: lot.product.name,
             },
             words,
             catalogue,

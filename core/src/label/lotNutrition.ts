@@ -60,9 +60,13 @@ export function lotNutrition(lot: LotRecord, cup: CupSchool | null): Nutrition |
   const { composition: product, millilitres } = productAt(walked.product, measuredBrix);
   if (!(millilitres > 0) || lines.length === 0) return null;
   return nutrition({
-    ...{ lines, millilitres, product, pack: lot.rulePack },
+    lines,
+    millilitres,
+    product,
+    pack: lot.rulePack,
     measuredBrix: product === walked.product ? null : measuredBrix,
     addedSugars: addedIn(content, said, lot.elevationMetres),
-    ...{ catalogue: catalogueOf(lot), ...servingOf(lot) },
+    catalogue: catalogueOf(lot),
+    ...servingOf(lot),
   });
 }

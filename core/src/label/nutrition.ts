@@ -162,19 +162,23 @@ function wholeOf(of: NutritionOf): Raw {
       : 4 * sugars + 3 * acids + 2 * fibre + 4 * protein + 9 * fat + 7 * made.ethanol;
   const kilojoules = 17 * sugars + 13 * acids + 8 * fibre + 17 * protein + 37 * fat + 29 * made.ethanol;
   return {
-    ...{ kcal, kilojoules },
+    kcal,
+    kilojoules,
     nutrients: {
-      ...{ calories: kcal, fat, saturatedFat: trace.saturatedFat * kept, transFat: 0, cholesterol: 0 },
-      ...{
-        sodium: trace.sodium * kept + salted(lines),
-        carbohydrate,
-        fibre,
-        sugars,
-        addedSugars: added,
-        protein,
-        vitaminD: 0,
-      },
-      ...{ calcium: trace.calcium * kept, iron: trace.iron * kept },
+      calories: kcal,
+      fat,
+      saturatedFat: trace.saturatedFat * kept,
+      transFat: 0,
+      cholesterol: 0,
+      sodium: trace.sodium * kept + salted(lines),
+      carbohydrate,
+      fibre,
+      sugars,
+      addedSugars: added,
+      protein,
+      vitaminD: 0,
+      calcium: trace.calcium * kept,
+      iron: trace.iron * kept,
       potassium: 1000 * POTASSIUM * Math.max(0, made.baseEquivalents),
     },
   };
@@ -247,7 +251,8 @@ export function nutrition(of: NutritionOf): Nutrition {
   const salt = (2.5 * whole.nutrients.sodium * share) / 1000;
   const kilojoules = whole.kilojoules * share;
   return {
-    ...{ pack, millilitres: per },
+    pack,
+    millilitres: per,
     kilojoules: { raw: kilojoules, declared: String(Math.round(kilojoules)) },
     salt: { raw: salt, declared: roundEu('salt', salt) },
     figures: Object.fromEntries(NUTRIENTS.map((name) => [name, figure(name)])) as Record<

@@ -72,7 +72,8 @@ export function quantitiesOf(
   return parts
     .sort((a, b) => b.share - a.share || a.name.localeCompare(b.name, 'en'))
     .map(({ name, share, ingredientIds }) => ({
-      ...{ name, ingredientIds },
+      name,
+      ingredientIds,
       percent: over ? null : share,
       per100g: over ? share : null,
     }));

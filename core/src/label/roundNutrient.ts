@@ -100,8 +100,18 @@ export function roundNutrient(name: string, amount: number): string {
 
 /** Daily values for adults, 21 CFR 101.9(c)(8)(iv) and (c)(9), in the unit of each. */
 const DAILY: Partial<Record<Nutrient, number>> = {
-  ...{ fat: 78, saturatedFat: 20, cholesterol: 300, sodium: 2300, carbohydrate: 275, fibre: 28 },
-  ...{ addedSugars: 50, protein: 50, vitaminD: 20, calcium: 1300, iron: 18, potassium: 4700 },
+  fat: 78,
+  saturatedFat: 20,
+  cholesterol: 300,
+  sodium: 2300,
+  carbohydrate: 275,
+  fibre: 28,
+  addedSugars: 50,
+  protein: 50,
+  vitaminD: 20,
+  calcium: 1300,
+  iron: 18,
+  potassium: 4700,
 };
 const BY_STEPS: ReadonlySet<Nutrient> = new Set(['vitaminD', 'calcium', 'iron', 'potassium']);
 

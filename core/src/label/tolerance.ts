@@ -3,8 +3,14 @@ import type { Nutrient } from './roundNutrient.ts';
 
 /** Nutrients that may be up to a fifth over what is declared; the others may be up to a fifth under it. Source: 21 CFR 101.9(g)(4, 5). */
 const NOT_OVER: ReadonlySet<Nutrient> = new Set([
-  ...(['calories', 'fat', 'saturatedFat', 'transFat', 'cholesterol'] as const),
-  ...(['sodium', 'sugars', 'addedSugars'] as const),
+  'calories',
+  'fat',
+  'saturatedFat',
+  'transFat',
+  'cholesterol',
+  'sodium',
+  'sugars',
+  'addedSugars',
 ]);
 
 /** Bands of the European guidance on tolerances, December 2012: up to so many g, plus or minus g; above, a share. */

@@ -122,7 +122,8 @@ function bracketed(
     const [before, behind] = [left[open - 1], left[end + 1]];
     return [
       {
-        ...{ all: left.slice(open, end + 1), inner: left.slice(open + 1, end) },
+        all: left.slice(open, end + 1),
+        inner: left.slice(open + 1, end),
         ...(before ? { before } : {}),
         ...(behind ? { behind } : {}),
       },

@@ -61,7 +61,10 @@ export function takeChoice(line: Line, said: string): (Named & { alternatives: A
   markName(words, first);
   markName(words, second);
   return {
-    ...{ entry, others: [], name: asText(first), counted: '' },
+    entry,
+    others: [],
+    name: asText(first),
+    counted: '',
     alternatives:
       later.id === entry.id && !other ? [] : [{ said: other?.said ?? said, ingredientId: later.id }],
   };

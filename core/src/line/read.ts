@@ -19,7 +19,13 @@ export interface LineRead {
 const BATCH: BasisSaid = { per: 'batch' };
 
 const thingOf = (rest: Partial<LineThing>): LineThing => ({
-  ...{ said: '', ingredientId: '', name: '', others: [], basis: BATCH, alternatives: [], optional: false },
+  said: '',
+  ingredientId: '',
+  name: '',
+  others: [],
+  basis: BATCH,
+  alternatives: [],
+  optional: false,
   ...rest,
 });
 

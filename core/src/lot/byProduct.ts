@@ -99,7 +99,9 @@ export function leftFrom(lot: LotRecord, takenAt: string): LeftFrom {
   });
   const days = time === null ? 0 : time.unit === 'day' ? time.count : time.count * DAYS_A_MONTH;
   return {
-    ...{ code: lot.code, heated, since: sinceOf(lot, heated, takenAt) },
+    code: lot.code,
+    heated,
+    since: sinceOf(lot, heated, takenAt),
     keepsDays: heated ? Math.max(days, HEATED_DAYS) : days,
     ...sharesOf(lot),
   };

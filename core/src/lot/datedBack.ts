@@ -22,12 +22,30 @@ type Kept = { id?: string; at: string; recordedAt?: string | undefined; by: stri
 
 /** Lists of a record by the noun of what stands in them: whatever a person writes down of a lot, with an hour. */
 const LISTS = {
-  ...{ addition: 'additions', placing: 'placings', reading: 'readings', photograph: 'photographs' },
-  ...{ bottling: 'bottlings', tick: 'ticks', fault: 'faults', tally: 'tallies', weighing: 'weighings' },
-  ...{ cooling: 'coolings', 'heat-process': 'heatProcesses', load: 'loads', curve: 'curves' },
-  ...{ 'seal-check': 'sealChecks', fate: 'fates', deviation: 'deviations', movement: 'movements' },
-  ...{ 'storage-change': 'storageChanges', decision: 'decisions', settling: 'settlings', print: 'prints' },
-  ...{ 'spoilt-label': 'spoiltLabels', look: 'looks', dating: 'datings' },
+  addition: 'additions',
+  placing: 'placings',
+  reading: 'readings',
+  photograph: 'photographs',
+  bottling: 'bottlings',
+  tick: 'ticks',
+  fault: 'faults',
+  tally: 'tallies',
+  weighing: 'weighings',
+  cooling: 'coolings',
+  'heat-process': 'heatProcesses',
+  load: 'loads',
+  curve: 'curves',
+  'seal-check': 'sealChecks',
+  fate: 'fates',
+  deviation: 'deviations',
+  movement: 'movements',
+  'storage-change': 'storageChanges',
+  decision: 'decisions',
+  settling: 'settlings',
+  print: 'prints',
+  'spoilt-label': 'spoiltLabels',
+  look: 'looks',
+  dating: 'datings',
 } as const satisfies Partial<Record<Noun, keyof LotRecord>>;
 
 /**

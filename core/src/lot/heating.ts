@@ -74,8 +74,11 @@ function measured(lot: LotRecord): Heating[] {
     const step = stepAt(lot, r);
     if (step && (held !== null || Date.parse(r.at) - Date.parse(first.at) >= MINUTE))
       found.push({
-        ...{ formulaStepId: step.formulaStepId, from, to: r.at },
-        ...{ recordedAt: first.recordedAt, how: 'measured' as const },
+        formulaStepId: step.formulaStepId,
+        from,
+        to: r.at,
+        recordedAt: first.recordedAt,
+        how: 'measured' as const,
       });
   }
   return found;

@@ -124,9 +124,17 @@ class Replay {
     const there = this.stretches.get(key) ?? stretchesIn(this.lot, this.bottling.id, place);
     this.stretches.set(key, there);
     return {
-      ...{ place, standing: { place: there, own }, count: 0, keptBack: 0, cameBack: 0 },
-      ...{ upTo: Math.max(at, this.from), hours: { warm: 0, cold: 0, frozen: 0 } },
-      ...{ tooWarmAt: null, frozenAt: null, thawedAt: null, softSince: null },
+      place,
+      standing: { place: there, own },
+      count: 0,
+      keptBack: 0,
+      cameBack: 0,
+      upTo: Math.max(at, this.from),
+      hours: { warm: 0, cold: 0, frozen: 0 },
+      tooWarmAt: null,
+      frozenAt: null,
+      thawedAt: null,
+      softSince: null,
       freezer: there.some((s) => s.warmth === 'frozen'),
       counted: this.lot.storage !== 'shelf',
     };
@@ -250,7 +258,11 @@ function livesOf(lot: LotRecord, bottling: BottlingEntry, asOf: string): BottleL
     const ahead = { ...group, hours: { ...hours } };
     live(ahead, now + AHEAD);
     return {
-      ...{ bottlingId: bottling.id, place, count, keptBack, cameBack },
+      bottlingId: bottling.id,
+      place,
+      count,
+      keptBack,
+      cameBack,
       hours: { ...hours, thawed: thawedAt === null ? 0 : Math.max(0, now - thawedAt) / HOUR },
       tooWarmAt: iso(ahead.tooWarmAt),
       frozenAt: iso(frozenAt),

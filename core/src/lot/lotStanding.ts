@@ -67,7 +67,9 @@ function standsOf(lot: LotRecord, keeping: LotKeeping): LotStanding['stands'] {
   if (lot.storage === 'shelf' || movesOf(lot).length === 0) return [];
   const short = keepsShort(lot);
   return bottleLives(lot, EVER).map((life) => ({
-    ...{ place: life.place, count: life.count, tooWarmAt: short ? life.tooWarmAt : null },
+    place: life.place,
+    count: life.count,
+    tooWarmAt: short ? life.tooWarmAt : null,
     until: lastDayOf(lot, life, keeping),
   }));
 }

@@ -3,8 +3,18 @@ import type { LotKeeping } from './lotKeeping.ts';
 import type { LotRecord } from './record.ts';
 
 const MONTHS = [
-  ...['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october'],
-  ...['november', 'december'],
+  'january',
+  'february',
+  'march',
+  'april',
+  'may',
+  'june',
+  'july',
+  'august',
+  'september',
+  'october',
+  'november',
+  'december',
 ];
 const LONGEST = 40;
 const MOST = 1000;

@@ -213,7 +213,14 @@ function gathered(along: Along, step: LotStep): Known | null {
   };
   if (!(prior.waterGrams > 0)) return null;
   return {
-    ...{ said, shape, looks, added, early, prior, begunSolids, fruit },
+    said,
+    shape,
+    looks,
+    added,
+    early,
+    prior,
+    begunSolids,
+    fruit,
     rateFrom: rate.from,
     solids: begunSolids + sumOf(added, 'solidsGrams'),
     measured: pairs.length > 0,
@@ -332,7 +339,10 @@ function endOf(lot: LotRecord, step: LotStep): string | null {
 /** The pan along a lot's steps before one of them: what was weighed, dipped, poured and read at the end of each stands from there on. */
 function upTo(lot: LotRecord, step: LotStep, setting: PanSetting): Along {
   const along: Along = {
-    ...{ lot, setting, content: contentInPan(lot, setting.cup), weighing: weighingOf(lot, setting.cup) },
+    lot,
+    setting,
+    content: contentInPan(lot, setting.cup),
+    weighing: weighingOf(lot, setting.cup),
     found: new Map(),
   };
   const before = lot.steps.filter((s) => s.position < step.position);

@@ -40,7 +40,10 @@ function asKept(kind: EntryKind, entry: Kept, at: string): Record<string, unknow
       name !== 'from' && !(name in kind.stored) && !(later.includes(name) && (entry[name] ?? null) === null),
   );
   return {
-    ...{ id, at: entry.at, recordedAt, by },
+    id,
+    at: entry.at,
+    recordedAt,
+    by,
     struck: struck && struck.at <= at ? struck : null,
     ...Object.fromEntries(fields.map((name) => [name, entry[name] ?? null])),
   };
@@ -65,19 +68,17 @@ export function recordAsOf(lot: LotRecord, at: string): Record<string, unknown> 
     .map(({ closed, ...d }) => ({ ...d, closed: closed && closed.at <= at ? closed : null }));
   const { formulaId, version } = product;
   return {
-    ...{
-      id,
-      code,
-      formulaId,
-      version,
-      storage,
-      criticalPh,
-      elevationMetres,
-      timeZone,
-      rulePack,
-      scale,
-      begunAt,
-    },
+    id,
+    code,
+    formulaId,
+    version,
+    storage,
+    criticalPh,
+    elevationMetres,
+    timeZone,
+    rulePack,
+    scale,
+    begunAt,
     ...Object.fromEntries(kept),
     deviations: deviations.sort(byId),
   };

@@ -152,7 +152,11 @@ function amountOf(number: NumberRead, unit: UnitRead, unitFrom: number): AmountR
   const [low, high] = unit.times ?? [1, 1];
   const asks = number.open && OPEN.has(unit.unit) ? 'decimal-or-thousands' : unit.asks;
   return {
-    ...{ low: number.low * low, high: number.high * high, unit: unit.unit, next: unit.next, unitFrom },
+    low: number.low * low,
+    high: number.high * high,
+    unit: unit.unit,
+    next: unit.next,
+    unitFrom,
     ...(asks ? { asks } : {}),
   };
 }

@@ -161,8 +161,12 @@ function some(tokens: readonly Token[], i: number): NumberRead | null {
   const at = tokens[i]?.word === 'a' || tokens[i]?.word === 'another' ? i + 1 : i;
   const range = ownOf(SOME, tokens[at]?.word);
   const read = (low: number, high: number, next: number) => ({
-    ...{ low, high, next: tokens[next]?.word === 'of' ? next + 1 : next },
-    ...{ open: false, part: false, article: false },
+    low,
+    high,
+    next: tokens[next]?.word === 'of' ? next + 1 : next,
+    open: false,
+    part: false,
+    article: false,
   });
   if (range) return read(range[0], range[1], at + 1);
   const said = tokens.slice(i, i + 3).map((token) => token.word);

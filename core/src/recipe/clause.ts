@@ -32,7 +32,9 @@ function clauseOf(text: string, number: number): Clause {
   const denied = text.match(DENIED) ?? [];
   const said = text.replace(DENIED, ' ').replace(IF_PART, ' ');
   return {
-    ...{ text: text.trim(), number, said: said.toLowerCase() },
+    text: text.trim(),
+    number,
+    said: said.toLowerCase(),
     neverBoil: denied.some((words) => /boil|simmer/i.test(words)),
     conditional: CONDITIONAL.test(text.trim()),
   };

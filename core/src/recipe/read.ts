@@ -131,7 +131,9 @@ class RecipeReader {
     last.text = `${last.text}, ${clause.text.charAt(0).toLowerCase()}${clause.text.slice(1)}`;
     const neverBoil = last.step.neverBoil || read.neverBoil;
     last.step = {
-      ...{ ...last.step, ...read, title: titleOf(last.text) },
+      ...last.step,
+      ...read,
+      title: titleOf(last.text),
       ...(neverBoil ? { neverBoil: true, killStep: false } : {}),
     };
     // Brought to the boil and then simmered for its minutes, it was hot enough for as long; held cooler, it was not.

@@ -45,8 +45,14 @@ type Declared<D extends Head & Partial<Groups>> = Pick<D, 'noun' | 'table' | 'pa
 /** Declares a kind of entry: of a lot, recorded by makers and not strikeable unless it says so. */
 export const kind = <const D extends Head & Partial<Groups>>(declared: D): Declared<D> =>
   ({
-    ...{ of: 'lot', who: 'maker', strikeable: false },
-    ...{ said: {}, asked: {}, kept: {}, stored: {}, shown: {} },
+    of: 'lot',
+    who: 'maker',
+    strikeable: false,
+    said: {},
+    asked: {},
+    kept: {},
+    stored: {},
+    shown: {},
     ...declared,
   }) as never;
 

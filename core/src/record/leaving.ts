@@ -17,11 +17,19 @@ export const LOT_STATES = [
 
 /** How bottles move by hand, and how the program moves them itself. */
 export const MOVED_BY_HAND = [
-  ...(['moved', 'sold', 'given', 'broken', 'retained', 'thawed'] as const),
+  'moved',
+  'sold',
+  'given',
+  'broken',
+  'retained',
+  'thawed',
   /** Drunk at home, tasted, brought back by whoever had it. */
-  ...(['drunk', 'tasted', 'returned'] as const),
+  'drunk',
+  'tasted',
+  'returned',
   /** Past its date, too warm, spoiled; or destroyed, with a witness. */
-  ...(['thrown-away', 'destroyed'] as const),
+  'thrown-away',
+  'destroyed',
 ] as const;
 export const MOVEMENTS = [
   ...MOVED_BY_HAND,

@@ -6,7 +6,13 @@ import { kind } from './kind.ts';
 export const MARKS = ['start', 'pause', 'done', 'reopen', 'answer'] as const;
 /** `boil` is a full rolling boil that was seen, in minutes by the clock: seen, not measured. */
 export const READING_KINDS = [
-  ...(['brix', 'ph', 'ta', 'temperature', 'boil', 'mass', 'depth'] as const),
+  'brix',
+  'ph',
+  'ta',
+  'temperature',
+  'boil',
+  'mass',
+  'depth',
   /** In a jug, mL as it stands there, hot or cold; its value is that at 20 °C. */
   'volume',
   'water-activity',

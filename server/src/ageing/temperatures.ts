@@ -39,7 +39,11 @@ export async function temperaturesOf(
   return found
     .filter(({ entry }) => place === undefined || entry.place === place)
     .map(({ parentId, entry }) => ({
-      ...{ id: entry.id, place: entry.place, samples: entry.samples, at: entry.at, by: entry.by },
+      id: entry.id,
+      place: entry.place,
+      samples: entry.samples,
+      at: entry.at,
+      by: entry.by,
       instrument: instruments.find((i) => i.id === parentId)!.name,
     }))
     .reverse();

@@ -28,7 +28,10 @@ export class Gathering {
   add(table: string, row: Cells): Promise<WrittenRow> {
     return new Promise((resolve, reject) => {
       const one: Waiting = {
-        ...{ table, row, written: null, fail: reject },
+        table,
+        row,
+        written: null,
+        fail: reject,
         goOn: () => resolve(one.written!),
       };
       this.waiting.push(one);

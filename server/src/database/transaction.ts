@@ -5,7 +5,8 @@ import { type Database, marks, query } from './pool.ts';
 
 /** What two writers at once come to: on one machine a deadlock, on a cluster a commit that another node's came before. */
 export const CONTENDED: ReadonlySet<string> = new Set([
-  ...['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT'],
+  'ER_LOCK_DEADLOCK',
+  'ER_LOCK_WAIT_TIMEOUT',
   // The savepoint that a transaction was begun with is gone: it was undone on the way.
   'ER_SP_DOES_NOT_EXIST',
 ]);

@@ -12,7 +12,10 @@ import { writeEntry } from './write.ts';
 
 /** Kinds that may be recorded of a lot that is ended: what comes back and is thrown away, a recall, who was told of it. */
 const AFTER_THE_END: ReadonlySet<PostedNoun> = new Set([
-  ...(['movement', 'telling', 'decision', 'ruling'] as const),
+  'movement',
+  'telling',
+  'decision',
+  'ruling',
   // Bottles kept back are looked at long after the last one was sold.
   'look',
 ]);

@@ -42,7 +42,14 @@ async function labelDocument(db: Database, lot: StoredLot, kitchen: Kitchen, at:
   const of = 'design' in kept ? kept : await inTodaysDesign(db, lot, kitchen, kept);
   const { pictureId } = of.design;
   return labelPdf({
-    ...{ of, at, lotCode: lot.code, copies: 1, firstBottle: null, sheet: null, first: 1, face: 'both' },
+    of,
+    at,
+    lotCode: lot.code,
+    copies: 1,
+    firstBottle: null,
+    sheet: null,
+    first: 1,
+    face: 'both',
     cutMarks: false,
     picture: pictureId === null ? null : await pictureOf(db, kitchen.id, pictureId),
   });

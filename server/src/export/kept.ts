@@ -109,7 +109,9 @@ export async function sendAndKeep(
   res.attachment(name).set({ etag, 'accept-ranges': 'bytes' });
   const written = write(out);
   const own: Kept = {
-    ...{ etag, file, name },
+    etag,
+    file,
+    name,
     whole: written.then(
       () => out.isKept,
       () => false,

@@ -197,10 +197,16 @@ async function readEnd({ tx, manifest, now }: Reading): Promise<void> {
   const { kitchen, journal } = manifest;
   const signature = signEnd(kitchen.id, journal.sequence, journal.hash);
   await insert(tx, 'journal_head', {
-    ...{ kitchen_id: kitchen.id, sequence: journal.sequence, hash: journal.hash, signature },
+    kitchen_id: kitchen.id,
+    sequence: journal.sequence,
+    hash: journal.hash,
+    signature,
   });
   await insert(tx, 'installation', {
-    ...{ id: 1, kitchen_id: kitchen.id, brought_in_at: toSql(now), brought_in_sequence: journal.sequence },
+    id: 1,
+    kitchen_id: kitchen.id,
+    brought_in_at: toSql(now),
+    brought_in_sequence: journal.sequence,
     brought_in_signature: journal.signature,
     brought_in_signed: signature !== null && signature === journal.signature,
   });

@@ -213,15 +213,13 @@ async function fill(
   const leftOut = await appendDocuments(writing, at);
   const { id, name } = kitchen;
   const manifest: Manifest = {
-    ...{
-      format: 'inch-pantry export',
-      version: 1,
-      exportedAt,
-      kitchen: { id, name },
-      journal,
-      counts,
-      leftOut,
-    },
+    format: 'inch-pantry export',
+    version: 1,
+    exportedAt,
+    kitchen: { id, name },
+    journal,
+    counts,
+    leftOut,
   };
   await writing.append('README.txt', readme(manifest));
   await writing.append('manifest.json', `${JSON.stringify(manifest, null, 2)}\n`);

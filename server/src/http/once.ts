@@ -54,7 +54,13 @@ async function once<T>(w: Writing, asked: Asked, look: boolean, work: () => Prom
   if (before) return asBefore(w, before, asked, hash);
   const answer = await work();
   insertAtEnd(w.tx, `INSERT INTO written (id, ${COLUMNS}, at)`, [
-    ...[asked.id, w.kitchen.id, w.account.id, asked.path, hash, JSON.stringify(answer ?? null), toSql(w.now)],
+    asked.id,
+    w.kitchen.id,
+    w.account.id,
+    asked.path,
+    hash,
+    JSON.stringify(answer ?? null),
+    toSql(w.now),
   ]);
   return answer;
 }

@@ -135,7 +135,8 @@ function refusalsOf({ access, method, params, query, body, sends, media, parts }
     // The address that it was asked under is another server's.
     421,
     ...(method === 'GET' ? [] : [507]),
-    ...[500, 503],
+    500,
+    503,
   ];
 }
 

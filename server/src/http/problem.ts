@@ -79,13 +79,20 @@ const TITLES: Record<number, string> = {
 
 /** No connection, or a node of a cluster that is not in step with the others. */
 const AWAY = new Set([
-  ...['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED'],
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
   'ER_UNKNOWN_COM_ERROR',
 ]);
 
 /** Others hold all connections or prepared statements that MariaDB gives out. */
 const FULLY_USED = new Set([
-  ...['ER_CON_COUNT_ERROR', 'ER_TOO_MANY_USER_CONNECTIONS', 'ER_USER_LIMIT_REACHED'],
+  'ER_CON_COUNT_ERROR',
+  'ER_TOO_MANY_USER_CONNECTIONS',
+  'ER_USER_LIMIT_REACHED',
   'ER_MAX_PREPARED_STMT_COUNT_REACHED',
 ]);
 
@@ -94,8 +101,12 @@ const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE'
 
 /** What was sent names nothing that is here, or does not fit its column. */
 const DOES_NOT_FIT = new Set([
-  ...['ER_NO_REFERENCED_ROW_2', 'ER_DATA_TOO_LONG', 'ER_WARN_DATA_OUT_OF_RANGE'],
-  ...['ER_CANT_AGGREGATE_2COLLATIONS', 'ER_CANT_AGGREGATE_NCOLLATIONS', 'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD'],
+  'ER_NO_REFERENCED_ROW_2',
+  'ER_DATA_TOO_LONG',
+  'ER_WARN_DATA_OUT_OF_RANGE',
+  'ER_CANT_AGGREGATE_2COLLATIONS',
+  'ER_CANT_AGGREGATE_NCOLLATIONS',
+  'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD',
 ]);
 
 function ofDatabase(error: unknown): Problem | null {

@@ -64,7 +64,16 @@ export function appendJournal(chain: ChainEnd, entry: JournalEntry): void {
   const hashed = hashOf(chain.hash, { ...entry, sequence }, payload);
   const { kitchenId, at, accountId, noun, nounId, lotId, action } = entry;
   chain.waiting.push([
-    ...[kitchenId, sequence, toSql(at), accountId, noun, nounId, lotId, action, payload, hashed],
+    kitchenId,
+    sequence,
+    toSql(at),
+    accountId,
+    noun,
+    nounId,
+    lotId,
+    action,
+    payload,
+    hashed,
   ]);
   Object.assign(chain, { sequence, hash: hashed });
 }

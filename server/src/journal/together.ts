@@ -67,7 +67,9 @@ export function inWritingTogether<T>(
   return new Promise<T>((resolve, reject) => {
     const one: Waiting = {
       ...writer,
-      ...{ gathers, reject, resolve: resolve as Waiting['resolve'] },
+      gathers,
+      reject,
+      resolve: resolve as Waiting['resolve'],
       work: (w) => caller.runInAsyncScope(work, undefined, w),
     };
     const queue = own.get(kitchen.id);

@@ -71,8 +71,15 @@ async function writtenIn(db: Database, at: string, id: string): Promise<RecordRo
 function hashOf(row: JournalRow, kitchenId: string, sequence: number, previous: string): string | null {
   try {
     return chainHash(previous, {
-      ...{ kitchenId, sequence, at: fromSql(row.at), accountId: row.account_id, noun: row.noun },
-      ...{ nounId: row.noun_id, lotId: row.lot_id, action: row.action, payload: JSON.parse(row.payload) },
+      kitchenId,
+      sequence,
+      at: fromSql(row.at),
+      accountId: row.account_id,
+      noun: row.noun,
+      nounId: row.noun_id,
+      lotId: row.lot_id,
+      action: row.action,
+      payload: JSON.parse(row.payload),
     });
   } catch {
     return null;
@@ -302,7 +309,9 @@ export async function verifyJournal(
   const gone = anchors.filter((a) => !kitchens.some((k) => k.id === a.kitchenId));
   if (gone.length > 0)
     reports.push({
-      ...{ kitchen: 'a kitchen that is gone', rows: 0, end: gone[0]! },
+      kitchen: 'a kitchen that is gone',
+      rows: 0,
+      end: gone[0]!,
       faults: [`kitchen ${gone[0]!.kitchenId} was anchored outside the database and is not in it`],
     });
   return reports;

@@ -51,7 +51,13 @@ export async function journal(
   };
   appendJournal(w.chain, {
     kitchenId: w.kitchen.id,
-    ...{ accountId: by.id, at, noun, nounId, lotId, action, payload: { ...payload, ...apart } },
+    accountId: by.id,
+    at,
+    noun,
+    nounId,
+    lotId,
+    action,
+    payload: { ...payload, ...apart },
   });
   // A kitchen that comes in as a file is written as it goes: what waits stays small.
   if (w.chain.waiting.length >= MOST_WAITING) await writeJournal(w.tx, w.chain);

@@ -9,11 +9,9 @@ const TEXT_MM = 130;
 export async function calibrationPdf(sheet: LabelSheet, at: string): Promise<Buffer> {
   const { measures, name } = sheet;
   const doc = newDocument({
-    ...{
-      autoFirstPage: false,
-      margin: 0,
-      info: { Title: `Calibration of ${name}`, CreationDate: new Date(at) },
-    },
+    autoFirstPage: false,
+    margin: 0,
+    info: { Title: `Calibration of ${name}`, CreationDate: new Date(at) },
     language: 'en',
   });
   const finished = bytesOf(doc);

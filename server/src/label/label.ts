@@ -36,10 +36,15 @@ export const artworkOf = (
   view: Omit<LabelView, 'printable' | 'refusal'>,
   design: LabelDesign,
 ): ArtworkOf => ({
-  ...{ label: view.content, second: view.second, design, pack: view.rulePack },
+  label: view.content,
+  second: view.second,
+  design,
+  pack: view.rulePack,
   nutrition: view.nutritionPrinted ? view.nutrition : null,
-  ...{ netHeightMm: view.netHeightMm, leastXMm: view.leastXMm },
-  ...{ allCm2: view.allCm2, principalCm2: view.principalCm2 },
+  netHeightMm: view.netHeightMm,
+  leastXMm: view.leastXMm,
+  allCm2: view.allCm2,
+  principalCm2: view.principalCm2,
 });
 
 /** A label as it is drawn on paper. */
@@ -135,10 +140,16 @@ export async function labelOf(db: Database, lot: StoredLot, kitchen: Kitchen): P
   const { allCm2, principalCm2 } = facesOf(faced);
   const { second, checks } = secondChecks(lot, kitchen, design);
   const drawn = {
-    ...{ content: sold(label.content, lot, design), second: second && sold(second, lot, design) },
-    ...{ design, revision, container },
-    ...{ netHeightMm: netContentsHeight(lot.rulePack, faced), leastXMm: text.xHeightMm },
-    ...{ allCm2, principalCm2, rulePack: lot.rulePack },
+    content: sold(label.content, lot, design),
+    second: second && sold(second, lot, design),
+    design,
+    revision,
+    container,
+    netHeightMm: netContentsHeight(lot.rulePack, faced),
+    leastXMm: text.xHeightMm,
+    allCm2,
+    principalCm2,
+    rulePack: lot.rulePack,
     differences: differencesFromFormula(lot, lot.cupSchool),
     nutrition: lotNutrition(lot, lot.cupSchool),
     nutritionPrinted: kitchen.labelling.nutrition === PRINTED,

@@ -18,7 +18,11 @@ async function addPicture(
   image: Buffer,
 ): Promise<{ id: string }> {
   await insert(w.tx, 'label_picture', {
-    ...{ id: said.id, kitchen_id: w.kitchen.id, name: said.name, image, retired_at: null },
+    id: said.id,
+    kitchen_id: w.kitchen.id,
+    name: said.name,
+    image,
+    retired_at: null,
     created_at: toSql(w.now),
   });
   await journal(w, 'label-picture', said.id, 'add', { name: said.name });

@@ -89,7 +89,9 @@ const AROUND_MM = 8;
 export async function labelPdf(printing: Printing): Promise<Buffer> {
   const { of, sheet, first, lotCode, at } = printing;
   const doc = newDocument({
-    ...{ margin: 0, autoFirstPage: false, language: of.label.language },
+    margin: 0,
+    autoFirstPage: false,
+    language: of.label.language,
     info: { Title: `Label of ${of.label.name}, lot ${lotCode}`, CreationDate: new Date(at) },
   });
   const finished = bytesOf(doc);

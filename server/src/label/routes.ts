@@ -51,7 +51,11 @@ async function printingOf(
     lot,
     printing: {
       of: artworkOf(label, label.design),
-      ...{ lotCode: lot.code, copies: asked.copies ?? 1, sheet, first, face: asked.face ?? 'both' },
+      lotCode: lot.code,
+      copies: asked.copies ?? 1,
+      sheet,
+      first,
+      face: asked.face ?? 'both',
       firstBottle: label.design.numbered ? (asked.firstBottle ?? 1) : null,
       cutMarks: asked.cutMarks === 'true',
       picture: await pictureFor(pool, kitchen.id, label),

@@ -41,7 +41,11 @@ function refuseNoSheet(measures: SheetMeasures): void {
 export async function addSheet(w: Writing, { id, name, measures }: z.output<typeof NewLabelSheet>) {
   refuseNoSheet(measures);
   await insert(w.tx, 'label_sheet', {
-    ...{ id, kitchen_id: w.kitchen.id, name, revision: 1, retired_at: null },
+    id,
+    kitchen_id: w.kitchen.id,
+    name,
+    revision: 1,
+    retired_at: null,
     measures: JSON.stringify(measures),
   });
   await journal(w, 'label-sheet', id, 'add', { name, measures });

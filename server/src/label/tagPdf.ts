@@ -9,7 +9,9 @@ const INK = '#141B2D';
 /** Tags as PDF, one a page: the code to scan beside what it says. */
 export async function tagPdf(tag: Tag, copies: number, modules: boolean[][], at: string): Promise<Buffer> {
   const doc = newDocument({
-    ...{ margin: 0, autoFirstPage: false, language: 'en' },
+    margin: 0,
+    autoFirstPage: false,
+    language: 'en',
     info: { Title: `Tag of ${tag.code}`, CreationDate: new Date(at) },
   });
   const finished = bytesOf(doc);

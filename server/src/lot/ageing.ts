@@ -82,7 +82,8 @@ export const judgeLook: Judge<'look'> = async (judging) => {
       if (faults.length > 0)
         await holdForSigns(w, await fullLot(w, lot.id), {
           what: `A bottle that was looked at showed ${faults.join(', ')}.`,
-          ...{ entryId: said.id, at },
+          entryId: said.id,
+          at,
         });
       if (!isGood(said)) await holdOthersWhereShut(w, lot);
     },
@@ -125,6 +126,12 @@ export const judgeDating: Judge<'dating'> = async ({ w, lot: head, said }) => {
 
 /** A dating that takes the longer row, for asking how long that is. */
 const asLonger = (lot: StoredLot): StoredLot['datings'][number] => ({
-  ...{ id: '', at: lot.begunAt, recordedAt: lot.begunAt, by: '' },
-  ...{ until: null, longer: true, why: '', evidence: '' },
+  id: '',
+  at: lot.begunAt,
+  recordedAt: lot.begunAt,
+  by: '',
+  until: null,
+  longer: true,
+  why: '',
+  evidence: '',
 });

@@ -10,7 +10,9 @@ export const evidenceFor = (
 ): Parameters<typeof ageingEvidence>[1] => {
   const ph = governingPh(lot);
   return {
-    ...{ row: keeping.row, time: keeping.time, criticalPh: lot.criticalPh },
+    row: keeping.row,
+    time: keeping.time,
+    criticalPh: lot.criticalPh,
     aceticPercent: factsFrom(makeupAsMade(lot), null).aceticPercent ?? null,
     ph: ph ? ph.ph - ph.margin : null,
   };

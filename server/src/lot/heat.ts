@@ -82,7 +82,9 @@ const ownWords = (said: {
     method: said.method ?? 'boiling-water',
     requiredMinutes: said.requiredMinutes,
     mismatches: ['it is in no list: the owner enters a process with its source, product, jar and altitudes'],
-    ...{ restMinutes: 0, invertSeconds: 0, limits: ANY_LIMITS },
+    restMinutes: 0,
+    invertSeconds: 0,
+    limits: ANY_LIMITS,
   };
 };
 
@@ -145,8 +147,18 @@ async function writeProcessOf(w: Writing, lot: StoredLot, load: StoredLot['loads
     id: newId(),
     at,
     values: {
-      ...{ processId, name, source, method, requiredMinutes, mismatches, limits, bottles, numbers, minutes },
-      ...{ invertedSeconds: null, loadId: load.id },
+      processId,
+      name,
+      source,
+      method,
+      requiredMinutes,
+      mismatches,
+      limits,
+      bottles,
+      numbers,
+      minutes,
+      invertedSeconds: null,
+      loadId: load.id,
       elevationMetres: w.kitchen.elevationMetres,
     },
   });

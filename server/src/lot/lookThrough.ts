@@ -27,8 +27,14 @@ async function keepGaps(
       db,
       'INSERT IGNORE INTO rule_gap (id, kitchen_id, lot_id, rule_set, gate, missing, record_hash, at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
       [
-        ...[newId(), kitchen.id, lot.id, RULE_SET.id, gate.id, gate.missing!.slice(0, 2000)],
-        ...[recordHash(lot, EVER), at],
+        newId(),
+        kitchen.id,
+        lot.id,
+        RULE_SET.id,
+        gate.id,
+        gate.missing!.slice(0, 2000),
+        recordHash(lot, EVER),
+        at,
       ],
     );
 }

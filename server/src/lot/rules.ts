@@ -31,7 +31,10 @@ export async function gapsOf(db: Database, lotIds: readonly string[]): Promise<G
     [RULE_SET.id, ...lotIds],
   );
   return found.map((row) => ({
-    ...{ lotId: row.lot_id, gate: row.gate, missing: row.missing, recordHash: row.record_hash },
+    lotId: row.lot_id,
+    gate: row.gate,
+    missing: row.missing,
+    recordHash: row.record_hash,
   }));
 }
 

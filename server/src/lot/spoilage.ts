@@ -18,7 +18,13 @@ import type { StoredLot } from './store.ts';
 
 /** Kinds that tell what was done about it, or ask for it, and not what was seen. */
 const NOT_SEEN: ReadonlySet<PostedNoun> = new Set([
-  ...(['decision', 'ruling', 'closing', 'settling', 'print', 'spoilt-label', 'tally'] as const),
+  'decision',
+  'ruling',
+  'closing',
+  'settling',
+  'print',
+  'spoilt-label',
+  'tally',
 ]);
 /** Fields that name something. */
 const NAMES: ReadonlySet<string> = new Set(['from', 'to', 'place', 'ingredientId', 'lineId']);

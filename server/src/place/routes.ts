@@ -20,8 +20,13 @@ async function say(w: Writing, { id, ...said }: z.output<typeof NewPlaceSaid>): 
       `“${said.name}” is not cooled by its name. Read a thermometer there, or give what is cooled in it a name of its own.`,
     );
   await insert(w.tx, 'place', {
-    ...{ id, kitchen_id: w.kitchen.id, name: said.name, kind: said.kind, also_called: said.alsoCalled },
-    ...{ at: toSql(w.now), account_id: w.account.id },
+    id,
+    kitchen_id: w.kitchen.id,
+    name: said.name,
+    kind: said.kind,
+    also_called: said.alsoCalled,
+    at: toSql(w.now),
+    account_id: w.account.id,
   });
   await journal(w, 'place', id, 'say', said);
   return { id };

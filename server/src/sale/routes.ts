@@ -26,7 +26,15 @@ const COLUMNS = `i.id, i.at, e.sold_on, COALESCE(l.code, p.code) AS code, COALES
 const FROM = `sale i LEFT JOIN movement m ON m.id = i.id LEFT JOIN lot l ON l.id = m.lot_id LEFT JOIN formula_version v ON v.id = l.version_id
   LEFT JOIN earlier_sale e ON e.id = i.id LEFT JOIN earlier_lot p ON p.id = e.earlier_lot_id LEFT JOIN spreadsheet s ON s.id = e.spreadsheet_id`;
 const SEARCHED = [
-  ...['l.code', 'p.code', 'v.name', 'e.name', 'm.note', 'e.buyer', 'm.`from`', 'e.place', 'e.note'],
+  'l.code',
+  'p.code',
+  'v.name',
+  'e.name',
+  'm.note',
+  'e.buyer',
+  'm.`from`',
+  'e.place',
+  'e.note',
 ];
 
 const saleFrom = (row: SaleRow, timeZone: string): Sale => ({

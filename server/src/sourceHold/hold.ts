@@ -11,9 +11,18 @@ export async function holdSource(
 ): Promise<string> {
   const { id = newId(), noun, subjectId, name, recalled, why } = source;
   await insert(w.tx, 'source_hold', {
-    ...{ id, kitchen_id: w.kitchen.id, noun, subject_id: subjectId, name: name.slice(0, 120) },
-    ...{ recalled: recalled ? 1 : 0, why, at: toSql(w.now), account_id: w.account.id },
-    ...{ lifted_at: null, lifted_by: null, lifted_why: null },
+    id,
+    kitchen_id: w.kitchen.id,
+    noun,
+    subject_id: subjectId,
+    name: name.slice(0, 120),
+    recalled: recalled ? 1 : 0,
+    why,
+    at: toSql(w.now),
+    account_id: w.account.id,
+    lifted_at: null,
+    lifted_by: null,
+    lifted_why: null,
   });
   await journal(w, 'source-hold', id, recalled ? 'recall' : 'hold', { noun, subjectId, name, why });
   const reached = await reachOf(w.tx, w.kitchen.id, source);

@@ -36,8 +36,14 @@ async function listHolds(pool: Pool, kitchenId: string): Promise<SourceHold[]> {
   const holds: SourceHold[] = [];
   for (const row of found)
     holds.push({
-      ...{ id: row.id, noun: row.noun, subjectId: row.subject_id, name: row.name },
-      ...{ recalled: row.recalled === 1, why: row.why, at: fromSql(row.at), by: row.by },
+      id: row.id,
+      noun: row.noun,
+      subjectId: row.subject_id,
+      name: row.name,
+      recalled: row.recalled === 1,
+      why: row.why,
+      at: fromSql(row.at),
+      by: row.by,
       lifted:
         row.lifted_at === null
           ? null

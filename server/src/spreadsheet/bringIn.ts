@@ -30,7 +30,15 @@ async function keepLots(w: Writing, id: string, rows: readonly Row<'lots'>[]): P
   for (const { row, code, name, madeOn, bottles, bottleMl, bestBy, ph, brix, note } of rows)
     await insert(w.tx, 'earlier_lot', {
       ...head(w, id, row),
-      ...{ code, name, made_on: madeOn, bottles, bottle_ml: bottleMl, best_by: bestBy, ph, brix, note },
+      code,
+      name,
+      made_on: madeOn,
+      bottles,
+      bottle_ml: bottleMl,
+      best_by: bestBy,
+      ph,
+      brix,
+      note,
     });
 }
 
@@ -43,7 +51,12 @@ async function keepSales(w: Writing, id: string, rows: readonly Row<'sales'>[]):
       ...head(w, id, row),
       earlier_lot_id: lot?.id ?? null,
       name: name ?? lot!.name,
-      ...{ sold_on: soldOn, bottles, buyer, place, price_minor: priceMinor, note },
+      sold_on: soldOn,
+      bottles,
+      buyer,
+      place,
+      price_minor: priceMinor,
+      note,
     });
   }
 }
@@ -53,8 +66,18 @@ async function keepStock(w: Writing, id: string, rows: readonly Row<'stock'>[]):
     await takeIn(
       w,
       {
-        ...{ id: newId(), kind: 'ingredient', thing, quantity: grams, said: '', gotOn, costMinor, bestBy },
-        ...{ supplier: supplier ?? '', words: words ?? '', measured: null, leftBy: null },
+        id: newId(),
+        kind: 'ingredient',
+        thing,
+        quantity: grams,
+        said: '',
+        gotOn,
+        costMinor,
+        bestBy,
+        supplier: supplier ?? '',
+        words: words ?? '',
+        measured: null,
+        leftBy: null,
       },
       id,
     );
@@ -62,7 +85,7 @@ async function keepStock(w: Writing, id: string, rows: readonly Row<'stock'>[]):
 
 async function keepContacts(w: Writing, id: string, rows: readonly Row<'contacts'>[]): Promise<void> {
   for (const { row, name, email, phone, address, note } of rows)
-    await insert(w.tx, 'contact', { ...head(w, id, row), ...{ name, email, phone, address, note } });
+    await insert(w.tx, 'contact', { ...head(w, id, row), name, email, phone, address, note });
 }
 
 const KEEP: { [K in SpreadsheetKind]: (w: Writing, id: string, rows: readonly Row<K>[]) => Promise<void> } = {
@@ -93,9 +116,16 @@ async function bring<K extends SpreadsheetKind>(w: Writing, { id, fileName, ...s
       },
     );
   await insert(w.tx, 'spreadsheet', {
-    ...{ id, kitchen_id: w.kitchen.id, kind: said.kind, file_name: fileName, row_count: rows.length },
-    ...{ at: toSql(w.now), account_id: w.account.id },
-    ...{ withdrawn_at: null, withdrawn_by: null, withdrawn_why: null },
+    id,
+    kitchen_id: w.kitchen.id,
+    kind: said.kind,
+    file_name: fileName,
+    row_count: rows.length,
+    at: toSql(w.now),
+    account_id: w.account.id,
+    withdrawn_at: null,
+    withdrawn_by: null,
+    withdrawn_why: null,
   });
   await KEEP[said.kind](w, id, rows);
   await journal(w, 'spreadsheet', id, 'bring in', { kind: said.kind, fileName, rows: rows.length });

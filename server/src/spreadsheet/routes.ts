@@ -26,7 +26,9 @@ async function withdraw(w: Writing, id: string, why: string): Promise<{ id: stri
   );
   if (named) throw new Problem(409, `Sales of its lots came with ${named.file_name}. Withdraw that first.`);
   await update(w.tx, 'spreadsheet', id, {
-    ...{ withdrawn_at: toSql(w.now), withdrawn_by: w.account.id, withdrawn_why: why },
+    withdrawn_at: toSql(w.now),
+    withdrawn_by: w.account.id,
+    withdrawn_why: why,
   });
   await journal(w, 'spreadsheet', id, 'withdraw', { why });
   return { id };

@@ -39,7 +39,9 @@ export function deriveLot(
   const shape = shapes.get(lot.placings.at(-1)?.vesselId ?? '') ?? null;
   const boilRate = rateOf(lot, shape);
   return {
-    ...{ judged, boilRate, standing: lotStanding(lot, judged) },
+    judged,
+    boilRate,
+    standing: lotStanding(lot, judged),
     past: OVER.has(lot.state) ? pastLot(lot, lot.cupSchool, boilRate) : null,
   };
 }
@@ -165,14 +167,12 @@ async function derive(
     await unlessContended(async () => {
       await storeWords(db, kitchen.id, lot.id, [lot.code.toLowerCase()]);
       await store(db, byId.get(lot.id)!, {
-        ...{
-          code: lot.code,
-          name: lot.name,
-          broken: lot.why.slice(0, 500),
-          content: null,
-          past: null,
-          on_hand: 1,
-        },
+        code: lot.code,
+        name: lot.name,
+        broken: lot.why.slice(0, 500),
+        content: null,
+        past: null,
+        on_hand: 1,
         state: lot.state,
         begun_at: toSql(lot.begunAt),
       });

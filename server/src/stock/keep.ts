@@ -207,7 +207,10 @@ export async function count(
   if (share > 0.1 && !body.why)
     throw invalid('why', `${amountSaid(stock, stock.left)} were thought to be there. Write why it differs.`);
   const counted = await record(w, stock, {
-    ...{ id: body.id, kind: 'counted', amount, why: body.why },
+    id: body.id,
+    kind: 'counted',
+    amount,
+    why: body.why,
     at: happenedAt(w, body.at),
   });
   await holdWhereDangerous(w, stock, body.why);

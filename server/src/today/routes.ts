@@ -158,7 +158,9 @@ export async function todayOf(db: Pool, kitchen: Kitchen, now: string): Promise<
     obstacles: obstacles(lots, released, now, kitchen.timeZone),
     sources: await heldSources(db, kitchen.id),
     earlierRules: (await unsettledOf(db, kitchen)).map(({ lot, asked }) => ({
-      ...{ code: lot.code, name: lot.product.name, colour: lot.product.colour },
+      code: lot.code,
+      name: lot.product.name,
+      colour: lot.product.colour,
       asked: asked.map((gate) => ({ question: gate.question, missing: gate.missing ?? '' })),
     })),
     bars: making.map((lot) => dayBar(lot, now, left)),

@@ -28,8 +28,10 @@ const warm = (): string => degreesShown(20).toFixed(0);
 
 const emptyAnswers = (shows: 'mV' | 'pH') => ({
   shows,
-  ...{ seven: { mv: '', celsius: warm() }, four: { mv: '', celsius: warm() } },
-  ...{ low: { mv: '', celsius: warm() }, lowWith: '3' },
+  seven: { mv: '', celsius: warm() },
+  four: { mv: '', celsius: warm() },
+  low: { mv: '', celsius: warm() },
+  lowWith: '3',
 });
 
 /** Whether a meter was calibrated last by the pH that it shows: a pen has no millivolts. */
@@ -66,7 +68,10 @@ function useCalibration(meter: Instrument) {
     },
     write: (body) =>
       send(instrumentRoutes.calibrate, {
-        ...{ of: 'instrument', code: meter.name, words: 'Calibrated', params: { id: meter.id } },
+        of: 'instrument',
+        code: meter.name,
+        words: 'Calibrated',
+        params: { id: meter.id },
         body: { at: serverNow(), ...body },
       }),
     done: 'Calibration saved',

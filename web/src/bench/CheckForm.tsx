@@ -50,7 +50,10 @@ function useCheck(instrument: Instrument, kind: CheckKind) {
     fieldAt: (path) => (path === 'weightGrams' ? 'weight' : undefined),
     write: (body) =>
       send(instrumentRoutes.check, {
-        ...{ of: 'instrument', code: instrument.name, words: 'Checked', params: { id: instrument.id } },
+        of: 'instrument',
+        code: instrument.name,
+        words: 'Checked',
+        params: { id: instrument.id },
         body: { at: serverNow(), ...body },
       }),
     done: 'Check saved',

@@ -44,8 +44,14 @@ const COLOUR = '#8E1230';
 type Answers = PanForm & Pick<Vessel, 'material' | 'use'> & { name: string };
 
 const EMPTY: Answers = {
-  ...{ name: '', material: 'steel', use: 'pan', kind: 'straight' },
-  ...{ across: '', lower: '', high: '', poured: '' },
+  name: '',
+  material: 'steel',
+  use: 'pan',
+  kind: 'straight',
+  across: '',
+  lower: '',
+  high: '',
+  poured: '',
 };
 
 function usePanForm() {

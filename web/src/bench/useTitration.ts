@@ -51,14 +51,25 @@ export interface Answers {
 /** The titration as typed so far, and what it comes to. */
 export function useTitration() {
   const [answers, setAnswers] = useState<Answers>({
-    ...{ readings: '', normality: '0.1', sample: '10', acid: 'citric', by: '8.2', simulated: false },
+    readings: '',
+    normality: '0.1',
+    sample: '10',
+    acid: 'citric',
+    by: '8.2',
+    simulated: false,
   });
   const { points, unread } = curveFrom(answers.readings);
   const endpoint = answers.by === 'steepest' ? null : 8.2;
   const [normality, sampleMl] = [figureIn(answers.normality), figureIn(answers.sample)];
   const worked = workedOut(points, { endpoint, normality, sampleMl, acid: answers.acid });
   return {
-    ...{ answers, points, unread, endpoint, normality, sampleMl, worked },
+    answers,
+    points,
+    unread,
+    endpoint,
+    normality,
+    sampleMl,
+    worked,
     set: (part: Partial<Answers>) => setAnswers((before) => ({ ...before, ...part })),
   };
 }

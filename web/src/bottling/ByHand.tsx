@@ -10,8 +10,14 @@ import { Choice, Field } from '../ui/Field.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 const EMPTY = {
-  ...{ processId: '', source: '', requiredMinutes: '', minutes: '' },
-  ...{ bottles: '', invertedSeconds: '', at: '', method: '' },
+  processId: '',
+  source: '',
+  requiredMinutes: '',
+  minutes: '',
+  bottles: '',
+  invertedSeconds: '',
+  at: '',
+  method: '',
 };
 
 /** How an atmospheric steam canner is used. Source: NCHFP (2015). */

@@ -64,8 +64,14 @@ export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; aske
     const c = containers.find((x) => x.id === b?.containerId);
     if (!b || !c) return;
     const w = warming({
-      ...{ diameterMm: c.diameterMm, nominalMl: c.nominalMl, brix: finishedBrix(lot) ?? 50, thick: false },
-      ...{ fillCelsius: coldestFill(b) ?? 85, bathCelsius: 80, comeUpMinutes: 10, restMinutes: 5 },
+      diameterMm: c.diameterMm,
+      nominalMl: c.nominalMl,
+      brix: finishedBrix(lot) ?? 50,
+      thick: false,
+      fillCelsius: coldestFill(b) ?? 85,
+      bathCelsius: 80,
+      comeUpMinutes: 10,
+      restMinutes: 5,
       boilsAt: boilingPointOfWater(kitchen.elevationMetres),
       boilMinutes: lot.heatProcesses.at(-1)?.requiredMinutes ?? 15,
       roomCelsius: 20,

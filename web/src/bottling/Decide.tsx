@@ -115,7 +115,9 @@ function useDecision(lot: LotView, event: Event, onClose: () => void) {
             ...sent,
             body: {
               ...body,
-              ...{ event: event as 'resume', why: why.trim(), done: done.trim() || null },
+              event: event as 'resume',
+              why: why.trim(),
+              done: done.trim() || null,
               ...(event === 'recall' ? { password } : {}),
             },
           })

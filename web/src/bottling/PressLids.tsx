@@ -56,7 +56,8 @@ function useLids(lot: LotView) {
   const count = lot.bottles.left;
   const [empty] = useState(() => ({
     lids: Array.from({ length: count }, (): Seal => null),
-    ...{ signs: [] as string[], at: '' },
+    signs: [] as string[],
+    at: '',
   }));
   const [here, setHere] = useState(0);
   const there = bottlesThere(lot);
@@ -86,7 +87,12 @@ function useLids(lot: LotView) {
   const set = (to: (lid: Seal, n: number) => Seal) => form.set('lids', lids.map(to));
   const go = (by: number) => setHere((i) => Math.max(0, Math.min(count - 1, i + by)));
   return {
-    ...{ form, lids, here, go, count, numberOf },
+    form,
+    lids,
+    here,
+    go,
+    count,
+    numberOf,
     pressed: lids.filter((lid) => lid !== null).length,
     press: (seal: Seal) => {
       set((lid, i) => (i === here ? seal : lid));

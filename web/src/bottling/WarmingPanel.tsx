@@ -135,7 +135,11 @@ function useBath({ lot, minutes }: Props) {
     roomCelsius: 20,
   });
   return {
-    ...{ answers, boilsAt, fillCelsius, warming, error },
+    answers,
+    boilsAt,
+    fillCelsius,
+    warming,
+    error,
     set: (part: Partial<typeof answers>) => setAnswers((before) => ({ ...before, ...part })),
     shock: thermalShock(Math.min(120, fillCelsius), bathCelsius),
   };

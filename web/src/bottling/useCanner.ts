@@ -65,7 +65,11 @@ export function useCanner(lot: LotView) {
   const jar = useContainers().data?.find((c) => c.id === bottling?.containerId);
   const most = Math.min(kitchen.workshop.cannerHolds, lot.bottles.filled || 1);
   const [answers, setAnswers] = useState<CannerAnswers>({
-    ...{ canner: '', jars: String(most), start: '15', watts: '2000', ready: '' },
+    canner: '',
+    jars: String(most),
+    start: '15',
+    watts: '2000',
+    ready: '',
   });
   const canner = canners.find((v) => v.id === answers.canner) ?? canners[0];
   const boilsAt = boilingPointOfWater(kitchen.elevationMetres);
@@ -73,7 +77,14 @@ export function useCanner(lot: LotView) {
   const { fill, trouble } = canner && jar ? filled(canner, jar, count) : {};
   const brix = finishedBrix(lot) ?? USUAL_BRIX;
   return {
-    ...{ canners, canner, jar, count, fill, trouble, boilsAt, answers },
+    canners,
+    canner,
+    jar,
+    count,
+    fill,
+    trouble,
+    boilsAt,
+    answers,
     set: (part: Partial<CannerAnswers>) => setAnswers((before) => ({ ...before, ...part })),
     seconds: jar ? secondsToBoil(answers, { fill, jar, count, brix, boilsAt }) : null,
   };

@@ -50,19 +50,24 @@ export function checksOf(sizes: readonly Container[]): [Check, string][] {
 }
 
 const usual = (shelf: boolean): Answers => ({
-  ...{ closing: shelf ? 'hot' : 'cooled', fillCelsius: '', middleCelsius: '', lastCelsius: '' },
-  ...{
-    glassCelsius: '',
-    headspaceInches: '',
-    instrumentId: '',
-    sterile: false,
-    hoursTo21: '',
-    hoursToCold: '',
-    place: shelf ? 'cellar' : 'cold room',
-    why: '',
-    at: '',
-  },
-  ...{ rims: false, rings: false, lids: false, ml: '', counts: {} },
+  closing: shelf ? 'hot' : 'cooled',
+  fillCelsius: '',
+  middleCelsius: '',
+  lastCelsius: '',
+  glassCelsius: '',
+  headspaceInches: '',
+  instrumentId: '',
+  sterile: false,
+  hoursTo21: '',
+  hoursToCold: '',
+  place: shelf ? 'cellar' : 'cold room',
+  why: '',
+  at: '',
+  rims: false,
+  rings: false,
+  lids: false,
+  ml: '',
+  counts: {},
 });
 
 const Fillings = z.array(bodyOf('bottling')).min(1, 'How many bottles? Count at least one.');

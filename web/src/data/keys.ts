@@ -101,7 +101,15 @@ const PART_OF: Record<string, WrittenNoun> = {
 
 /** What is taken down at the pan and in the canner moves nothing but its lot and what is due. */
 const MEASURED = new Set([
-  ...['mark', 'reading', 'photograph', 'tick', 'load', 'load-mark', 'curve', 'cooling', 'seal-check'],
+  'mark',
+  'reading',
+  'photograph',
+  'tick',
+  'load',
+  'load-mark',
+  'curve',
+  'cooling',
+  'seal-check',
 ]);
 
 const isWritten = (noun: string): noun is WrittenNoun => noun in TOUCHES;

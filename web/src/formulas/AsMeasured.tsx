@@ -1,5 +1,5 @@
-import type { LotPairs } from '@inch/core/lot';
 import { biasOf, LEARNS_FROM } from '@inch/core/formula';
+import type { LotPairs } from '@inch/core/lot';
 import { PAIRED, type Paired } from '@inch/core/lot';
 import { plural, volume } from '@inch/core/quantity';
 import type { z } from 'zod';

@@ -58,7 +58,7 @@ function useAsked(content: FormulaContent, wanted: Wanted) {
   const answer = line && value !== null ? whatWouldItTake(content, setting, { lineId, aim, value }) : null;
   // Under 20 g a tenth is weighed, over it a gram.
   const grams = answer?.reached ? Number(answer.grams.toFixed(answer.grams < 20 ? 1 : 0)) : null;
-  return { ...{ aim, setAim, text, setText, setChosen, weighed, lineId, line, answer, grams } };
+  return { aim, setAim, text, setText, setChosen, weighed, lineId, line, answer, grams };
 }
 
 function Answer({ asked: { answer, aim, grams, line } }: { asked: ReturnType<typeof useAsked> }) {

@@ -74,7 +74,17 @@ export function useAiming(content: FormulaContent) {
               ? 'From the lower amount to the higher.'
               : null;
   return {
-    ...{ setting, kitchen, solver, weighed, rows, setRows, by, setBy, bounds, setBounds, problem },
+    setting,
+    kitchen,
+    solver,
+    weighed,
+    rows,
+    setRows,
+    by,
+    setBy,
+    bounds,
+    setBounds,
+    problem,
     ask: () => solver.solve({ aims, lines, by }),
   };
 }

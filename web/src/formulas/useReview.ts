@@ -41,7 +41,9 @@ export function useReview(first: Incoming) {
     const open =
       known || (read.query === undefined && line.ingredientId !== '') ? null : (read.query ?? 'Which is it?');
     return {
-      ...{ read, open, out: out.has(line.id) },
+      read,
+      open,
+      out: out.has(line.id),
       line: own === undefined ? line : { ...line, ingredientId: own },
       mayStand: open !== null && line.ingredientId !== '' && readLine(line, setting).value !== null,
     };
@@ -66,7 +68,10 @@ export function useReview(first: Incoming) {
   };
 
   return {
-    ...{ incoming, lines, steps, taken },
+    incoming,
+    lines,
+    steps,
+    taken,
     choose: (id: string, ingredientId: string) => setChosen(new Map([...chosen, [id, ingredientId]])),
     settle: (id: string) => setSettled(toggled(settled, id)),
     leaveOut: (id: string) => setOut(toggled(out, id)),

@@ -35,7 +35,10 @@ export function useSeveralAims(content: FormulaContent): Solved & { solve: (aske
     newest.current += 1;
     setSolved({ found: null, error: null, waits: true });
     worker.current?.postMessage({
-      ...{ id: newest.current, content, setting: plain, asked },
+      id: newest.current,
+      content,
+      setting: plain,
+      asked,
       own: {
         ingredients: catalogue.all.filter((entry) => entry.own),
         measures: [...catalogue.measures],

@@ -47,7 +47,9 @@ function useMeasures(c: Container, onClose: () => void) {
       headspaceInches:
         c.headspaceInches === null ? '' : depthSaid(c.headspaceInches * 25.4, 'in').replace(' in', ''),
       rated: [...c.rated],
-      ...{ shape: c.shape as string, depthMm: text(c.depthMm), wallMm: text(c.wallMm) },
+      shape: c.shape as string,
+      depthMm: text(c.depthMm),
+      wallMm: text(c.wallMm),
     },
     hasId: false,
     schema: ContainerMeasures,

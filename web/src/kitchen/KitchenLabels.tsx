@@ -1,6 +1,5 @@
-import { type Labelling } from '@inch/core/label';
 import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
-import { exemptions, LANGUAGES, labelWords, PRINTED } from '@inch/core/label';
+import { exemptions, LANGUAGES, type Labelling, labelWords, PRINTED } from '@inch/core/label';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';

@@ -14,10 +14,15 @@ export function useArtwork(label: LabelView, design: LabelDesign): Drawn | null 
       measure &&
       labelArtwork(
         {
-          ...{ label: label.content, second: label.second, design, pack: label.rulePack },
+          label: label.content,
+          second: label.second,
+          design,
+          pack: label.rulePack,
           nutrition: label.nutritionPrinted ? label.nutrition : null,
-          ...{ netHeightMm: label.netHeightMm, leastXMm: label.leastXMm },
-          ...{ allCm2: label.allCm2, principalCm2: label.principalCm2 },
+          netHeightMm: label.netHeightMm,
+          leastXMm: label.leastXMm,
+          allCm2: label.allCm2,
+          principalCm2: label.principalCm2,
         },
         measure,
       ),

@@ -1,6 +1,5 @@
-import { type SheetMeasures } from '@inch/core/label';
 import { type LabelSheet, labelSheetRoutes, NewLabelSheet } from '@inch/contract/labelSheet';
-import { PAPERS, sheetPlaces, whyNoSheet } from '@inch/core/label';
+import { PAPERS, type SheetMeasures, sheetPlaces, whyNoSheet } from '@inch/core/label';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { urlOf } from '../data/address.ts';
@@ -68,20 +67,25 @@ const FIGURES = {
 type Figure = keyof typeof FIGURES;
 
 const EMPTY: Record<Figure, string> & { name: string; paper: string; round: boolean } = {
-  ...{
-    name: '',
-    paper: 'A4',
-    round: false,
-    rows: '7',
-    columns: '3',
-    labelWidthMm: '63',
-    labelHeightMm: '38',
-  },
-  ...{ leftMm: '8', topMm: '12', acrossMm: '2.5', downMm: '1', shiftXMm: '0', shiftYMm: '0' },
+  name: '',
+  paper: 'A4',
+  round: false,
+  rows: '7',
+  columns: '3',
+  labelWidthMm: '63',
+  labelHeightMm: '38',
+  leftMm: '8',
+  topMm: '12',
+  acrossMm: '2.5',
+  downMm: '1',
+  shiftXMm: '0',
+  shiftYMm: '0',
 };
 
 const asTyped = (sheet: LabelSheet): typeof EMPTY => ({
-  ...{ name: sheet.name, paper: sheet.measures.paper, round: sheet.measures.round },
+  name: sheet.name,
+  paper: sheet.measures.paper,
+  round: sheet.measures.round,
   ...(Object.fromEntries(
     (Object.keys(FIGURES) as Figure[]).map((f) => [f, String(sheet.measures[f])]),
   ) as Record<Figure, string>),
@@ -96,7 +100,8 @@ function useSheetForm(sheet: LabelSheet | null, onClose: () => void) {
     read: (a, fields) => ({
       name: a.name,
       measures: {
-        ...{ paper: a.paper, round: a.round },
+        paper: a.paper,
+        round: a.round,
         ...Object.fromEntries(
           (Object.keys(FIGURES) as Figure[]).map((f) => [
             f,

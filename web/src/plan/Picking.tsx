@@ -96,7 +96,16 @@ function useDividing(stock: StockView, planning: Planning) {
       ? dividePicking({ parts, uses: asUses(rows, planning), freezer })
       : null;
   return {
-    ...{ stock, planning, ripe, setRipe, rows, setRows, room, setRoom, worth, setWorth },
+    stock,
+    planning,
+    ripe,
+    setRipe,
+    rows,
+    setRows,
+    room,
+    setRoom,
+    worth,
+    setWorth,
     whole,
     divided,
   };

@@ -48,7 +48,10 @@ function CountForm({ stock, onDone }: DeedProps) {
     fieldAt: (path) => (path === 'found' ? 'amount' : undefined),
     write: (body) =>
       send(stockRoutes.count, {
-        ...{ of: 'stock', code: stock.code, words: 'Counted', params: { id: stock.id } },
+        of: 'stock',
+        code: stock.code,
+        words: 'Counted',
+        params: { id: stock.id },
         body: { at: serverNow(), ...body },
       }),
     after: onDone,
@@ -73,7 +76,10 @@ function LossForm({ stock, kind, onDone }: DeedProps & { kind: 'wasted' | 'spoil
     read: (a, fields) => ({ kind, amount: fields.taken('amount', amountOf(a.amount)), why: a.why }),
     write: (body) =>
       send(stockRoutes.lose, {
-        ...{ of: 'stock', code: stock.code, words: kind, params: { id: stock.id } },
+        of: 'stock',
+        code: stock.code,
+        words: kind,
+        params: { id: stock.id },
         body: { at: serverNow(), ...body },
       }),
     after: onDone,
@@ -105,7 +111,10 @@ function DivisionForm({ stock, onDone }: DeedProps) {
     }),
     write: (body) =>
       send(stockRoutes.divide, {
-        ...{ of: 'stock', code: stock.code, words: 'Divided', params: { id: stock.id } },
+        of: 'stock',
+        code: stock.code,
+        words: 'Divided',
+        params: { id: stock.id },
         body: { at: serverNow(), ...body },
       }),
     after: onDone,

@@ -26,7 +26,10 @@ function useRecordCounts(stock: readonly StockView[]) {
       if (written.current.has(body.id)) continue;
       const code = stock.find((s) => s.id === stockId)?.code ?? '';
       await send(stockRoutes.count, {
-        ...{ of: 'stock', code, words: 'Counted', params: { id: stockId } },
+        of: 'stock',
+        code,
+        words: 'Counted',
+        params: { id: stockId },
         body: { at: serverNow(), ...body },
       }).catch((error: Error) => {
         throw new Error(`${code}: ${error.message}`);

@@ -32,7 +32,14 @@ const fromBasket = (basket: Basket, names: ReadonlyMap<string, string>, currency
 
 /** A line of an ingredient that was not on the list. */
 export const lineOf = (thing: string, name: string): ReceiptLine => ({
-  ...{ key: newId(), kind: 'ingredient', thing, name, amount: '', paid: '', bestBy: '', words: '' },
+  key: newId(),
+  kind: 'ingredient',
+  thing,
+  name,
+  amount: '',
+  paid: '',
+  bestBy: '',
+  words: '',
 });
 
 /** The form of a receipt: each line under an id of its own, all of it written or nothing. */
@@ -44,11 +51,14 @@ export function useReceipt(
 ) {
   const { kitchen, catalogue, today } = planning;
   const [empty] = useState<Answers>(() => ({
-    ...{ supplier: '', gotOn: today },
+    supplier: '',
+    gotOn: today,
     lines: fromBasket(basket, names, kitchen.currency),
   }));
   return useDeedForm({
-    ...{ of: 'stock', draft: 'receipt', empty },
+    of: 'stock',
+    draft: 'receipt',
+    empty,
     schema: NewReceipt,
     read: (a, fields) => ({
       supplier: a.supplier,

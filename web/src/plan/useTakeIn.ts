@@ -43,8 +43,19 @@ export type Proposed = Partial<Pick<Answers, 'thing' | 'amount' | 'words' | 'got
   Pick<Answers, 'leftBy'>;
 
 const emptyAnswers = (today: string, proposed: Proposed): Answers => ({
-  ...{ kind: 'ingredient', thing: '', amount: '', words: '', supplier: '', batch: '', cost: '' },
-  ...{ gotOn: today, bestBy: '', brix: '', ph: '', ta: '', ...proposed },
+  kind: 'ingredient',
+  thing: '',
+  amount: '',
+  words: '',
+  supplier: '',
+  batch: '',
+  cost: '',
+  gotOn: today,
+  bestBy: '',
+  brix: '',
+  ph: '',
+  ta: '',
+  ...proposed,
 });
 
 /** The form in which a purchase, a picking or a by-product is added to stock. @param proposed what a lot left, or a lot of '' */

@@ -105,7 +105,15 @@ export function useImport(done: (rows: number) => void) {
     setOpened('error' in answer ? null : { name: file.name, at: Date.now(), sheets: answer.sheets });
   };
   return {
-    ...{ kind, opened, fault, reading, at, order, preview, write, choose },
+    kind,
+    opened,
+    fault,
+    reading,
+    at,
+    order,
+    preview,
+    write,
+    choose,
     setKind: (next: SpreadsheetKind) => {
       setKind(next);
       anew();

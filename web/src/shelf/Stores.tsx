@@ -135,7 +135,9 @@ function WhatItIs({ place }: { place: string }) {
   });
   const say = useWrite('place', (next: PlaceKind) =>
     send(placeRoutes.say, {
-      ...{ of: 'place', code: place, words: `It is ${KINDS[next]}` },
+      of: 'place',
+      code: place,
+      words: `It is ${KINDS[next]}`,
       body: { id: newId(), name: place, kind: next, alsoCalled: null },
     }),
   );

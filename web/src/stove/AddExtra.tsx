@@ -45,8 +45,14 @@ function useExtra({ lot, step, at }: Props) {
           ? undefined
           : fields.taken('amount', gramsOf(a.ingredientId, a.amount, 'light'));
       return {
-        ...{ stepId: step.id, lineId: null, ingredientId: a.ingredientId, grams, more: false },
-        ...{ why: a.why.trim() || null, beforeTrimming: null, ...(at ? { at } : {}) },
+        stepId: step.id,
+        lineId: null,
+        ingredientId: a.ingredientId,
+        grams,
+        more: false,
+        why: a.why.trim() || null,
+        beforeTrimming: null,
+        ...(at ? { at } : {}),
         ...taken(a.ingredientId, a.from, isWater(a.ingredientId) ? 0 : (grams ?? 0)),
       };
     },

@@ -98,7 +98,8 @@ function Prompt({ lot, step, now }: Props) {
             onClick={() =>
               write.run({
                 shownAs: `${prompt.words}: done`,
-                ...{ stepId: step.id, mark: 'answer' },
+                stepId: step.id,
+                mark: 'answer',
               })
             }
           >
@@ -134,12 +135,10 @@ function Overshoot({ lot, step, pan }: Props) {
           onClick={() =>
             write.run({
               shownAs: `${weight(put)} water, to bring it back`,
-              ...{
-                stepId: step.id,
-                ingredientId: 'water',
-                grams: put,
-                why: `brought back from ${brixSaid(pan.brix)}`,
-              },
+              stepId: step.id,
+              ingredientId: 'water',
+              grams: put,
+              why: `brought back from ${brixSaid(pan.brix)}`,
             })
           }
         >

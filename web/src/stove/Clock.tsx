@@ -127,7 +127,9 @@ export function ClockButtons({
   const mark = (kind: 'start' | 'pause' | 'done' | 'reopen') =>
     write.run({
       shownAs: `${step.title}: ${kind}`,
-      ...{ stepId: step.id, mark: kind, ...(at ? { at } : {}) },
+      stepId: step.id,
+      mark: kind,
+      ...(at ? { at } : {}),
     });
   const toggle = () =>
     mark(clock.state === 'running' ? 'pause' : clock.state === 'done' ? 'reopen' : 'start');

@@ -62,7 +62,9 @@ export function ColdPlate({ lot, step, pan }: { lot: LotView; step: Step; pan: P
                 onClick={() =>
                   write.run({
                     shownAs: `cold plate: ${outcome}`,
-                    ...{ stepId: step.id, kind: 'note', said: `cold plate: ${outcome}` },
+                    stepId: step.id,
+                    kind: 'note',
+                    said: `cold plate: ${outcome}`,
                   })
                 }
               >

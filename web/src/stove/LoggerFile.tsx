@@ -38,7 +38,10 @@ async function recordAll(
 ): Promise<void> {
   for (const [i, { id, at, celsius }] of samples.entries()) {
     await recordEntry('reading', lot, {
-      ...{ id, stepId, kind: 'temperature', at },
+      id,
+      stepId,
+      kind: 'temperature',
+      at,
       said: `logger ${temperature(celsius, 1)}`,
       raw: Math.round(celsius * 10) / 10,
     });

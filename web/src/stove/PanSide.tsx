@@ -41,7 +41,8 @@ export function ChoosePan({ lot, step }: { lot: LotView; step: Step | null }) {
           if (vesselId)
             write.run({
               shownAs: `into ${pans.find((p) => p.id === vesselId)?.name}`,
-              ...{ stepId: step?.id ?? null, vesselId },
+              stepId: step?.id ?? null,
+              vesselId,
             });
         }}
       >

@@ -57,8 +57,10 @@ function boxOfOne(art: Art, measure: MeasureText): Box | null {
   switch (art.kind) {
     case 'text':
       return {
-        ...{ x: art.x, y: art.y - art.sizeMm * 0.78 },
-        ...{ width: measure(art.text, art.sizeMm, art.bold), height: art.sizeMm },
+        x: art.x,
+        y: art.y - art.sizeMm * 0.78,
+        width: measure(art.text, art.sizeMm, art.bold),
+        height: art.sizeMm,
       };
     case 'code':
       return { x: art.x, y: art.y, width: art.size, height: art.size };
@@ -80,7 +82,8 @@ export function boxOf(face: Face, field: FieldId, measure: MeasureText): Box | n
   const x = Math.min(...boxes.map((b) => b.x));
   const y = Math.min(...boxes.map((b) => b.y));
   return {
-    ...{ x, y },
+    x,
+    y,
     width: Math.max(...boxes.map((b) => b.x + b.width)) - x,
     height: Math.max(...boxes.map((b) => b.y + b.height)) - y,
   };
@@ -106,7 +109,9 @@ export function bled(art: Art, face: Face, mm: number): Art {
   const bottom = art.y + art.height >= face.heightMm - 1e-6 ? mm : 0;
   return {
     ...art,
-    ...{ x: art.x - left, y: art.y - top },
-    ...{ width: art.width + left + right, height: art.height + top + bottom },
+    x: art.x - left,
+    y: art.y - top,
+    width: art.width + left + right,
+    height: art.height + top + bottom,
   };
 }

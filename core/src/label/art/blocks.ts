@@ -12,7 +12,9 @@ const words = (
     : [
         {
           kind: 'words',
-          ...{ of: 'body', called, runs: [{ text, bold: more.bold ?? false }] },
+          of: 'body',
+          called,
+          runs: [{ text, bold: more.bold ?? false }],
           ...(more.boxed ? { boxed: true } : {}),
           ...(more.sizeMm === undefined ? {} : { sizeMm: more.sizeMm }),
         },
@@ -42,7 +44,9 @@ function spoken(label: LabelContent, useHere: boolean): Block[] {
       ? [
           {
             kind: 'words' as const,
-            ...{ of: 'body' as const, called: 'the ingredient list', runs: statementRuns(label.statement) },
+            of: 'body' as const,
+            called: 'the ingredient list',
+            runs: statementRuns(label.statement),
           },
         ]
       : []),

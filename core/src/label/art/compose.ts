@@ -31,7 +31,10 @@ function placed(of: ArtworkOf, measure: MeasureText): Placed {
     const blocks = bodyBlocks(of.label, of.second, { useHere });
     const table = panel?.kind === 'table' ? panel : null;
     last = drawLook({
-      ...{ of, table, measure, leastMm: of.leastXMm / X_HEIGHT },
+      of,
+      table,
+      measure,
+      leastMm: of.leastXMm / X_HEIGHT,
       blocks: panel && !table ? [...blocks, panel] : blocks,
     });
     if (last.fits) return last;
@@ -161,7 +164,8 @@ export function labelArtwork(of: ArtworkOf, measure: MeasureText): Artwork {
   const set = placed(of, measure);
   const { faces, problems } = withMoves(of, set.faces, measure);
   return {
-    ...{ faces, sizeMm: set.sizeMm },
+    faces,
+    sizeMm: set.sizeMm,
     problems: [...(set.fits ? [] : [tooLong(of, measure)]), ...problems, ...netTooHigh(of, faces, measure)],
   };
 }

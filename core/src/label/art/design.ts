@@ -87,14 +87,12 @@ export function sizeOn(look: Look, container: FacedContainer | null): { widthMm:
  * @example usualDesign(null).look // 'band'
  */
 export const usualDesign = (container: FacedContainer | null): LabelDesign => ({
-  ...{
-    look: 'band',
-    code: false,
-    numbered: false,
-    byWeight: false,
-    pictureId: null,
-    moved: [],
-    second: null,
-  },
+  look: 'band',
+  code: false,
+  numbered: false,
+  byWeight: false,
+  pictureId: null,
+  moved: [],
+  second: null,
   ...sizeOn('band', container),
 });

@@ -116,7 +116,13 @@ function lid(placing: Placing): Placed {
   const small = Math.max(leastMm, d * 0.042);
   const centred = (text: string, y: number, sizeMm: number, bold: boolean, field: FieldId): Art => ({
     kind: 'text',
-    ...{ text, y, sizeMm, bold, of: field, fill: INK, x: half - measure(text, sizeMm, bold) / 2 },
+    text,
+    y,
+    sizeMm,
+    bold,
+    of: field,
+    fill: INK,
+    x: half - measure(text, sizeMm, bold) / 2,
   });
   const art: Art[] = [
     { kind: 'circle', x: half, y: half, r: half, fill: label.colour },
@@ -137,7 +143,8 @@ function lid(placing: Placing): Placed {
   const back = backFace(placing, BACK);
   return {
     faces: [{ ...face('front', { widthMm: d, heightMm: d }, art), round: true }, back.face],
-    ...{ sizeMm: back.sizeMm, fits: back.fits && wide },
+    sizeMm: back.sizeMm,
+    fits: back.fits && wide,
   };
 }
 
@@ -149,11 +156,15 @@ function backFace(
 ): { face: Face; sizeMm: number; fits: boolean } {
   const { label } = placing.of;
   const body = placeBody(placing, {
-    ...{ x: MARGIN, y: top, width: size.widthMm - 2 * MARGIN, height: size.heightMm - top - MARGIN },
+    x: MARGIN,
+    y: top,
+    width: size.widthMm - 2 * MARGIN,
+    height: size.heightMm - top - MARGIN,
   });
   return {
     face: face('back', size, [ground(0, 0, size.widthMm, 1.8, label.colour), ...body.art]),
-    ...{ sizeMm: body.sizeMm, fits: body.fits },
+    sizeMm: body.sizeMm,
+    fits: body.fits,
   };
 }
 
@@ -201,7 +212,8 @@ function wrap(placing: Placing): Placed {
   ];
   return {
     faces: [face('front', design, art)],
-    ...{ sizeMm: text.sizeMm, fits: text.fits && (rest?.fits ?? true) && feet.wide },
+    sizeMm: text.sizeMm,
+    fits: text.fits && (rest?.fits ?? true) && feet.wide,
   };
 }
 
@@ -237,7 +249,8 @@ function tag(placing: Placing): Placed {
       { ...face('front', design, art), hole },
       { ...back.face, hole },
     ],
-    ...{ sizeMm: back.sizeMm, fits: back.fits && feet.wide },
+    sizeMm: back.sizeMm,
+    fits: back.fits && feet.wide,
   };
 }
 

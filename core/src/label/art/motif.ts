@@ -33,8 +33,10 @@ export function sprig(x: number, y: number, size: number, colour: string): Art[]
       { kind: 'circle', x: x + dx * size, y: y + dy * size, r, fill: mixed(colour, '#FFFFFF', lighter) },
       {
         kind: 'circle',
-        ...{ x: x + dx * size - r * 0.35, y: y + dy * size - r * 0.35 },
-        ...{ r: r * 0.2, fill: mixed(colour, '#FFFFFF', 0.7) },
+        x: x + dx * size - r * 0.35,
+        y: y + dy * size - r * 0.35,
+        r: r * 0.2,
+        fill: mixed(colour, '#FFFFFF', 0.7),
       },
     ]),
   ];
@@ -46,6 +48,9 @@ export function scallops(x: number, y: number, width: number, pitch: number, fil
   const each = width / count;
   return Array.from({ length: count }, (_, i) => ({
     kind: 'circle' as const,
-    ...{ x: x + each * (i + 0.5), y, r: each / 2, fill },
+    x: x + each * (i + 0.5),
+    y,
+    r: each / 2,
+    fill,
   }));
 }

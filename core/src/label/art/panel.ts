@@ -25,15 +25,32 @@ type Draw = Extract<Block, { kind: 'table' }>['draw'];
 
 const text = (said: string, x: number, y: number, sizeMm: number, bold: boolean): Art => ({
   kind: 'text',
-  ...{ text: said, x, y, sizeMm, bold, fill: INK, of: 'nutrition' },
+  text: said,
+  x,
+  y,
+  sizeMm,
+  bold,
+  fill: INK,
+  of: 'nutrition',
 });
 const rule = (x: number, y: number, width: number, lineMm: number): Art => ({
   kind: 'rect',
-  ...{ x, y, width, height: lineMm, fill: INK, of: 'nutrition' },
+  x,
+  y,
+  width,
+  height: lineMm,
+  fill: INK,
+  of: 'nutrition',
 });
 const frame = (x: number, y: number, width: number, height: number): Art => ({
   kind: 'rect',
-  ...{ x, y, width, height, stroke: INK, lineMm: 0.18, of: 'nutrition' },
+  x,
+  y,
+  width,
+  height,
+  stroke: INK,
+  lineMm: 0.18,
+  of: 'nutrition',
 });
 
 const INSET = 1.2;
@@ -208,7 +225,9 @@ const linearEu = (nutrition: Nutrition, languages: readonly Language[]): string 
 
 const words = (said: string): Block => ({
   kind: 'words',
-  ...{ of: 'nutrition', called: 'the nutrition figures', runs: [{ text: said, bold: false }] },
+  of: 'nutrition',
+  called: 'the nutrition figures',
+  runs: [{ text: said, bold: false }],
 });
 
 /** The nutrition panel as a block, in a format that the pack has. */

@@ -63,7 +63,8 @@ const usRow = ({ of, name, unit, inset = 0, bold = false }: UsRow, nutrition: Nu
     name: added ? `Includes ${declared}${unit} Added Sugars` : name,
     amount: added ? '' : `${declared}${unit}`,
     daily: percentDailyValue === null || of === 'protein' || of === 'sugars' ? '' : `${percentDailyValue}%`,
-    ...{ inset, bold },
+    inset,
+    bold,
   };
 };
 

@@ -9,7 +9,11 @@ export const MARGIN = 3.5;
 /** A ground in one colour. */
 export const ground = (x: number, y: number, width: number, height: number, fill: string): Art => ({
   kind: 'rect',
-  ...{ x, y, width, height, fill },
+  x,
+  y,
+  width,
+  height,
+  fill,
 });
 
 interface Setting {
@@ -107,7 +111,12 @@ export const face = (
   { widthMm, heightMm }: { widthMm: number; heightMm: number },
   art: Art[],
 ): Face => ({
-  ...{ id, widthMm, heightMm, art, round: false, hole: null },
+  id,
+  widthMm,
+  heightMm,
+  art,
+  round: false,
+  hole: null,
 });
 
 /** Name with how it is used under it, on a ground of its own. */

@@ -77,7 +77,9 @@ export function incomingOwn(own: FileOwn, catalogue: KitchenCatalogue): Incoming
   const mine = catalogue.all.filter((entry) => entry.own);
   const measures = own.measures.filter((measure) => !catalogue.measures.some((m) => sameMeasure(m, measure)));
   return {
-    ...{ labels, measured, measures },
+    labels,
+    measured,
+    measures,
     catalogue: kitchenCatalogue({
       ingredients: [...mine, ...labels.map(({ entry }) => entry)],
       measures: [...catalogue.measures, ...measures],

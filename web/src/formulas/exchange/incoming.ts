@@ -49,7 +49,10 @@ export function incomingDocument(document: RecipeDocument, catalogue: KitchenCat
   const { name, lines, steps, storage, others } = readDocument(document, catalogue);
   const kept = steps.slice(0, MOST_STEPS);
   return {
-    ...{ lines, formulaLines: lines.map(formulaLineOf), steps: kept, document },
+    lines,
+    formulaLines: lines.map(formulaLineOf),
+    steps: kept,
+    document,
     ...(name ? { name } : {}),
     ...(others.length > 0 ? { note: others.join('\n') } : {}),
     ...(kept.length > 0 ? { content: { steps: kept.map(({ step }) => step), storage, bottleMl: 250 } } : {}),

@@ -18,10 +18,29 @@ interface Band {
   minutes: string;
 }
 const EMPTY = {
-  ...{ name: '', source: '', readOn: '', kind: 'syrup', fruits: '', acids: '', brixFrom: '', brixTo: '' },
-  ...{ acidsRequired: '', spices: '', salt: 'no', state: '', pack: '', steam: 'no' },
-  ...{ highestPh: '', closure: 'two-piece-lid', largestMl: '475', headspaceInches: '0.5' },
-  ...{ method: 'boiling-water', restMinutes: '5', fill: '88', hold: '2', invert: '60' },
+  name: '',
+  source: '',
+  readOn: '',
+  kind: 'syrup',
+  fruits: '',
+  acids: '',
+  brixFrom: '',
+  brixTo: '',
+  acidsRequired: '',
+  spices: '',
+  salt: 'no',
+  state: '',
+  pack: '',
+  steam: 'no',
+  highestPh: '',
+  closure: 'two-piece-lid',
+  largestMl: '475',
+  headspaceInches: '0.5',
+  method: 'boiling-water',
+  restMinutes: '5',
+  fill: '88',
+  hold: '2',
+  invert: '60',
   bands: [{ toFeet: '', minutes: '' }] as Band[],
 };
 type Form = typeof EMPTY;

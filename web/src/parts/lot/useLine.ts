@@ -108,7 +108,11 @@ export function useLine({ lot, line, stepId, at }: Where) {
           ? undefined
           : fields.taken('before', gramsOf(line.ingredientId, a.before, size));
       return {
-        ...{ ...common, grams, why: a.why.trim() || null, more: a.more, beforeTrimming: gross ?? null },
+        ...common,
+        grams,
+        why: a.why.trim() || null,
+        more: a.more,
+        beforeTrimming: gross ?? null,
         ...taken(line.ingredientId, a.from, water ? 0 : (gross ?? grams ?? 0)),
       };
     },

@@ -50,7 +50,14 @@ export function placed(shape: VesselShape): Placed {
   const [centre, bottom] = [(widest * scale) / 2 + 12, tall - 6];
   const y = (mm: number) => bottom - mm * scale;
   return {
-    ...{ shape, height, scale, tall, centre, bottom, y, rulerX: widest * scale + 38 },
+    shape,
+    height,
+    scale,
+    tall,
+    centre,
+    bottom,
+    y,
+    rulerX: widest * scale + 38,
     half: (mm) => (widthAt(shape, Math.min(height, mm)) / 2) * scale,
     path: (upTo) => {
       const points = (side: 1 | -1) =>
