@@ -6,7 +6,7 @@ import { Written } from './values.ts';
 
 const byId = z.object({ id: z.string().max(40) });
 
-const LabelSheet = z.object({
+export const LabelSheet = z.object({
   id: z.string(),
   name: z.string(),
   measures: SheetMeasures.required(),

@@ -1,5 +1,5 @@
 import {
-  type Contact,
+  Contact,
   type ContactChange,
   type ContactQuery,
   contactRoutes,
@@ -7,28 +7,22 @@ import {
 } from '@inch/contract/contact';
 import type { z } from 'zod';
 import { type Database, insert, rows, update } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { broughtIn, type OfSpreadsheet } from '../spreadsheet/list.ts';
+import { OF_SPREADSHEET, withSpreadsheet } from '../spreadsheet/list.ts';
 
-interface ContactRow extends OfSpreadsheet {
-  id: string;
-  name: string;
-  email: string | null;
-  phone: string | null;
-  address: string | null;
-  note: string | null;
-  retired_at: string | null;
-}
+const { broughtIn: _, ...KEPT } = Contact.shape;
 
 /** A page of the contacts by name. */
 async function contactsOf(db: Database, kitchenId: string, { q, before, limit }: ContactQuery) {
   const words = `${(q ?? '').replace(/[\\%_]/g, '\\$&')}%`;
-  const found = await rows<ContactRow>(
+  const found = await read(
     db,
-    `SELECT STRAIGHT_JOIN c.id, c.name, c.email, c.phone, c.address, c.note, c.retired_at, c.sheet_row, s.file_name, s.at AS brought_at
+    { ...KEPT, ...OF_SPREADSHEET },
+    `SELECT STRAIGHT_JOIN c.id, c.name, c.email, c.phone, c.address, c.note, c.retired_at IS NOT NULL AS retired, c.sheet_row, s.file_name, s.at AS brought_at
      FROM contact c FORCE INDEX (contact_name) LEFT JOIN spreadsheet s ON s.id = c.spreadsheet_id
      WHERE c.kitchen_id = ? AND s.withdrawn_at IS NULL ${q ? 'AND (c.name LIKE ? OR c.name LIKE ?)' : ''}
      ${before === undefined ? '' : 'AND (c.name, c.id) > (SELECT b.name, b.id FROM contact b WHERE b.id = ? AND b.kitchen_id = c.kitchen_id)'}
@@ -36,13 +30,7 @@ async function contactsOf(db: Database, kitchenId: string, { q, before, limit }:
     [kitchenId, ...(q ? [words, `% ${words}`] : []), ...(before === undefined ? [] : [before])],
   );
   return {
-    contacts: found.map(
-      ({ retired_at, file_name, sheet_row, brought_at, ...said }): Contact => ({
-        ...said,
-        retired: retired_at !== null,
-        broughtIn: broughtIn({ file_name, sheet_row, brought_at }),
-      }),
-    ),
+    contacts: found.map(withSpreadsheet),
     next: found.length === limit ? found.at(-1)!.id : null,
   };
 }

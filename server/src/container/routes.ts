@@ -1,32 +1,31 @@
 import {
-  type Container,
+  Container,
   type ContainerMeasures,
   containerRoutes,
   type NewContainer,
 } from '@inch/contract/container';
 import { tooSmall } from '@inch/core/bottling';
-import type { z } from 'zod';
-import { type Database, insert, rows, toSql, update } from '../database/pool.ts';
+import { z } from 'zod';
+import { type Database, insert, toSql, update } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { invalid, notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
-const COLUMNS = `id, name, nominal_ml AS nominalMl, height_mm AS heightMm, diameter_mm AS diameterMm, closure,
-  brimful_ml AS brimfulMl, tare_grams AS tareGrams, headspace_inches AS headspaceInches, rated, shape, depth_mm AS depthMm, wall_mm AS wallMm, retired_at`;
+const KEPT = { ...Container.shape, rated: z.string() };
 
 export async function containersOf(db: Database, kitchenId: string): Promise<Container[]> {
-  const found = await rows<
-    Omit<Container, 'rated' | 'retired'> & { rated: string; retired_at: string | null }
-  >(
+  const found = await read(
     db,
-    `SELECT ${COLUMNS} FROM container WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, nominal_ml, name`,
+    KEPT,
+    `SELECT id, name, nominal_ml, height_mm, diameter_mm, closure, brimful_ml, tare_grams, headspace_inches, rated, shape, depth_mm, wall_mm,
+     retired_at IS NOT NULL AS retired FROM container WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, nominal_ml, name`,
     [kitchenId],
   );
-  return found.map(({ retired_at, ...c }) => ({
+  return found.map(({ rated, ...c }) => ({
     ...c,
-    retired: retired_at !== null,
-    rated: (c.rated === '' ? [] : c.rated.split('|')) as Container['rated'],
+    rated: (rated === '' ? [] : rated.split('|')) as Container['rated'],
   }));
 }
 

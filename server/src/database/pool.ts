@@ -46,7 +46,7 @@ export function openPool(address: DatabaseAddress, connections = 12): Pool {
 type Asking = (sql: string, values: Value[], done: (error: Error | null, found: unknown) => void) => unknown;
 type Plain = Record<'execute' | 'query', Asking>;
 
-type Value = string | number | boolean | Buffer | null;
+export type Value = string | number | boolean | Buffer | null;
 
 /**
  * Asks the database. The promises of mysql2 note a stack at each, which costs a tenth of a short write: here one is noted where a statement

@@ -9,7 +9,7 @@ import {
   type Recorded,
 } from '@inch/core/record';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
-import { valuesFrom } from './columns.ts';
+import { valuesFrom } from '../database/read.ts';
 
 /** An entry whose row does not hold what its kind declares. */
 export class UnreadableEntry extends Error {

@@ -1,18 +1,17 @@
-import type { OwnCatalogue } from '@inch/contract/ingredient';
+import { OwnCatalogue } from '@inch/contract/ingredient';
 import type { FormulaContent } from '@inch/core/formula';
-import { type Ingredient, type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
-import type { OwnMeasure } from '@inch/core/quantity';
-import { type Database, fromSql, rows } from '../database/pool.ts';
+import { Ingredient, type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
+import { OwnMeasure } from '@inch/core/quantity';
+import { Instant } from '@inch/core/value';
+import { z } from 'zod';
+import type { Database } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 
-interface OwnRow {
-  ingredient_id: string;
-  entry: string | null;
-  measured: string | null;
-  label: string | null;
-  price_per_kg_minor: number | null;
-  saved_at: string;
-  saved_by: string;
-}
+const ENTERED = {
+  ...OwnCatalogue.shape.entered.element.shape,
+  savedAt: Instant,
+  entry: Ingredient.nullable(),
+};
 
 const NEWEST = `SELECT i.ingredient_id, i.entry, i.measured, i.label, i.price_per_kg_minor, i.saved_at, a.name AS saved_by
   FROM own_ingredient i JOIN account a ON a.id = i.saved_by
@@ -21,56 +20,38 @@ const NEWEST = `SELECT i.ingredient_id, i.entry, i.measured, i.label, i.price_pe
   WHERE i.kitchen_id = ? ORDER BY i.saved_at DESC, i.id DESC`;
 
 async function measuresOf(db: Database, kitchenId: string): Promise<OwnMeasure[]> {
-  const all = await rows<{
-    name: string;
-    ingredient_id: string | null;
-    grams: number | null;
-    millilitres: number | null;
-    retired: number;
-  }>(
+  const all = await read(
     db,
+    { ...OwnMeasure.shape, retired: z.boolean() },
     'SELECT name, ingredient_id, grams, millilitres, retired FROM own_measure WHERE kitchen_id = ? ORDER BY number DESC',
     [kitchenId],
   );
   const seen = new Set<string>();
-  return all.flatMap((m) => {
-    const key = `${m.name} ${m.ingredient_id ?? ''}`;
+  return all.flatMap(({ retired, ...measure }) => {
+    const key = `${measure.name} ${measure.ingredientId ?? ''}`;
     if (seen.has(key)) return [];
     seen.add(key);
-    if (m.retired) return [];
-    return [{ name: m.name, ingredientId: m.ingredient_id, grams: m.grams, millilitres: m.millilitres }];
+    return retired ? [] : [measure];
   });
 }
 
 /** The kitchen's own part of its catalogue: of each thing the newest. */
 export async function ownCatalogue(db: Database, kitchenId: string): Promise<OwnCatalogue> {
-  const own = await rows<OwnRow>(db, NEWEST, [kitchenId, kitchenId]);
-  const parsed = <T>(text: string | null) => (text === null ? null : (JSON.parse(text) as T));
+  const own = await read(db, ENTERED, NEWEST, [kitchenId, kitchenId]);
   return {
-    ingredients: own.flatMap((row) =>
-      row.entry ? [JSON.parse(row.entry) as Ingredient] : [],
-    ) as OwnCatalogue['ingredients'],
+    ingredients: own.flatMap(({ entry }) => (entry ? [entry] : [])),
     measures: await measuresOf(db, kitchenId),
     prices: Object.fromEntries(
-      own.flatMap((row) =>
-        row.price_per_kg_minor === null ? [] : [[row.ingredient_id, Number(row.price_per_kg_minor)]],
-      ),
+      own.flatMap((row) => (row.pricePerKgMinor === null ? [] : [[row.ingredientId, row.pricePerKgMinor]])),
     ),
-    entered: own.map((row) => ({
-      ingredientId: row.ingredient_id,
-      measured: parsed(row.measured),
-      label: parsed(row.label),
-      pricePerKgMinor: row.price_per_kg_minor === null ? null : Number(row.price_per_kg_minor),
-      savedAt: fromSql(row.saved_at),
-      savedBy: row.saved_by,
-    })),
+    entered: own.map(({ entry: _, ...said }) => said),
   };
 }
 
 /** The catalogue as the kitchen has it now. */
 export async function catalogueNow(db: Database, kitchenId: string): Promise<KitchenCatalogue> {
   const { ingredients, measures, prices } = await ownCatalogue(db, kitchenId);
-  return kitchenCatalogue({ ingredients: ingredients as Ingredient[], measures, prices });
+  return kitchenCatalogue({ ingredients, measures, prices });
 }
 
 /** The kitchen's own entries and measures that a formula's lines use, to be kept with the version; undefined where it uses none. */

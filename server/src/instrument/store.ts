@@ -1,9 +1,10 @@
-import type { Instrument } from '@inch/contract/instrument';
+import { Instrument } from '@inch/contract/instrument';
 import { addDays, dayOf } from '@inch/core/calendar';
 import { checkDue, checkStanding } from '@inch/core/instrument';
 import { meterStanding } from '@inch/core/lot';
 import { CHECK_KINDS, entries } from '@inch/core/record';
 import { type Database, rows, toSql } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { entriesOf, type Found, type Within } from '../entry/read.ts';
 
 type CheckNoun = 'calibration' | 'check';
@@ -115,16 +116,17 @@ export async function instrumentsOf(
   kitchen: { id: string; timeZone: string },
   now: string,
 ): Promise<Instrument[]> {
-  const found = await rows<{
-    id: string;
-    kind: Instrument['kind'];
-    name: string;
-    compensated: number;
-    made_for_celsius: number | null;
-    retired_at: string | null;
-  }>(
+  const found = await read(
     db,
-    'SELECT id, kind, name, compensated, made_for_celsius, retired_at FROM instrument WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, kind, name',
+    Instrument.pick({
+      id: true,
+      kind: true,
+      name: true,
+      compensated: true,
+      madeForCelsius: true,
+      retired: true,
+    }).shape,
+    'SELECT id, kind, name, compensated, made_for_celsius, retired_at IS NOT NULL AS retired FROM instrument WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, kind, name',
     [kitchen.id],
   );
   const calibrations = await newestFirst(
@@ -138,14 +140,11 @@ export async function instrumentsOf(
     found.map((i) => i.id),
   );
   const today = dayOf(now, kitchen.timeZone);
-  return found.map(({ retired_at, made_for_celsius, ...i }) => {
+  return found.map((i) => {
     const own = calibrations.get(i.id)!;
     const last = own[0];
     return {
       ...i,
-      compensated: i.compensated === 1,
-      madeForCelsius: made_for_celsius,
-      retired: retired_at !== null,
       calibratedToday: last?.accepted === true && dayOf(last.at, kitchen.timeZone) === today,
       calibrations: own.slice(0, SHOWN),
       checks: checks.get(i.id)!.slice(0, SHOWN),

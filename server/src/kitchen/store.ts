@@ -1,6 +1,9 @@
-import type { Kitchen, Workshop } from '@inch/contract/kitchen';
-import { usualLabelling } from '@inch/core/label';
-import { type Database, fromSql, rows, toSql, update } from '../database/pool.ts';
+import { Kitchen, Workshop } from '@inch/contract/kitchen';
+import { Labelling, usualLabelling } from '@inch/core/label';
+import { Instant } from '@inch/core/value';
+import { z } from 'zod';
+import { type Database, rows, toSql, update } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 
 const installed = (column: string) =>
   `(SELECT n.${column} FROM installation n WHERE n.kitchen_id = k.id) AS ${column}`;
@@ -21,62 +24,50 @@ const USUAL_WORKSHOP: Workshop = {
   freezerGrams: 10_000,
 };
 
-export interface KitchenRow {
-  id: string;
-  name: string;
-  place: string;
-  elevation_metres: number;
-  cup_school: Kitchen['cupSchool'];
-  rule_pack: Kitchen['rulePack'];
-  local_statement: string;
-  critical_ph: number;
-  currency: string;
-  time_zone: string;
-  workshop: string | null;
-  temperature_unit: Kitchen['units']['temperature'];
-  weight_unit: Kitchen['units']['weight'];
-  locale: Kitchen['units']['locale'];
-  fill_tolerance_percent: number;
-  second_person: number;
-  idle_minutes: number | null;
-  labelling: string | null;
-  revision: number;
-  brought_in_at: string | null;
-  brought_in_sequence: number | null;
-  brought_in_signed: number | null;
-}
+const { units, broughtIn: _, ...SAID } = Kitchen.shape;
 
-export const kitchenFrom = (row: KitchenRow): Kitchen => ({
-  id: row.id,
-  name: row.name,
-  place: row.place,
-  elevationMetres: row.elevation_metres,
-  cupSchool: row.cup_school,
-  rulePack: row.rule_pack,
-  localStatement: row.local_statement,
-  criticalPh: row.critical_ph,
-  currency: row.currency,
-  timeZone: row.time_zone,
-  workshop: row.workshop === null ? USUAL_WORKSHOP : JSON.parse(row.workshop),
-  units: { temperature: row.temperature_unit, weight: row.weight_unit, locale: row.locale },
-  fillTolerancePercent: row.fill_tolerance_percent,
-  secondPerson: row.second_person === 1,
-  idleMinutes: row.idle_minutes,
-  labelling: row.labelling === null ? usualLabelling : JSON.parse(row.labelling),
-  revision: row.revision,
+/** A kitchen as it is kept: its workshop and its labels are the usual ones until somebody says otherwise. */
+export const KEPT_KITCHEN = {
+  ...SAID,
+  workshop: Workshop.nullable(),
+  labelling: Labelling.nullable(),
+  temperatureUnit: units.shape.temperature,
+  weightUnit: units.shape.weight,
+  locale: units.shape.locale,
+  broughtInAt: Instant.nullable(),
+  broughtInSequence: z.number().nullable(),
+  broughtInSigned: z.boolean().nullable(),
+};
+
+export const kitchenFrom = ({
+  workshop,
+  labelling,
+  temperatureUnit,
+  weightUnit,
+  locale,
+  broughtInAt,
+  broughtInSequence,
+  broughtInSigned,
+  ...said
+}: z.output<z.ZodObject<typeof KEPT_KITCHEN>>): Kitchen => ({
+  ...said,
+  workshop: workshop ?? USUAL_WORKSHOP,
+  labelling: labelling ?? usualLabelling,
+  units: { temperature: temperatureUnit, weight: weightUnit, locale },
   broughtIn:
-    row.brought_in_at === null
+    broughtInAt === null
       ? null
       : {
-          at: fromSql(row.brought_in_at),
-          sequence: Number(row.brought_in_sequence),
-          signedHere: row.brought_in_signed === 1,
+          at: broughtInAt,
+          sequence: Number(broughtInSequence),
+          signedHere: broughtInSigned === true,
         },
 });
 
 export async function readKitchen(db: Database, id: string, lock = false): Promise<Kitchen> {
-  const [row] = await rows<KitchenRow>(
+  const [row] = await read(
     db,
+    KEPT_KITCHEN,
     `SELECT ${KITCHEN_COLUMNS} FROM kitchen k WHERE k.id = ?${lock ? ' FOR UPDATE' : ''}`,
     [id],
   );

@@ -1,30 +1,20 @@
-import { type LabelSheet, labelSheetRoutes, type NewLabelSheet } from '@inch/contract/labelSheet';
+import { LabelSheet, labelSheetRoutes, type NewLabelSheet } from '@inch/contract/labelSheet';
 import { type SheetMeasures, whyNoSheet } from '@inch/core/label';
 import type { z } from 'zod';
-import { type Database, insert, rows, update } from '../database/pool.ts';
+import { type Database, insert, update } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 
-export async function sheetsOf(db: Database, kitchenId: string): Promise<LabelSheet[]> {
-  const found = await rows<{
-    id: string;
-    name: string;
-    measures: string;
-    revision: number;
-    retired_at: string | null;
-  }>(
+export const sheetsOf = (db: Database, kitchenId: string): Promise<LabelSheet[]> =>
+  read(
     db,
-    'SELECT id, name, measures, revision, retired_at FROM label_sheet WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, name, id',
+    LabelSheet.shape,
+    'SELECT id, name, measures, revision, retired_at IS NOT NULL AS retired FROM label_sheet WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, name, id',
     [kitchenId],
   );
-  return found.map(({ retired_at, measures, ...sheet }) => ({
-    ...sheet,
-    measures: JSON.parse(measures),
-    retired: retired_at !== null,
-  }));
-}
 
 /** A sheet of this kitchen by its id. */
 export async function requireSheet(db: Database, kitchenId: string, id: string): Promise<LabelSheet> {

@@ -1,9 +1,12 @@
-import type { Workshop } from '@inch/contract/kitchen';
+import { Workshop } from '@inch/contract/kitchen';
 import type { BrokenLot } from '@inch/contract/lot';
 import { heatProcesses } from '@inch/core/heat';
-import { type LotRecord, storageNow } from '@inch/core/lot';
-import type { CupSchool } from '@inch/core/quantity';
-import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
+import { LotRecord, storageNow } from '@inch/core/lot';
+import { CupSchool } from '@inch/core/quantity';
+import { Instant } from '@inch/core/value';
+import { z } from 'zod';
+import { type Database, marks, toSql } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { UnreadableEntry } from '../entry/read.ts';
 import { processesById } from '../heatProcess/store.ts';
 import { loadStores } from '../place/store.ts';
@@ -11,33 +14,34 @@ import { loadAged } from './aged.ts';
 import { lotNamed } from './head.ts';
 import { loadRecords } from './load.ts';
 
-interface HeadRow {
-  id: string;
-  kitchen_id: string;
-  code: string;
-  state: LotRecord['state'];
-  held_from: LotRecord['heldFrom'];
-  scale: number;
-  cup_school: CupSchool | null;
-  critical_ph: number;
-  elevation_metres: number;
-  kitchen_elevation: number;
-  elevation_since: string | null;
-  workshop: string | null;
-  written_at: string | null;
-  begun_by_name: string;
-  storage: LotRecord['storage'];
-  time_zone: string;
-  rule_pack: LotRecord['rulePack'];
-  brought_in_at: string | null;
-  begun_at: string;
-  formula_id: string;
-  name: string;
-  kind: LotRecord['product']['kind'];
-  colour: string;
-  number: number;
-  content: string;
-}
+const { product } = LotRecord.shape;
+const KEPT = {
+  ...LotRecord.pick({
+    id: true,
+    code: true,
+    state: true,
+    heldFrom: true,
+    scale: true,
+    criticalPh: true,
+    elevationMetres: true,
+    storage: true,
+    timeZone: true,
+    rulePack: true,
+  }).shape,
+  kitchenId: z.string(),
+  cupSchool: CupSchool.nullable(),
+  kitchenElevation: z.number(),
+  elevationSince: Instant.nullable(),
+  workshop: Workshop.nullable(),
+  writtenAt: Instant.nullable(),
+  begunBy: z.string(),
+  broughtInAt: Instant.nullable(),
+  begunAt: Instant,
+  ...product.shape,
+  /** Read lot by lot, so that one that cannot be read hides no other. */
+  content: z.string(),
+};
+type Kept = z.output<z.ZodObject<typeof KEPT>>;
 
 /** A lot with the school of cups it was begun under. */
 export type StoredLot = LotRecord & {
@@ -47,43 +51,37 @@ export type StoredLot = LotRecord & {
 };
 
 const HEAD = `SELECT STRAIGHT_JOIN l.id, l.kitchen_id, l.code, l.state, l.held_from, l.scale, l.cup_school, l.critical_ph, l.elevation_metres, l.storage, l.time_zone, l.rule_pack, l.brought_in_at, l.begun_at, l.written_at,
-  (SELECT name FROM account WHERE id = l.begun_by) AS begun_by_name,
+  (SELECT name FROM account WHERE id = l.begun_by) AS begun_by,
   k.elevation_metres AS kitchen_elevation, k.elevation_since, k.workshop,
-  v.formula_id, v.name, v.kind, v.colour, v.number, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id JOIN kitchen k ON k.id = l.kitchen_id`;
+  v.formula_id, v.name, v.kind, v.colour, v.number AS version, v.content FROM lot l JOIN formula_version v ON v.id = l.version_id JOIN kitchen k ON k.id = l.kitchen_id`;
 
 /** An elevation of the kitchen that was put right holds for the lots that were begun where it is now. */
-function correctedElevation(row: HeadRow): number | null {
-  const here = row.elevation_since === null || row.begun_at >= row.elevation_since;
-  return here && row.kitchen_elevation !== row.elevation_metres ? row.kitchen_elevation : null;
+function correctedElevation(row: Kept): number | null {
+  const here = row.elevationSince === null || row.begunAt >= row.elevationSince;
+  return here && row.kitchenElevation !== row.elevationMetres ? row.kitchenElevation : null;
 }
 
-function headFrom(row: HeadRow): StoredLot {
+function headFrom(row: Kept): StoredLot {
+  const { formulaId, name, kind, colour, version, content } = row;
   return {
     id: row.id,
     code: row.code,
     state: row.state,
-    heldFrom: row.held_from,
-    product: {
-      formulaId: row.formula_id,
-      name: row.name,
-      kind: row.kind,
-      colour: row.colour,
-      version: row.number,
-      content: JSON.parse(row.content),
-    },
+    heldFrom: row.heldFrom,
+    product: { formulaId, name, kind, colour, version, content: JSON.parse(content) },
     storage: row.storage,
-    criticalPh: row.critical_ph,
-    elevationMetres: row.elevation_metres,
+    criticalPh: row.criticalPh,
+    elevationMetres: row.elevationMetres,
     correctedElevation: correctedElevation(row),
-    cannerHolds: row.workshop === null ? null : (JSON.parse(row.workshop) as Workshop).cannerHolds,
-    writtenAt: row.written_at && fromSql(row.written_at),
-    timeZone: row.time_zone,
-    rulePack: row.rule_pack,
-    begunAt: fromSql(row.begun_at),
-    broughtInAt: row.brought_in_at && fromSql(row.brought_in_at),
+    cannerHolds: row.workshop === null ? null : row.workshop.cannerHolds,
+    writtenAt: row.writtenAt,
+    timeZone: row.timeZone,
+    rulePack: row.rulePack,
+    begunAt: row.begunAt,
+    broughtInAt: row.broughtInAt,
     scale: row.scale,
-    cupSchool: row.cup_school,
-    begunBy: row.begun_by_name,
+    cupSchool: row.cupSchool,
+    begunBy: row.begunBy,
     steps: [],
     additions: [],
     readings: [],
@@ -113,14 +111,14 @@ function headFrom(row: HeadRow): StoredLot {
   };
 }
 
-async function withRecords(db: Database, heads: HeadRow[]): Promise<StoredLot[]> {
+async function withRecords(db: Database, heads: Kept[]): Promise<StoredLot[]> {
   if (heads.length === 0) return [];
   const lots = new Map(heads.map((row) => [row.id, headFrom(row)]));
   await loadRecords(db, lots);
   for (const lot of lots.values()) lot.storage = storageNow(lot);
   await loadProcesses(db, lots);
-  await loadStores(db, heads[0]!.kitchen_id, [...lots.values()]);
-  await loadAged(db, heads[0]!.kitchen_id, [...lots.values()]);
+  await loadStores(db, heads[0]!.kitchenId, [...lots.values()]);
+  await loadAged(db, heads[0]!.kitchenId, [...lots.values()]);
   return [...lots.values()];
 }
 
@@ -142,7 +140,7 @@ export interface Readable {
 }
 
 /** Lots with their records; where one cannot be read, the others without it. */
-async function readable(db: Database, heads: HeadRow[]): Promise<Readable> {
+async function readable(db: Database, heads: Kept[]): Promise<Readable> {
   try {
     return { lots: await withRecords(db, heads), broken: [] };
   } catch (error) {
@@ -153,9 +151,9 @@ async function readable(db: Database, heads: HeadRow[]): Promise<Readable> {
     try {
       found.lots.push(...(await withRecords(db, [head])));
     } catch (error) {
-      const { id, code, name, state, begun_at } = head;
+      const { id, code, name, state, begunAt } = head;
       const why = (error as Error).message;
-      found.broken.push({ id, code, name, state, begunAt: fromSql(begun_at), why });
+      found.broken.push({ id, code, name, state, begunAt, why });
     }
   return found;
 }
@@ -165,17 +163,14 @@ type In = { id: string };
 /** One lot by id or code; null where the kitchen has none. */
 export async function readLot(db: Database, kitchen: In, idOrCode: string): Promise<StoredLot | null> {
   const { column, value } = lotNamed(idOrCode);
-  const heads = await rows<HeadRow>(db, `${HEAD} WHERE l.kitchen_id = ? AND ${column} = ?`, [
-    kitchen.id,
-    value,
-  ]);
+  const heads = await read(db, KEPT, `${HEAD} WHERE l.kitchen_id = ? AND ${column} = ?`, [kitchen.id, value]);
   return (await withRecords(db, heads))[0] ?? null;
 }
 
 /** Some lots of a kitchen by their ids. */
 export async function readableByIds(db: Database, kitchen: In, ids: readonly string[]): Promise<Readable> {
   if (ids.length === 0) return { lots: [], broken: [] };
-  const heads = await rows<HeadRow>(db, `${HEAD} WHERE l.kitchen_id = ? AND l.id IN (${marks(ids)})`, [
+  const heads = await read(db, KEPT, `${HEAD} WHERE l.kitchen_id = ? AND l.id IN (${marks(ids)})`, [
     kitchen.id,
     ...ids,
   ]);
@@ -184,8 +179,9 @@ export async function readableByIds(db: Database, kitchen: In, ids: readonly str
 
 /** Lots between their beginning and their release: whatever may need a hand. */
 export async function unreleasedLots(db: Database, kitchen: In): Promise<StoredLot[]> {
-  const heads = await rows<HeadRow>(
+  const heads = await read(
     db,
+    KEPT,
     `${HEAD} WHERE l.kitchen_id = ? AND l.state IN ('planned', 'making', 'resting', 'bottled', 'held') ORDER BY l.begun_at, l.id`,
     [kitchen.id],
   );
@@ -199,8 +195,9 @@ export async function lotsOfFormula(
   formulaId: string,
   limit: number,
 ): Promise<StoredLot[]> {
-  const heads = await rows<HeadRow>(
+  const heads = await read(
     db,
+    KEPT,
     `${HEAD} WHERE l.kitchen_id = ? AND v.formula_id = ? ORDER BY l.begun_at DESC, l.id DESC LIMIT ${limit}`,
     [kitchen.id, formulaId],
   );
@@ -209,8 +206,9 @@ export async function lotsOfFormula(
 
 /** The lot of the same formula begun last before another; null where that was the first. */
 export async function lotBefore(db: Database, kitchen: In, lot: StoredLot): Promise<StoredLot | null> {
-  const heads = await rows<HeadRow>(
+  const heads = await read(
     db,
+    KEPT,
     `${HEAD} WHERE l.kitchen_id = ? AND v.formula_id = ? AND l.begun_at < ? ORDER BY l.begun_at DESC LIMIT 1`,
     [kitchen.id, lot.product.formulaId, toSql(lot.begunAt)],
   );

@@ -1,38 +1,25 @@
-import type { PlaceEntry } from '@inch/contract/place';
+import { PlaceEntry } from '@inch/contract/place';
 import type { LotRecord } from '@inch/core/lot';
 import { movesOf } from '@inch/core/lot';
-import { COLD, type PlaceKind, placeNames, type StoreReading } from '@inch/core/place';
-import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
-
-interface PlaceRow {
-  id: string;
-  name: string;
-  kind: PlaceKind | null;
-  also_called: string | null;
-  at: string;
-  by: string;
-}
+import { COLD, placeNames, type StoreReading } from '@inch/core/place';
+import { entries } from '@inch/core/record';
+import { Instant } from '@inch/core/value';
+import { z } from 'zod';
+import { type Database, marks, toSql } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 
 /** What a kitchen said of its places, the first first. */
-export async function placesSaid(db: Database, kitchenId: string): Promise<PlaceEntry[]> {
-  const found = await rows<PlaceRow>(
+export const placesSaid = (db: Database, kitchenId: string): Promise<PlaceEntry[]> =>
+  read(
     db,
-    `SELECT p.id, p.name, p.kind, p.also_called, p.at, a.name AS \`by\` FROM place p JOIN account a ON a.id = p.account_id
+    { ...PlaceEntry.shape, recordedAt: Instant },
+    `SELECT p.id, p.name, p.kind, p.also_called, p.at AS recorded_at, a.name AS \`by\` FROM place p JOIN account a ON a.id = p.account_id
      WHERE p.kitchen_id = ? ORDER BY p.at, p.id`,
     [kitchenId],
   );
-  return found.map(({ also_called, at, ...row }) => ({
-    ...row,
-    alsoCalled: also_called,
-    recordedAt: fromSql(at),
-  }));
-}
 
-interface ReadingsRow {
-  place: string;
-  samples: string;
-  recorded_at: string;
-}
+const { place, samples } = entries['place-temperature'].said;
+const READINGS = { place, samples, recordedAt: Instant };
 
 /** Samples from which on an entry is the file of a logger, and not a reading by hand. */
 const LOGGED = 3;
@@ -40,20 +27,19 @@ const LOGGED = 3;
 const AT_ONCE = 15 * 60_000;
 
 /** A cold reading by hand that is dated back counts from when it was written; a warm one, and a logger's, is taken at its hour. */
-function readingsOf({ place, samples, recorded_at }: ReadingsRow): StoreReading[] {
-  const read = JSON.parse(samples) as { at: string; celsius: number }[];
-  const written = fromSql(recorded_at);
-  return read.map(({ at, celsius }) => {
-    const late = Date.parse(written) - Date.parse(at) > AT_ONCE;
-    const byHand = read.length < LOGGED;
-    return { place, celsius, at: byHand && late && celsius <= COLD ? written : at };
+function readingsOf({ place, samples, recordedAt }: z.output<z.ZodObject<typeof READINGS>>): StoreReading[] {
+  return samples.map(({ at, celsius }) => {
+    const late = Date.parse(recordedAt) - Date.parse(at) > AT_ONCE;
+    const byHand = samples.length < LOGGED;
+    return { place, celsius, at: byHand && late && celsius <= COLD ? recordedAt : at };
   });
 }
 
 /** Every reading of a kitchen's places since an instant. */
 export async function storeReadings(db: Database, kitchenId: string, since: string): Promise<StoreReading[]> {
-  const found = await rows<ReadingsRow>(
+  const found = await read(
     db,
+    READINGS,
     `SELECT STRAIGHT_JOIN p.place, p.samples, p.recorded_at FROM instrument i JOIN place_temperature p ON p.instrument_id = i.id
      WHERE i.kitchen_id = ? AND i.kind = 'thermometer' AND p.recorded_at >= ? ORDER BY p.at, p.id`,
     [kitchenId, toSql(since)],
@@ -65,8 +51,9 @@ export async function storeReadings(db: Database, kitchenId: string, since: stri
 const refusedOf = async (db: Database, lotIds: readonly string[]) =>
   lotIds.length === 0
     ? []
-    : rows<{ lot_id: string; at: string }>(
+    : read(
         db,
+        { lotId: z.string(), at: Instant },
         `SELECT lot_id, at FROM journal WHERE lot_id IN (${marks(lotIds)}) AND action LIKE '% refused'`,
         [...lotIds],
       );
@@ -89,6 +76,6 @@ export async function loadStores(db: Database, kitchenId: string, lots: readonly
     if (lot.storage === 'shelf') continue;
     const stood = new Set(movesOf(lot).flatMap((m) => (m.to === null ? [] : [of(m.to)])));
     lot.stores = readings.filter((r) => stood.has(of(r.place)));
-    lot.refused = refused.filter((r) => r.lot_id === lot.id).map((r) => fromSql(r.at));
+    lot.refused = refused.filter((r) => r.lotId === lot.id).map((r) => r.at);
   }
 }

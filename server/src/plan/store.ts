@@ -1,33 +1,28 @@
-import { type Plan, PlanContent } from '@inch/contract/plan';
+import { Plan, PlanContent } from '@inch/contract/plan';
 import type { PlannedStart } from '@inch/core/planning';
+import { Instant } from '@inch/core/value';
 import type { z } from 'zod';
-import { type Database, fromSql, marks, rows } from '../database/pool.ts';
+import { type Database, marks, rows } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { notFound } from '../http/problem.ts';
 
-interface PlanRow {
-  id: string;
-  content: string;
-  done: number;
-  revision: number;
-  saved_at: string;
-  saved_by: string;
-}
+const KEPT = {
+  ...Plan.pick({ id: true, done: true, revision: true, savedBy: true }).shape,
+  content: PlanContent,
+  savedAt: Instant,
+};
 
 const PLANS =
   'SELECT p.id, p.content, p.done, p.revision, p.saved_at, a.name AS saved_by FROM plan p JOIN account a ON a.id = p.saved_by WHERE p.kitchen_id = ?';
 
-const planFrom = (row: PlanRow): Plan => ({
-  ...(JSON.parse(row.content) as z.output<typeof PlanContent>),
-  id: row.id,
-  revision: row.revision,
-  done: row.done === 1,
-  savedAt: fromSql(row.saved_at),
-  savedBy: row.saved_by,
+const planFrom = ({ content, ...head }: z.output<z.ZodObject<typeof KEPT>>): Plan => ({
+  ...content,
+  ...head,
 });
 
 /** One plan, locked until the transaction ends where it is to be changed. */
 export async function planOf(db: Database, kitchenId: string, id: string, lock = false): Promise<Plan> {
-  const [row] = await rows<PlanRow>(db, `${PLANS} AND p.id = ?${lock ? ' FOR UPDATE' : ''}`, [kitchenId, id]);
+  const [row] = await read(db, KEPT, `${PLANS} AND p.id = ?${lock ? ' FOR UPDATE' : ''}`, [kitchenId, id]);
   if (!row) throw notFound('plan');
   return planFrom(row);
 }
@@ -41,8 +36,9 @@ export async function plansOf(
   const after = before
     ? 'AND EXISTS (SELECT 1 FROM plan b WHERE b.id = ? AND b.kitchen_id = p.kitchen_id AND (p.done > b.done OR (p.done = b.done AND (p.created_at, p.id) < (b.created_at, b.id))))'
     : '';
-  const found = await rows<PlanRow>(
+  const found = await read(
     db,
+    KEPT,
     `${PLANS} ${open ? 'AND p.done = 0' : ''} ${after} ORDER BY p.done, p.created_at DESC, p.id DESC LIMIT ${limit}`,
     before ? [kitchenId, before] : [kitchenId],
   );

@@ -1,23 +1,15 @@
 import type { Kitchen } from '@inch/contract/kitchen';
-import { type Sale, type SaleQuery, saleRoutes } from '@inch/contract/sale';
+import { Sale, type SaleQuery, saleRoutes } from '@inch/contract/sale';
 import { addDays, dayOf, instantOf } from '@inch/core/calendar';
+import { Instant } from '@inch/core/value';
 import type { Pool } from 'mysql2/promise';
-import { fromSql, rows, toSql } from '../database/pool.ts';
+import { toSql } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { type AppContext, serve } from '../http/serve.ts';
-import { broughtIn, type OfSpreadsheet, wordsIn } from '../spreadsheet/list.ts';
+import { OF_SPREADSHEET, withSpreadsheet, wordsIn } from '../spreadsheet/list.ts';
 
-interface SaleRow extends OfSpreadsheet {
-  id: string;
-  at: string;
-  sold_on: string | null;
-  code: string | null;
-  name: string;
-  bottles: number;
-  price_minor: number | null;
-  buyer: string | null;
-  place: string | null;
-  note: string | null;
-}
+const { day, broughtIn: _, ...SAID } = Sale.shape;
+const KEPT = { ...SAID, ...OF_SPREADSHEET, at: Instant, soldOn: day.nullable() };
 
 /** A movement says to whom in its note. */
 const COLUMNS = `i.id, i.at, e.sold_on, COALESCE(l.code, p.code) AS code, COALESCE(v.name, e.name) AS name, COALESCE(m.count, e.bottles) AS bottles,
@@ -36,19 +28,6 @@ const SEARCHED = [
   'e.place',
   'e.note',
 ];
-
-const saleFrom = (row: SaleRow, timeZone: string): Sale => ({
-  id: row.id,
-  day: row.sold_on ?? dayOf(fromSql(row.at), timeZone),
-  code: row.code,
-  name: row.name,
-  bottles: row.bottles,
-  priceMinor: row.price_minor === null ? null : Number(row.price_minor),
-  buyer: row.buyer,
-  place: row.place,
-  note: row.note,
-  broughtIn: broughtIn(row),
-});
 
 /** Sales that stand, the newest first, a page after another: those recorded here, and those brought in. */
 async function listSales(pool: Pool, kitchen: Kitchen, query: SaleQuery) {
@@ -72,14 +51,17 @@ async function listSales(pool: Pool, kitchen: Kitchen, query: SaleQuery) {
       ? [{ sql: '(i.at, i.id) < (SELECT at, id FROM sale WHERE id = ?)', values: [query.before] }]
       : []),
   ];
-  const found = await rows<SaleRow>(
+  const found = await read(
     pool,
+    KEPT,
     `SELECT STRAIGHT_JOIN ${COLUMNS} FROM ${FROM} WHERE ${conditions.map((c) => c.sql).join(' AND ')}${words.sql}
      ORDER BY i.at DESC, i.id DESC LIMIT ${query.limit}`,
     [...conditions.flatMap((c) => c.values), ...words.values],
   );
   return {
-    sales: found.map((row) => saleFrom(row, kitchen.timeZone)),
+    sales: found
+      .map(withSpreadsheet)
+      .map(({ at, soldOn, ...sale }): Sale => ({ ...sale, day: soldOn ?? dayOf(at, kitchen.timeZone) })),
     next: found.length === query.limit ? found.at(-1)!.id : null,
   };
 }

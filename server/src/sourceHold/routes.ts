@@ -1,8 +1,10 @@
-import { type NewSourceHold, type SourceHold, sourceHoldRoutes } from '@inch/contract/sourceHold';
+import { type NewSourceHold, SourceHold, sourceHoldRoutes } from '@inch/contract/sourceHold';
 import { heatProcesses } from '@inch/core/heat';
+import { Instant } from '@inch/core/value';
 import type { Pool } from 'mysql2/promise';
-import type { z } from 'zod';
-import { fromSql, rows, toSql, update } from '../database/pool.ts';
+import { z } from 'zod';
+import { rows, toSql, update } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { processesById } from '../heatProcess/store.ts';
 import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
@@ -11,47 +13,30 @@ import { stockOf } from '../stock/store.ts';
 import { codesOf, reachOf, type Source } from '../trace/reach.ts';
 import { holdSource, isHeld } from './hold.ts';
 
-interface HoldRow {
-  id: string;
-  noun: SourceHold['noun'];
-  subject_id: string;
-  name: string;
-  recalled: number;
-  why: string;
-  at: string;
-  by: string;
-  lifted_at: string | null;
-  lifted_by: string | null;
-  lifted_why: string | null;
-}
+const { lots: _, lifted: __, ...SAID } = SourceHold.shape;
+const KEPT = {
+  ...SAID,
+  at: Instant,
+  liftedAt: Instant.nullable(),
+  liftedBy: z.string().nullable(),
+  liftedWhy: z.string().nullable(),
+};
 
 async function listHolds(pool: Pool, kitchenId: string): Promise<SourceHold[]> {
-  const found = await rows<HoldRow>(
+  const found = await read(
     pool,
+    KEPT,
     `SELECT h.id, h.noun, h.subject_id, h.name, h.recalled, h.why, h.at, a.name AS \`by\`, h.lifted_at, l.name AS lifted_by, h.lifted_why
      FROM source_hold h JOIN account a ON a.id = h.account_id LEFT JOIN account l ON l.id = h.lifted_by
      WHERE h.kitchen_id = ? ORDER BY h.at DESC, h.id DESC LIMIT 200`,
     [kitchenId],
   );
   const holds: SourceHold[] = [];
-  for (const row of found)
+  for (const { liftedAt, liftedBy, liftedWhy, ...hold } of found)
     holds.push({
-      id: row.id,
-      noun: row.noun,
-      subjectId: row.subject_id,
-      name: row.name,
-      recalled: row.recalled === 1,
-      why: row.why,
-      at: fromSql(row.at),
-      by: row.by,
-      lifted:
-        row.lifted_at === null
-          ? null
-          : { at: fromSql(row.lifted_at), by: row.lifted_by ?? '', why: row.lifted_why ?? '' },
-      lots: await codesOf(
-        pool,
-        await reachOf(pool, kitchenId, { noun: row.noun, subjectId: row.subject_id }),
-      ),
+      ...hold,
+      lifted: liftedAt === null ? null : { at: liftedAt, by: liftedBy ?? '', why: liftedWhy ?? '' },
+      lots: await codesOf(pool, await reachOf(pool, kitchenId, hold)),
     });
   return holds;
 }

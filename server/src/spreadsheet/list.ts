@@ -1,54 +1,59 @@
-import type { EarlierLot, PageQuery, Spreadsheet } from '@inch/contract/spreadsheet';
-import type { SpreadsheetKind } from '@inch/core/spreadsheet';
-import type { z } from 'zod';
-import { type Database, fromSql, rows } from '../database/pool.ts';
+import { EarlierLot, type PageQuery, Spreadsheet } from '@inch/contract/spreadsheet';
+import { Instant } from '@inch/core/value';
+import { z } from 'zod';
+import type { Database } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 
-interface SpreadsheetRow {
-  id: string;
-  kind: SpreadsheetKind;
-  file_name: string;
-  row_count: number;
-  at: string;
-  by: string;
-  withdrawn_at: string | null;
-  withdrawer: string | null;
-  withdrawn_why: string | null;
-}
+const { id, kind, fileName, rows: rowCount, by } = Spreadsheet.shape;
+const KEPT = {
+  id,
+  kind,
+  fileName,
+  rowCount,
+  at: Instant,
+  by,
+  withdrawnAt: Instant.nullable(),
+  withdrawnBy: by.nullable(),
+  withdrawnWhy: z.string().nullable(),
+};
 
 /** Spreadsheets that were brought in, the newest first. */
 export async function spreadsheetsOf(db: Database, kitchenId: string): Promise<Spreadsheet[]> {
-  const found = await rows<SpreadsheetRow>(
+  const found = await read(
     db,
-    `SELECT STRAIGHT_JOIN s.id, s.kind, s.file_name, s.row_count, s.at, a.name AS \`by\`, s.withdrawn_at, w.name AS withdrawer, s.withdrawn_why
+    KEPT,
+    `SELECT STRAIGHT_JOIN s.id, s.kind, s.file_name, s.row_count, s.at, a.name AS \`by\`, s.withdrawn_at, w.name AS withdrawn_by, s.withdrawn_why
      FROM spreadsheet s JOIN account a ON a.id = s.account_id LEFT JOIN account w ON w.id = s.withdrawn_by
      WHERE s.kitchen_id = ? ORDER BY s.at DESC, s.id DESC`,
     [kitchenId],
   );
-  return found.map((row) => ({
-    id: row.id,
-    kind: row.kind,
-    fileName: row.file_name,
-    rows: row.row_count,
-    at: fromSql(row.at),
-    by: row.by,
-    withdrawn:
-      row.withdrawn_at === null
-        ? null
-        : { at: fromSql(row.withdrawn_at), by: row.withdrawer!, why: row.withdrawn_why! },
+  return found.map(({ rowCount: count, withdrawnAt, withdrawnBy, withdrawnWhy, ...said }) => ({
+    ...said,
+    rows: count,
+    withdrawn: withdrawnAt === null ? null : { at: withdrawnAt, by: withdrawnBy!, why: withdrawnWhy! },
   }));
 }
 
 /** Part of a row that says which spreadsheet it came with. */
-export interface OfSpreadsheet {
-  file_name: string | null;
-  sheet_row: number | null;
-  brought_at: string | null;
-}
+export const OF_SPREADSHEET = {
+  fileName: fileName.nullable(),
+  sheetRow: z.number().nullable(),
+  broughtAt: Instant.nullable(),
+};
 
-export const broughtIn = ({ file_name, sheet_row, brought_at }: OfSpreadsheet) =>
-  file_name === null || sheet_row === null || brought_at === null
-    ? null
-    : { fileName: file_name, row: sheet_row, at: fromSql(brought_at) };
+/** A row with the spreadsheet that it came with; null where it came with none. */
+export const withSpreadsheet = <T extends z.output<z.ZodObject<typeof OF_SPREADSHEET>>>({
+  fileName,
+  sheetRow,
+  broughtAt,
+  ...said
+}: T) => ({
+  ...said,
+  broughtIn:
+    fileName === null || sheetRow === null || broughtAt === null
+      ? null
+      : { fileName, row: sheetRow, at: broughtAt },
+});
 
 /** A condition that each word of `q` stands somewhere in some columns. */
 export function wordsIn(
@@ -63,34 +68,7 @@ export function wordsIn(
   };
 }
 
-interface LotRow extends OfSpreadsheet {
-  id: string;
-  code: string;
-  name: string;
-  made_on: string;
-  bottles: number | null;
-  bottle_ml: number | null;
-  best_by: string | null;
-  ph: number | null;
-  brix: number | null;
-  note: string | null;
-  sold: number;
-}
-
-const lotFrom = (row: LotRow): EarlierLot => ({
-  id: row.id,
-  code: row.code,
-  name: row.name,
-  madeOn: row.made_on,
-  bottles: row.bottles,
-  bottleMl: row.bottle_ml,
-  bestBy: row.best_by,
-  ph: row.ph,
-  brix: row.brix,
-  note: row.note,
-  sold: Number(row.sold),
-  broughtIn: broughtIn(row)!,
-});
+const { broughtIn: _, ...LOT } = EarlierLot.shape;
 
 /** Bottles of an earlier lot that sales name, of spreadsheets that stand. */
 const SOLD = `(SELECT COALESCE(SUM(e.bottles), 0) FROM earlier_sale e JOIN spreadsheet t ON t.id = e.spreadsheet_id
@@ -102,15 +80,16 @@ export async function listEarlierLots(db: Database, kitchenId: string, query: z.
   const after = query.before
     ? ' AND (l.made_on, l.id) < (SELECT made_on, id FROM earlier_lot WHERE id = ?)'
     : '';
-  const found = await rows<LotRow>(
+  const found = await read(
     db,
+    { ...LOT, ...OF_SPREADSHEET },
     `SELECT STRAIGHT_JOIN l.*, s.file_name, s.at AS brought_at, ${SOLD} AS sold
      FROM earlier_lot l JOIN spreadsheet s ON s.id = l.spreadsheet_id
      WHERE l.kitchen_id = ? AND s.withdrawn_at IS NULL${words.sql}${after} ORDER BY l.made_on DESC, l.id DESC LIMIT ${query.limit}`,
     [kitchenId, ...words.values, ...(query.before ? [query.before] : [])],
   );
   return {
-    lots: found.map(lotFrom),
+    lots: found.map(withSpreadsheet) as EarlierLot[],
     next: found.length === query.limit ? found.at(-1)!.id : null,
   };
 }

@@ -1,8 +1,9 @@
 import type { Kitchen } from '@inch/contract/kitchen';
 import type { Pool } from 'mysql2/promise';
 import { type Database, rows, run } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { canonicalJson } from '../journal/append.ts';
-import { KITCHEN_COLUMNS, type KitchenRow, kitchenFrom } from '../kitchen/store.ts';
+import { KEPT_KITCHEN, KITCHEN_COLUMNS, kitchenFrom } from '../kitchen/store.ts';
 import { readableByIds } from '../lot/store.ts';
 import { bringUpToDate, deriveLot, settingsOf, shapesOf } from './derive.ts';
 import { countStock, faultyStock } from './stock.ts';
@@ -11,7 +12,7 @@ const PAGE = 100;
 
 /** Every kitchen of a database. */
 export async function kitchensOf(pool: Database): Promise<Kitchen[]> {
-  const found = await rows<KitchenRow>(pool, `SELECT ${KITCHEN_COLUMNS} FROM kitchen k ORDER BY k.id`);
+  const found = await read(pool, KEPT_KITCHEN, `SELECT ${KITCHEN_COLUMNS} FROM kitchen k ORDER BY k.id`);
   return found.map(kitchenFrom);
 }
 

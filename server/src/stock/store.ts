@@ -1,54 +1,56 @@
-import type { StockHistory, StockListQuery, StockView } from '@inch/contract/stock';
+import { StockHistory, type StockListQuery, StockView } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
+import { LotState } from '@inch/core/lot';
 import { leftOf, packagingOf, whyUnfit } from '@inch/core/stock';
+import { Instant } from '@inch/core/value';
 import type { Pool } from 'mysql2/promise';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { containersOf } from '../container/routes.ts';
-import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';
+import { type Database, marks, rows, toSql } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { countStock, NOTHING } from '../standing/stock.ts';
 import { heldStock } from '../trace/reach.ts';
 import { stockCode } from './code.ts';
 
-interface StockRow {
-  id: string;
-  number: number;
-  kind: StockView['kind'];
-  thing: string;
-  quantity: number;
-  said: string;
-  words: string;
-  supplier: string;
-  cost_minor: number | null;
-  got_on: string;
-  best_by: string | null;
-  measured: string | null;
-  allergens: string;
-  batch: string | null;
-  left_code: string | null;
-  left_name: string | null;
-  left_state: NonNullable<StockView['leftBy']>['state'] | null;
-  from_number: number | null;
-  brought_in: string | null;
-  by: string;
-}
+const KEPT = {
+  ...StockView.pick({
+    id: true,
+    kind: true,
+    thing: true,
+    quantity: true,
+    said: true,
+    words: true,
+    supplier: true,
+    costMinor: true,
+    gotOn: true,
+    bestBy: true,
+    measured: true,
+    allergens: true,
+    broughtIn: true,
+    by: true,
+  }).shape,
+  number: z.number(),
+  batch: z.string().nullable(),
+  leftCode: z.string().nullable(),
+  leftName: z.string().nullable(),
+  leftState: LotState.nullable(),
+  fromNumber: z.number().nullable(),
+};
+type Kept = z.output<z.ZodObject<typeof KEPT>>;
 
 type Taking = StockHistory['takings'][number];
 
-interface TakingRow {
-  id: string;
-  stock_id: string;
-  kind: Taking['kind'];
-  amount: number;
-  why: string | null;
-  at: string;
-  by: string;
-  lot_code: string | null;
-  into_number: number | null;
-  struck: number;
-  struck_why: string | null;
-  struck_by_name: string | null;
-}
+const { into: _, undone: __, ...TAKEN } = StockHistory.shape.takings.element.shape;
+const KEPT_TAKING = {
+  ...TAKEN,
+  at: Instant,
+  stockId: z.string(),
+  lotCode: z.string().nullable(),
+  intoNumber: z.number().nullable(),
+  struckWhy: z.string().nullable(),
+  struckByName: z.string().nullable(),
+};
 
 const STOCK = `SELECT STRAIGHT_JOIN s.id, s.number, s.kind, s.thing, s.quantity, s.said, s.words, s.supplier, s.cost_minor, s.got_on, s.best_by, s.measured, s.allergens, s.batch,
   l.code AS left_code, v.name AS left_name, l.state AS left_state, d.number AS from_number, h.file_name AS brought_in, a.name AS \`by\`
@@ -69,28 +71,23 @@ async function takingsOf(
   const found = new Map<string, Taking[]>(ids.map((id) => [id, []]));
   if (ids.length === 0) return found;
   // What is drawn from is read as it stands now, not as it stood when the transaction began.
-  const list = await rows<TakingRow>(
+  const list = await read(
     db,
+    KEPT_TAKING,
     `${TAKINGS} WHERE t.stock_id IN (${marks(ids)}) ORDER BY t.at, t.id${lock ? ' LOCK IN SHARE MODE' : ''}`,
     [...ids],
   );
-  for (const t of list)
-    found.get(t.stock_id)!.push({
-      id: t.id,
-      kind: t.kind,
-      amount: t.amount,
-      at: fromSql(t.at),
-      by: t.by,
-      why: t.why,
-      into: t.lot_code ?? (t.into_number === null ? null : stockCode(t.into_number)),
-      struck: t.struck === 1,
-      undone: t.struck_why === null ? null : { by: t.struck_by_name ?? '', why: t.struck_why },
+  for (const { stockId, lotCode, intoNumber, struckWhy, struckByName, ...taking } of list)
+    found.get(stockId)!.push({
+      ...taking,
+      into: lotCode ?? (intoNumber === null ? null : stockCode(intoNumber)),
+      undone: struckWhy === null ? null : { by: struckByName ?? '', why: struckWhy },
     });
   return found;
 }
 
 /** What stock is called, by its thing. */
-async function namesOf(db: Database, kitchenId: string): Promise<(row: StockRow) => string> {
+async function namesOf(db: Database, kitchenId: string): Promise<(row: Kept) => string> {
   const catalogue = await catalogueNow(db, kitchenId);
   const packaging = new Map(packagingOf(await containersOf(db, kitchenId)).map((p) => [p.thing, p.name]));
   return (row) =>
@@ -98,33 +95,19 @@ async function namesOf(db: Database, kitchenId: string): Promise<(row: StockRow)
 }
 
 function stockFrom<T extends StockView['takings']>(
-  row: StockRow,
+  { number, leftCode, leftName, leftState, fromNumber, ...said }: Kept,
   name: string,
   takings: T,
   { today, held }: { today: string; held: ReadonlyMap<string, string> },
 ): Omit<StockView, 'takings'> & { takings: T } {
   const lot = {
-    id: row.id,
-    code: stockCode(row.number),
-    kind: row.kind,
-    thing: row.thing,
+    ...said,
+    code: stockCode(number),
     name,
-    quantity: row.quantity,
-    said: row.said,
-    words: row.words,
-    supplier: row.supplier,
-    costMinor: row.cost_minor === null ? null : Number(row.cost_minor),
-    gotOn: row.got_on,
-    bestBy: row.best_by,
-    measured: row.measured === null ? null : JSON.parse(row.measured),
-    allergens: JSON.parse(row.allergens),
-    leftBy:
-      row.left_code === null ? null : { code: row.left_code, name: row.left_name!, state: row.left_state! },
-    batch: row.batch ?? '',
-    held: held.get(row.id) ?? null,
-    dividedFrom: row.from_number === null ? null : stockCode(row.from_number),
-    broughtIn: row.brought_in,
-    by: row.by,
+    leftBy: leftCode === null ? null : { code: leftCode, name: leftName!, state: leftState! },
+    batch: said.batch ?? '',
+    held: held.get(said.id) ?? null,
+    dividedFrom: fromNumber === null ? null : stockCode(fromNumber),
     takings,
   };
   return { ...lot, left: leftOf(lot), whyUnfit: whyUnfit(lot, today) };
@@ -165,11 +148,7 @@ export async function stockOf(
   }
   if (only.lock)
     await rows(db, `SELECT s.id FROM stock_lot s WHERE ${where} ORDER BY s.number FOR UPDATE`, values);
-  const found = await rows<StockRow>(
-    db,
-    `${STOCK} WHERE ${where} ORDER BY s.got_on DESC, s.number DESC`,
-    values,
-  );
+  const found = await read(db, KEPT, `${STOCK} WHERE ${where} ORDER BY s.got_on DESC, s.number DESC`, values);
   if (found.length === 0) return [];
   const takings = await takingsOf(
     db,
@@ -177,32 +156,27 @@ export async function stockOf(
     only.lock ?? false,
   );
   // Where one thing is drawn from its name is not asked: that would read the whole catalogue at every weighing.
-  const nameOf = only.things ? (row: StockRow) => row.thing : await namesOf(db, kitchenId);
+  const nameOf = only.things ? (row: Kept) => row.thing : await namesOf(db, kitchenId);
   const held = await heldStock(db, kitchenId);
   return found.map((row) => stockFrom(row, nameOf(row), takings.get(row.id)!, { today, held }));
 }
 
-interface WentRow {
-  stock_id: string;
-  kind: Taking['kind'];
-  amount: number;
-  at: string;
-}
+const WENT = { stockId: z.string(), kind: TAKEN.kind, amount: z.number(), at: Instant };
 
 /** What went of stock lots and stands, a sum for each way in which it went or was found. */
 async function wentOf(db: Database, ids: readonly string[]): Promise<Map<string, StockView['takings']>> {
   const went = new Map<string, StockView['takings']>(ids.map((id) => [id, []]));
   if (ids.length === 0) return went;
-  const found = await rows<WentRow>(
+  const found = await read(
     db,
+    WENT,
     `SELECT STRAIGHT_JOIN t.stock_id, t.kind, SUM(t.amount) AS amount, MAX(t.at) AS at FROM stock_taking t LEFT JOIN addition a ON a.id = t.addition_id
      LEFT JOIN bottling b ON b.id = t.bottling_id LEFT JOIN label_print c ON c.id = t.print_id
      WHERE t.stock_id IN (${marks(ids)}) AND t.struck_at IS NULL AND a.struck_at IS NULL AND b.struck_at IS NULL AND c.struck_at IS NULL
      GROUP BY t.stock_id, t.kind, t.amount < 0 ORDER BY t.stock_id, t.kind`,
     [...ids],
   );
-  for (const { stock_id, kind, amount, at } of found)
-    went.get(stock_id)!.push({ kind, amount, at: fromSql(at), struck: false });
+  for (const { stockId, ...sum } of found) went.get(stockId)!.push({ ...sum, struck: false });
   return went;
 }
 
@@ -236,8 +210,9 @@ export async function listStock(
   );
   if (page.length === 0) return [];
   const ids = page.map((row) => row.id);
-  const found = await rows<StockRow>(
+  const found = await read(
     pool,
+    KEPT,
     `${STOCK} WHERE s.id IN (${marks(ids)}) ORDER BY s.got_on DESC, s.number DESC`,
     ids,
   );

@@ -1,36 +1,18 @@
-import type { Vessel } from '@inch/contract/vessel';
+import { Vessel } from '@inch/contract/vessel';
 import { vesselVolume } from '@inch/core/pan';
-import { type Database, rows } from '../database/pool.ts';
-
-interface Row {
-  id: string;
-  name: string;
-  material: Vessel['material'];
-  shape: string;
-  used_as: Vessel['use'];
-  retired_at: string | null;
-}
+import type { Database } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 
 export type StoredVessel = Omit<Vessel, 'learned'>;
 
-function vesselFrom(row: Row): StoredVessel {
-  const shape = JSON.parse(row.shape) as Vessel['shape'];
-  return {
-    id: row.id,
-    name: row.name,
-    material: row.material,
-    shape,
-    use: row.used_as,
-    holdsMl: vesselVolume(shape),
-    retired: row.retired_at !== null,
-  };
-}
+const { learned: _, holdsMl: __, use: usedAs, ...SAID } = Vessel.shape;
 
 export async function vesselsOf(db: Database, kitchenId: string): Promise<StoredVessel[]> {
-  const found = await rows<Row>(
+  const found = await read(
     db,
-    'SELECT id, name, material, shape, used_as, retired_at FROM vessel WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, created_at, id',
+    { ...SAID, usedAs },
+    'SELECT id, name, material, shape, used_as, retired_at IS NOT NULL AS retired FROM vessel WHERE kitchen_id = ? ORDER BY retired_at IS NOT NULL, created_at, id',
     [kitchenId],
   );
-  return found.map(vesselFrom);
+  return found.map(({ usedAs: use, ...vessel }) => ({ ...vessel, use, holdsMl: vesselVolume(vessel.shape) }));
 }
