@@ -42,7 +42,6 @@ export type Taken = Reading['taken'];
 export type BottlingEntry = Recorded<Entries['bottling']>;
 export type HeatProcessEntry = Recorded<Entries['heat-process']>;
 export type LoadEntry = LotRecord['loads'][number];
-export type LoadMarkKind = LoadEntry['marks'][number]['kind'];
 export type Curve = Recorded<Entries['curve']>;
 export type SealCheckEntry = Recorded<Entries['seal-check']>;
 export type Fate = Recorded<Entries['fate']>;
@@ -55,14 +54,9 @@ export type CoolingEntry = Recorded<Entries['cooling']>;
 export type Deviation = LotRecord['deviations'][number];
 export type Movement = Recorded<Entries['movement']>;
 export type Decision = Recorded<Entries['decision']>;
-export type Settling = Recorded<Entries['settling']>;
-export type Telling = Recorded<Entries['telling']>;
 export type LabelPrint = Recorded<Entries['print']>;
 export type Look = Recorded<Entries['look']>;
-export type Dating = Recorded<Entries['dating']>;
-export type SpoiltLabels = Recorded<Entries['spoilt-label']>;
 export type Placing = Recorded<Entries['placing']>;
-export type StorageChange = Recorded<Entries['storage-change']>;
 export type Photograph = Recorded<Entries['photograph']>;
 
 /** One lot as made: all that its gates, keeping and label are decided from. */

@@ -40,13 +40,8 @@ export function FirstStart() {
           label="Time zone"
           {...form.field('timeZone')}
           hint="Decides which day it is in the kitchen: on labels, dates and plans."
-        >
-          {timeZonesWith(here).map((zone) => (
-            <option key={zone} value={zone}>
-              {zone.replaceAll('_', ' ')}
-            </option>
-          ))}
-        </Choice>
+          options={timeZonesWith(here).map((zone) => [zone, zone.replaceAll('_', ' ')])}
+        />
         <Field
           label="Your name"
           autoComplete="username"

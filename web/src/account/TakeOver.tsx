@@ -20,11 +20,7 @@ export function TakeOver({ owners }: { owners: string[] }) {
     <Doorway title="The kitchen is imported">
       <form className="grid gap-4" onSubmit={form.submit}>
         <p>Passwords were not in the file. An owner sets the first one here, and then those of the others.</p>
-        <Choice label="Owner" {...form.field('name')}>
-          {owners.map((name) => (
-            <option key={name}>{name}</option>
-          ))}
-        </Choice>
+        <Choice label="Owner" {...form.field('name')} options={owners.map((name) => [name, name])} />
         <Field
           label="New password"
           type="password"

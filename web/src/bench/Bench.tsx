@@ -13,6 +13,7 @@ import { dayAndTime, dayMonth } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { BenchNav } from './BenchNav.tsx';
 import { Calibrate } from './Calibrate.tsx';
@@ -47,13 +48,11 @@ function AddInstrument() {
     <form onSubmit={form.submit}>
       <fieldset disabled={form.busy} className="grid gap-4 py-4">
         <DraftNote form={form} />
-        <Choice label="Kind" {...form.field('kind')}>
-          {Object.entries(KINDS).map(([kind, name]) => (
-            <option key={kind} value={kind}>
-              {name}
-            </option>
-          ))}
-        </Choice>
+        <Choice
+          label="Kind"
+          {...form.field('kind')}
+          options={Object.entries(KINDS).map(([kind, name]) => [kind, name])}
+        />
         <Field label="Name" {...form.field('name')} />
         {form.values.kind === 'hydrometer' && (
           <Field
@@ -65,10 +64,9 @@ function AddInstrument() {
           />
         )}
         {form.values.kind === 'refractometer' && (
-          <label className="flex min-h-6 items-center gap-2">
-            <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('compensated')} />{' '}
+          <Tick className="min-h-6" {...form.register('compensated')}>
             corrects for temperature by itself
-          </label>
+          </Tick>
         )}
         <Button type="submit">Add instrument</Button>
       </fieldset>

@@ -93,13 +93,12 @@ function StandardRow({ form, standard }: { form: Calibration; standard: (typeof 
     <tr className="align-top">
       <th scope="row" className="w-56 py-1.5 pr-3 text-left font-semibold">
         {key === 'low' ? (
-          <Choice label="Low check with" labelHidden {...form.field('lowWith')}>
-            {LOW_CHECKS.map((c) => (
-              <option key={c.value} value={c.value}>
-                {c.name}
-              </option>
-            ))}
-          </Choice>
+          <Choice
+            label="Low check with"
+            labelHidden
+            {...form.field('lowWith')}
+            options={LOW_CHECKS.map((c) => [c.value, c.name])}
+          />
         ) : (
           <span className="block pt-2">{name}</span>
         )}
@@ -127,10 +126,15 @@ export function Calibrate({ meter }: { meter: Instrument }) {
   return (
     <form className="py-4" onSubmit={form.submit}>
       <DraftNote form={form} />
-      <Choice className="mb-3 w-56" label="It shows" {...form.field('shows')}>
-        <option value="mV">millivolts</option>
-        <option value="pH">pH alone, as a pen does</option>
-      </Choice>
+      <Choice
+        className="mb-3 w-56"
+        label="It shows"
+        {...form.field('shows')}
+        options={[
+          ['mV', 'millivolts'],
+          ['pH', 'pH alone, as a pen does'],
+        ]}
+      />
       <table>
         <thead>
           <tr className="text-left text-sm text-ink-2">

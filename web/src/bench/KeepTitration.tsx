@@ -34,18 +34,21 @@ export function KeepToLot({
   if (making.length === 0) return null;
   return (
     <div className="mt-4 grid gap-3">
-      <Choice label="Lot" value={code} onChange={(e) => setCode(e.target.value)}>
-        <option value="">Choose a lot</option>
-        {making.map((l) => (
-          <option key={l.id} value={l.code}>
-            {l.code} {l.name}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Sample" value={sample} onChange={(e) => setSample(e.target.value as typeof sample)}>
-        <option value="pan">what is in the pan</option>
-        <option value="finished">the finished product, cooled</option>
-      </Choice>
+      <Choice
+        label="Lot"
+        value={code}
+        onChange={(e) => setCode(e.target.value)}
+        options={[['', 'Choose a lot'], ...making.map((l) => [l.code, `${l.code} ${l.name}`] as const)]}
+      />
+      <Choice
+        label="Sample"
+        value={sample}
+        onChange={(e) => setSample(e.target.value as typeof sample)}
+        options={[
+          ['pan', 'what is in the pan'],
+          ['finished', 'the finished product, cooled'],
+        ]}
+      />
       <Button
         tone="plain"
         disabled={code === '' || write.busy}

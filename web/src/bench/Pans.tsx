@@ -110,25 +110,31 @@ function NewPan() {
     <form className="grid gap-4 py-4" onSubmit={form.submit}>
       <DraftNote form={form} />
       <Field label="Name" {...form.field('name')} />
-      <Choice label="Made of" {...form.field('material')}>
-        {Object.entries(MATERIALS).map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Used as" {...form.field('use')}>
-        <option value="pan">a pan</option>
-        <option value="canner">a canner for jars</option>
-        <option value="blender">a blender</option>
-        <option value="bag">a drip bag or jelly bag</option>
-        <option value="crock">a crock or bowl that a draw stands in</option>
-      </Choice>
-      <Choice label="Known by" {...form.field('kind')}>
-        <option value="straight">its width and height, straight sides</option>
-        <option value="tapered">its widths and height, tapered</option>
-        <option value="poured">volumes poured in, and the depth each reached</option>
-      </Choice>
+      <Choice
+        label="Made of"
+        {...form.field('material')}
+        options={Object.entries(MATERIALS).map(([key, words]) => [key, words])}
+      />
+      <Choice
+        label="Used as"
+        {...form.field('use')}
+        options={[
+          ['pan', 'a pan'],
+          ['canner', 'a canner for jars'],
+          ['blender', 'a blender'],
+          ['bag', 'a drip bag or jelly bag'],
+          ['crock', 'a crock or bowl that a draw stands in'],
+        ]}
+      />
+      <Choice
+        label="Known by"
+        {...form.field('kind')}
+        options={[
+          ['straight', 'its width and height, straight sides'],
+          ['tapered', 'its widths and height, tapered'],
+          ['poured', 'volumes poured in, and the depth each reached'],
+        ]}
+      />
       <ShapeFields form={form} />
       {'shape' in drawn && (
         <PanRuler

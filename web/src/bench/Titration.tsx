@@ -62,21 +62,17 @@ function TitrationFields({ titration: { answers, set } }: { titration: Titrating
         label="As"
         value={answers.acid}
         onChange={(e) => set({ acid: e.target.value as Answers['acid'] })}
-      >
-        {ACIDS.map((a) => (
-          <option key={a} value={a}>
-            {a} acid
-          </option>
-        ))}
-      </Choice>
+        options={ACIDS.map((a) => [a, `${a} acid`])}
+      />
       <Choice
         label="Endpoint"
         value={answers.by}
         onChange={(e) => set({ by: e.target.value as Answers['by'] })}
-      >
-        <option value="8.2">pH 8.2</option>
-        <option value="steepest">the steepest point</option>
-      </Choice>
+        options={[
+          ['8.2', 'pH 8.2'],
+          ['steepest', 'the steepest point'],
+        ]}
+      />
     </div>
   );
 }

@@ -68,14 +68,8 @@ export function ByHand({
             : 'Recorded, but it opens no check: the owner enters a process that counts under Kitchen.'
         }
         {...form.field('processId')}
-      >
-        <option value="">Our own, with its source</option>
-        {processes.map((p) => (
-          <option key={p.id} value={p.id}>
-            {p.name}
-          </option>
-        ))}
-      </Choice>
+        options={[['', 'Our own, with its source'], ...processes.map((p) => [p.id, p.name] as const)]}
+      />
       <Field
         label={hot ? 'Minutes held' : 'Minutes at a full boil'}
         figure
@@ -99,10 +93,11 @@ export function ByHand({
           label="In"
           hint={form.values.method === 'atmospheric-steam' ? STEAM_WORDS : undefined}
           {...form.field('method')}
-        >
-          <option value="">a boiling-water canner</option>
-          <option value="atmospheric-steam">an atmospheric steam canner</option>
-        </Choice>
+          options={[
+            ['', 'a boiling-water canner'],
+            ['atmospheric-steam', 'an atmospheric steam canner'],
+          ]}
+        />
       )}
       {hot && (
         <Field label="Seconds lid down" figure inputMode="numeric" {...form.field('invertedSeconds')} />

@@ -26,13 +26,12 @@ function CannerFields({ state }: { state: CannerState }) {
   );
   return (
     <div className="grid grid-cols-5 gap-4 max-sm:grid-cols-2">
-      <Choice label="Canner" value={state.canner?.id} onChange={(e) => set({ canner: e.target.value })}>
-        {state.canners.map((v) => (
-          <option key={v.id} value={v.id}>
-            {v.name}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Canner"
+        value={state.canner?.id}
+        onChange={(e) => set({ canner: e.target.value })}
+        options={state.canners.map((v) => [v.id, v.name])}
+      />
       {figure('jars', 'Jars at once', 'numeric')}
       {figure('start', `Water from, ${degrees()}`, 'decimal')}
       {figure('watts', 'Heat, W', 'numeric')}

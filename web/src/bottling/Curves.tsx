@@ -98,14 +98,8 @@ export function Curves({ lot, open, asked }: { lot: LotView; open: boolean; aske
               className="w-40"
               value={loadId}
               onChange={(e) => setLoad(e.target.value)}
-            >
-              <option value="">not said</option>
-              {loads.map((l) => (
-                <option key={l.id} value={l.id}>
-                  load {l.number}
-                </option>
-              ))}
-            </Choice>
+              options={[['', 'not said'], ...loads.map((l) => [l.id, `load ${l.number}`] as const)]}
+            />
           )}
           <LoggerPicker
             label="A logger’s file of the bottle"

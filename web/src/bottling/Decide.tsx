@@ -8,6 +8,7 @@ import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { Caution } from '../ui/State.tsx';
 
 type Event = 'release' | 'hold' | 'close' | 'resume' | 'discard' | 'recall' | 'settle';
@@ -177,14 +178,9 @@ function DecisionDialog({ lot, event, onClose }: { lot: LotView; event: Event; o
             {write.error.message}
           </p>
         )}
-        <div className="flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" tone={words.tone} disabled={write.busy || short}>
-            {words.button}
-          </Button>
-        </div>
+        <FormEnd tone={words.tone} onCancel={onClose} disabled={write.busy || short}>
+          {words.button}
+        </FormEnd>
       </form>
     </Dialog>
   );

@@ -6,6 +6,7 @@ import { useInstruments } from '../data/instruments.ts';
 import { useSession } from '../data/session.tsx';
 import { AT_HINT } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { checksOf, type Filling } from './useFilling.ts';
 
@@ -80,11 +81,10 @@ function Boiled({ form }: { form: Filling }) {
   const { kitchen } = useSession();
   const { error: _, ...field } = form.field('sterile');
   return (
-    <label className="flex min-h-8 items-center gap-2.5">
-      <input type="checkbox" className="size-5 accent-[var(--rim)]" {...field} />
+    <Tick {...field}>
       Glass boiled for {sterilisingMinutes(kitchen.elevationMetres)} min before it was filled: a process of
       under 10 min asks for it
-    </label>
+    </Tick>
   );
 }
 
@@ -103,14 +103,8 @@ function Thermometer({ form }: { form: Filling }) {
           : 'A hot fill counts only by a thermometer that was checked.'
       }
       {...form.field('instrumentId')}
-    >
-      <option value="">no thermometer named</option>
-      {thermometers.map((i) => (
-        <option key={i.id} value={i.id}>
-          {i.name}
-        </option>
-      ))}
-    </Choice>
+      options={[['', 'no thermometer named'], ...thermometers.map((i) => [i.id, i.name] as const)]}
+    />
   );
 }
 
@@ -121,10 +115,9 @@ export function Checks({ form, sizes }: { form: Filling; sizes: readonly Contain
       {checksOf(sizes).map(([key, says]) => {
         const { error: _, ...field } = form.field(key);
         return (
-          <label key={key} className="flex min-h-8 items-center gap-2.5">
-            <input type="checkbox" className="size-5 accent-[var(--rim)]" {...field} />
+          <Tick key={key} {...field}>
             {says}
-          </label>
+          </Tick>
         );
       })}
       <Boiled form={form} />
@@ -141,10 +134,11 @@ export function Closing({ form }: { form: Filling }) {
         className="col-span-2"
         hint={cooled ? 'Cooled open, then closed: kept cold, with its cooling clock.' : 'Hot and tight.'}
         {...form.field('closing')}
-      >
-        <option value="hot">hot</option>
-        <option value="cooled">cooled open</option>
-      </Choice>
+        options={[
+          ['hot', 'hot'],
+          ['cooled', 'cooled open'],
+        ]}
+      />
       <Field
         className="col-span-2"
         label="Place"

@@ -166,23 +166,23 @@ function NewLoadForm({
         });
       }}
     >
-      <Choice label="Process" value={processId} onChange={(e) => setProcess(e.target.value)}>
-        {boiling.map((m) => (
-          <option key={m.process.id} value={m.process.id}>
-            {m.process.name}, {m.minutes} min
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Process"
+        value={processId}
+        onChange={(e) => setProcess(e.target.value)}
+        options={boiling.map((m) => [m.process.id, `${m.process.name}, ${m.minutes} min`])}
+      />
       <Choice
         className="col-start-1"
         label="In"
         value={steam ? 'steam' : 'water'}
         onChange={(e) => setSteam(e.target.value === 'steam')}
         hint={steam ? STEAM_WORDS : undefined}
-      >
-        <option value="water">a boiling-water canner</option>
-        <option value="steam">an atmospheric steam canner</option>
-      </Choice>
+        options={[
+          ['water', 'a boiling-water canner'],
+          ['steam', 'an atmospheric steam canner'],
+        ]}
+      />
       <Field
         label="Jars"
         figure

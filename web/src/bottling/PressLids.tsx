@@ -9,8 +9,8 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { AT_HINT, happened } from '../ui/dates.ts';
-
 import { useKey } from '../ui/keys.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 type Seal = 'sealed' | 'failed' | null;
@@ -117,15 +117,9 @@ function Signs({ form }: Pick<Lids, 'form'>) {
       <legend className="mb-1 text-sm font-semibold text-ink-2">Seen on any of them</legend>
       <div className="flex flex-wrap gap-x-6 gap-y-1">
         {signs.map((s) => (
-          <label key={s.id} className="flex min-h-8 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--rim)]"
-              value={s.id}
-              {...form.register('signs')}
-            />
+          <Tick key={s.id} value={s.id} {...form.register('signs')}>
             {s.shows}
-          </label>
+          </Tick>
         ))}
       </div>
       {signs

@@ -30,21 +30,12 @@ export function RetireForm({ lot }: { lot: LotView }) {
       className="grid grid-cols-[1fr_1fr_7rem_auto] items-start gap-4 py-4 max-sm:grid-cols-1"
       onSubmit={form.submit}
     >
-      <Choice label="Kind of bottle" {...form.field('containerId')}>
-        <option value="">choose</option>
-        {containers.map((c) => (
-          <option key={c.id} value={c.id}>
-            {c.name}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Fault" {...form.field('fault')}>
-        {GLASS_FAULTS.map((f) => (
-          <option key={f} value={f}>
-            {inWords(f)}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Kind of bottle"
+        {...form.field('containerId')}
+        options={[['', 'choose'], ...containers.map((c) => [c.id, c.name] as const)]}
+      />
+      <Choice label="Fault" {...form.field('fault')} options={GLASS_FAULTS.map((f) => [f, inWords(f)])} />
       <Field label="Pieces" figure inputMode="numeric" {...form.field('count')} />
       <Button type="submit" tone="plain" className="mt-6" disabled={form.busy}>
         Retire

@@ -153,10 +153,11 @@ function BathFields({ bath: { answers, set } }: { bath: Bath }) {
         label="What is in it"
         value={answers.thick ? 'thick' : 'thin'}
         onChange={(e) => set({ thick: e.target.value === 'thick' })}
-      >
-        <option value="thin">thin: it stirs itself</option>
-        <option value="thick">thick, or with pieces</option>
-      </Choice>
+        options={[
+          ['thin', 'thin: it stirs itself'],
+          ['thick', 'thick, or with pieces'],
+        ]}
+      />
       <Field
         label={`Bath when they go in, ${degrees()}`}
         figure

@@ -78,13 +78,11 @@ function WeighForm({ lot, bottlings }: { lot: LotView; bottlings: readonly Bottl
       className="grid grid-cols-[1fr_10rem_10rem_auto] items-start gap-4 py-4 max-sm:grid-cols-1"
       onSubmit={form.submit}
     >
-      <Choice label="Filling" {...form.field('bottlingId')}>
-        {bottlings.map((b) => (
-          <option key={b.id} value={b.id}>
-            {b.count} × {bottleSize(b.nominalMl)} {b.container}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Filling"
+        {...form.field('bottlingId')}
+        options={bottlings.map((b) => [b.id, `${b.count} × ${bottleSize(b.nominalMl)} ${b.container}`])}
+      />
       <Field
         label={`Full bottle, ${weightSign('light')}`}
         figure

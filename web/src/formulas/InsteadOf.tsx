@@ -62,13 +62,8 @@ export function InsteadOf({
           value={aim}
           onChange={(e) => setAim(e.target.value as SweetAim)}
           className="mb-3"
-        >
-          {SWEET_AIMS.map((one) => (
-            <option key={one.aim} value={one.aim}>
-              {one.name}: {one.says}
-            </option>
-          ))}
-        </Choice>
+          options={SWEET_AIMS.map((one) => [one.aim, `${one.name}: ${one.says}`])}
+        />
       )}
       <p className="mb-3 text-ink-2">
         {list.length > 0 ? (

@@ -6,10 +6,10 @@ import { useOwnCatalogue } from '../data/catalogue.ts';
 import { send } from '../data/record.ts';
 import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
-import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { kitchenDay } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 /** What is measured of an ingredient, as typed. */
@@ -122,14 +122,7 @@ export function OwnFiguresForm({ entry, done }: { entry: Ingredient; done: () =>
         inputMode="decimal"
         {...form.field('price')}
       />
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={done}>
-          Cancel
-        </Button>
-        <Button type="submit" disabled={form.busy}>
-          Save
-        </Button>
-      </div>
+      <FormEnd onCancel={done} disabled={form.busy} />
     </form>
   );
 }

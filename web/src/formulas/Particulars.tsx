@@ -64,14 +64,11 @@ function Process({ draft, change }: Props) {
       error={
         fit && fit.reasons.length > 0 ? `This product does not match: ${fit.reasons.join('; ')}.` : undefined
       }
-    >
-      <option value="">none</option>
-      {[...(setting.processes ?? []), ...heatProcesses].map((p) => (
-        <option key={p.id} value={p.id}>
-          {p.name}
-        </option>
-      ))}
-    </Choice>
+      options={[
+        ['', 'none'],
+        ...[...(setting.processes ?? []), ...heatProcesses].map((p) => [p.id, p.name] as const),
+      ]}
+    />
   );
 }
 
@@ -86,21 +83,23 @@ function Keeping({ draft, change }: Props) {
           label="Kind"
           value={draft.kind}
           onChange={(e) => change({ do: 'head', change: { kind: e.target.value as Draft['kind'] } })}
-        >
-          <option value="syrup">Syrup</option>
-          <option value="cordial">Cordial</option>
-          <option value="shrub">Shrub</option>
-          <option value="concentrate">Concentrate</option>
-        </Choice>
+          options={[
+            ['syrup', 'Syrup'],
+            ['cordial', 'Cordial'],
+            ['shrub', 'Shrub'],
+            ['concentrate', 'Concentrate'],
+          ]}
+        />
         <Choice
           label="Kept"
           value={content.storage}
           onChange={(e) => set({ storage: e.target.value as Draft['content']['storage'] })}
-        >
-          <option value="shelf">on the shelf</option>
-          <option value="cold">cold, at {limitOfHeat(5)}</option>
-          <option value="frozen">frozen</option>
-        </Choice>
+          options={[
+            ['shelf', 'on the shelf'],
+            ['cold', `cold, at ${limitOfHeat(5)}`],
+            ['frozen', 'frozen'],
+          ]}
+        />
         <Own
           label={`Bottle, ${volumeSign()}`}
           value={volumeShown(content.bottleMl)}

@@ -12,6 +12,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { State } from '../ui/State.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { problemIn } from '../ui/typed.ts';
 import { type Bound, type Row, round, useAiming } from './useAiming.ts';
 
@@ -88,14 +89,8 @@ function AimRows({ aiming: { rows, setRows } }: { aiming: ReturnType<typeof useA
             label={`Aim ${i + 1}`}
             value={row.aim}
             onChange={(e) => set(i, { aim: e.target.value as AimKind | '' })}
-          >
-            <option value="">none</option>
-            {AIM_KINDS.map((aim) => (
-              <option key={aim} value={aim}>
-                {NAMES[aim].name}
-              </option>
-            ))}
-          </Choice>
+            options={[['', 'none'], ...AIM_KINDS.map((aim) => [aim, NAMES[aim].name] as const)]}
+          />
           {row.aim !== '' && (
             <Field
               label="comes to"
@@ -140,15 +135,9 @@ function BoundRows({
           return (
             <tr key={lineId} className="border-b border-steel-line">
               <td className="py-1">
-                <label className="flex min-h-8 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-[var(--rim)]"
-                    checked={bound.on}
-                    onChange={(e) => set(lineId, { on: e.target.checked })}
-                  />
+                <Tick checked={bound.on} onChange={(e) => set(lineId, { on: e.target.checked })}>
                   {ingredient!.name}
-                </label>
+                </Tick>
               </td>
               <td className="figure text-right">{weight(grams!)}</td>
               {(['low', 'high'] as const).map((end) => (
@@ -199,10 +188,11 @@ function Aiming({ content, take, onClose }: Asking) {
         label="and of all that does"
         value={aiming.by}
         onChange={(e) => aiming.setBy(e.target.value as 'change')}
-      >
-        <option value="change">the least change</option>
-        <option value="cost">the cheapest batch</option>
-      </Choice>
+        options={[
+          ['change', 'the least change'],
+          ['cost', 'the cheapest batch'],
+        ]}
+      />
       <div aria-live="polite" className="min-h-10">
         {solver.waits && <p className="text-ink-2">Calculating…</p>}
         {solver.error && <p className="font-semibold text-stop">{solver.error}</p>}

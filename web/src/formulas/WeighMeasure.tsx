@@ -2,9 +2,9 @@ import { ingredientRoutes, NewMeasure } from '@inch/contract/ingredient';
 import type { Ingredient } from '@inch/core/ingredient';
 import { send } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
-import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 
 /** "My cup of this": one weighing, remembered from then on. */
 export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => void }) {
@@ -35,14 +35,7 @@ export function WeighMeasure({ entry, done }: { entry: Ingredient; done: () => v
         <Field label="One of these" {...form.field('name')} hint="cup, mug, capful, sprig" />
         <Field label="weighs, g" figure autoFocus inputMode="decimal" {...form.field('grams')} />
       </div>
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={done}>
-          Cancel
-        </Button>
-        <Button type="submit" disabled={form.busy}>
-          Save
-        </Button>
-      </div>
+      <FormEnd onCancel={done} disabled={form.busy} />
     </form>
   );
 }

@@ -13,6 +13,7 @@ import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 
 import { figureIn, problemIn } from '../ui/typed.ts';
 
@@ -119,13 +120,12 @@ function Asked({ content, wanted, take, onClose }: Asking) {
       }}
     >
       <div className="grid grid-cols-2 gap-4">
-        <Choice label="To bring this" value={asked.aim} onChange={(e) => asked.setAim(e.target.value as Aim)}>
-          {Object.entries(AIMS).map(([id, a]) => (
-            <option key={id} value={id}>
-              {a.name}
-            </option>
-          ))}
-        </Choice>
+        <Choice
+          label="To bring this"
+          value={asked.aim}
+          onChange={(e) => asked.setAim(e.target.value as Aim)}
+          options={Object.entries(AIMS).map(([id, a]) => [id, a.name])}
+        />
         <Field
           label="to"
           figure
@@ -136,24 +136,18 @@ function Asked({ content, wanted, take, onClose }: Asking) {
           onChange={(e) => asked.setText(e.target.value)}
         />
       </div>
-      <Choice label="by changing" value={asked.lineId} onChange={(e) => asked.setChosen(e.target.value)}>
-        {asked.weighed.map((l) => (
-          <option key={l.lineId} value={l.lineId}>
-            {l.ingredient!.name}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="by changing"
+        value={asked.lineId}
+        onChange={(e) => asked.setChosen(e.target.value)}
+        options={asked.weighed.map((l) => [l.lineId, l.ingredient!.name])}
+      />
       <p aria-live="polite" className="min-h-12">
         <Answer asked={asked} />
       </p>
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={onClose}>
-          Cancel
-        </Button>
-        <Button type="submit" disabled={grams === null || grams === 0}>
-          Use it
-        </Button>
-      </div>
+      <FormEnd onCancel={onClose} disabled={grams === null || grams === 0}>
+        Use it
+      </FormEnd>
     </form>
   );
 }

@@ -21,8 +21,9 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { figureIn } from '../ui/typed.ts';
 
 /** What is known of a kind of bottle beyond its size, in words. */
@@ -73,15 +74,9 @@ function RatedTicks({ form }: { form: ReturnType<typeof useMeasures> }) {
     <fieldset>
       <legend className="mb-1 text-sm font-semibold text-ink-2">Made for, by its maker</legend>
       {PROCESS_METHODS.map((m) => (
-        <label key={m} className="flex min-h-8 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-[var(--rim)]"
-            value={m}
-            {...form.register('rated')}
-          />
+        <Tick key={m} value={m} {...form.register('rated')}>
           {inWords(m)}
-        </label>
+        </Tick>
       ))}
     </fieldset>
   );
@@ -98,10 +93,14 @@ function Faces({ form }: { form: ReturnType<typeof useMeasures> }) {
         {...form.field('wallMm')}
         hint="Without shoulder and neck: what a label has room on."
       />
-      <Choice label="Its sides are" {...form.field('shape')}>
-        <option value="round">round</option>
-        <option value="flat-sided">flat</option>
-      </Choice>
+      <Choice
+        label="Its sides are"
+        {...form.field('shape')}
+        options={[
+          ['round', 'round'],
+          ['flat-sided', 'flat'],
+        ]}
+      />
       {form.values.shape !== 'round' && (
         <Field label="Front to back, mm" figure inputMode="decimal" {...form.field('depthMm')} />
       )}
@@ -147,14 +146,7 @@ function MeasureDialog({ container: c, onClose }: { container: Container; onClos
         />
         <RatedTicks form={form} />
         <Faces form={form} />
-        <div className="col-span-full flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Save
-          </Button>
-        </div>
+        <FormEnd onCancel={onClose} disabled={form.busy} />
       </form>
     </Dialog>
   );
@@ -192,13 +184,12 @@ function AddContainer() {
       <Field label={volumeSign()} figure inputMode="decimal" {...form.field('nominalMl')} />
       <Field label="High, mm" figure inputMode="decimal" {...form.field('heightMm')} />
       <Field label="Across, mm" figure inputMode="decimal" {...form.field('diameterMm')} />
-      <Choice className="col-span-2" label="Closed with" {...form.field('closure')}>
-        {CLOSURES.map((c) => (
-          <option key={c} value={c}>
-            {inWords(c)}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        className="col-span-2"
+        label="Closed with"
+        {...form.field('closure')}
+        options={CLOSURES.map((c) => [c, inWords(c)])}
+      />
       <Button type="submit" tone="plain" className="col-span-2 mt-6 justify-self-start" disabled={form.busy}>
         Add bottle or jar
       </Button>

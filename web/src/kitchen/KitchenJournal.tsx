@@ -47,14 +47,12 @@ export function KitchenJournal() {
         <code>npm run verify</code> checks them all.
       </p>
       <div className="my-4 grid max-w-4xl grid-cols-4 gap-3 max-md:grid-cols-2">
-        <Choice label="What" value={shown.noun ?? ''} onChange={(e) => change({ noun: e.target.value })}>
-          <option value="">anything</option>
-          {nouns.map((noun) => (
-            <option key={noun} value={noun}>
-              {noun}
-            </option>
-          ))}
-        </Choice>
+        <Choice
+          label="What"
+          value={shown.noun ?? ''}
+          onChange={(e) => change({ noun: e.target.value })}
+          options={[['', 'anything'], ...nouns.map((noun) => [noun, noun] as const)]}
+        />
         <Field
           key={`by ${shown.by ?? ''}`}
           label="Who"

@@ -92,14 +92,11 @@ function Second({ form }: { form: Form }) {
         label="Second language"
         {...form.field('second')}
         hint="Every label then says everything twice, or is not printed."
-      >
-        <option value="">none</option>
-        {LANGUAGES.filter((l) => l !== 'en').map((l) => (
-          <option key={l} value={l}>
-            {labelWords[l].language}
-          </option>
-        ))}
-      </Choice>
+        options={[
+          ['', 'none'],
+          ...LANGUAGES.filter((l) => l !== 'en').map((l) => [l, labelWords[l].language] as const),
+        ]}
+      />
       {form.values.second && (
         <TextField
           className="col-span-full"
@@ -128,23 +125,21 @@ export function KitchenLabels({ kitchen, owner }: { kitchen: Kitchen; owner: boo
             label="Nutrition figures"
             {...form.field('nutrition')}
             hint={chosen ? `${chosen.asks} ${chosen.rule}.` : 'Printed, or why they need not be.'}
-          >
-            <option value="">not answered yet</option>
-            <option value={PRINTED}>printed on every label</option>
-            {grounds.map((e) => (
-              <option key={e.id} value={e.id}>
-                not printed: {e.name.toLowerCase()}
-              </option>
-            ))}
-          </Choice>
+            options={[
+              ['', 'not answered yet'],
+              [PRINTED, 'printed on every label'],
+              ...grounds.map((e) => [e.id, `not printed: ${e.name.toLowerCase()}`] as const),
+            ]}
+          />
           <Choice
             label="Dates"
             {...form.field('dates')}
             hint="Short names the last whole month, where the rule allows it."
-          >
-            <option value="day">with the day</option>
-            <option value="short">short</option>
-          </Choice>
+            options={[
+              ['day', 'with the day'],
+              ['short', 'short'],
+            ]}
+          />
           <Field
             label="Permit or registration number"
             {...form.field('permit')}

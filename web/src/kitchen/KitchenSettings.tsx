@@ -12,6 +12,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { CURRENCIES, timeZonesWith } from '../ui/zones.ts';
 import { Backups } from './Backups.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
@@ -97,16 +98,12 @@ type Settings = ReturnType<typeof useSettings>;
 function MovedHere({ form }: { form: Settings }) {
   const { error: _, ...field } = form.field('movedHere');
   return (
-    <label className="flex min-h-8 items-start gap-2.5">
-      <input type="checkbox" className="mt-0.5 size-5 shrink-0 accent-[var(--rim)]" {...field} />
-      <span>
-        The kitchen moved here
-        <span className="block text-sm text-ink-2">
-          Without the tick the elevation before was wrong: what was processed at it is judged again, and held
-          where its minutes were too few.
-        </span>
-      </span>
-    </label>
+    <Tick
+      hint="Without the tick the elevation before was wrong: what was processed at it is judged again, and held where its minutes were too few."
+      {...field}
+    >
+      The kitchen moved here
+    </Tick>
   );
 }
 
@@ -128,59 +125,47 @@ function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
         label="Time zone"
         {...form.field('timeZone')}
         hint="Decides which day it is in the kitchen: on labels, dates and plans."
-      >
-        {timeZonesWith(kitchen.timeZone).map((zone) => (
-          <option key={zone} value={zone}>
-            {zone.replaceAll('_', ' ')}
-          </option>
-        ))}
-      </Choice>
+        options={timeZonesWith(kitchen.timeZone).map((zone) => [zone, zone.replaceAll('_', ' ')])}
+      />
       <Choice
         label="Cups and spoons of which country"
         {...form.field('cupSchool')}
         hint="Used wherever a line says cup, tablespoon or teaspoon."
-      >
-        <option value="">not said yet</option>
-        {Object.entries(cupSchools).map(([id, school]) => (
-          <option key={id} value={id}>
-            {school.name}
-          </option>
-        ))}
-      </Choice>
+        options={[
+          ['', 'not said yet'],
+          ...Object.entries(cupSchools).map(([id, school]) => [id, school.name] as const),
+        ]}
+      />
       <Choice
         label="Temperatures in"
         {...form.field('temperature')}
         hint="On every screen and print, and for a figure typed without its degrees."
-      >
-        <option value="C">°C</option>
-        <option value="F">°F, limits with °C beside</option>
-      </Choice>
+        options={[
+          ['C', '°C'],
+          ['F', '°F, limits with °C beside'],
+        ]}
+      />
       <Choice
         label="Weights and volumes in"
         {...form.field('weight')}
         hint="Acids and spices under an ounce stay in grams. Amounts are typed in either."
-      >
-        <option value="metric">g, kg and mL</option>
-        <option value="us">lb, oz and fl oz</option>
-      </Choice>
+        options={[
+          ['metric', 'g, kg and mL'],
+          ['us', 'lb, oz and fl oz'],
+        ]}
+      />
       <Choice
         label="Days and hours written as in"
         {...form.field('locale')}
         hint={`As in ${longDate(form.values.locale)}.`}
-      >
-        {LOCALES.map((locale) => (
-          <option key={locale} value={locale}>
-            {regions.of(locale.slice(3))}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Currency" {...form.field('currency')} hint="Of every price and cost.">
-        {CURRENCIES.map((code) => (
-          <option key={code} value={code}>
-            {code}
-          </option>
-        ))}
-      </Choice>
+        options={LOCALES.map((locale) => [locale, regions.of(locale.slice(3))])}
+      />
+      <Choice
+        label="Currency"
+        {...form.field('currency')}
+        hint="Of every price and cost."
+        options={CURRENCIES.map((code) => [code, code])}
+      />
     </>
   );
 }
@@ -193,13 +178,8 @@ function RuleFields({ form }: { form: Settings }) {
         label="Label rules"
         {...form.field('rulePack')}
         hint="Decides what a label must say. A rule of your own place comes first."
-      >
-        {Object.values(rulePacks).map((pack) => (
-          <option key={pack.id} value={pack.id}>
-            {pack.name}, {pack.source}
-          </option>
-        ))}
-      </Choice>
+        options={Object.values(rulePacks).map((pack) => [pack.id, `${pack.name}, ${pack.source}`])}
+      />
       <Field
         label="Critical limit of pH"
         figure
@@ -221,15 +201,13 @@ function RuleFields({ form }: { form: Settings }) {
         {...form.field('idleMinutes')}
         hint="Of a device that nobody touches. Empty means never. For instance 60."
       />
-      <label className="flex min-h-10 items-center gap-2 self-center">
-        <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('secondPerson')} />
-        <span>
-          A second person releases
-          <span className="block text-sm text-ink-2">
-            Who filled the bottles does not release them, and whose work opened a deviation does not close it.
-          </span>
-        </span>
-      </label>
+      <Tick
+        className="min-h-10 self-center"
+        hint="Who filled the bottles does not release them, and whose work opened a deviation does not close it."
+        {...form.register('secondPerson')}
+      >
+        A second person releases
+      </Tick>
       <TextField
         className="col-span-full"
         label="Local statement, word for word from your own rule"

@@ -6,7 +6,9 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
+import { Tick } from '../ui/Tick.tsx';
 
 const ROLES = (
   <>
@@ -34,18 +36,8 @@ function RoleForm({ person, onClose }: { person: Person; onClose: () => void }) 
       <Choice label="Role" {...form.field('role')} hint={ROLE_HINT}>
         {ROLES}
       </Choice>
-      <label className="flex min-h-8 items-center gap-2">
-        <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('disabled')} />
-        May not sign in any more. What {person.name} wrote stays.
-      </label>
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={onClose}>
-          Cancel
-        </Button>
-        <Button type="submit" disabled={form.busy}>
-          Save
-        </Button>
-      </div>
+      <Tick {...form.register('disabled')}>May not sign in any more. What {person.name} wrote stays.</Tick>
+      <FormEnd onCancel={onClose} disabled={form.busy} />
     </form>
   );
 }

@@ -6,6 +6,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
@@ -75,14 +76,9 @@ function WorkingDays({ form }: { form: WorkshopFields }) {
     <ul className="col-span-full">
       {DAYS.map((day, i) => (
         <li key={day} className="flex flex-wrap items-center gap-3 border-b border-steel-line py-1.5">
-          <label className="flex min-h-6 w-36 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--rim)]"
-              {...form.register(`days.${i}.open`)}
-            />{' '}
+          <Tick className="min-h-6 w-36" {...form.register(`days.${i}.open`)}>
             {day}
-          </label>
+          </Tick>
           <WhenField
             kind="clock"
             label={`${day} from`}

@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';
 import { Choice, Field } from '../ui/Field.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { figureIn } from '../ui/typed.ts';
 import { PictureButton } from './PictureButton.tsx';
 
@@ -129,13 +130,8 @@ function Mover({ design, change }: Props) {
         label="Move"
         value={field}
         onChange={(e) => setField(e.target.value as FieldId)}
-      >
-        {FIELDS.map((f) => (
-          <option key={f} value={f}>
-            {FIELD_NAMES[f]}
-          </option>
-        ))}
-      </Choice>
+        options={FIELDS.map((f) => [f, FIELD_NAMES[f]])}
+      />
       <button
         type="button"
         className={arrow}
@@ -177,15 +173,13 @@ function Mover({ design, change }: Props) {
 
 function Ticks({ design, change }: Props) {
   const tick = (key: 'code' | 'numbered' | 'byWeight', words: string) => (
-    <label className="flex min-h-10 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-[var(--rim)]"
-        checked={design[key] ?? false}
-        onChange={(e) => change({ ...design, [key]: e.target.checked })}
-      />
+    <Tick
+      className="min-h-10"
+      checked={design[key] ?? false}
+      onChange={(e) => change({ ...design, [key]: e.target.checked })}
+    >
       {words}
-    </label>
+    </Tick>
   );
   return (
     <div className="flex flex-wrap gap-x-6">
@@ -209,14 +203,11 @@ function PictureChoice({ design, change }: Props) {
         label="Picture or mark"
         value={design.pictureId ?? ''}
         onChange={(e) => change({ ...design, pictureId: e.target.value || null })}
-      >
-        <option value="">a drawn sprig in the fruit’s colour</option>
-        {offered.map((p) => (
-          <option key={p.id} value={p.id}>
-            {p.name}
-          </option>
-        ))}
-      </Choice>
+        options={[
+          ['', 'a drawn sprig in the fruit’s colour'],
+          ...offered.map((p) => [p.id, p.name] as const),
+        ]}
+      />
       <PictureButton added={(id) => change({ ...design, pictureId: id })} />
     </div>
   );

@@ -16,6 +16,7 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { Caution } from '../ui/State.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { figureIn } from '../ui/typed.ts';
 
 export const useSheets = () =>
@@ -87,10 +88,9 @@ function Differences({ label, form }: { label: LabelView; form: Form }) {
           <li key={d}>{d}</li>
         ))}
       </ul>
-      <label className="mt-2 flex items-center gap-2 font-semibold">
-        <input type="checkbox" className="size-5" {...form.register('seen')} /> I have seen it; the label says
-        what went in.
-      </label>
+      <Tick className="mt-2 font-semibold" {...form.register('seen')}>
+        I have seen it; the label says what went in.
+      </Tick>
     </Caution>
   );
 }
@@ -110,16 +110,11 @@ function OnSheet({ sheets, form, faces }: { sheets: LabelSheet[]; form: Form; fa
             ? `${plural(sheetsFor(sheet.measures, first, copies * faces), 'sheet')} of ${sheet.measures.rows * sheet.measures.columns}`
             : 'One label a page, at its own size.'
         }
-      >
-        <option value="">single labels</option>
-        {sheets
-          .filter((s) => !s.retired)
-          .map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
-      </Choice>
+        options={[
+          ['', 'single labels'],
+          ...sheets.filter((s) => !s.retired).map((s) => [s.id, s.name] as const),
+        ]}
+      />
       {sheet ? (
         <Field
           className="w-32"
@@ -129,10 +124,9 @@ function OnSheet({ sheets, form, faces }: { sheets: LabelSheet[]; form: Form; fa
           {...form.field('firstLabel')}
         />
       ) : (
-        <label className="mt-6 flex min-h-10 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('cutMarks')} />
+        <Tick className="mt-6 min-h-10" {...form.register('cutMarks')}>
           Cut marks
-        </label>
+        </Tick>
       )}
     </>
   );
@@ -143,14 +137,15 @@ function Reprint({ lot, form }: { lot: Props['lot']; form: Form }) {
   if (prints.length === 0) return null;
   return (
     <>
-      <Choice className="w-60" label="Reprint" {...form.field('reprintOf')}>
-        <option value="">no: additional labels</option>
-        {prints.map((p) => (
-          <option key={p.id} value={p.id}>
-            {plural(p.copies, 'label')} of {dayMonthYear(p.at)}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        className="w-60"
+        label="Reprint"
+        {...form.field('reprintOf')}
+        options={[
+          ['', 'no: additional labels'],
+          ...prints.map((p) => [p.id, `${plural(p.copies, 'label')} of ${dayMonthYear(p.at)}`] as const),
+        ]}
+      />
       {form.values.reprintOf && (
         <Field className="w-60" label="Why" placeholder="smeared" {...form.field('why')} />
       )}

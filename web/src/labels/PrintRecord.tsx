@@ -10,6 +10,7 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayAndTime, dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 
 function SpoiltDialog({ lot, printId, onClose }: { lot: LotView; printId: string; onClose: () => void }) {
@@ -33,14 +34,9 @@ function SpoiltDialog({ lot, printId, onClose }: { lot: LotView; printId: string
         <DraftNote form={form} />
         <Field label="Labels" figure inputMode="numeric" {...form.field('count')} />
         <Field label="Why" placeholder="smeared, torn, left over, taken off" {...form.field('why')} />
-        <div className="flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Record
-          </Button>
-        </div>
+        <FormEnd onCancel={onClose} disabled={form.busy}>
+          Record
+        </FormEnd>
       </form>
     </Dialog>
   );

@@ -11,7 +11,9 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { useSheets } from './PrintForm.tsx';
 
@@ -135,28 +137,14 @@ function SheetDialog({ sheet, onClose }: { sheet: LabelSheet | null; onClose: ()
       <form className="grid grid-cols-2 gap-x-4 gap-y-3" onSubmit={form.submit}>
         <DraftNote form={form} />
         <Field label="Name" placeholder="A4, 21 labels" {...form.field('name')} />
-        <Choice label="Paper" {...form.field('paper')}>
-          {Object.keys(PAPERS).map((p) => (
-            <option key={p} value={p}>
-              {p}
-            </option>
-          ))}
-        </Choice>
+        <Choice label="Paper" {...form.field('paper')} options={Object.keys(PAPERS).map((p) => [p, p])} />
         {(Object.keys(FIGURES) as Figure[]).map((f) => (
           <Field key={f} label={FIGURES[f]} figure inputMode="decimal" {...form.field(f)} />
         ))}
-        <label className="col-span-full flex min-h-8 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('round')} />
+        <Tick className="col-span-full" {...form.register('round')}>
           The labels are round
-        </label>
-        <div className="col-span-full flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Save
-          </Button>
-        </div>
+        </Tick>
+        <FormEnd onCancel={onClose} disabled={form.busy} />
       </form>
     </Dialog>
   );

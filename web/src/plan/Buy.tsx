@@ -8,10 +8,10 @@ import { usePlans } from '../data/plans.ts';
 import { useMayWrite, useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
-
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
+import { Tick } from '../ui/Tick.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { tickOff, useBasket } from './basket.ts';
@@ -206,15 +206,14 @@ function PlanTicks({ plans, chosen, choose }: ReturnType<typeof useChosenPlans>)
   return (
     <p className="mt-2 flex flex-wrap gap-x-5">
       {plans.map((p) => (
-        <label key={p.id} className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-[var(--rim)]"
-            checked={chosen.includes(p)}
-            onChange={(e) => choose(p.id, e.target.checked)}
-          />{' '}
+        <Tick
+          key={p.id}
+          className="min-h-9"
+          checked={chosen.includes(p)}
+          onChange={(e) => choose(p.id, e.target.checked)}
+        >
           {p.name}
-        </label>
+        </Tick>
       ))}
     </p>
   );

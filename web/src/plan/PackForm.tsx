@@ -11,6 +11,7 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 
 import { offerUndo } from '../ui/undo.ts';
 import { amountExample, amountTyped } from './amount.ts';
@@ -102,14 +103,7 @@ export function PackForm({ need, onClose }: { need: Need; onClose: () => void })
           inputMode="decimal"
           {...form.field('price')}
         />
-        <div className="col-span-2 flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Save
-          </Button>
-        </div>
+        <FormEnd onCancel={onClose} disabled={form.busy} />
       </form>
     </Dialog>
   );

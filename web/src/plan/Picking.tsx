@@ -230,13 +230,8 @@ export function Picking() {
             label="What is on the table"
             value={stock.id}
             onChange={(e) => setChosen(e.target.value)}
-          >
-            {fruit.map((s) => (
-              <option key={s.id} value={s.id}>
-                {s.code} {s.name}, {weight(s.left)}
-              </option>
-            ))}
-          </Choice>
+            options={fruit.map((s) => [s.id, `${s.code} ${s.name}, ${weight(s.left)}`])}
+          />
           <Dividing key={stock.id} stock={stock} planning={planning} />
         </>
       ) : (

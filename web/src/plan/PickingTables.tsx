@@ -1,8 +1,8 @@
 import { money, pricePerWeightShown, weightSign } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';
-
 import { Fruit } from '../ui/State.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 import { marginPerKg, type RipeRow, type UseRow } from './dividing.ts';
 
@@ -82,15 +82,13 @@ export function UseTable({
             return (
               <tr key={id} className={`border-b border-steel-line ${row.considered ? '' : 'opacity-60'}`}>
                 <td className="py-1.5 pr-3">
-                  <label className="flex items-center gap-2 font-semibold">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-[var(--rim)]"
-                      checked={row.considered}
-                      onChange={(e) => change(row, { considered: e.target.checked })}
-                    />
+                  <Tick
+                    className="font-semibold"
+                    checked={row.considered}
+                    onChange={(e) => change(row, { considered: e.target.checked })}
+                  >
                     <Fruit colour={colour} size={13} /> {name}
-                  </label>
+                  </Tick>
                 </td>
                 <td className="w-40 pr-3">
                   <WhenField

@@ -5,11 +5,12 @@ import { call } from '../data/api.ts';
 import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
-import { Button, buttonLook } from '../ui/Button.tsx';
+import { buttonLook } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { Menu } from '../ui/Menu.tsx';
 import { PartsNav } from '../ui/PartsNav.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -38,14 +39,7 @@ function ChangeHead({ plan, onClose }: { plan: Plan; onClose: () => void }) {
         <DraftNote form={form} />
         <Field label="Name" {...form.field('name')} />
         <WhenField kind="day" label="Ready by" {...form.when('due')} />
-        <div className="flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Save
-          </Button>
-        </div>
+        <FormEnd onCancel={onClose} disabled={form.busy} />
       </form>
     </Dialog>
   );

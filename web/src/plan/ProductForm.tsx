@@ -15,9 +15,10 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { newId } from '../data/api.ts';
 import type { Planning } from '../data/planning.ts';
-import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
+import { Tick } from '../ui/Tick.tsx';
 
 import { figureIn } from '../ui/typed.ts';
 
@@ -174,18 +175,18 @@ function FruitFields({ product, planning }: { product: Product; planning: Planni
   const formula = planning.formulas.find((f) => f.id === answers.formulaId);
   return (
     <>
-      <Choice label="Of what" {...register('lineId')}>
-        {formula?.content.lines.map((line) => (
-          <option key={line.id} value={line.id}>
-            {planning.catalogue.find(line.ingredientId)?.name ?? line.ingredientId}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Of what"
+        {...register('lineId')}
+        options={formula?.content.lines.map((line) => [
+          line.id,
+          planning.catalogue.find(line.ingredientId)?.name ?? line.ingredientId,
+        ])}
+      />
       <Field label="How much is there" figure placeholder="11 kg" {...register('fruit')} />
-      <label className="flex min-h-6 items-center gap-2">
-        <input type="checkbox" className="size-5 accent-[var(--rim)]" {...register('trimmed')} /> weighed
-        after trimming
-      </label>
+      <Tick className="min-h-6" {...register('trimmed')}>
+        weighed after trimming
+      </Tick>
     </>
   );
 }
@@ -194,23 +195,17 @@ function SizeFields({ product, planning, item }: { product: Product; planning: P
   const { answers, register } = product;
   return (
     <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
-      <Choice label="Size set by" {...register('by')}>
-        {WAYS.map((way) => (
-          <option key={way.by} value={way.by}>
-            {way.says}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Filled into" {...register('containerId')}>
-        <option value="">not said yet</option>
-        {planning.containers
-          .filter((c) => !c.retired || c.id === item?.containerId)
-          .map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}, {bottleSize(c.nominalMl)}
-            </option>
-          ))}
-      </Choice>
+      <Choice label="Size set by" {...register('by')} options={WAYS.map((way) => [way.by, way.says])} />
+      <Choice
+        label="Filled into"
+        {...register('containerId')}
+        options={[
+          ['', 'not said yet'],
+          ...planning.containers
+            .filter((c) => !c.retired || c.id === item?.containerId)
+            .map((c) => [c.id, `${c.name}, ${bottleSize(c.nominalMl)}`] as const),
+        ]}
+      />
       {answers.by === 'bottles' && (
         <Field label="Bottles wanted" figure inputMode="numeric" {...register('bottles')} />
       )}
@@ -231,13 +226,8 @@ export function ProductForm(props: Props) {
           label="Product"
           disabled={item !== undefined}
           {...register('formulaId', { onChange: (event) => product.choose(event.target.value) })}
-        >
-          {product.formulas.map((f) => (
-            <option key={f.id} value={f.id}>
-              {f.name}
-            </option>
-          ))}
-        </Choice>
+          options={product.formulas.map((f) => [f.id, f.name])}
+        />
         <SizeFields product={product} planning={planning} {...(item ? { item } : {})} />
         {isAsking(found) ? (
           <p role="status" className="font-semibold text-hold">
@@ -246,14 +236,9 @@ export function ProductForm(props: Props) {
         ) : (
           <ComesTo making={found.making} />
         )}
-        <div className="flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={busy || isAsking(found)}>
-            {item ? 'Save' : 'Add product'}
-          </Button>
-        </div>
+        <FormEnd onCancel={onClose} disabled={busy || isAsking(found)}>
+          {item ? 'Save' : 'Add product'}
+        </FormEnd>
       </form>
     </Dialog>
   );

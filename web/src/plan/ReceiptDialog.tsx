@@ -8,6 +8,7 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { FileButton } from '../ui/FileButton.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { offerUndo } from '../ui/undo.ts';
 import { WhenField } from '../ui/WhenField.tsx';
 import { receiptFromCsv } from './receipt.ts';
@@ -131,14 +132,9 @@ export function ReceiptDialog({ planning, basket, names, onClose }: Props) {
           </div>
           <FromFile planning={planning} add={add} />
         </div>
-        <div className="mt-5 flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Save receipt
-          </Button>
-        </div>
+        <FormEnd className="mt-5" onCancel={onClose} disabled={form.busy}>
+          Save receipt
+        </FormEnd>
       </form>
     </Dialog>
   );

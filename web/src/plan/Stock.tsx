@@ -10,6 +10,7 @@ import { dayMonthYear } from '../ui/dates.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { sendOut } from '../ui/sendOut.ts';
+import { Tick } from '../ui/Tick.tsx';
 import { Bars, Unread } from '../ui/Unread.tsx';
 import { amountSaid } from './amount.ts';
 import { PlanNav } from './PlanNav.tsx';
@@ -122,15 +123,9 @@ function StockHead({
       <p className="min-w-44 flex-1 text-ink-2">
         The oldest fit stock lot is used first. What is weighed into a lot is taken off.
       </p>
-      <label className="flex min-h-6 items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="size-4 accent-[var(--rim)]"
-          checked={all}
-          onChange={(e) => setAll(e.target.checked)}
-        />{' '}
+      <Tick className="min-h-6 text-sm" checked={all} onChange={(e) => setAll(e.target.checked)}>
         Show what is used up
-      </label>
+      </Tick>
       {mayWrite && (
         <Button tone="quiet" size="small" onClick={count}>
           stocktake

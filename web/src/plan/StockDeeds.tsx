@@ -141,13 +141,15 @@ export function StockDeeds({ stock, onDone }: DeedProps) {
   const [deed, setDeed] = useState<Deed>('count');
   return (
     <div className="grid gap-3 pt-3">
-      <Choice label="Action" value={deed} onChange={(e) => setDeed(e.target.value as Deed)}>
-        {DEEDS.filter(([d]) => d !== 'divide' || stock.kind === 'ingredient').map(([d, says]) => (
-          <option key={d} value={d}>
-            {says}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Action"
+        value={deed}
+        onChange={(e) => setDeed(e.target.value as Deed)}
+        options={DEEDS.filter(([d]) => d !== 'divide' || stock.kind === 'ingredient').map(([d, says]) => [
+          d,
+          says,
+        ])}
+      />
       {deed === 'count' && <CountForm stock={stock} onDone={onDone} />}
       {(deed === 'wasted' || deed === 'spoiled') && (
         <LossForm key={deed} stock={stock} kind={deed} onDone={onDone} />

@@ -35,14 +35,8 @@ function More({ form }: { form: Form }) {
         label="By-product of lot"
         {...form.field('leftBy')}
         hint="For instance what stayed in the cloth. What went into that lot, its allergens, its heat, its age and a recall of it go with it."
-      >
-        <option value="">none</option>
-        {lots.map((lot) => (
-          <option key={lot.id} value={lot.code}>
-            {lot.code} {lot.name}
-          </option>
-        ))}
-      </Choice>
+        options={[['', 'none'], ...lots.map((lot) => [lot.code, `${lot.code} ${lot.name}`] as const)]}
+      />
     </details>
   );
 }
@@ -52,14 +46,14 @@ function Which({ form }: { form: Form }) {
   const containers = useContainers().data ?? [];
   if (form.values.kind === 'packaging')
     return (
-      <Choice label="Which" {...form.field('thing')}>
-        <option value="">choose</option>
-        {packagingOf(containers.filter((c) => !c.retired)).map((p) => (
-          <option key={p.thing} value={p.thing}>
-            {p.name}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Which"
+        {...form.field('thing')}
+        options={[
+          ['', 'choose'],
+          ...packagingOf(containers.filter((c) => !c.retired)).map((p) => [p.thing, p.name] as const),
+        ]}
+      />
     );
   const error = form.error('thing');
   return (
@@ -150,10 +144,11 @@ function TakeInForm({ proposed }: { proposed: Proposed }) {
             form.set('thing', '');
             return kind.onChange(event);
           }}
-        >
-          <option value="ingredient">an ingredient</option>
-          <option value="packaging">bottles, lids, labels</option>
-        </Choice>
+          options={[
+            ['ingredient', 'an ingredient'],
+            ['packaging', 'bottles, lids, labels'],
+          ]}
+        />
         <Which form={form} />
         <AmountAndDays form={form} />
         <Field label="Supplier" placeholder="shop, farm, own hedge" {...form.field('supplier')} />

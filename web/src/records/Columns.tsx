@@ -50,11 +50,12 @@ function AskOrder({ incoming, shown }: { incoming: Importing; shown: Preview }) 
         label="A day such as 03/04/2024 is"
         value={incoming.order ?? ''}
         onChange={(e) => incoming.setOrder((e.target.value || null) as Importing['order'])}
-      >
-        <option value="">choose</option>
-        <option value="date-first">3 April 2024, the day first</option>
-        <option value="month-first">4 March 2024, the month first</option>
-      </Choice>
+        options={[
+          ['', 'choose'],
+          ['date-first', '3 April 2024, the day first'],
+          ['month-first', '4 March 2024, the month first'],
+        ]}
+      />
     </div>
   );
 }

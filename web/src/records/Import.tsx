@@ -111,13 +111,8 @@ function NewImport() {
           value={kind}
           onChange={(e) => incoming.setKind(e.target.value as typeof kind)}
           hint={SAYS[kind]}
-        >
-          {SPREADSHEET_KINDS.map((k) => (
-            <option key={k} value={k}>
-              {spreadsheetKinds[k].name}
-            </option>
-          ))}
-        </Choice>
+          options={SPREADSHEET_KINDS.map((k) => [k, spreadsheetKinds[k].name])}
+        />
         <div className="sm:mt-6">
           <FileButton
             label="Spreadsheet, XLSX or CSV"
@@ -133,13 +128,12 @@ function NewImport() {
           </p>
         </div>
         {opened && opened.sheets.length > 1 && (
-          <Choice label="Sheet" value={at} onChange={(e) => incoming.setAt(Number(e.target.value))}>
-            {opened.sheets.map((sheet, i) => (
-              <option key={sheet.name} value={i}>
-                {sheet.name}
-              </option>
-            ))}
-          </Choice>
+          <Choice
+            label="Sheet"
+            value={at}
+            onChange={(e) => incoming.setAt(Number(e.target.value))}
+            options={opened.sheets.map((sheet, i) => [i, sheet.name])}
+          />
         )}
       </div>
       {fault && <Caution>{fault}</Caution>}

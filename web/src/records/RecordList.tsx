@@ -82,26 +82,15 @@ export function RecordList() {
             labelHidden
             value={search.state ?? ''}
             onChange={(e) => change({ state: e.target.value })}
-          >
-            <option value="">any state</option>
-            {LotState.options.map((state) => (
-              <option key={state} value={state}>
-                {state}
-              </option>
-            ))}
-          </Choice>
+            options={[['', 'any state'], ...LotState.options.map((state) => [state, state] as const)]}
+          />
           <Choice
             label="Order"
             labelHidden
             value={search.sort}
             onChange={(e) => change({ sort: e.target.value === 'newest' ? '' : e.target.value })}
-          >
-            {Object.entries(ORDERS).map(([sort, said]) => (
-              <option key={sort} value={sort}>
-                {said}
-              </option>
-            ))}
-          </Choice>
+            options={Object.entries(ORDERS).map(([sort, said]) => [sort, said])}
+          />
         </div>
       </div>
       {error && <ReadFault error={error} retry={refetch} />}

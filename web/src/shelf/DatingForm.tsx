@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
 /** The owner's own date: earlier as they like, the longer row of the keeping table only where their bottles support it. */
@@ -34,18 +35,14 @@ export function DatingForm({ lot, view }: { lot: LotView; view: AgeingView }) {
           }
         />
         <Field label="Why" {...form.field('why')} />
-        <label className="col-span-full flex items-start gap-2">
-          <input
-            type="checkbox"
-            className="mt-0.5 size-5 accent-[var(--rim)]"
-            disabled={!view.evidence.supportsLonger}
-            {...form.register('longer')}
-          />
-          <span>
-            Take the longer row of the keeping table
-            <span className="block text-sm text-ink-2">{view.evidence.longer}</span>
-          </span>
-        </label>
+        <Tick
+          className="col-span-full"
+          hint={`${view.evidence.longer}`}
+          disabled={!view.evidence.supportsLonger}
+          {...form.register('longer')}
+        >
+          Take the longer row of the keeping table
+        </Tick>
         <Button type="submit" className="justify-self-start" disabled={form.busy}>
           Set the date
         </Button>

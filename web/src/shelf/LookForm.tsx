@@ -118,14 +118,12 @@ function Measures({ form }: { form: Form }) {
         hint="Taste nothing that looks wrong."
       />
       <Field label="pH" figure inputMode="decimal" {...form.field('ph')} />
-      <Choice label="pH meter" {...form.field('meter')} hint="Calibrated today, or it does not count.">
-        <option value="">none</option>
-        {meters.map((m) => (
-          <option key={m.id} value={m.id}>
-            {m.name}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="pH meter"
+        {...form.field('meter')}
+        hint="Calibrated today, or it does not count."
+        options={[['', 'none'], ...meters.map((m) => [m.id, m.name] as const)]}
+      />
       <Field label="Sugar, °Bx at 20 °C" figure inputMode="decimal" {...form.field('brix')} />
     </>
   );
@@ -142,22 +140,21 @@ export function LookForm({ lot }: { lot: LotView }) {
       onSubmit={form.submit}
     >
       <DraftNote form={form} />
-      <Choice label="Of the bottles in" {...form.field('group')}>
-        {lot.bottles.groups.map((g, i) => (
-          <option key={g.place + g.bottlingId} value={i}>
-            {g.place}: {g.count} × {bottleSize(g.nominalMl)}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Of the bottles in"
+        {...form.field('group')}
+        options={lot.bottles.groups.map((g, i) => [i, `${g.place}: ${g.count} × ${bottleSize(g.nominalMl)}`])}
+      />
       <Choice
         label="The bottle is"
         {...form.field('opened')}
         hint={opened === 'opened' ? 'It leaves the stock.' : 'Closed ones are looked at and put back.'}
-      >
-        <option value="closed">closed, and stays so</option>
-        <option value="opened">opened now</option>
-        <option value="open-already">open already</option>
-      </Choice>
+        options={[
+          ['closed', 'closed, and stays so'],
+          ['opened', 'opened now'],
+          ['open-already', 'open already'],
+        ]}
+      />
       {opened === 'open-already' && (
         <Field label="Days open" figure inputMode="numeric" {...form.field('daysOpen')} />
       )}

@@ -9,11 +9,11 @@ import { useSession } from '../data/session.tsx';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { useNow } from '../data/useNow.ts';
 import { lifeSaid } from '../parts/lot/lifeSaid.ts';
-import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 
 import { Caution, lotTone, State } from '../ui/State.tsx';
 
@@ -120,13 +120,11 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
   return (
     <form className="grid gap-4" onSubmit={form.submit}>
       <DraftNote form={form} />
-      <Choice label="From" {...form.field('group')}>
-        {lot.bottles.groups.map((g, i) => (
-          <option key={g.place + g.bottlingId} value={i}>
-            {g.place}: {g.count} × {bottleSize(g.nominalMl)}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="From"
+        {...form.field('group')}
+        options={lot.bottles.groups.map((g, i) => [i, `${g.place}: ${g.count} × ${bottleSize(g.nominalMl)}`])}
+      />
       <div className="grid grid-cols-2 gap-4">
         <Choice label="What happens" {...form.field('kind')}>
           {offered(lot).map((k) => (
@@ -169,14 +167,9 @@ function MoveForm({ lot, kind, onClose }: { lot: LotHead; kind: MoveKind; onClos
         />
       )}
       <Field label={NOTES[chosen] ?? 'Note'} {...form.field('note')} />
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={onClose}>
-          Cancel
-        </Button>
-        <Button type="submit" disabled={form.busy}>
-          {KINDS.find((k) => k.kind === chosen)?.says.split(',')[0]}
-        </Button>
-      </div>
+      <FormEnd onCancel={onClose} disabled={form.busy}>
+        {KINDS.find((k) => k.kind === chosen)?.says.split(',')[0]}
+      </FormEnd>
     </form>
   );
 }

@@ -86,13 +86,12 @@ function ByHand() {
           <option key={p} value={p} />
         ))}
       </datalist>
-      <Choice label="Read with" value={instrument?.id ?? ''} onChange={(e) => setChosen(e.target.value)}>
-        {thermometers.map((t) => (
-          <option key={t.id} value={t.id}>
-            {t.name}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Read with"
+        value={instrument?.id ?? ''}
+        onChange={(e) => setChosen(e.target.value)}
+        options={thermometers.map((t) => [t.id, t.name])}
+      />
       {form.values.file.length > 0 ? (
         <p className="mt-7">
           {plural(form.values.file.length, 'reading')} of a logger{' '}

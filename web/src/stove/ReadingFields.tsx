@@ -6,6 +6,7 @@ import { volumeAtDepth } from '@inch/core/pan';
 import { batchVolume, degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { Choice, Field } from '../ui/Field.tsx';
+import { Tick } from '../ui/Tick.tsx';
 import { figureIn } from '../ui/typed.ts';
 import { correctionSaid, gravitySaid, jotted, type Kind, kinds, rawOf } from './taking.ts';
 import type { Reading } from './useReading.ts';
@@ -124,15 +125,15 @@ export function SampleFields({ kind, reading: { form, asked } }: { kind: Kind; r
         hint={
           sample === 'finished' ? 'Only this counts for release.' : 'Recorded; it does not count for release.'
         }
-      >
-        <option value="pan">what is in the pan</option>
-        <option value="finished">the finished product, cooled</option>
-      </Choice>
+        options={[
+          ['pan', 'what is in the pan'],
+          ['finished', 'the finished product, cooled'],
+        ]}
+      />
       {kind === 'ph' && sample === 'finished' && (
-        <label className="flex min-h-8 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-[var(--rim)]" {...form.register('diluted')} />
+        <Tick {...form.register('diluted')}>
           Diluted 1:1 by weight with distilled water, as a thick syrup asks
-        </label>
+        </Tick>
       )}
       {kind === 'ph' && sample === 'finished' && (
         <Choice
@@ -143,13 +144,8 @@ export function SampleFields({ kind, reading: { form, asked } }: { kind: Kind; r
               ? undefined
               : `For this lot only a sample ${asked.map((t) => TAKEN[t]).join(', or ')} counts.`
           }
-        >
-          {(Object.keys(TAKEN) as Taken[]).map((t) => (
-            <option key={t} value={t}>
-              {TAKEN[t]}
-            </option>
-          ))}
-        </Choice>
+          options={(Object.keys(TAKEN) as Taken[]).map((t) => [t, TAKEN[t]])}
+        />
       )}
     </>
   );

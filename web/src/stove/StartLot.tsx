@@ -74,13 +74,11 @@ function StartLotForm({ formulas, chosen }: { formulas: readonly FormulaHead[]; 
   const form = useStartLot(chosen);
   return (
     <form className="grid gap-4 py-4" onSubmit={form.submit}>
-      <Choice label="Of which formula" {...form.field('formulaId')}>
-        {formulas.map((f) => (
-          <option key={f.id} value={f.id}>
-            {f.name}, version {f.version}
-          </option>
-        ))}
-      </Choice>
+      <Choice
+        label="Of which formula"
+        {...form.field('formulaId')}
+        options={formulas.map((f) => [f.id, `${f.name}, version ${f.version}`])}
+      />
       <Field
         label="How many times the formula"
         figure

@@ -1,8 +1,8 @@
-import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { clockTime } from '../ui/dates.ts';
 import { Choice } from '../ui/Field.tsx';
+import { FormEnd } from '../ui/FormEnd.tsx';
 import { LiveFigure } from './LiveFigure.tsx';
 import { Because, InstrumentNote, SampleFields, WhatIsRead, WITH_WARMTH } from './ReadingFields.tsx';
 import { kinds } from './taking.ts';
@@ -36,24 +36,12 @@ function ReadingForm(props: ReadingOf) {
           label="With"
           value={chosen?.id}
           onChange={(event) => form.set('instrumentId', event.target.value)}
-        >
-          {own.map((i) => (
-            <option key={i.id} value={i.id}>
-              {i.name}
-            </option>
-          ))}
-        </Choice>
+          options={own.map((i) => [i.id, i.name])}
+        />
       )}
       <SampleFields kind={kind} reading={reading} />
       <Because form={form} />
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" className="min-h-14" onClick={props.onClose}>
-          Cancel
-        </Button>
-        <Button type="submit" className="min-h-14" disabled={form.busy}>
-          Save
-        </Button>
-      </div>
+      <FormEnd large onCancel={props.onClose} disabled={form.busy} />
     </form>
   );
 }

@@ -80,6 +80,9 @@ export function Field({
   );
 }
 
+/** What may be chosen, with what it is called. */
+export type Options = readonly (readonly [value: string | number, says: string | undefined])[];
+
 /** A labelled choice. */
 export function Choice({
   label,
@@ -87,9 +90,10 @@ export function Choice({
   error,
   className,
   labelHidden,
+  options = [],
   children,
   ...rest
-}: Common & ComponentProps<'select'>) {
+}: Common & ComponentProps<'select'> & { options?: Options }) {
   const id = useId();
   return (
     <Frame {...{ id, label, hint, error, labelHidden }} {...(className ? { className } : {})}>
@@ -100,6 +104,11 @@ export function Choice({
         aria-describedby={described(id, error, hint)}
         {...rest}
       >
+        {options.map(([value, says]) => (
+          <option key={value} value={value}>
+            {says}
+          </option>
+        ))}
         {children}
       </select>
     </Frame>

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { FormEnd } from '../../ui/FormEnd.tsx';
 import { WhenField } from '../../ui/WhenField.tsx';
 
 const KINDS = ['syrup', 'cordial', 'shrub', 'concentrate', 'juice'] as const;
@@ -207,11 +208,7 @@ type OwnProcess = ReturnType<typeof useOwnProcess>;
 function ProductFields({ form }: { form: OwnProcess }) {
   return (
     <>
-      <Choice label="Product" {...form.field('kind')}>
-        {KINDS.map((k) => (
-          <option key={k}>{k}</option>
-        ))}
-      </Choice>
+      <Choice label="Product" {...form.field('kind')} options={KINDS.map((k) => [k, k])} />
       <Field
         label="Fruits it was tested with"
         hint="Parted by commas, as in “sour cherries, raspberries”."
@@ -224,25 +221,34 @@ function ProductFields({ form }: { form: OwnProcess }) {
         {...form.field('acidsRequired')}
       />
       <Field label="Spices it may have" hint="Any other breaks the match." {...form.field('spices')} />
-      <Choice label="Salt" {...form.field('salt')}>
-        <option value="no">none</option>
-        <option value="yes">it may have salt</option>
-      </Choice>
+      <Choice
+        label="Salt"
+        {...form.field('salt')}
+        options={[
+          ['no', 'none'],
+          ['yes', 'it may have salt'],
+        ]}
+      />
       <Choice
         label="What was in the jar"
         hint="Not said in its source: then it matches nothing."
         {...form.field('state')}
-      >
-        <option value="">not said</option>
-        <option value="strained">strained liquid</option>
-        <option value="puree">puree</option>
-        <option value="pieces">pieces in liquid</option>
-      </Choice>
-      <Choice label="Packed" {...form.field('pack')}>
-        <option value="">not said</option>
-        <option value="hot">hot</option>
-        <option value="raw">raw, with hot liquid over it</option>
-      </Choice>
+        options={[
+          ['', 'not said'],
+          ['strained', 'strained liquid'],
+          ['puree', 'puree'],
+          ['pieces', 'pieces in liquid'],
+        ]}
+      />
+      <Choice
+        label="Packed"
+        {...form.field('pack')}
+        options={[
+          ['', 'not said'],
+          ['hot', 'hot'],
+          ['raw', 'raw, with hot liquid over it'],
+        ]}
+      />
       <div className="grid grid-cols-3 gap-3">
         <Field label="°Bx from" hint="Empty: sugar to taste." figure {...form.field('brixFrom')} />
         <Field label="°Bx to" figure {...form.field('brixTo')} />
@@ -260,14 +266,22 @@ function HeatFields({ form }: { form: OwnProcess }) {
         <Field label={`Largest jar, ${volumeSign()}`} figure {...form.field('largestMl')} />
         <Field label="Headspace, in" figure {...form.field('headspaceInches')} />
       </div>
-      <Choice label="Closure" {...form.field('closure')}>
-        <option value="two-piece-lid">two-piece lid</option>
-        <option value="any">any closure</option>
-      </Choice>
-      <Choice label="Method" {...form.field('method')}>
-        <option value="boiling-water">boiling water</option>
-        <option value="hot-fill">hot fill</option>
-      </Choice>
+      <Choice
+        label="Closure"
+        {...form.field('closure')}
+        options={[
+          ['two-piece-lid', 'two-piece lid'],
+          ['any', 'any closure'],
+        ]}
+      />
+      <Choice
+        label="Method"
+        {...form.field('method')}
+        options={[
+          ['boiling-water', 'boiling water'],
+          ['hot-fill', 'hot fill'],
+        ]}
+      />
       {form.values.method === 'hot-fill' ? (
         <div className="col-span-full grid grid-cols-3 gap-3">
           <Field label={`Filled and closed at, ${degrees()}`} figure {...form.field('fill')} />
@@ -277,10 +291,14 @@ function HeatFields({ form }: { form: OwnProcess }) {
       ) : (
         <>
           <Field label="Rest before lifting, min" figure {...form.field('restMinutes')} />
-          <Choice label="Atmospheric steam canner" {...form.field('steam')}>
-            <option value="no">not in its source</option>
-            <option value="yes">its source allows it</option>
-          </Choice>
+          <Choice
+            label="Atmospheric steam canner"
+            {...form.field('steam')}
+            options={[
+              ['no', 'not in its source'],
+              ['yes', 'its source allows it'],
+            ]}
+          />
         </>
       )}
     </>
@@ -308,14 +326,7 @@ export function OwnProcessDialog({ onClose }: { onClose: () => void }) {
           change={(bands) => form.set('bands', bands)}
           error={form.error('bands')}
         />
-        <div className="col-span-full flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            Save
-          </Button>
-        </div>
+        <FormEnd onCancel={onClose} disabled={form.busy} />
       </form>
     </Dialog>
   );

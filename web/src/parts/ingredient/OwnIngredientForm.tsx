@@ -5,10 +5,11 @@ import type { FieldPath } from 'react-hook-form';
 import type { z } from 'zod';
 import { call } from '../../data/api.ts';
 import { useDeedForm } from '../../data/useDeedForm.ts';
-import { Button } from '../../ui/Button.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { kitchenDay } from '../../ui/dates.ts';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { FormEnd } from '../../ui/FormEnd.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 
 type FamilyName = z.infer<typeof Family>;
 type AllergenName = z.infer<typeof Allergen>;
@@ -108,25 +109,14 @@ function AllergenTicks({ form }: { form: OwnIngredient }) {
       <legend className="mb-1 text-sm font-semibold text-ink-2">Allergens in it</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {Allergen.options.map((allergen) => (
-          <label key={allergen} className="flex min-h-6 items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="size-4.5 accent-[var(--rim)]"
-              value={allergen}
-              {...form.register('allergens')}
-            />
+          <Tick key={allergen} className="min-h-6 gap-1.5" value={allergen} {...form.register('allergens')}>
             {inWords(allergen)}
-          </label>
+          </Tick>
         ))}
       </div>
-      <label className="mt-2 flex min-h-6 items-start gap-1.5">
-        <input
-          type="checkbox"
-          className="mt-0.5 size-4.5 shrink-0 accent-[var(--rim)]"
-          {...form.register('packRead')}
-        />
+      <Tick className="mt-2 min-h-6 gap-1.5" {...form.register('packRead')}>
         Its pack was read, and names no others. Until then no label with it is printed.
-      </label>
+      </Tick>
     </fieldset>
   );
 }
@@ -143,13 +133,11 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
       <DraftNote form={form} />
       <div className="grid grid-cols-2 gap-4">
         <Field label="Name" autoFocus {...form.field('name')} />
-        <Choice label="What it is" {...form.field('family')}>
-          {Object.entries(FAMILIES).map(([id, words]) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-        </Choice>
+        <Choice
+          label="What it is"
+          {...form.field('family')}
+          options={Object.entries(FAMILIES).map(([id, words]) => [id, words])}
+        />
         {figure('sugars', 'Sugars, g in 100 g')}
         {family === 'vinegar' && figure('acetic', 'Strength, % acetic')}
         {family === 'spirit' && figure('alcohol', 'Alcohol, g in 100 g')}
@@ -166,14 +154,7 @@ export function OwnIngredientForm({ name, done }: { name: string; done: (id: str
       <p className="text-sm text-ink-2">
         Without a pH and an acidity it counts as low-acid, and no pH is forecast of what contains it.
       </p>
-      <div className="flex justify-end gap-3">
-        <Button tone="plain" onClick={() => done(null)}>
-          Cancel
-        </Button>
-        <Button type="submit" disabled={form.busy}>
-          Save
-        </Button>
-      </div>
+      <FormEnd onCancel={() => done(null)} disabled={form.busy} />
     </form>
   );
 }

@@ -5,8 +5,8 @@ import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { Field } from '../../ui/Field.tsx';
-
 import { State } from '../../ui/State.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 import { useLiveFigure } from '../instrument/attached.ts';
 import { CoverOpen } from '../stock/CoverOpen.tsx';
 import { FromStock, useFit } from '../stock/FromStock.tsx';
@@ -201,15 +201,13 @@ function OpenLine(props: LineProps) {
         )}
         {!leaving && (
           <div className="flex flex-wrap items-center gap-x-2 text-base">
-            <label className="flex min-h-14 items-center gap-2 pr-2">
-              <input
-                type="checkbox"
-                className="size-6 accent-[var(--rim)]"
-                checked={more}
-                onChange={(e) => form.set('more', e.target.checked)}
-              />
+            <Tick
+              className="min-h-14 pr-2"
+              checked={more}
+              onChange={(e) => form.set('more', e.target.checked)}
+            >
               more of it follows
-            </label>
+            </Tick>
             <Suggested lot={lot} line={line} form={form} />
             {!water && (
               <FromStock

@@ -14,6 +14,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { dayMonthYear } from '../../ui/dates.ts';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { FormEnd } from '../../ui/FormEnd.tsx';
 import { Caution } from '../../ui/State.tsx';
 
 interface Of {
@@ -40,19 +41,18 @@ function HoldDialog({ noun, subjectId, name, onClose }: Of & { onClose: () => vo
           Every lot that was made with it is held at once, and so is what their by-products went into. Nothing
           of them leaves the kitchen until the hold is lifted and each lot is resumed.
         </p>
-        <Choice label="Who holds it" {...form.field('recalled')}>
-          <option value="no">this kitchen</option>
-          <option value="yes">its supplier or maker calls it back</option>
-        </Choice>
+        <Choice
+          label="Who holds it"
+          {...form.field('recalled')}
+          options={[
+            ['no', 'this kitchen'],
+            ['yes', 'its supplier or maker calls it back'],
+          ]}
+        />
         <Field label="Why" {...form.field('why')} />
-        <div className="flex justify-end gap-3">
-          <Button tone="plain" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" tone="stop" disabled={form.busy}>
-            Hold
-          </Button>
-        </div>
+        <FormEnd tone="stop" onCancel={onClose} disabled={form.busy}>
+          Hold
+        </FormEnd>
       </form>
     </Dialog>
   );
