@@ -75,6 +75,14 @@ module.exports = {
       from: { path: '^core/src/([^/]+)/' },
       to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
     },
+    {
+      name: 'server-folders-one-way',
+      severity: 'error',
+      comment: 'No two folders of the server import each other, straight or round about.',
+      scope: 'folder',
+      from: { path: '^server/src/' },
+      to: { circular: true },
+    },
     { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
   options: {

@@ -17,21 +17,9 @@ const named = [...text.matchAll(new RegExp(`(?:\`|\\s)((?:${FOLDERS})/[\\w./{},-
 );
 
 describe('ARCHITECTURE.md', () => {
-  it.each([...new Set(named)])('names %s, which is there', (path) => {
-    expect(existsSync(join(ROOT, path))).toBe(true);
-  });
-
-  it('has a table that leads to a hundred files and more', () => {
-    expect(new Set(named).size).toBeGreaterThan(100);
-  });
-
-  it('leads a reading from its field to the journal through nine files at most', () => {
-    const walk = text.slice(
-      text.indexOf('## A reading from field to journal'),
-      text.indexOf('## Where to find'),
-    );
-    const files = [...walk.matchAll(/^.*$/gm)].flatMap(([line]) => [...line.matchAll(/\b\d (\S+\.tsx?)\b/g)]);
-    expect(files).toHaveLength(9);
-    for (const [, path] of files) expect(existsSync(join(ROOT, path!)), path).toBe(true);
+  it('names a hundred files and more, and each is there', () => {
+    const paths = [...new Set(named)];
+    expect(paths.length).toBeGreaterThan(100);
+    expect(paths.filter((path) => !existsSync(join(ROOT, path)))).toEqual([]);
   });
 });

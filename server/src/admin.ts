@@ -1,5 +1,6 @@
 import { appendFileSync, existsSync, readFileSync } from 'node:fs';
 import type { Pool } from 'mysql2/promise';
+import { type Anchor, journalEnds, verifyJournal } from './audit/verify.ts';
 import { databaseFromUrl } from './config.ts';
 import { grantAppUser } from './database/grants.ts';
 import { ageOf, migrate } from './database/migrate.ts';
@@ -7,8 +8,7 @@ import { openPool, rows } from './database/pool.ts';
 import { errorCode } from './database/transaction.ts';
 import { journalBaseline } from './journal/baseline.ts';
 import { useJournalKey } from './journal/sign.ts';
-import { type Anchor, journalEnds, verifyJournal } from './journal/verify.ts';
-import { lookThrough } from './lot/lookThrough.ts';
+import { lookThrough } from './record/lookThrough.ts';
 import { completeStandings, faultyStandings, rebuildStandings } from './standing/rebuild.ts';
 
 /**

@@ -1,10 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import mysql from 'mysql2/promise';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { definitionsNow, NOT_PROVED, unsaid } from '../src/audit/definitions.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { openPool } from '../src/database/pool.ts';
-import { definitionsNow, NOT_PROVED, unsaid } from '../src/journal/definitions.ts';
 import { RECORD_TABLES } from '../src/journal/rows.ts';
-import { verifyJournal } from '../src/journal/verify.ts';
 import { ownerOf, useTestApp } from './testApp.ts';
 
 const app = useTestApp();

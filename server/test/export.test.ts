@@ -7,9 +7,9 @@ import sharp from 'sharp';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { readExport } from '../src/export/read.ts';
 import { exportKitchen } from '../src/export/toFile.ts';
-import { verifyJournal } from '../src/journal/verify.ts';
 import { digests, emptied, exported, type Files, filesIn, importInto, zipOf } from './exportFile.ts';
 import { OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 

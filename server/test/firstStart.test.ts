@@ -2,10 +2,10 @@ import { readdirSync, readFileSync } from 'node:fs';
 import type { RowDataPacket } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { migrate } from '../src/database/migrate.ts';
 import { openPool } from '../src/database/pool.ts';
 import { journalBaseline } from '../src/journal/baseline.ts';
-import { verifyJournal } from '../src/journal/verify.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
 const app = useTestApp();

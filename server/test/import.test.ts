@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoFile } from '../../scripts/src/demo.mjs';
-import { verifyJournal } from '../src/journal/verify.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { byHand } from './nutritionByHand.ts';
 import { ownerOf, type Person, useTestApp } from './testApp.ts';
 

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { verifyJournal } from '../src/journal/verify.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { beginLot, cherryContent, saveFormula } from './fixtures.ts';
 import { ownerOf, type Person, useTestApp } from './testApp.ts';
 

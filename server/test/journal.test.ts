@@ -7,10 +7,10 @@ import { pino } from 'pino';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, inject, it } from 'vitest';
 import { createApp } from '../src/app.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { databaseFromUrl } from '../src/config.ts';
 import { openPool } from '../src/database/pool.ts';
 import { canonicalJson } from '../src/journal/append.ts';
-import { verifyJournal } from '../src/journal/verify.ts';
 import { ago, beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
 import { colleague, OWNER, ownerOf, Person, useTestApp } from './testApp.ts';
 

@@ -1,7 +1,7 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { verifyJournal } from '../src/journal/verify.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { Crew } from './filled.ts';
 import { post, type Started } from './fixtures.ts';
 import { OWNER, type Person, useTestApp } from './testApp.ts';

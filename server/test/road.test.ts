@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { verifyJournal } from '../src/journal/verify.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import {
   ago,
   beginLot,

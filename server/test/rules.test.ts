@@ -1,7 +1,7 @@
 import { RULE_SET } from '@inch/core/lot';
 import mysql from 'mysql2/promise';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { lookThrough } from '../src/lot/lookThrough.ts';
+import { lookThrough } from '../src/record/lookThrough.ts';
 import { Crew } from './filled.ts';
 import { post, type Started } from './fixtures.ts';
 import { OWNER, useTestApp } from './testApp.ts';

@@ -1,9 +1,9 @@
 import mysql, { type Connection } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Anchor, verifyJournal } from '../src/audit/verify.ts';
 import { fromSql } from '../src/database/pool.ts';
 import { chainHash, GENESIS } from '../src/journal/append.ts';
-import { type Anchor, verifyJournal } from '../src/journal/verify.ts';
 import { Crew } from './filled.ts';
 import { post } from './fixtures.ts';
 import { OWNER, useTestApp } from './testApp.ts';

@@ -6,11 +6,11 @@ import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, expect, inject } from 'vitest';
 import { loadDump } from '../../scripts/src/mariadb.mjs';
 import { createApp } from '../src/app.ts';
+import { verifyJournal } from '../src/audit/verify.ts';
 import { databaseFromUrl } from '../src/config.ts';
 import { grantAppUser } from '../src/database/grants.ts';
 import { type DatabaseAddress, openPool } from '../src/database/pool.ts';
 import { useJournalKey } from '../src/journal/sign.ts';
-import { verifyJournal } from '../src/journal/verify.ts';
 
 export interface Reply {
   status: number;

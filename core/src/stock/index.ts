@@ -6,6 +6,7 @@ export {
   type PaidLot,
   StockKind,
   StockLot,
+  stockCode,
   Taking,
   type TakingKind,
   unitCost,

@@ -38,6 +38,12 @@ export const StockLot = z.object({
 export type StockLot = z.infer<typeof StockLot>;
 
 /**
+ * What is written on the bag of the nth stock lot.
+ * @example stockCode(12) // 'S12'
+ */
+export const stockCode = (number: number): string => `S${number}`;
+
+/**
  * How much of a stock lot is left, in its own unit: what came, less all that went and stands.
  * @example leftOf({ quantity: 5000, takings: [] }) // 5000
  */

@@ -1,6 +1,6 @@
 import type { Account } from '@inch/contract/account';
 import type { Pool } from 'mysql2/promise';
-import { tooMany } from '../http/problem.ts';
+import { tooMany } from '../problem/problem.ts';
 import { passwordMatches } from './password.ts';
 import { type AskedFor, ATTEMPT_WINDOW_SECONDS, accountNamed, forgetAttempts, takeAttempt } from './store.ts';
 

@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import zxcvbn from 'zxcvbn';
-import { invalid } from '../http/problem.ts';
+import { invalid } from '../problem/problem.ts';
 
 /** argon2id with 19 MiB, two passes: the strength OWASP's password storage sheet asks for. */
 export const hashPassword = (password: string): Promise<string> =>

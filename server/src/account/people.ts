@@ -1,11 +1,11 @@
 import type { Account, Person, Role } from '@inch/contract/account';
 import type { Request } from 'express';
 import { toSql, update } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
 import { writeJournal } from '../journal/append.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { notFound, Problem } from '../problem/problem.ts';
+import { endSessions } from '../session/session.ts';
 import { hashPassword, refuseWeak } from './password.ts';
-import { endSessions } from './session.ts';
 import { accountsOf } from './store.ts';
 
 /** An account of the kitchen other than the last owner, where its ownership would end. */

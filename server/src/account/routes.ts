@@ -6,15 +6,15 @@ import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { insert, rows, type Touched, toSql, watchRows } from '../database/pool.ts';
 import { errorCode, inTransaction } from '../database/transaction.ts';
-import { invalid, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { GENESIS } from '../journal/append.ts';
 import { inWriting, journal, journalRows, moveEnd } from '../journal/writing.ts';
 import { readKitchen } from '../kitchen/store.ts';
+import { invalid, Problem } from '../problem/problem.ts';
+import { closeSession, endSessions, openSession } from '../session/session.ts';
 import { checkPassword } from './checkPassword.ts';
 import { hashPassword, refuseWeak } from './password.ts';
 import { changePerson, keepPassword, personOf } from './people.ts';
-import { closeSession, endSessions, openSession } from './session.ts';
 import { accountsOf, insertAccount } from './store.ts';
 
 async function setupNeeded(pool: Pool | PoolConnection): Promise<boolean> {

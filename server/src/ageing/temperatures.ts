@@ -7,10 +7,10 @@ import { placeNames } from '@inch/core/place';
 import { type Database, rows } from '../database/pool.ts';
 import { entriesOf } from '../entry/read.ts';
 import { writeEntry } from '../entry/write.ts';
-import { invalid, notFound } from '../http/problem.ts';
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
-import { holdTooWarm } from '../lot/holdTooWarm.ts';
+import { invalid, notFound } from '../problem/problem.ts';
+import { holdTooWarm } from '../record/leaving.ts';
 
 /** °C over which what is kept cold is too warm, and what is frozen begins to thaw. */
 export const WARM_OVER: Readonly<Record<string, number>> = { cold: 5, frozen: -12 };

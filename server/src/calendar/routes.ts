@@ -2,13 +2,13 @@ import { createHash, randomBytes } from 'node:crypto';
 import { calendarRoutes } from '@inch/contract/calendar';
 import type { Pool } from 'mysql2/promise';
 import { fromSql, rows, run, toSql } from '../database/pool.ts';
-import { notFound } from '../http/problem.ts';
+import { sendCalendar } from '../http/sendCalendar.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { journal } from '../journal/writing.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { plansOf } from '../plan/store.ts';
+import { notFound } from '../problem/problem.ts';
 import { todayOf } from '../today/routes.ts';
-import { sendCalendar } from './send.ts';
 import { subscribedCalendar } from './subscribed.ts';
 
 const hashed = (secret: string): string => createHash('sha256').update(secret).digest('hex');

@@ -8,10 +8,10 @@ import {
 import type { z } from 'zod';
 import { type Database, insert, rows, update } from '../database/pool.ts';
 import { read } from '../database/read.ts';
-import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { notFound } from '../problem/problem.ts';
 import { OF_SPREADSHEET, withSpreadsheet } from '../spreadsheet/list.ts';
 
 const { broughtIn: _, ...KEPT } = Contact.shape;

@@ -8,10 +8,10 @@ import { tooSmall } from '@inch/core/bottling';
 import { z } from 'zod';
 import { type Database, insert, toSql, update } from '../database/pool.ts';
 import { read } from '../database/read.ts';
-import { invalid, notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { invalid, notFound } from '../problem/problem.ts';
 
 const KEPT = { ...Container.shape, rated: z.string() };
 

@@ -42,6 +42,14 @@ export const valuesFrom = <S extends Shape>(
     Object.entries(shape).map(([name, field]) => [name, valueFrom(name, field, row[columnOf(name)])]),
   ) as never;
 
+/** An entry whose row does not hold what its kind declares. */
+export class UnreadableEntry extends Error {
+  override name = 'UnreadableEntry';
+  constructor(noun: string, id: string, why: string) {
+    super(`The ${noun} ${id} cannot be read: ${why}`);
+  }
+}
+
 /** Rows of a prepared statement, each read by what its noun declares. @throws Error naming the field that cannot be read */
 export async function read<S extends Shape>(
   db: Database,

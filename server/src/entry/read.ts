@@ -9,15 +9,7 @@ import {
   type Recorded,
 } from '@inch/core/record';
 import { type Database, fromSql, marks, rows } from '../database/pool.ts';
-import { valuesFrom } from '../database/read.ts';
-
-/** An entry whose row does not hold what its kind declares. */
-export class UnreadableEntry extends Error {
-  override name = 'UnreadableEntry';
-  constructor(noun: string, id: string, why: string) {
-    super(`The ${noun} ${id} cannot be read: ${why}`);
-  }
-}
+import { UnreadableEntry, valuesFrom } from '../database/read.ts';
 
 interface Row {
   id: string;

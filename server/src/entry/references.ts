@@ -1,7 +1,7 @@
 import { type EntryKind, referenceOf } from '@inch/core/record';
 import { rows } from '../database/pool.ts';
-import { invalid } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
+import { invalid } from '../problem/problem.ts';
 
 /** Tables that an entry may name a row of: what such a row is called, and whether it is the lot's own or the kitchen's. */
 const TABLES: Record<string, { name: string; of: 'lot' | 'kitchen' }> = {

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Writable } from 'node:stream';
 import type { Response } from 'express';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problem/problem.ts';
 
 /** How long an export lies on the disk, so that a download that broke off is gone on with. */
 const KEPT_MS = 3_600_000;

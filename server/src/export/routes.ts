@@ -8,11 +8,11 @@ import type { Kitchen } from '@inch/contract/kitchen';
 import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
-import { isRefusal, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { inWriting, journal } from '../journal/writing.ts';
-import { lookThroughKitchen } from '../lot/lookThrough.ts';
+import { isRefusal, Problem } from '../problem/problem.ts';
 import { progressOf, Steps } from '../progress/steps.ts';
+import { lookThroughKitchen } from '../record/lookThrough.ts';
 import { sendAndKeep, sendRest } from './kept.ts';
 
 /** Runs some reading on a connection of its own that sees one moment of the database, one export of a kitchen at a time. */

@@ -5,11 +5,11 @@ import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { lotPairs, measuredLot } from '@inch/core/lot';
 import type { z } from 'zod';
 import { insert, rows, toSql, update } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve, serveAnyone } from '../http/serve.ts';
 import { catalogueNow, ownPartOf } from '../ingredient/store.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { lotsOfFormula } from '../lot/store.ts';
+import { notFound, Problem } from '../problem/problem.ts';
 import { archivedFormulas, formulasInUse, readFormula } from './store.ts';
 
 /** So many of a formula's last lots are looked at for what they measured. */

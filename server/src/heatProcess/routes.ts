@@ -3,9 +3,9 @@ import { implausible } from '@inch/core/bottling';
 import { bottleSize } from '@inch/core/quantity';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';
-import { asked, invalid } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { asked, invalid } from '../problem/problem.ts';
 import { ownProcesses } from './store.ts';
 
 /** What heat cannot do in that time in that jar is a slip, or no process. */

@@ -4,8 +4,8 @@ import { kitchenFileRoutes } from '@inch/contract/kitchenFile';
 import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
 import express, { type Request, type RequestHandler, type Router } from 'express';
 import type { Pool } from 'mysql2/promise';
-import { sessionOf } from '../account/session.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problem/problem.ts';
+import { sessionOf } from '../session/session.ts';
 import { refuseUnseen } from './unseen.ts';
 
 /** Where a body is read of somebody who is not signed in: small ones. */

@@ -1,6 +1,6 @@
 import { isIP } from 'node:net';
 import type { RequestHandler } from 'express';
-import { Problem } from './problem.ts';
+import { Problem } from '../problem/problem.ts';
 
 const nameOf = (host: string): string =>
   host

@@ -1,6 +1,6 @@
 import { allRoutes } from '@inch/contract/routes';
 import type { Router } from 'express';
-import { Problem } from './problem.ts';
+import { Problem } from '../problem/problem.ts';
 
 /** Answers every method that an address does not know with 405 and those that it does. Comes after all routes. */
 export function refuseOtherMethods(router: Router): void {

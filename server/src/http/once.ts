@@ -4,7 +4,7 @@ import { type Database, rows, toSql } from '../database/pool.ts';
 import { insertAtEnd, isTakenId } from '../database/transaction.ts';
 import { canonicalJson } from '../journal/append.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problem/problem.ts';
 
 /** What was asked to be written: by which id, where to, and with which body. */
 export interface Asked {

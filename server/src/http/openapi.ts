@@ -4,7 +4,7 @@ import { type Access, type AnyRoute, statusOf } from '@inch/contract/route';
 import { allRoutes, tags } from '@inch/contract/routes';
 import { Problem } from '@inch/contract/values';
 import { z } from 'zod';
-import { SESSION_COOKIE } from '../account/session.ts';
+import { SESSION_COOKIE } from '../session/session.ts';
 
 type Json = Record<string, unknown>;
 type Io = 'input' | 'output';

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { Problem } from './problem.ts';
+import { Problem } from '../problem/problem.ts';
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 

@@ -4,11 +4,11 @@ import { type Access, type AnyRoute, type Route, statusOf } from '@inch/contract
 import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';
-import { sessionOf } from '../account/session.ts';
 import { inWritingTogether } from '../journal/together.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
+import { isRefusal, Problem } from '../problem/problem.ts';
+import { sessionOf } from '../session/session.ts';
 import { writeOnce } from './once.ts';
-import { isRefusal, Problem } from './problem.ts';
 import { inUnits } from './units.ts';
 
 /** What every router is given. */

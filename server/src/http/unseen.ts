@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { invalid } from './problem.ts';
+import { invalid } from '../problem/problem.ts';
 
 /** Characters that nobody sees and nobody means: of control, and of the direction of writing. Line ends and tabs are meant. */
 const UNSEEN = /(?![\t\n\r])\p{Cc}|[\u202A-\u202E\u2066-\u2069]/u;

@@ -9,9 +9,9 @@ import {
 } from '@inch/core/ingredient';
 import type { z } from 'zod';
 import { insert, rows, toSql } from '../database/pool.ts';
-import { invalid } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { invalid } from '../problem/problem.ts';
 import { catalogueNow, ownCatalogue } from './store.ts';
 
 type Figures = Omit<z.output<typeof OwnFigures>, 'id' | 'typical'>;

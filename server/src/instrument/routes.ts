@@ -5,12 +5,12 @@ import { CHECKS, type CheckedKind, judgeCheck } from '@inch/core/instrument';
 import type { z } from 'zod';
 import { insert, rows, toSql } from '../database/pool.ts';
 import { writeEntry } from '../entry/write.ts';
-import { asked, invalid, notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { holdWhereMeasuredBy } from '../lot/change.ts';
+import { asked, invalid, notFound } from '../problem/problem.ts';
+import { holdWhereMeasuredBy } from '../record/change.ts';
 import { instrumentsOf } from './store.ts';
 
 export async function addInstrument(

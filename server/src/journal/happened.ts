@@ -1,4 +1,4 @@
-import { invalid } from '../http/problem.ts';
+import { invalid } from '../problem/problem.ts';
 import type { Writing } from './writing.ts';
 
 const SLACK = 60_000;

@@ -1,5 +1,5 @@
 import { rows, toSql, update } from '../database/pool.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound } from '../problem/problem.ts';
 import { journal, type Writing } from './writing.ts';
 
 /** What can be taken out of use, and what it is called. */

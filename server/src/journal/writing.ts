@@ -16,11 +16,11 @@ import {
 } from '../database/pool.ts';
 import { atEnd, inTransaction } from '../database/transaction.ts';
 import { readKitchen } from '../kitchen/store.ts';
-import { lotsOf, stocksOf, touchStandings } from '../standing/touch.ts';
 import { appendJournal, type ChainEnd, writeJournal } from './append.ts';
 import { asOfEnd, leaveAt } from './asOf.ts';
 import { writtenRows } from './rows.ts';
 import { signEnd } from './sign.ts';
+import { lotsOf, stocksOf, touchStandings } from './touch.ts';
 
 /** One write: its transaction, in whose name, in which kitchen, when it happens, and where the kitchen's journal ends. */
 export interface Writing {

@@ -13,12 +13,12 @@ import {
 import { v7 as newId } from 'uuid';
 import { recordTemperature } from '../ageing/temperatures.ts';
 import { rows } from '../database/pool.ts';
-import { record } from '../entry/record.ts';
-import { invalid } from '../http/problem.ts';
 import { calibrate, checkInstrument } from '../instrument/routes.ts';
+import { takeIn } from '../inventory/keep.ts';
 import type { Writing } from '../journal/writing.ts';
-import { strike } from '../lot/deciding.ts';
-import { takeIn } from '../stock/keep.ts';
+import { invalid } from '../problem/problem.ts';
+import { strike } from '../record/deciding.ts';
+import { record } from '../record/record.ts';
 
 type Ids = Map<string, string>;
 

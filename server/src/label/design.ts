@@ -2,9 +2,9 @@ import { labelRoutes } from '@inch/contract/label';
 import { type FacedContainer, type LabelDesign, usualDesign } from '@inch/core/label';
 import { v7 as newId } from 'uuid';
 import { type Database, insert, rows, update } from '../database/pool.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { invalid, notFound, Problem } from '../problem/problem.ts';
 
 interface DesignRow {
   id: string;

@@ -1,11 +1,11 @@
 import { LARGEST_PICTURE, type LabelPicture, labelPictureRoutes } from '@inch/contract/labelPicture';
 import express from 'express';
 import { type Database, insert, rows, toSql } from '../database/pool.ts';
-import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
 import { drawnAnew } from '../picture/draw.ts';
+import { notFound } from '../problem/problem.ts';
 
 /** px of the longer side: 60 mm at 600 dpi and more. */
 const LONGER_SIDE = 1500;

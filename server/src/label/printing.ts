@@ -10,7 +10,7 @@ import {
   svgOf,
 } from '@inch/core/label';
 import sharp from 'sharp';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problem/problem.ts';
 import { modulesOf } from './code.ts';
 import { bytesOf, newDocument, pageOf } from './document.ts';
 import { cutMarks, type DrawnWith, drawFace } from './draw.ts';

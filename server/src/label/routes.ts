@@ -1,14 +1,14 @@
 import type { LabelView } from '@inch/contract/label';
 import { labelRoutes } from '@inch/contract/label';
 import type { Pool } from 'mysql2/promise';
-import { Problem } from '../http/problem.ts';
 import { type AppContext, type SignedCall, serve } from '../http/serve.ts';
 import { journalExport } from '../journal/exported.ts';
-import { requireLot } from '../lot/deciding.ts';
+import { requireLot } from '../lot/store.ts';
+import { Problem } from '../problem/problem.ts';
 import { artworkOf, labelOf } from './label.ts';
 import { pictureOf } from './pictures.ts';
-import { refuseUnseen, wereSeen } from './print.ts';
 import type { Printing } from './printing.ts';
+import { refuseUnseen, wereSeen } from './seen.ts';
 import { requireSheet } from './sheets.ts';
 
 interface Asked {

@@ -3,10 +3,10 @@ import { type SheetMeasures, whyNoSheet } from '@inch/core/label';
 import type { z } from 'zod';
 import { type Database, insert, update } from '../database/pool.ts';
 import { read } from '../database/read.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { retire } from '../journal/retire.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { invalid, notFound, Problem } from '../problem/problem.ts';
 
 export const sheetsOf = (db: Database, kitchenId: string): Promise<LabelSheet[]> =>
   read(

@@ -1,9 +1,9 @@
 import { liveRoutes } from '@inch/contract/live';
 import type { TodayView } from '@inch/contract/today';
 import ical, { ICalAlarmType, type ICalCalendar } from 'ical-generator';
-import { sessionStands } from '../account/session.ts';
-import { sendCalendar } from '../calendar/send.ts';
+import { sendCalendar } from '../http/sendCalendar.ts';
 import { type AppContext, serve } from '../http/serve.ts';
+import { sessionStands } from '../session/session.ts';
 import { todayOf } from '../today/routes.ts';
 import { Changes } from './changes.ts';
 

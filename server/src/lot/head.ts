@@ -1,9 +1,9 @@
 import { ENDED, type LotState } from '@inch/core/lot';
 import { validate as isId } from 'uuid';
 import { fromSql, rows, wroteTo } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
 import type { AsOf } from '../journal/asOf.ts';
 import type { Writing } from '../journal/writing.ts';
+import { notFound, Problem } from '../problem/problem.ts';
 
 /** The few columns of a lot that most entries are judged by: a reading does not wait for the whole record. */
 export interface LotHead {

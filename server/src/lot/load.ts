@@ -1,8 +1,8 @@
 import type { LotRecord, StockWithdrawal } from '@inch/core/lot';
 import { type EntryKind, entries, type Noun } from '@inch/core/record';
+import { stockCode } from '@inch/core/stock';
 import { type Database, marks, rows } from '../database/pool.ts';
 import { entriesOf, type Found } from '../entry/read.ts';
-import { stockCode } from '../stock/code.ts';
 import { loadReadings, thermometersOf } from './loadReadings.ts';
 
 type Lots = Map<string, LotRecord>;

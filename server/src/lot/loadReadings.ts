@@ -1,8 +1,8 @@
 import { CHECKS, type CheckedKind, checkStanding, type KeptCheck } from '@inch/core/instrument';
 import { type KeptCalibration, type LotRecord, meterStanding } from '@inch/core/lot';
 import type { Database } from '../database/pool.ts';
+import { calibrationsFor, checksFor } from '../entry/checks.ts';
 import type { Found } from '../entry/read.ts';
-import { calibrationsFor, checksFor } from '../instrument/store.ts';
 
 type Lots = Map<string, LotRecord>;
 

@@ -6,10 +6,10 @@ import { CupSchool } from '@inch/core/quantity';
 import { Instant } from '@inch/core/value';
 import { z } from 'zod';
 import { type Database, marks, toSql } from '../database/pool.ts';
-import { read } from '../database/read.ts';
-import { UnreadableEntry } from '../entry/read.ts';
+import { read, UnreadableEntry } from '../database/read.ts';
 import { processesById } from '../heatProcess/store.ts';
 import { loadStores } from '../place/store.ts';
+import { notFound } from '../problem/problem.ts';
 import { loadAged } from './aged.ts';
 import { lotNamed } from './head.ts';
 import { loadRecords } from './load.ts';
@@ -165,6 +165,13 @@ export async function readLot(db: Database, kitchen: In, idOrCode: string): Prom
   const { column, value } = lotNamed(idOrCode);
   const heads = await read(db, KEPT, `${HEAD} WHERE l.kitchen_id = ? AND ${column} = ?`, [kitchen.id, value]);
   return (await withRecords(db, heads))[0] ?? null;
+}
+
+/** The lot as everyone may read it. @throws Problem where the kitchen has none */
+export async function requireLot(db: Database, kitchen: In, idOrCode: string): Promise<StoredLot> {
+  const lot = await readLot(db, kitchen, idOrCode);
+  if (!lot) throw notFound('lot');
+  return lot;
 }
 
 /** Some lots of a kitchen by their ids. */

@@ -5,15 +5,14 @@ import express from 'express';
 import { rows } from '../database/pool.ts';
 import { referencedBy } from '../entry/references.ts';
 import { writeEntry } from '../entry/write.ts';
-import { notFound } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { happenedAt } from '../journal/happened.ts';
 import type { Writing } from '../journal/writing.ts';
-import { requireLot } from '../lot/deciding.ts';
 import { lotHeadOf, refuseEnded } from '../lot/head.ts';
-import { holdForWords } from '../lot/spoilage.ts';
-import { lotBefore, type StoredLot } from '../lot/store.ts';
+import { lotBefore, requireLot, type StoredLot } from '../lot/store.ts';
 import { drawnAnew } from '../picture/draw.ts';
+import { notFound } from '../problem/problem.ts';
+import { holdForWords } from '../record/spoilage.ts';
 
 const LONGER_SIDE = 1600;
 

@@ -1,7 +1,7 @@
 import { type ChildProcess, fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problem/problem.ts';
 
 /** A picture to be drawn anew: upright, no larger than asked, nothing else of the file kept. */
 export interface Drawing {

@@ -2,9 +2,9 @@ import { type NewPlaceSaid, placeRoutes } from '@inch/contract/place';
 import { kindByName, placeKey, placeNames } from '@inch/core/place';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';
-import { invalid } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { invalid } from '../problem/problem.ts';
 import { placesSaid } from './store.ts';
 
 /** Says what a place is, or another name of it. Two names that say different things are two places. */

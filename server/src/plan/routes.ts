@@ -1,11 +1,11 @@
 import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
 import type { z } from 'zod';
-import { sendCalendar } from '../calendar/send.ts';
 import { insert, rows, toSql, update } from '../database/pool.ts';
-import { invalid, notFound, Problem } from '../http/problem.ts';
+import { sendCalendar } from '../http/sendCalendar.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { beginLot } from '../lot/begin.ts';
+import { invalid, notFound, Problem } from '../problem/problem.ts';
+import { beginLot } from '../record/begin.ts';
 import { calendarOf } from './calendar.ts';
 import { pastLots } from './past.ts';
 import { earlierSteps, partNames, planOf, plansOf } from './store.ts';

@@ -4,7 +4,7 @@ import { Instant } from '@inch/core/value';
 import type { z } from 'zod';
 import { type Database, marks, rows } from '../database/pool.ts';
 import { read } from '../database/read.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound } from '../problem/problem.ts';
 
 const KEPT = {
   ...Plan.pick({ id: true, done: true, revision: true, savedBy: true }).shape,

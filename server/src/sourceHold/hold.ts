@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { insert, rows, toSql } from '../database/pool.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { holdMadeWith } from '../lot/change.ts';
+import { holdMadeWith } from '../record/change.ts';
 import { reachOf, type Source } from '../trace/reach.ts';
 
 /** Holds a source, and with it all that was made with it. */

@@ -8,9 +8,9 @@ import {
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';
-import { Problem } from '../http/problem.ts';
+import { takeIn } from '../inventory/keep.ts';
 import { journal, type Writing } from '../journal/writing.ts';
-import { takeIn } from '../stock/keep.ts';
+import { Problem } from '../problem/problem.ts';
 import { checkSpreadsheet, earlierLots, type Said } from './check.ts';
 
 type Body = z.output<typeof NewSpreadsheet>;

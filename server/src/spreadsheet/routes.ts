@@ -1,9 +1,9 @@
 import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
 import { matchColumns } from '@inch/core/spreadsheet';
 import { rows, toSql, update } from '../database/pool.ts';
-import { notFound, Problem } from '../http/problem.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 import { journal, type Writing } from '../journal/writing.ts';
+import { notFound, Problem } from '../problem/problem.ts';
 import { bringIn } from './bringIn.ts';
 import { checkSpreadsheet } from './check.ts';
 import { listEarlierLots, spreadsheetsOf } from './list.ts';

@@ -1,13 +1,14 @@
 import { createHash } from 'node:crypto';
 import type { Kitchen } from '@inch/contract/kitchen';
 import { boilRateOf, isOnHand, type LotStanding, lotStanding, lotWords } from '@inch/core/lot';
-import type { VesselShape } from '@inch/core/pan';
+import { VesselShape } from '@inch/core/pan';
 import { type PastLot, pastLot } from '@inch/core/planning';
 import type { Pool } from 'mysql2/promise';
+import { z } from 'zod';
 import { type Database, marks, rows, run, toSql } from '../database/pool.ts';
+import { read } from '../database/read.ts';
 import { type Readable, readableByIds, type StoredLot } from '../lot/store.ts';
 import { type Judged, judgeLot } from '../lot/view.ts';
-import { vesselsOf } from '../vessel/store.ts';
 import { judgingBuild } from './build.ts';
 import { unlessContended } from './contended.ts';
 
@@ -21,11 +22,18 @@ export const settingsOf = ({ name, place, localStatement, elevationMetres, works
     .slice(0, 16);
 
 /** Shapes of a kitchen's vessels by their ids: none of them ever changes. */
-export const shapesOf = async (
+export async function shapesOf(
   db: Database,
   kitchen: Pick<Kitchen, 'id'>,
-): Promise<ReadonlyMap<string, VesselShape>> =>
-  new Map((await vesselsOf(db, kitchen.id)).map((v) => [v.id, v.shape]));
+): Promise<ReadonlyMap<string, VesselShape>> {
+  const found = await read(
+    db,
+    { id: z.string(), shape: VesselShape },
+    'SELECT id, shape FROM vessel WHERE kitchen_id = ?',
+    [kitchen.id],
+  );
+  return new Map(found.map(({ id, shape }) => [id, shape]));
+}
 
 const OVER = new Set(['resting', 'bottled', 'released', 'closed', 'held', 'recalled']);
 

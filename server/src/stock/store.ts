@@ -1,7 +1,7 @@
 import { StockHistory, type StockListQuery, StockView } from '@inch/contract/stock';
 import { dayOf } from '@inch/core/calendar';
 import { LotState } from '@inch/core/lot';
-import { leftOf, packagingOf, whyUnfit } from '@inch/core/stock';
+import { leftOf, packagingOf, stockCode, whyUnfit } from '@inch/core/stock';
 import { Instant } from '@inch/core/value';
 import type { Pool } from 'mysql2/promise';
 import { z } from 'zod';
@@ -11,7 +11,6 @@ import { read } from '../database/read.ts';
 import { catalogueNow } from '../ingredient/store.ts';
 import { countStock, NOTHING } from '../standing/stock.ts';
 import { heldStock } from '../trace/reach.ts';
-import { stockCode } from './code.ts';
 
 const KEPT = {
   ...StockView.pick({

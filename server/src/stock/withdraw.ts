@@ -3,8 +3,8 @@ import { dayOf } from '@inch/core/calendar';
 import { coverFrom, LABELS, type PackedIn, packagingFor, type Withdrawal, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';
 import { insert, toSql, wroteTo } from '../database/pool.ts';
-import { invalid, Problem } from '../http/problem.ts';
 import type { Writing } from '../journal/writing.ts';
+import { invalid, Problem } from '../problem/problem.ts';
 import { stockOf } from './store.ts';
 
 /** What a taking belongs to: the lot, and the entry of its record. */
