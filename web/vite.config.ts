@@ -12,12 +12,13 @@ import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 import { FrameShape } from './src/shell/FrameShape.tsx';
 
-/** A hash of every source file of the contract and of the record: what was kept on a device under another one is read anew. */
+/** A hash of every source file of the contract and of core, which declares the nouns: what was kept on a device under another one is read anew. */
 function contractHash(): string {
   const hash = createHash('sha256');
-  for (const folder of ['../contract/src', '../core/src/record', '../core/src/lot']) {
+  for (const folder of ['../contract/src', '../core/src']) {
     const path = join(import.meta.dirname, folder);
-    for (const file of readdirSync(path).sort()) hash.update(readFileSync(join(path, file)));
+    const files = readdirSync(path, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.ts'));
+    for (const file of files.sort()) hash.update(readFileSync(join(path, file)));
   }
   return hash.digest('hex').slice(0, 16);
 }
