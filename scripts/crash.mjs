@@ -38,7 +38,6 @@ async function startHouse(folder) {
   return house;
 }
 
-/** A kitchen in a throw-away folder for as long as the work lasts. */
 async function withHouse(work) {
   const folder = throwAwayFolder('crash');
   const house = await startHouse(folder);

@@ -72,7 +72,6 @@ async function backup(db) {
   );
 }
 
-/** The clock of the database against what was written last. */
 async function clock(db) {
   const [[{ behind }]] = await db.query(
     'SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), MAX(written_at)) AS behind FROM journal_head',

@@ -70,7 +70,6 @@ const ODD = [
   '{}',
 ];
 
-/** One request that fits, with odd words in it: it is stored. */
 async function sendFitting(url, client, kitchen, i, random) {
   const write = writeOf(kitchen, i, random.of(ODD));
   let last;
@@ -83,7 +82,6 @@ async function sendFitting(url, client, kitchen, i, random) {
   return last;
 }
 
-/** One malformed request of a route: its address, its heads and its body. */
 function malformed(route, random) {
   const path = route.path.replace(/\{\w+\}/g, () =>
     random.below(2) === 0 ? random.of(random.ids) : random.of(strangeIds),

@@ -51,7 +51,6 @@ async function copyOfSources() {
   return folder;
 }
 
-/** Whether the tests that reach a file pass. */
 const passes = (folder, { file, project }) =>
   runCommand(
     join(folder, 'node_modules/.bin/vitest'),
@@ -62,7 +61,6 @@ const passes = (folder, { file, project }) =>
     () => false,
   );
 
-/** Whether the tests notice a fault. */
 async function noticed(folder, fault) {
   const path = join(folder, fault.file);
   const text = readFileSync(path, 'utf8');

@@ -2,11 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './src/root.mjs';
 
-/** Where words stand that people read. */
 const READ = ['web/src', 'core/src', 'contract/src', 'server/src', 'docs', 'README.md'];
 const LIST = join(ROOT, 'docs', 'words.md');
 
-/** The retired terms of docs/words.md, each with what is said instead. */
 const retired = () =>
   [...readFileSync(LIST, 'utf8').matchAll(/^- (.+?) → (.+)$/gm)].map(([, term, instead]) => ({
     term,

@@ -42,7 +42,6 @@ const roomOver = {
   message: 'Filled to the brim it holds more than what is sold in it.',
 };
 const measured = z.object({ ...fields, ...measures });
-/** Its measures have to hold what is said to be in it. */
 function fits(c: z.output<typeof measured>, ctx: z.RefinementCtx): void {
   if (c.brimfulMl !== null && c.brimfulMl <= c.nominalMl) ctx.addIssue({ code: 'custom', ...roomOver });
   const why = tooSmall(c, c.nominalMl);

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { route } from './route.ts';
 
-/** What a printed tag is of. */
 const TagOf = z.enum(['retained', 'pan', 'stock']);
 
 export const tagRoutes = {

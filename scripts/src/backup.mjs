@@ -42,7 +42,6 @@ async function dumpInto(append, adminUrl) {
   return sha256();
 }
 
-/** The hash of the copy as it can be read again. */
 async function hashInZip(file) {
   const zip = await openZip(file);
   try {
@@ -123,7 +122,6 @@ function withoutDefiners() {
   });
 }
 
-/** An empty database of that name; refused where it holds anything. */
 async function emptyDatabase(adminUrl) {
   const at = new URL(adminUrl);
   const name = decodeURIComponent(at.pathname.slice(1));

@@ -43,7 +43,6 @@ function weights(entry) {
     .join(', ');
 }
 
-/** How readily a thing that is drawn from gives up what is in it. */
 const texture = (entry) =>
   !entry.liquid && ['fruit', 'plant', 'flavouring'].includes(entry.family) ? textureOf(entry, undefined) : '';
 
@@ -67,7 +66,6 @@ function draws() {
   return `## What comes out of a thing, % of its water and solids\n\nTypical of kitchen practice: set your own share at the step once you have weighed it. An amount that says "chopped", "grated" or "crushed" is taken as cut so.\n\n| drawn | ${TEXTURES.map((t) => TEXTURE_WORDS[t]).join(' | ')} |\n|---|${'---:|'.repeat(TEXTURES.length)}\n${rows.join('\n')}\n`;
 }
 
-/** What of it a kitchen has to mind, in a few words. */
 function notes(entry) {
   return [
     entry.lowAcid ? 'low-acid' : '',
@@ -85,7 +83,6 @@ function notes(entry) {
 
 const asWritten = new Map(catalogueEntries.map((entry) => [entry.id, entry]));
 
-/** The newest day on which figures of it were read against their source. */
 function readAgainst({ id }) {
   const entry = asWritten.get(id);
   const sources = entry.sources ?? asWritten.get(entry.like).sources;

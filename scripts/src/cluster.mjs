@@ -23,7 +23,6 @@ function mysqlUser() {
   return { uid: id('-u'), gid: id('-g') };
 }
 
-/** A folder that MariaDB's user may write in. */
 function folderOf(path, user) {
   mkdirSync(path, { recursive: true });
   chmodSync(path, 0o755);

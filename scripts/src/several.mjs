@@ -10,7 +10,6 @@ import { reckon, writeAll } from './writes.mjs';
 
 const SERVERS = 2;
 
-/** The user that HAProxy asks with whether a node answers: it may do nothing. */
 async function addProxyUser(adminUrl) {
   const db = await mysql.createConnection(adminUrl.replace(/\/[^/]*$/, '/'));
   await db.query("CREATE USER IF NOT EXISTS 'inch_proxy'@'127.0.0.1'");
@@ -63,7 +62,6 @@ export async function startSeveral(folder, { port } = {}) {
   }
 }
 
-/** A kitchen to write into, and everything that was acknowledged in it. */
 async function kitchenAt(several) {
   if (several.written) return several.written;
   const client = await newKitchenAt(several.url);

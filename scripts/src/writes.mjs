@@ -148,7 +148,6 @@ export async function writeAll(house, client, kitchen, more) {
   return { kept, ...seen };
 }
 
-/** A connection to a database, to count in. */
 async function poolTo(db) {
   const { openPool } = await import('../../server/dist/database/pool.js');
   const { databaseFromUrl } = await import('../../server/dist/config.js');

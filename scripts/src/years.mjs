@@ -289,7 +289,6 @@ const addressOf = (path, { ended, known, open }) => {
   return path.replace(':id', id) + query;
 };
 
-/** Every GET route of the contract that is walked, with what asks it. */
 async function walked() {
   const { allRoutes } = await import('@inch/contract/routes');
   const paths = allRoutes.filter((route) => route.method === 'GET').map((route) => route.path);

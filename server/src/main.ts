@@ -10,7 +10,6 @@ import { useJournalKey } from './journal/sign.ts';
 import { loggerTo } from './log.ts';
 import { deriveAnew } from './standing/anew.ts';
 
-/** What cannot be started is said in one line. */
 function giveUp(why: string): never {
   process.stderr.write(`${why}\n`);
   process.exit(1);
@@ -54,7 +53,6 @@ const server = serverOf(settings);
 keepAlive(server);
 
 const { host, port, database, user } = settings.database;
-/** Why a database cannot be worked with. */
 function whyNot(error: Error & { code?: string }): string {
   if (error.code === 'ECONNREFUSED' || error.code === 'ENOTFOUND')
     return `No MariaDB answers at ${host}:${port}. Check INCH_DATABASE, and that MariaDB runs.`;

@@ -13,7 +13,6 @@ export interface Filling {
   short: number;
 }
 
-/** A bottle is filled to the millilitre. */
 const most = 100_000;
 
 interface Lump {

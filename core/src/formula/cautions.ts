@@ -118,7 +118,6 @@ function scentWords(content: FormulaContent, lines: readonly LineAmount[]): Caut
   });
 }
 
-/** The acid in a preservative's salt, by weight. */
 const SALTS = {
   'potassium-sorbate': { acid: 'sorbic', share: acidInSalt['potassium sorbate'] },
   'sodium-benzoate': { acid: 'benzoic', share: acidInSalt['sodium benzoate'] },

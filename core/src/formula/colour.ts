@@ -65,7 +65,6 @@ function warmth(steps: readonly FormulaStep[], outcomes: readonly StepOutcome[])
   });
 }
 
-/** What colours most of it, by weight. */
 function mainPigment(lines: readonly LineAmount[]): Pigment | null {
   const grams = new Map<Pigment, number>();
   for (const { ingredient, used } of lines)

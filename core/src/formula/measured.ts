@@ -33,7 +33,6 @@ export interface MeasuredSetting extends Weighing {
   measured?: readonly MeasuredLot[] | undefined;
 }
 
-/** What a pH reading may be off by. */
 const METER = 0.05;
 
 /** Base in eq that brings a product to a pH; 0 where it stands there or over it without any. */

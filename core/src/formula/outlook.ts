@@ -158,7 +158,6 @@ function crossingOf(facts: HurdleFacts, { ph }: Foreseen, criticalPh: number): C
 
 const UNITS = { day: 'day', month: 'month' };
 
-/** A row of the keeping table in a few words. */
 function rowSaid({ class: of, time }: KeepingTime): string {
   if (!time) return 'not released as it is';
   const plural = time.count === 1 ? '' : 's';

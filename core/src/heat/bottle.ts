@@ -28,9 +28,7 @@ export interface BottleCurve {
 
 const RINGS = 20;
 const LAYERS = 24;
-/** A sample every so many seconds. */
 const EVERY = 10;
-/** The whole field so often, s. */
 const FIELD_EVERY = 60;
 
 /** The bath's temperature at a time, straight between the points it is known at. */

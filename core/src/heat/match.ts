@@ -208,7 +208,6 @@ function ofHeating(
     : [];
 }
 
-/** Every reason that no later measurement can take away. */
 const lastingMismatches = (process: HeatProcess, product: ProcessedProduct): string[] => [
   ...ofProduct(process, product),
   ...measuredMismatches(process, product),

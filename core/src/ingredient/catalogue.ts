@@ -77,7 +77,6 @@ function acidityOf({ acidity, per100g }: CatalogueEntry): Ingredient['acidity'] 
   return { ...known, base: baseOf(minerals) };
 }
 
-/** The ingredient that an entry of the data files says. */
 function ingredientOf(entry: CatalogueEntry): Ingredient {
   const { gramsPerCup, gramsPerTeaspoon, gramsPerTablespoon, sources: from, ...said } = entry;
   const gramsPerMl = gramsPerMlOf(entry);

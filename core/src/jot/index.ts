@@ -51,7 +51,6 @@ function takeLotCode(text: string): [string | null, string] {
 /** The words of a line as typed, without its full stop. */
 const typed = (rest: string): string => rest.replace(/[.!,;]+$/, '').trim();
 
-/** The words of a line with dictated numbers in figures. */
 const dictated = (rest: string): string => spokenNumbers(typed(rest).toLowerCase());
 
 /** How each reading is jotted, by the word that such a line begins with: what begins so, has a figure and is not understood, is asked about. */

@@ -86,7 +86,6 @@ function nutritionRow({ rulePack, labelling }: LabelKitchen): LabelCheck {
   };
 }
 
-/** How much fruit or juice is in it. */
 function shareRows(label: LabelContent, rulePack: LabelKitchen['rulePack']): LabelCheck[] {
   if (rulePack === 'us')
     return label.juiceLine

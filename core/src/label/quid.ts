@@ -20,7 +20,6 @@ const TELLS_NOTHING: ReadonlySet<string> = new Set(
   stemsOf('juice dried water extract syrup fresh sour sweet black white green red bitter raw'),
 );
 
-/** Whether an ingredient is in the name of the food. */
 const named = (entry: Ingredient, name: string): boolean => {
   const said = new Set(stemsOf(name));
   return stemsOf(entry.labelName).some((word) => !TELLS_NOTHING.has(word) && said.has(word));

@@ -111,7 +111,6 @@ export function takeAmount(line: Line): Amount | null {
   return amount;
 }
 
-/** The brackets among some tokens with what stands in them. */
 function bracketed(
   left: readonly Token[],
 ): { all: Token[]; inner: Token[]; before?: Token; behind?: Token }[] {

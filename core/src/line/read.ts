@@ -29,7 +29,6 @@ const thingOf = (rest: Partial<LineThing>): LineThing => ({
   ...rest,
 });
 
-/** A thing with the question it leaves open, if any. */
 function judged(line: Line, rest: Partial<LineThing>, entry: Ingredient | undefined, how: Said): LineThing {
   const thing = thingOf({ ...rest, ingredientId: entry?.id ?? '' });
   const query = queryOf(line, thing, entry, how);

@@ -28,7 +28,6 @@ function evidenceOf(lot: LotRecord, counting: readonly Reading[]): Evidence[] {
   ];
 }
 
-/** What is still to be measured where no pH counts. */
 function toMeasure(lot: LotRecord, counting: readonly Reading[]): string {
   const asked = samplesAsked(lot);
   const plain = counting.filter((r) => !r.diluted);

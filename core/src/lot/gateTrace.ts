@@ -5,7 +5,6 @@ import { type Addition, type LotRecord, standing } from './record.ts';
 /** What a scale and rounding leave between what went in and what stock lots cover. */
 const SLACK = 0.02;
 
-/** Whether named stock lots cover an addition. */
 const covered = (a: Addition): boolean =>
   a.withdrawals.reduce((sum, d) => sum + d.amount, 0) >= (a.beforeTrimming ?? a.grams) * (1 - SLACK) - 0.5;
 

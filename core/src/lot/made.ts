@@ -150,7 +150,6 @@ export function piecesIn(lot: LotRecord): LineAmount[] {
   return piecesLeftIn(content, lines);
 }
 
-/** A cloth lets through what was weighed after it. */
 function strainedAsWeighed(lot: LotRecord, content: FormulaContent): FormulaContent {
   const weighing = { cup: undefined, catalogue: catalogueOf(lot) };
   let made = content;

@@ -228,7 +228,6 @@ function gathered(along: Along, step: LotStep): Known | null {
   };
 }
 
-/** A look at how much there is. */
 const isAmount = (look: Look): boolean =>
   look.kind === 'mass' || look.kind === 'volume' || look.kind === 'depth';
 
@@ -284,7 +283,6 @@ function asLastRead(step: LotStep, known: Known, now: string): number | null {
   return grams !== null && grams > then ? grams + more : null;
 }
 
-/** What the pan's amount was last known by. */
 function knownBy(known: Known, lot: LotRecord): PanNow['by'] {
   const last = known.looks.filter(isAmount).at(-1);
   const since =

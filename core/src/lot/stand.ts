@@ -45,7 +45,6 @@ export function countsFrom(
   return refused ? written : creditedAt(entry, lot);
 }
 
-/** Where a filling was put first. */
 const firstPlace = (lot: Stood, bottlingId: string): string | null =>
   movesOf(lot).find((m) => m.bottlingId === bottlingId && m.kind === 'stored')?.to ?? null;
 

@@ -79,7 +79,6 @@ function after(kind: PlaceKind, { t, celsius }: Point): Stretch[] {
 
 const ORDER: readonly Warmth[] = ['frozen', 'cold', 'warm'];
 
-/** The warmer of two. */
 const warmer = (a: Warmth, b: Warmth): Warmth => (ORDER.indexOf(a) > ORDER.indexOf(b) ? a : b);
 
 /**

@@ -39,7 +39,6 @@ export interface DayMaking {
   cannerHolds: number;
 }
 
-/** What asks for no hand while it lasts. */
 const WAITING = 120;
 /** Minutes a bottle: filled and closed; its seal looked at, washed and labelled. */
 const [FILL_EACH, LABEL_EACH] = [1.5, 1];

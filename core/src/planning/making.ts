@@ -66,7 +66,6 @@ export interface Making<F extends PlannedFormula = PlannedFormula> {
   needs: Need[];
 }
 
-/** The formula as it goes into the plan's bottle. */
 function contentFor(
   formula: PlannedFormula,
   containerId: string | null,

@@ -174,7 +174,6 @@ export class Timetable {
   }
 }
 
-/** The most that is taken at once within some minutes. */
 function peak(
   list: readonly { from: number; to: number; amount: number }[],
   from: number,

@@ -108,7 +108,6 @@ function wordsWhole(tokens: readonly Token[], i: number): Read | null {
   return { value: total, next, article };
 }
 
-/** A whole number or a decimal, in figures or words. */
 function whole(tokens: readonly Token[], i: number): Read | null {
   const token = tokens[i];
   if (token?.kind !== 'figure' || isFraction(token)) return wordsWhole(tokens, i);

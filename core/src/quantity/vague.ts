@@ -23,7 +23,6 @@ export const notLevel: Readonly<Record<string, readonly [low: number, high: numb
   large: [1, 1.4],
 };
 
-/** What small things are counted by. */
 const COUNTED = new Set(
   [
     'handful sprig bunch stick strip slice piece clove pod head knob splash glug capful leaf spoon mug jar bottle twist curl bag packet box',

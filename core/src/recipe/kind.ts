@@ -38,7 +38,6 @@ function kills(said: string, minutes: number | undefined, celsius: number | unde
   return BOILS.test(said);
 }
 
-/** How a clause has the lid, where it says so. */
 function lidIn(said: string): Pick<StepRead, 'lidOff' | 'lidHalf'> {
   if (/\b(?:partly|partially|half|semi)[- ]covered\b|\blid (?:half|ajar|tilted)|\bhalf on\b/.test(said))
     return { lidHalf: true };

@@ -37,7 +37,6 @@ export interface RecipeRead {
 
 const TITLE = 120;
 
-/** A clause as the title of its step. */
 function titleOf(text: string): string {
   const plain = text.replace(/\s+/g, ' ').trim();
   const whole = plain.charAt(0).toUpperCase() + plain.slice(1);

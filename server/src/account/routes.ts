@@ -21,7 +21,6 @@ async function setupNeeded(pool: Pool | PoolConnection): Promise<boolean> {
   return (await rows(pool, 'SELECT id FROM kitchen LIMIT 1')).length === 0;
 }
 
-/** The first rows of the kitchen's journal. */
 async function journalSetUp(
   tx: PoolConnection,
   touched: Touched,

@@ -32,7 +32,6 @@ async function ageingOf(pool: Pool, kitchen: Kitchen, idOrCode: string): Promise
   };
 }
 
-/** Why a lot has its date, on one page. */
 const whySheet = (view: AgeingView, kitchen: Kitchen, now: string): Sheet => ({
   title: `Why this date: ${view.lot.name}`,
   verdict: `Lot ${view.lot.code}: ${view.why[0]!.heading}`,

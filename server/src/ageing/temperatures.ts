@@ -66,7 +66,6 @@ async function holdWhatStood(w: Writing, place: string, entry: { id: string; at:
     await holdTooWarm(w, id, entry, (lot, life) => stoodIn(lot, life.bottlingId, place));
 }
 
-/** Whether bottles of a filling ever stood in a place. */
 function stoodIn(lot: LotRecord, bottlingId: string, place: string): boolean {
   const of = placeNames(lot.places ?? []);
   return movesOf(lot).some((m) => m.bottlingId === bottlingId && m.to !== null && of(m.to) === of(place));

@@ -74,7 +74,6 @@ const spoken = (name: string): string => name.replace(/_/g, ' ');
 export const unsaid = (tables: readonly string[]): string[] =>
   tables.filter((name) => !RECORD_TABLES.includes(name) && !(name in NOT_PROVED));
 
-/** How tables are other than the migrations made them. */
 function changed(now: Definitions['tables'], expected: Definitions['tables']): string[] {
   const faults: string[] = [];
   for (const name of Object.keys(expected))

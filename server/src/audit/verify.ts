@@ -56,7 +56,6 @@ function keep(rebuilt: Rebuilt, at: string, { table, rows: written }: WrittenRow
   rebuilt.set(table, own);
 }
 
-/** A row as the journal wrote it last. */
 async function writtenIn(db: Database, at: string, id: string): Promise<RecordRow> {
   const [kitchenId, sequence] = at.split(' ');
   const [row] = await rows<{ payload: string }>(

@@ -23,7 +23,6 @@ async function madeAt(pool: Pool, accountId: string): Promise<string | null> {
   return found ? fromSql(found.made_at) : null;
 }
 
-/** The kitchen that a secret leads to, while its person may sign in. */
 async function kitchenBehind(pool: Pool, secret: string): Promise<string> {
   const [found] = await rows<{ kitchen_id: string }>(
     pool,

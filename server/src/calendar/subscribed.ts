@@ -16,7 +16,6 @@ interface Shown {
   sequence: number;
 }
 
-/** An id of an event that no other kitchen in the world has. */
 const uidOf = (kitchen: Shown['kitchen'], id: string): string =>
   `${encodeURIComponent(id)}@${kitchen.id}.inch-pantry`;
 

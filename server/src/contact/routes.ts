@@ -16,7 +16,6 @@ import { OF_SPREADSHEET, withSpreadsheet } from '../spreadsheet/list.ts';
 
 const { broughtIn: _, ...KEPT } = Contact.shape;
 
-/** A page of the contacts by name. */
 async function contactsOf(db: Database, kitchenId: string, { q, before, limit }: ContactQuery) {
   const words = `${(q ?? '').replace(/[\\%_]/g, '\\$&')}%`;
   const found = await read(

@@ -17,7 +17,6 @@ export class Gathering {
   readonly waiting: Waiting[] = [];
   #came: (one: Waiting) => void = () => {};
 
-  /** The next insert that waits. */
   next(): Promise<Waiting> {
     return new Promise((resolve) => {
       this.#came = resolve;

@@ -42,7 +42,6 @@ export function openPool(address: DatabaseAddress, connections = 12): Pool {
   return pool;
 }
 
-/** A pool or a connection that calls back. */
 type Asking = (sql: string, values: Value[], done: (error: Error | null, found: unknown) => void) => unknown;
 type Plain = Record<'execute' | 'query', Asking>;
 

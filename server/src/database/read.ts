@@ -13,34 +13,64 @@ export const asJson = (field: z.ZodType): boolean => {
   return !SIMPLE.some((type) => kind instanceof type);
 };
 
-/** A value out of its column; what cannot be of that field is refused, so that nothing wrong is taken for a figure. */
-function valueFrom(name: string, field: z.ZodType, cell: unknown): unknown {
-  if (cell === null || cell === undefined) {
-    if (mayBeNull(field)) return null;
-    throw new Error(`nothing stands in "${name}"`);
-  }
-  if (asJson(field)) return JSON.parse(String(cell));
-  const wrong = () => new Error(`"${name}" holds ${JSON.stringify(cell)}`);
+/** Reads one cell that holds something. */
+type Reader = (cell: unknown, wrong: () => Error) => unknown;
+
+function readerOf(field: z.ZodType): Reader {
+  if (asJson(field)) return (cell) => JSON.parse(String(cell));
   const kind = kindOfField(field);
-  if (kind instanceof z.ZodBoolean) return Number(cell) === 1;
-  if (kind instanceof z.ZodISODateTime) return fromSql(String(cell));
-  if (kind instanceof z.ZodNumber) {
-    const value = Number(cell);
-    if (!Number.isFinite(value)) throw wrong();
-    return value;
-  }
-  if (kind instanceof z.ZodEnum && !kind.options.includes(String(cell))) throw wrong();
-  return String(cell);
+  if (kind instanceof z.ZodBoolean) return (cell) => Number(cell) === 1;
+  if (kind instanceof z.ZodISODateTime) return (cell) => fromSql(String(cell));
+  if (kind instanceof z.ZodNumber)
+    return (cell, wrong) => {
+      const value = Number(cell);
+      if (!Number.isFinite(value)) throw wrong();
+      return value;
+    };
+  if (kind instanceof z.ZodEnum)
+    return (cell, wrong) => {
+      if (!kind.options.includes(String(cell))) throw wrong();
+      return String(cell);
+    };
+  return String;
 }
 
-/** The values of some fields out of a row. @throws Error naming the field that cannot be read */
+interface Column {
+  name: string;
+  column: string;
+  mayBeNull: boolean;
+  read: Reader;
+}
+
+/** Finds out once how the rows of a shape are read: thousands of rows are read by each. */
+const known = new WeakMap<Shape, readonly Column[]>();
+function columnsIn(shape: Shape): readonly Column[] {
+  const before = known.get(shape);
+  if (before) return before;
+  const columns = Object.entries(shape).map(([name, field]) => ({
+    name,
+    column: columnOf(name),
+    mayBeNull: mayBeNull(field),
+    read: readerOf(field),
+  }));
+  known.set(shape, columns);
+  return columns;
+}
+
+/** Reads a value out of its column; what cannot be of that field is refused, so that nothing wrong is taken for a figure. */
+function valueFrom({ name, mayBeNull, read }: Column, cell: unknown): unknown {
+  if (cell !== null && cell !== undefined)
+    return read(cell, () => new Error(`"${name}" holds ${JSON.stringify(cell)}`));
+  if (mayBeNull) return null;
+  throw new Error(`nothing stands in "${name}"`);
+}
+
+/** Reads the values of some fields out of a row. @throws Error naming the field that cannot be read */
 export const valuesFrom = <S extends Shape>(
   shape: S,
   row: Record<string, unknown>,
 ): z.output<z.ZodObject<S>> =>
-  Object.fromEntries(
-    Object.entries(shape).map(([name, field]) => [name, valueFrom(name, field, row[columnOf(name)])]),
-  ) as never;
+  Object.fromEntries(columnsIn(shape).map((c) => [c.name, valueFrom(c, row[c.column])])) as never;
 
 /** An entry whose row does not hold what its kind declares. */
 export class UnreadableEntry extends Error {

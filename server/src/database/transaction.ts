@@ -31,7 +31,6 @@ function mayComeThrough(error: unknown, cluster: boolean): boolean {
 
 const clusters = new WeakMap<Pool, Promise<boolean>>();
 
-/** Whether a database is one of several nodes that hold it together; asked once. */
 function isCluster(pool: Pool): Promise<boolean> {
   const known = clusters.get(pool);
   if (known) return known;
@@ -63,13 +62,11 @@ const TURNS = {
 
 type Value = string | number | boolean | null;
 
-/** A statement with its values. */
 interface Statement {
   sql: string;
   values: readonly Value[];
 }
 
-/** What transactions write last of all. */
 const endings = new WeakMap<object, Statement[]>();
 
 /** Leaves a statement for the end of a transaction: what nothing in it reads goes to the database together with the commit. */
@@ -139,9 +136,7 @@ async function begin(
 }
 
 interface Turn {
-  /** What the transaction reads first of all. */
   first?: Statement;
-  /** How often it is tried in all. */
   tries?: number;
   /** Called where its last message is on its way: what waits for its locks may begin, and has them as soon as it is committed. */
   leaving?: () => void;

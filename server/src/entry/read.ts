@@ -49,8 +49,8 @@ const struckOf = (row: Row) =>
     ? { at: fromSql(row.struck_at), by: row.struck_by_name ?? '', why: row.struck_why ?? '' }
     : null;
 
-/** Fields of a kind that stand in its row: its own columns, and what was looked up beside them. */
-function fieldsInRow(kind: EntryKind, row: Record<string, unknown>): Fields {
+/** Names the fields of a kind that stand in its rows: its own columns, and what is looked up beside them. */
+function fieldsInRows(kind: EntryKind, row: Record<string, unknown>): Fields {
   const kept = Object.entries(columnsOf(kind)).filter(([name]) => !(name in kind.stored));
   const shown = Object.entries(kind.shown).filter(([name]) => name in row || columnOf(name) in row);
   return Object.fromEntries([...kept, ...shown]);
@@ -90,7 +90,12 @@ export async function entriesOf<N extends Noun>(
      JOIN account a ON a.id = t.account_id ${lookup?.join ?? ''} WHERE t.${kind.of}_id IN (${marks(parentIds)}) ${within ? 'AND t.at BETWEEN ? AND ?' : ''} ORDER BY t.at, t.id`,
     [...parentIds, ...(within ? [within.from, within.until] : [])],
   );
-  return found.map((row) => ({ parentId: row.parent, entry: entryFrom(kind, noun, row) as never, row }));
+  const fields = found[0] ? fieldsInRows(kind, found[0]) : {};
+  return found.map((row) => ({
+    parentId: row.parent,
+    entry: entryFrom({ kind, fields, row }) as never,
+    row,
+  }));
 }
 
 const ownColumns = (kind: EntryKind): string[] =>
@@ -98,7 +103,15 @@ const ownColumns = (kind: EntryKind): string[] =>
     .filter((name) => !(name in kind.stored))
     .map((name) => `t.\`${columnOf(name)}\``);
 
-function entryFrom(kind: EntryKind, noun: string, row: Row): Record<string, unknown> {
+function entryFrom({
+  kind,
+  fields,
+  row,
+}: {
+  kind: EntryKind;
+  fields: Fields;
+  row: Row;
+}): Record<string, unknown> {
   try {
     return {
       id: row.id,
@@ -106,9 +119,9 @@ function entryFrom(kind: EntryKind, noun: string, row: Row): Record<string, unkn
       recordedAt: fromSql(row.recorded_at),
       by: row.by,
       ...(kind.strikeable ? { struck: struckOf(row) } : {}),
-      ...valuesFrom(fieldsInRow(kind, row), row),
+      ...valuesFrom(fields, row),
     };
   } catch (error) {
-    throw new UnreadableEntry(noun, row.id, (error as Error).message);
+    throw new UnreadableEntry(kind.noun, row.id, (error as Error).message);
   }
 }

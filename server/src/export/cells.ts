@@ -9,7 +9,6 @@ export interface PictureFile {
   sha256: string;
 }
 
-/** A picture of a label is PNG, a photograph JPEG. */
 const pictureName = (row: Record<string, unknown>) =>
   'lot_id' in row ? `photographs/${String(row.id)}.jpg` : `pictures/${String(row.id)}.png`;
 

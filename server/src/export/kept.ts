@@ -24,7 +24,6 @@ interface Kept {
 const kept = new Map<string, Kept>();
 let folder: string | null = null;
 
-/** A folder of this process alone, gone with it. */
 function ownFolder(): string {
   if (folder === null) {
     const made = mkdtempSync(join(tmpdir(), 'inch-exports-'));

@@ -56,7 +56,6 @@ function refuseOthers(record: Record<string, unknown>, table: Table, kitchenId: 
   if (of !== undefined && of !== kitchenId) throw new Error('It is of another kitchen.');
 }
 
-/** One record, parsed and held against the bounds that people are held to. */
 function recordIn(
   text: string,
   table: Table,

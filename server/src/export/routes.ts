@@ -41,7 +41,6 @@ const fileNameOf = (kitchen: Kitchen, day: string) =>
       .replace(/^-|-$/g, '') || 'kitchen'
   }-${day}.zip`;
 
-/** Whose an export is: of one kitchen, by one person. */
 const makerOf = ({ kitchen, account }: { kitchen: Kitchen; account: { id: string } }): string =>
   `${kitchen.id} ${account.id}`;
 
@@ -68,11 +67,9 @@ async function sendExport({ pool, kitchen, maker, res, steps, journaled }: Expor
   });
 }
 
-/** What went wrong, as a person is told it. */
 const said = (error: unknown): string =>
   isRefusal(error) ? error.message : 'Something went wrong in the program. Try again.';
 
-/** What is sent, laid on the disk for as long as it is read. */
 async function onDisk<T>(req: Request, work: (file: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(tmpdir(), 'inch-export-'));
   const file = join(folder, 'export.zip');

@@ -37,7 +37,6 @@ async function* recordLines({ db, kitchen, wrote }: Writing, table: Table): Asyn
   }
 }
 
-/** A value as a spreadsheet shows it. */
 const shownCell = (value: unknown): string => {
   if (value === null || value === undefined) return '';
   if (typeof value !== 'object') return String(value);

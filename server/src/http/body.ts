@@ -14,7 +14,6 @@ const OPEN: ReadonlySet<string> = new Set([
   accountRoutes.takeOver.path,
   accountRoutes.signIn.path,
 ]);
-/** Where a whole file comes as JSON. */
 const LARGE: ReadonlySet<string> = new Set([kitchenFileRoutes.import.path, spreadsheetRoutes.bringIn.path]);
 /** Where a stream is read by the route itself, before anybody can sign in. */
 const STREAMED: ReadonlySet<string> = new Set([exportRoutes.import.path]);

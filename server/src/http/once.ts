@@ -21,7 +21,6 @@ interface Written {
   answer: string;
 }
 
-/** A digest of a body, without the password that may sign it. */
 function digestOf(body: unknown): string {
   if (Buffer.isBuffer(body)) return hashOf('sha256', body);
   const { password: _, ...said } = body as Record<string, unknown>;

@@ -68,7 +68,6 @@ class Components {
   #nameOf = (name: string, io: Io): string =>
     io === 'input' && this.#parted.has(name) ? `${name}Input` : name;
 
-  /** A schema as an operation names it. */
   of(schema: z.ZodType, io: Io): Json {
     return this.#named(this.#json(schema, io).own, io) as Json;
   }
@@ -116,7 +115,6 @@ function requestBodyOf({ body, sends }: AnyRoute, components: Components): Json 
   );
 }
 
-/** The statuses with which a route can refuse. */
 function refusalsOf({ access, method, params, query, body, sends, media, parts }: AnyRoute): number[] {
   const signed = access !== 'anyone';
   const says = body || sends;

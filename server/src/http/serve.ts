@@ -40,7 +40,6 @@ export interface SignedCall<P, Q, B> extends Call<P, Q, B> {
 
 const RANK: Record<Access, number> = { anyone: 0, reader: 1, maker: 2, owner: 3 };
 
-/** The one place where a role is held against what a route asks. */
 function admit(access: Access, account: Account | null): void {
   if (access === 'anyone') return;
   if (!account) throw new Problem(401, 'Sign in to go on.');

@@ -32,7 +32,6 @@ export async function addInstrument(
 
 type Said<N extends 'calibration' | 'check'> = EntrySaid<N>;
 
-/** An instrument of this kitchen. */
 async function instrumentOf(w: Writing, id: string): Promise<{ kind: string }> {
   const [instrument] = await rows<{ kind: string }>(
     w.tx,

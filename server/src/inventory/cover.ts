@@ -11,7 +11,6 @@ import { invalid, notFound, Problem } from '../problem/problem.ts';
 import { withdraw } from '../stock/withdraw.ts';
 import { lockedStock, refuseMore } from './keep.ts';
 
-/** What an entry took, and what of that is covered by now. */
 async function openEntry(w: Writing, body: z.output<typeof NewCovering>) {
   const table = body.noun === 'addition' ? 'addition' : 'bottling';
   const amount = body.noun === 'addition' ? 'COALESCE(e.before_trimming, e.grams)' : 'e.count';

@@ -11,7 +11,6 @@ interface Waiting extends Work<unknown> {
 /** So many writes share a transaction at most. */
 const MOST = 16;
 
-/** What waits to be written, by kitchen. */
 const queues = new WeakMap<Pool, Map<string, Waiting[]>>();
 
 /** Writes by itself: what refuses it is its own. */

@@ -167,7 +167,6 @@ async function journalTouched(w: Writing, touched: Touched): Promise<void> {
   w.chain.lotsMoved ||= touched.has('lot');
 }
 
-/** One write after the other. */
 async function inTurn<T>(begun: Begun, works: readonly Work<T>[]): Promise<T[]> {
   const results: T[] = [];
   for (const { account, work } of works) {

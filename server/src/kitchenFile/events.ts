@@ -57,7 +57,6 @@ async function lastOf({ w, lotId }: Stage, noun: Noun): Promise<string> {
   return last.id;
 }
 
-/** What an event says, with ids in the place of the file's keys. */
 async function withIds(stage: Stage, kind: EntryKind, event: Record<string, unknown>) {
   const said: Record<string, unknown> = {};
   for (const [name, f] of Object.entries({ ...kind.said, ...kind.asked })) {

@@ -37,7 +37,6 @@ interface Ready {
   with: DrawnWith;
 }
 
-/** The faces of one bottle's label, with its number and its code. */
 function labelOfBottle({ of, lotCode, picture, firstBottle, face }: Printing, i: number): Ready {
   const number = of.design.numbered && firstBottle !== null ? firstBottle + i : null;
   const numbered = (lotLine: string) => (number === null ? lotLine : `${lotLine} · ${number}`);
@@ -150,7 +149,6 @@ export function labelSvg(printing: Printing, id: Face['id']): string {
   return svgOf(face, drawing(drawn), `Label of ${printing.of.label.name}, lot ${printing.lotCode}`);
 }
 
-/** A sheet's first page as SVG, at true size. */
 function sheetSvg(printing: Printing, sheet: SheetMeasures): string {
   const { widthMm, heightMm } = PAPERS[sheet.paper];
   const labels = [...labelsOf(printing)];

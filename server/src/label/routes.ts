@@ -21,7 +21,6 @@ interface Asked {
   differencesSeen: string;
 }
 
-/** The picture of a design, where it has one. */
 const pictureFor = (
   pool: Pool,
   kitchenId: string,

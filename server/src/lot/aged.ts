@@ -17,7 +17,6 @@ interface AgedRow {
 /** How many of a formula's lots that were looked at speak for it: its newest. */
 const LOTS = 24;
 
-/** The newest lots of a formula that were looked at. */
 async function lookedAt(db: Database, formulaId: string): Promise<string[]> {
   const found = await rows<{ id: string }>(
     db,

@@ -11,7 +11,6 @@ export interface LotHead {
   code: string;
   state: LotState;
   begunAt: string;
-  /** Its formula's content, as JSON. */
   content: string;
 }
 

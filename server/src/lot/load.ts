@@ -104,7 +104,6 @@ async function loadSteps(db: Database, lots: Lots, ids: string[], read: Read): P
     });
 }
 
-/** What the entries of some lots took out of stock, by entry. */
 async function withdrawalsOf(db: Database, ids: string[]): Promise<Map<string, StockWithdrawal[]>> {
   const found = await rows<{ entry_id: string; stock_id: string; number: number; amount: number }>(
     db,

@@ -47,7 +47,6 @@ export async function storeReadings(db: Database, kitchenId: string, since: stri
   return found.flatMap(readingsOf);
 }
 
-/** When something that was asked of some lots was refused. */
 const refusedOf = async (db: Database, lotIds: readonly string[]) =>
   lotIds.length === 0
     ? []

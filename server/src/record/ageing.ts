@@ -14,7 +14,6 @@ import type { Judge, Judging } from './judge.ts';
 import { moveItself, standsIn } from './moving.ts';
 import { holdForSigns } from './spoilage.ts';
 
-/** Whether the meter of a look bore its pH that day. */
 async function phCounts({ w, said, at, named }: Judging<'look'>, lot: StoredLot): Promise<boolean> {
   if (said.ph === null || said.phInstrumentId === null) return false;
   if (named.phInstrumentId?.kind !== 'ph-meter')
@@ -125,7 +124,6 @@ export const judgeDating: Judge<'dating'> = async ({ w, lot: head, said }) => {
   return { kept: { evidence: said.longer ? evidence.longer : (evidence.shorter ?? '') } };
 };
 
-/** A dating that takes the longer row, for asking how long that is. */
 const asLonger = (lot: StoredLot): StoredLot['datings'][number] => ({
   id: '',
   at: lot.begunAt,

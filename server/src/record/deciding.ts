@@ -22,7 +22,6 @@ import { isOfEarlierRules } from './rules.ts';
 import { giveBack } from './seals.ts';
 import { refuseUnlooked } from './spoilage.ts';
 
-/** A refused release says what is missing, check by check. */
 function refuseMissing(w: Writing, lot: StoredLot): void {
   const missing = judgeLot(lot, w.kitchen).gates.filter((g) => !g.open);
   if (missing.length === 0 || lot.state === 'held') return;

@@ -139,7 +139,6 @@ export const judgeLoad: Judge<'load'> = async ({ w, lot: head, said }) => {
   return { kept: { number: lot.loads.length + 1, numbers, ...process } };
 };
 
-/** The process that a load was, once the fire went off after its time. */
 async function writeProcessOf(w: Writing, lot: StoredLot, load: StoredLot['loads'][number], at: string) {
   const minutes = Math.round((loadClock(load, at).boiledSeconds / 60) * 100) / 100;
   const { processId, name, source, method, requiredMinutes, mismatches, limits, bottles, numbers } = load;

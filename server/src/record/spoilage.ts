@@ -30,7 +30,6 @@ const NAMES: ReadonlySet<string> = new Set(['from', 'to', 'place', 'ingredientId
 
 const isWords = (field: z.ZodType): boolean => kindOfField(field) instanceof z.ZodString;
 
-/** What a person wrote with an entry, in words. */
 function wordsOf<N extends PostedNoun>(noun: N, said: Said<Entries[N]>): string {
   const values = said as Record<string, unknown>;
   if (NOT_SEEN.has(noun)) return '';

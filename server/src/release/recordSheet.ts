@@ -24,7 +24,6 @@ function linesOf(h: Happening, lot: LotView, timeZone: string): string[] {
   ];
 }
 
-/** What happened, a part a day. */
 function daysOf(lot: LotView, { currency, timeZone }: Kitchen): SheetPart[] {
   const days = new Map<string, string[]>();
   for (const h of historyOf(lot as LotRecord, currency)) {

@@ -7,7 +7,6 @@ import { bottleSize, temperature } from '@inch/core/quantity';
 import { lateSaid } from '@inch/core/record';
 import { momentIn, type Sheet } from './paper.ts';
 
-/** What the signature under a release is bound to. */
 const signatureSaid = (d: LotView['decisions'][number], elsewhere: boolean): string =>
   d.signed
     ? `${elsewhere ? 'In the installation that the kitchen was imported from: signed' : 'Signed'} with the account’s own password, as “${d.meaning}”${d.recordHash ? `, under the record of SHA-256 ${d.recordHash.slice(0, 16)}…` : ''}.`

@@ -11,7 +11,6 @@ import { OF_SPREADSHEET, withSpreadsheet, wordsIn } from '../spreadsheet/list.ts
 const { day, broughtIn: _, ...SAID } = Sale.shape;
 const KEPT = { ...SAID, ...OF_SPREADSHEET, at: Instant, soldOn: day.nullable() };
 
-/** A movement says to whom in its note. */
 const COLUMNS = `i.id, i.at, e.sold_on, COALESCE(l.code, p.code) AS code, COALESCE(v.name, e.name) AS name, COALESCE(m.count, e.bottles) AS bottles,
   COALESCE(m.price_minor, e.price_minor) AS price_minor, COALESCE(m.note, e.buyer) AS buyer, COALESCE(m.\`from\`, e.place) AS place,
   e.note, e.sheet_row, s.file_name, s.at AS brought_at`;

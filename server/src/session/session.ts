@@ -61,7 +61,6 @@ export async function endSessions(db: Database, accountId: string, butOf?: Reque
 
 const MINUTE = 60_000;
 
-/** Whether nobody touched a session for as long as its kitchen allows. */
 const leftIdle = (row: SessionRow, now: number): boolean =>
   row.idle_minutes !== null && now - Date.parse(fromSql(row.seen_at)) > row.idle_minutes * MINUTE;
 

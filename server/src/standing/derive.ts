@@ -64,7 +64,6 @@ function rateOf(lot: StoredLot, shape: VesselShape | null): number | null {
   }
 }
 
-/** How many lots are derived at a time. */
 const AT_ONCE = 50;
 
 /** Suppliers of the stock that went into some lots, by lot. */

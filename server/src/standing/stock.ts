@@ -13,7 +13,6 @@ interface Stale {
   touched: number;
 }
 
-/** What is left of some stock lots, by their takings that stand. */
 async function leftOfEach(db: Database, ids: readonly string[]): Promise<Map<string, number>> {
   const found = await rows<{ id: string; left_amount: number }>(
     db,

@@ -85,7 +85,6 @@ async function takingsOf(
   return found;
 }
 
-/** What stock is called, by its thing. */
 async function namesOf(db: Database, kitchenId: string): Promise<(row: Kept) => string> {
   const catalogue = await catalogueNow(db, kitchenId);
   const packaging = new Map(packagingOf(await containersOf(db, kitchenId)).map((p) => [p.thing, p.name]));

@@ -54,7 +54,6 @@ function checkChosen(
   }
 }
 
-/** A stock lot named twice is one, with both amounts. */
 function merged(chosen: readonly Withdrawal[]): Withdrawal[] {
   const sums = new Map<string, number>();
   for (const { stockId, amount } of chosen) sums.set(stockId, (sums.get(stockId) ?? 0) + amount);

@@ -99,7 +99,6 @@ async function backupItems(db: Database, kitchen: Kitchen, now: string) {
   return due ? [due] : [];
 }
 
-/** Whether the clock stands behind what was written last. */
 async function clockItems(db: Database, { id }: Kitchen, now: string) {
   const [head] = await rows<{ written_at: string | null }>(
     db,

@@ -44,7 +44,6 @@ const lotsWithStock = (db: Database, stockIds: Ids): Promise<string[]> =>
         stockIds,
       );
 
-/** Where lots name each source but stock. */
 const NAMED: Readonly<
   Record<Exclude<Source['noun'], 'stock'>, readonly { table: string; column: string }[]>
 > = {

@@ -11,7 +11,6 @@ import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field, TextField } from '../ui/Field.tsx';
-
 import { useRulerUnit } from '../ui/ruler.ts';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Unread } from '../ui/Unread.tsx';
@@ -29,7 +28,6 @@ const MATERIALS: Record<Vessel['material'], string> = {
   cloth: 'cloth',
 };
 
-/** What each is for, after its volume. */
 const USES: Record<Vessel['use'], string> = {
   pan: ', half of it for a boil',
   canner: ', a canner',
@@ -40,7 +38,6 @@ const USES: Record<Vessel['use'], string> = {
 
 const COLOUR = '#8E1230';
 
-/** What is asked of a pan, as typed. */
 type Answers = PanForm & Pick<Vessel, 'material' | 'use'> & { name: string };
 
 const EMPTY: Answers = {

@@ -2,7 +2,6 @@ import { benchTrialDose, type TrialDose } from '@inch/core/acid';
 import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Field } from '../ui/Field.tsx';
-
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
 import { figureIn } from '../ui/typed.ts';

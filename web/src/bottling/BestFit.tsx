@@ -4,7 +4,6 @@ import { bottleSize, depthSaid, plural, volume, volumeSign } from '@inch/core/qu
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
-
 import { figureIn } from '../ui/typed.ts';
 
 export interface SizeRow {
@@ -126,7 +125,6 @@ interface Props {
   error: string | undefined;
 }
 
-/** How much is in bottles, and what is over or short. */
 function Filled({ filled, over, noFit }: { filled: number; over: number; noFit: boolean }) {
   return (
     <p className="pb-2 text-ink-2" role="status">

@@ -59,7 +59,6 @@ function useTicks(lot: LotView, lines: readonly Line[]) {
   };
 }
 
-/** What goes into a jar of its size, line by line. */
 function inJarOf(lot: LotView, lines: readonly Line[], nominalMl: number | null): string {
   if (nominalMl === null) return '';
   return lines
@@ -70,7 +69,6 @@ function inJarOf(lot: LotView, lines: readonly Line[], nominalMl: number | null)
     .join(', ');
 }
 
-/** Which of the lines a press ticks, where there are several. */
 function Which({
   lines,
   one,
@@ -99,7 +97,6 @@ function Which({
   );
 }
 
-/** The jars, each to be pressed once what goes into it is in. */
 function Jars({ lot, lines, open }: { lot: LotView; lines: readonly Line[]; open: boolean }) {
   const ticks = useTicks(lot, lines);
   const jars = jarsOf(lot, ticks.last).slice(0, 200);

@@ -1,7 +1,6 @@
 import { plural } from '@inch/core/quantity';
 import { useLotsOnHand } from '../data/lots.ts';
 import { LotList } from '../parts/lot/LotList.tsx';
-
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Unread } from '../ui/Unread.tsx';
 

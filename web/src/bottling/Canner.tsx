@@ -49,7 +49,6 @@ function Fact({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
-/** When to light it, for a boil by a time of today. */
 function LightAt({ ready, seconds }: { ready: string; seconds: number }) {
   if (!/^\d{2}:\d{2}$/.test(ready)) return null;
   const by = Date.parse(instantAt(kitchenDay(serverNow()), ready));

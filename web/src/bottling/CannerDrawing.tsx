@@ -41,7 +41,6 @@ function Jar({
   );
 }
 
-/** A ruler in inches beside the canner. */
 function Inches({ depth, y }: { depth: number; y: Y }) {
   return (
     <>

@@ -4,7 +4,6 @@ import { grouped, volume, volumeShown } from '@inch/core/quantity';
 import { usePast } from '../data/plans.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSetting } from '../data/useSetting.ts';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { expectation } from './expecting.ts';
 

@@ -76,7 +76,6 @@ function Temperatures({ form }: { form: Filling }) {
   );
 }
 
-/** Whether the glass was boiled: a process of under ten minutes asks for it. */
 function Boiled({ form }: { form: Filling }) {
   const { kitchen } = useSession();
   const { error: _, ...field } = form.field('sterile');

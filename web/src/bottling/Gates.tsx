@@ -7,7 +7,6 @@ type Gate = LotView['gates'][number];
 
 type Evidence = Gate['evidence'][number];
 
-/** Where what is missing is done. */
 const PLACES: Record<Gate['id'], (code: string, lot: LotView) => { to: string; says: string }> = {
   // What goes in jar by jar is written down where the jars are ticked.
   'everything-in': (code, lot) =>
@@ -27,7 +26,6 @@ const PLACES: Record<Gate['id'], (code: string, lot: LotView) => { to: string; s
   deviations: (code) => ({ to: `/bottling/${code}/release`, says: 'Release' }),
 };
 
-/** Where what a piece of evidence rests on is to be looked at. */
 function placeOf({ noun, id }: NonNullable<Evidence['of']>, code: string): string {
   if (noun === 'instrument') return '/bench';
   if (noun === 'stock') return `/plan/stock#${id}`;

@@ -6,7 +6,6 @@ import { useRecord } from '../data/record.ts';
 import { CoverOpen } from '../parts/stock/CoverOpen.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
-
 import { Ruled } from '../ui/Sheet.tsx';
 
 type Addition = LotView['additions'][number];

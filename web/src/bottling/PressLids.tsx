@@ -21,7 +21,6 @@ const LOOK: Record<'sealed' | 'failed' | 'open', string> = {
   open: 'border-steel bg-enamel text-ink',
 };
 
-/** A lid seen from above: flat when it sealed, sprung when it failed. */
 function Lid({ n, seal, here, press }: { n: number; seal: Seal; here: boolean; press: () => void }) {
   const word = seal ?? 'not checked';
   return (

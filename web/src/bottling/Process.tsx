@@ -16,7 +16,6 @@ import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { useSession } from '../data/session.tsx';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { Button } from '../ui/Button.tsx';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 import { ByHand } from './ByHand.tsx';

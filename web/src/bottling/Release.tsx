@@ -107,7 +107,6 @@ const EVENTS: Record<string, string> = {
   begin: 'begun',
 };
 
-/** How a release was signed, and of which record. */
 const signatureSaid = (d: LotView['decisions'][number]): string =>
   d.signed
     ? `signed with the password${d.recordHash ? `, record ${d.recordHash.slice(0, 8)}` : ''}`

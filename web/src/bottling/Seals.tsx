@@ -12,7 +12,6 @@ import { State } from '../ui/State.tsx';
 import { Fates } from './Fates.tsx';
 import { PressLids } from './PressLids.tsx';
 
-/** When the seals may be checked: a day undisturbed, twelve hours at least. */
 function Waiting({ from }: { from: string }) {
   useNow();
   const left = (Date.parse(from) - Date.parse(serverNow())) / 1000;

@@ -103,7 +103,6 @@ function Figures({ w, asked, shock }: { w: Warming; asked: number | null; shock:
 
 /** Of what nobody has measured yet: a bottle, its content and its fill. */
 const USUAL = { diameterMm: 75, nominalMl: 250, brix: 50, fillCelsius: 85 };
-/** How long it is drawn after lifting, s. */
 const DRAWN_AFTER = 5400;
 
 interface Props {
@@ -178,7 +177,6 @@ function BathFields({ bath: { answers, set } }: { bath: Bath }) {
   );
 }
 
-/** A moment of the warming, chosen by sliding along the curve. */
 function Moment({
   warming,
   lot,

@@ -9,7 +9,6 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { State } from '../ui/State.tsx';
 

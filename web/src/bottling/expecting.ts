@@ -35,7 +35,6 @@ function pastYield(lot: LotView, setting: ForecastSetting, past: readonly PastLo
   return { ml: memory.litresPerKg.middle * grams, sentence: memory.sentence };
 }
 
-/** What the pan holds, and what that was last known by. */
 function panHolds(lot: LotView, now: string): Expectation['inPan'] {
   const pan = panNowOf(lot, now);
   if (!pan) return null;

@@ -11,7 +11,6 @@ import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { happened } from '../ui/dates.ts';
 
-/** What is asked of a filling, as typed. */
 interface Answers {
   closing: 'hot' | 'cooled';
   fillCelsius: string;
@@ -72,7 +71,6 @@ const usual = (shelf: boolean): Answers => ({
 
 const Fillings = z.array(bodyOf('bottling')).min(1, 'How many bottles? Count at least one.');
 
-/** One filling a size: all of them, in the order of the sizes. */
 function fillingsOf(
   a: Answers,
   fields: FieldReader<Answers>,

@@ -28,7 +28,6 @@ export interface Planning extends PlanKitchen<FormulaHead> {
   catalogue: KitchenCatalogue;
 }
 
-/** What stands on a burner. */
 const COOKED_IN = new Set<Vessel['material']>(['steel', 'enamel', 'aluminium', 'copper']);
 
 /** The catalogue with the measurements of the stock that would be taken first laid over it. */

@@ -12,7 +12,6 @@ interface Untaken {
   owners: string[];
 }
 
-/** The session of this device; 'set up' where no kitchen exists yet. */
 async function readSession(): Promise<Session | Untaken | 'set up' | 'sign in'> {
   try {
     return await call(accountRoutes.session);

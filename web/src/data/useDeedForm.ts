@@ -24,7 +24,6 @@ export interface DeedFormOptions<V extends FieldValues, B, R> {
   draft: string;
   /** The fields as they stand at first: texts as typed, ticks, choices. */
   empty: V;
-  /** The contract's schema of what is sent. */
   schema: z.ZodType<B>;
   /** What is sent, out of the fields: without its id. */
   read: (values: V, fields: FieldReader<V>) => Record<string, unknown>;

@@ -11,7 +11,6 @@ export interface WriteOptions<T, R> {
   after?: (result: R, input: T) => void;
   /** It stands against what was written under its id. */
   conflict?: () => void;
-  /** The form itself shows what went wrong. */
   showsErrors?: boolean;
 }
 

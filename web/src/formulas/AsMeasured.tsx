@@ -48,7 +48,6 @@ function Dots({ kind, pairs, colour }: { kind: Paired; pairs: readonly Pairs[]; 
   );
 }
 
-/** How far measured lies from forecast on the average, in a sentence. */
 function biasSaid(kind: Paired, pairs: readonly Pairs[]): string {
   const own = pairs.flatMap((lot) => lot.figures[kind] ?? []);
   const bias = biasOf(own);

@@ -115,7 +115,6 @@ interface Source {
   onClose: () => void;
 }
 
-/** What is to be read: pasted, or chosen as a file. */
 function PasteOrChoose({ text, setText, problem, read, fail, onClose }: Source) {
   const fromFile = async (e: ChangeEvent<HTMLInputElement>) => {
     const file = e.target.files?.[0];

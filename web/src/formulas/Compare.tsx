@@ -122,7 +122,6 @@ function Table({ columns, drop }: { columns: Column[]; drop: (key: string) => vo
   );
 }
 
-/** What changed between two, and what it does to the figures. */
 function Changed({ a, b }: { a: Column; b: Column }) {
   const list = differences(a.content, b.content, { catalogue: b.catalogue });
   const moved = [

@@ -117,7 +117,6 @@ function ForecastAside({
   );
 }
 
-/** What a mend changes of a formula. */
 function mendedBy(mend: Mend): Partial<FormulaContent> {
   if (mend.do === 'cold') return { storage: 'cold', processId: undefined };
   if (mend.do === 'acid' || mend.do === 'heat' || mend.do === 'change') return mend.content;

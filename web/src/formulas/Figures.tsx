@@ -4,7 +4,6 @@ import { kitchenCatalogue } from '@inch/core/ingredient';
 import { batchVolume, plural } from '@inch/core/quantity';
 import { useMemo } from 'react';
 import { useSetting } from '../data/useSetting.ts';
-
 import { State } from '../ui/State.tsx';
 
 function Keeps({ forecast: f }: { forecast: Forecast }) {

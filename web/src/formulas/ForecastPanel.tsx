@@ -95,7 +95,6 @@ function Figure({ value, name }: { value: string; name: ReactNode }) {
   );
 }
 
-/** What comes of it: litres, bottles, what one costs. */
 function Yield({ forecast: f, content, children }: Pick<Props, 'forecast' | 'content' | 'children'>) {
   const { kitchen } = useSession();
   const perBottle =
@@ -143,7 +142,6 @@ function mendSaid(mend: Mend): string {
   return `Store it cold: ${plural(mend.time.count, mend.time.unit)}`;
 }
 
-/** What would mend it, each a press away. */
 function Mends({ mends, mend }: Pick<Props, 'mends' | 'mend'>) {
   if (mends.length === 0) return null;
   return (
@@ -158,7 +156,6 @@ function Mends({ mends, mend }: Pick<Props, 'mends' | 'mend'>) {
   );
 }
 
-/** What keeps it, or why a lot of it would be held. */
 function Headline({ forecast: f }: Pick<Props, 'forecast'>) {
   const heading = !f.holds
     ? 'A lot of this would not be released:'

@@ -1,6 +1,5 @@
 import type { FormulaContent, Simulation } from '@inch/core/formula';
 import { grouped, volume } from '@inch/core/quantity';
-
 import { Distribution } from './Distribution.tsx';
 
 const inTen = (chance: number): string => {

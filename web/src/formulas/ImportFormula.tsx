@@ -3,7 +3,6 @@ import { BringIn } from './BringIn.tsx';
 import { emptyDraft } from './draft.ts';
 import type { Incoming } from './exchange/incoming.ts';
 
-/** A draft out of what was brought in. */
 function draftFrom(incoming: Incoming) {
   const empty = emptyDraft();
   return {

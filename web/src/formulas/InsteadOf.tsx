@@ -14,7 +14,6 @@ import { toast } from 'sonner';
 import { useSetting } from '../data/useSetting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Field.tsx';
-
 import type { Asked } from './asked.ts';
 
 const brought = (grams: number): string =>

@@ -7,7 +7,6 @@ import { useArchived, useFormulas } from '../data/formulas.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-
 import { useKey } from '../ui/keys.tsx';
 import { lazyPart } from '../ui/lazyPart.ts';
 import { Empty, Sheet } from '../ui/Sheet.tsx';

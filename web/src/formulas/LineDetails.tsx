@@ -10,13 +10,11 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-
 import type { Change } from './draft.ts';
 
 const quiet =
   'max-w-52 truncate rounded-md border border-transparent bg-transparent py-0.5 text-sm text-ink-2 [field-sizing:content] hover:border-steel focus:border-steel';
 
-/** A basis as the value of a choice, and back. */
 const basisKey = (basis: Basis | undefined): string => {
   if (!basis || basis.per === 'batch') return 'batch';
   if (basis.per === 'bottle') return basis.fills ? 'fills' : 'bottle';

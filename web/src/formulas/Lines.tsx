@@ -5,7 +5,6 @@ import { type KeyboardEvent, memo, useCallback, useMemo, useState } from 'react'
 import { useCatalogue } from '../data/catalogue.ts';
 import { IngredientPicker } from '../parts/ingredient/IngredientPicker.tsx';
 import { Button } from '../ui/Button.tsx';
-
 import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';
@@ -37,7 +36,6 @@ interface RowProps {
   amount: Forecast['lines'][number];
   cautions: readonly string[];
   brings: Contribution | undefined;
-  /** What its sugar is there for. */
   role: string | undefined;
   named: readonly Named[];
   steps: readonly FormulaStep[];
@@ -77,7 +75,6 @@ function RowMenu({ line, index, count, amount, change, ask }: RowProps) {
   );
 }
 
-/** What is asked, assumed and cautioned about a line, under it. */
 function Under({ line, index, amount, cautions, role, named, steps, change }: RowProps) {
   const n = index + 1;
   const catalogue = useCatalogue();
@@ -180,7 +177,6 @@ const shownIn = ({ amount, brings, cautions }: RowProps): string =>
     ...cautions,
   ].join('|');
 
-/** The lines' names, the same array for as long as no name changed. */
 function useNamed(lines: readonly FormulaLine[]): readonly Named[] {
   const catalogue = useCatalogue();
   const key = lines.map((l) => `${l.id} ${l.ingredientId}`).join('|');

@@ -8,7 +8,6 @@ import { useOwnCatalogue } from '../data/catalogue.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useSetting } from '../data/useSetting.ts';
 import { useWrite } from '../data/useWrite.ts';
-
 import { type Action, Menu } from '../ui/Menu.tsx';
 import { fileName, sendOut } from '../ui/sendOut.ts';
 import type { Draft } from './draft.ts';

@@ -8,7 +8,6 @@ import { OwnIngredientForm } from '../parts/ingredient/OwnIngredientForm.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Unread } from '../ui/Unread.tsx';
 import { OwnFiguresForm } from './OwnFiguresForm.tsx';

@@ -12,7 +12,6 @@ import { Field } from '../ui/Field.tsx';
 import { FormEnd } from '../ui/FormEnd.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
-/** What is measured of an ingredient, as typed. */
 interface Answers {
   brix: string;
   ph: string;

@@ -14,7 +14,6 @@ interface Props {
   at: string | null;
 }
 
-/** The words of a line: as what each was read, or to be changed. */
 function Words({ reviewed: { read, out }, review }: Pick<Props, 'reviewed' | 'review'>) {
   const [text, setText] = useState<string | null>(null);
   const keep = () => {
@@ -74,7 +73,6 @@ function Words({ reviewed: { read, out }, review }: Pick<Props, 'reviewed' | 're
 const reviewedId = (number: number, part: number | undefined): string =>
   part === undefined ? `line${number}` : `line${number}.${part}`;
 
-/** What a line still asks, with its answers. */
 function Open({ reviewed: { read, line, open, mayStand }, review }: Pick<Props, 'reviewed' | 'review'>) {
   if (open === null) return null;
   return (

@@ -2,7 +2,6 @@ import type { Contribution, Forecast, FormulaContent } from '@inch/core/formula'
 import { money, volume } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSession } from '../data/session.tsx';
-
 import { signed } from './Lines.tsx';
 
 type Of = 'ph' | 'brix' | 'millilitres' | 'cost';

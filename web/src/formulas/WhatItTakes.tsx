@@ -14,7 +14,6 @@ import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { FormEnd } from '../ui/FormEnd.tsx';
-
 import { figureIn, problemIn } from '../ui/typed.ts';
 
 const AIMS: Record<Aim, { name: string; digits: number }> = {
@@ -25,7 +24,6 @@ const AIMS: Record<Aim, { name: string; digits: number }> = {
   aw: { name: 'water activity', digits: 3 },
 };
 
-/** The line a cook would reach for first: acid for sharpness, sugar for sweetness. */
 function likelyLine(content: FormulaContent, catalogue: KitchenCatalogue, aim: Aim): string {
   const wanted = aim === 'ph' || aim === 'ta' ? ['acid', 'vinegar', 'juice'] : ['sugar'];
   const families = content.lines.map((line) => ({
@@ -46,7 +44,6 @@ interface Asking {
   onClose: () => void;
 }
 
-/** One line solved for one aim, anew with every letter. */
 function useAsked(content: FormulaContent, wanted: Wanted) {
   const setting = useSetting();
   const [aim, setAim] = useState<Aim>(wanted.aim);

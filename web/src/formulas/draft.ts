@@ -116,7 +116,6 @@ function movedTo<T extends { id: string }>(list: readonly T[], id: string, to: n
 const changed = <T extends { id: string }>(list: readonly T[], id: string, change: Partial<T>): T[] =>
   list.map((item) => (item.id === id ? { ...item, ...change } : item));
 
-/** A line that followed one that is gone is per batch again. */
 const withoutLine = (lines: readonly FormulaLine[], id: string): FormulaLine[] =>
   lines
     .filter((l) => l.id !== id)

@@ -55,7 +55,6 @@ export interface Start {
   settled?: () => void;
 }
 
-/** How a removed line or step is put back. */
 function undoOf(
   removed: Change,
   { content }: Draft,

@@ -10,7 +10,6 @@ export interface ReviewedLine {
   read: RecipeLine;
   line: FormulaLine;
   out: boolean;
-  /** What it asks and nobody answered yet. */
   open: string | null;
   /** Its question can be answered by saying that it was read rightly. */
   mayStand: boolean;

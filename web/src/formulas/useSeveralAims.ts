@@ -6,7 +6,6 @@ import type { AimsAnswer, AimsQuestion } from '../workers/aims.worker.ts';
 interface Solved {
   found: SeveralAims | null;
   error: string | null;
-  /** Whether an answer is still to come. */
   waits: boolean;
 }
 

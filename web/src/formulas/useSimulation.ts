@@ -5,7 +5,6 @@ import type { SimulationAnswer, SimulationQuestion } from '../workers/simulate.w
 /** Drawn again and again with the same seed, so that a figure moves only when the formula does. */
 const SEED = 20_260_714;
 const SCENARIOS = 4000;
-/** A question is asked when the hand rests. */
 const REST_MS = 120;
 
 export interface Simulated {

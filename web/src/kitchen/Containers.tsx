@@ -26,7 +26,6 @@ import { Ruled } from '../ui/Sheet.tsx';
 import { Tick } from '../ui/Tick.tsx';
 import { figureIn } from '../ui/typed.ts';
 
-/** What is known of a kind of bottle beyond its size, in words. */
 function measuredSaid(c: Container): string {
   const said = [
     c.headspaceInches !== null && `${depthSaid(c.headspaceInches * 25.4, 'in')} headspace`,
@@ -82,7 +81,6 @@ function RatedTicks({ form }: { form: ReturnType<typeof useMeasures> }) {
   );
 }
 
-/** What a label is fitted to. */
 function Faces({ form }: { form: ReturnType<typeof useMeasures> }) {
   return (
     <>

@@ -4,7 +4,6 @@ import { useOwnProcesses } from '../data/heatProcesses.ts';
 import { OwnProcessDialog } from '../parts/heatProcess/OwnProcessDialog.tsx';
 import { HeldNotice, HoldButton } from '../parts/trace/HoldSource.tsx';
 import { Button } from '../ui/Button.tsx';
-
 import { Ruled } from '../ui/Sheet.tsx';
 
 type OwnProcess = ReturnType<typeof useOwnProcesses>[number];

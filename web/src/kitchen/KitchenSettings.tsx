@@ -52,7 +52,6 @@ function waterBoils(elevation: string): string {
 
 const regions = new Intl.DisplayNames('en', { type: 'region' });
 
-/** A day and an hour as a locale writes them. */
 const longDate = (locale: string): string =>
   new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(
     new Date('2026-07-04T17:33:00Z'),
@@ -107,7 +106,6 @@ function MovedHere({ form }: { form: Settings }) {
   );
 }
 
-/** Where it lies and what it measures and pays with. */
 function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
   return (
     <>
@@ -170,7 +168,6 @@ function PlaceFields({ form, kitchen }: { form: Settings; kitchen: Kitchen }) {
   );
 }
 
-/** Which rules it labels by, and the limits it holds itself to. */
 function RuleFields({ form }: { form: Settings }) {
   return (
     <>

@@ -83,7 +83,6 @@ function SaveBar({
   );
 }
 
-/** The label as a file of one. */
 function Files({ lot }: { lot: LotView }) {
   return (
     <div className="mt-4 flex flex-wrap gap-2">

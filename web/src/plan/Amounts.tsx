@@ -10,7 +10,6 @@ import type { Planning } from '../data/planning.ts';
 import { useMayWrite } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
 import { Button, buttonLook } from '../ui/Button.tsx';
-
 import { Menu } from '../ui/Menu.tsx';
 import { Empty } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
@@ -82,7 +81,6 @@ function SheetTable({ making, planning }: { making: Making; planning: Planning }
   );
 }
 
-/** One lot of a product: its size, and the way to begin it. */
 function PartRow({
   plan,
   item,

@@ -27,7 +27,6 @@ import {
   shoppingRows,
 } from './shopping.ts';
 
-/** What is left over and where it could go; what could stand in. */
 function Beside({ row, planning }: { row: ShoppingRow; planning: Planning }) {
   const homes = homesFor(row, planning);
   const instead = insteadOf(row, planning);
@@ -63,7 +62,6 @@ function Beside({ row, planning }: { row: ShoppingRow; planning: Planning }) {
   );
 }
 
-/** One thing to buy, with its tick. */
 function BuyRow({
   row,
   planning,
@@ -200,7 +198,6 @@ function Total({ rows, basket }: { rows: readonly ShoppingRow[]; basket: Basket 
   );
 }
 
-/** Which of the open plans are shopped for. */
 function PlanTicks({ plans, chosen, choose }: ReturnType<typeof useChosenPlans>) {
   if (plans.length < 2) return null;
   return (
@@ -219,7 +216,6 @@ function PlanTicks({ plans, chosen, choose }: ReturnType<typeof useChosenPlans>)
   );
 }
 
-/** What is short, by the shop that sells it. */
 function ByShop({
   rows,
   planning,

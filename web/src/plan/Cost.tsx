@@ -17,7 +17,6 @@ const PARTS: [keyof CostBefore & ('ingredients' | 'packaging' | 'energy' | 'hand
   ['hands', 'Labour'],
 ];
 
-/** Where the money goes: parts of one bar, each with its figure. */
 function CostParts({ cost, colour, hardest }: { cost: CostBefore; colour: string; hardest: string }) {
   const { kitchen } = useSession();
   const aside: Record<string, string> = {

@@ -26,7 +26,6 @@ import { Lanes } from './Lanes.tsx';
 import { useLaying } from './useLaying.ts';
 import { useChangePlan } from './usePlan.ts';
 
-/** The hour by which everything is to stand ready on the plan's day. */
 function dueInstant(plan: Plan, planning: Planning): string | null {
   if (!plan.due) return null;
   const weekday = (new Date(plan.due).getUTCDay() + 6) % 7;
@@ -212,7 +211,6 @@ function HoursButtons({ plan, hours }: { plan: Plan; hours: HoursState }) {
   );
 }
 
-/** How the hours came about, and whether they are still of these lots. */
 function HowLaid({ hours, lots }: { hours: HoursState; lots: readonly LaidLot[] }) {
   const { outcome, steps, changed } = hours;
   return (
@@ -232,7 +230,6 @@ function HowLaid({ hours, lots }: { hours: HoursState; lots: readonly LaidLot[] 
   );
 }
 
-/** The hours drawn lot by lot, with every clash named. */
 function LaidHours({
   planning,
   hours,

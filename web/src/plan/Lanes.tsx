@@ -18,7 +18,6 @@ type Move = (step: LaidPlanStep, byMinutes: number) => void;
 
 const SNAP = 5 * 60_000;
 
-/** The steel rule of hours along the top; nights hatched together. */
 function HourRule({ axis }: { axis: readonly Stretch[] }) {
   return (
     <div
@@ -80,7 +79,6 @@ const LOOK = {
   waits: 'h-5 mt-2 border-2 border-dashed bg-transparent text-ink',
 };
 
-/** One step on the hours: dragged, or moved with the arrow keys. */
 function Bar({
   step,
   lot,
@@ -134,7 +132,6 @@ function Bar({
   );
 }
 
-/** When a shared thing is taken: one lane for each. */
 function SharedLane({
   name,
   steps,

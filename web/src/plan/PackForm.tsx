@@ -12,7 +12,6 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
 import { FormEnd } from '../ui/FormEnd.tsx';
-
 import { offerUndo } from '../ui/undo.ts';
 import { amountExample, amountTyped } from './amount.ts';
 

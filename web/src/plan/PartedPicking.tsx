@@ -1,7 +1,6 @@
 import type { Divided } from '@inch/core/planning';
 import { weight } from '@inch/core/quantity';
 import { dayMonth } from '../ui/dates.ts';
-
 import type { RipeRow, UseRow } from './dividing.ts';
 
 const day = (d: string) => dayMonth(d);

@@ -12,7 +12,6 @@ import { useWrite } from '../data/useWrite.ts';
 import { Button } from '../ui/Button.tsx';
 import { dayMonth } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
-
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { priceIn, priceProblem, problemIn } from '../ui/typed.ts';
 import { Unread } from '../ui/Unread.tsx';
@@ -139,7 +138,6 @@ function Freezer({ state }: { state: DividingState }) {
   );
 }
 
-/** The division that earns most, and the way to keep it. */
 function BestDivision({ state, divided }: { state: DividingState; divided: Divided }) {
   const navigate = useNavigate();
   const mayWrite = useMayWrite();

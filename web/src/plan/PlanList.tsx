@@ -10,7 +10,6 @@ import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Field } from '../ui/Field.tsx';
-
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';

@@ -8,7 +8,6 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
-
 import { State } from '../ui/State.tsx';
 import { changeOf } from './usePlan.ts';
 

@@ -19,7 +19,6 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { Choice, Field } from '../ui/Field.tsx';
 import { FormEnd } from '../ui/FormEnd.tsx';
 import { Tick } from '../ui/Tick.tsx';
-
 import { figureIn } from '../ui/typed.ts';
 
 type Item = Plan['items'][number];
@@ -54,7 +53,6 @@ function startFrom(formula: FormulaHead | undefined, planning: Planning, item?: 
   };
 }
 
-/** What sets the size as it was typed, or what is still asked. */
 function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | string {
   if (a.by === 'stock' || a.by === 'pan') return { by: a.by };
   if (a.by === 'bottles') {
@@ -79,7 +77,6 @@ function wantOf(a: Answers, formula: FormulaHead, planning: Planning): Want | st
   }
 }
 
-/** What a product comes to, or what is still asked. */
 function sized(a: Answers, planning: Planning): { making: Making; want: Want } | string {
   const formula = planning.formulas.find((f) => f.id === a.formulaId);
   if (!formula) return 'Of which formula?';

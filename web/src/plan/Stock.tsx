@@ -18,7 +18,6 @@ import { StockDialog } from './StockDialog.tsx';
 import { Stocktake } from './Stocktake.tsx';
 import { TakeIn } from './TakeIn.tsx';
 
-/** How much of what came is left: a short rule with its level. */
 function Level({ stock }: { stock: StockView }) {
   const share = Math.min(1, Math.max(0, stock.left / stock.quantity));
   return (
@@ -142,7 +141,6 @@ function StockHead({
   );
 }
 
-/** The stock lots of one thing, with what there is of it in all. */
 function StockOf({
   name,
   lots,

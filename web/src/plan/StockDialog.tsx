@@ -75,7 +75,6 @@ function Facts({ stock }: { stock: StockView }) {
 /** What is undone by itself; the rest goes with the entry of a lot that took it. */
 const BY_ITSELF: ReadonlySet<string> = new Set(['counted', 'wasted', 'spoiled']);
 
-/** The way to put a count or a loss right where it is shown. */
 function UndoTaking({ stock, taking, named }: { stock: StockView; taking: { id: string }; named: string }) {
   const [open, setOpen] = useState(false);
   const form = useDeedForm({

@@ -11,7 +11,6 @@ import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Field } from '../ui/Field.tsx';
-
 import { amountSaid, amountTyped } from './amount.ts';
 
 const Counts = z.object({

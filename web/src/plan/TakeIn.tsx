@@ -41,7 +41,6 @@ function More({ form }: { form: Form }) {
   );
 }
 
-/** Which ingredient, or which kind of bottle, lid or label. */
 function Which({ form }: { form: Form }) {
   const containers = useContainers().data ?? [];
   if (form.values.kind === 'packaging')

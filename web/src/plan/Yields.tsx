@@ -3,7 +3,6 @@ import { plural, yieldShown, yieldSign } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { type Planning, usePlanning, usePlanningFault } from '../data/planning.ts';
 import { dayMonthYear } from '../ui/dates.ts';
-
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit } from '../ui/State.tsx';
 import { Unread } from '../ui/Unread.tsx';

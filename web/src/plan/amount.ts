@@ -9,7 +9,6 @@ import {
   weight,
   weightSign,
 } from '@inch/core/quantity';
-
 import { figureIn } from '../ui/typed.ts';
 
 /** An amount of stock as it is said: g and kg of an ingredient, pieces of packaging. */

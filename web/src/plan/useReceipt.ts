@@ -7,11 +7,9 @@ import { newId } from '../data/api.ts';
 import type { Planning } from '../data/planning.ts';
 import { send } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
-
 import { amountTyped } from './amount.ts';
 import type { ReceiptLine } from './receipt.ts';
 
-/** A receipt as it is being written. */
 interface Answers {
   supplier: string;
   gotOn: string;

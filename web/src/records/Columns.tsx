@@ -5,7 +5,6 @@ import { useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
 import { Choice } from '../ui/Field.tsx';
-
 import { Ruled } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';
@@ -13,10 +12,8 @@ import type { Importing, Preview } from './useImport.ts';
 
 const columnsOf = (kind: Importing['kind']): readonly SpreadsheetColumn[] => spreadsheetKinds[kind].columns;
 
-/** A column by its letter where nothing stands over it. */
 const heading = (header: readonly string[], at: number): string => header[at]?.trim() || `column ${at + 1}`;
 
-/** Which column of the file is which. */
 function Matching({ incoming, shown }: { incoming: Importing; shown: Preview }) {
   const { header, rows } = incoming.preview;
   const wide = Math.max(header.length, ...rows.slice(0, 50).map((row) => row.length));
@@ -81,7 +78,6 @@ function Faults({ kind, shown }: { kind: Importing['kind']; shown: Preview }) {
   );
 }
 
-/** The first rows as they were understood. */
 function Sample({ kind, shown }: { kind: Importing['kind']; shown: Preview }) {
   const columns = columnsOf(kind).filter(({ field }) => shown.columns[field] !== null && field !== 'unit');
   const said = useShown();

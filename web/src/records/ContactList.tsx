@@ -14,7 +14,6 @@ import { ReadFault, Unread } from '../ui/Unread.tsx';
 import { Imported } from './Imported.tsx';
 import { RecordsNav } from './RecordsNav.tsx';
 
-/** The form of a contact: a new one, or one that is corrected. */
 function useContactForm(contact: Contact | null, done: () => void) {
   return useDeedForm({
     of: 'contact',

@@ -3,7 +3,6 @@ import { plural, volume } from '@inch/core/quantity';
 import { useEarlierLots } from '../data/spreadsheets.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { FindField } from '../ui/FindField.tsx';
-
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';
 import { useAddress } from '../ui/useAddress.ts';
@@ -13,7 +12,6 @@ import { RecordsNav } from './RecordsNav.tsx';
 
 const day = (text: string) => dayMonthYear(`${text}T12:00:00Z`);
 
-/** What the spreadsheet says of it. */
 function said(lot: EarlierLot): string {
   const { bottles, bottleMl, bestBy, ph, brix } = lot;
   return [

@@ -12,7 +12,6 @@ import { Dialog } from '../ui/Dialog.tsx';
 import { dayAndTime } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { FileButton } from '../ui/FileButton.tsx';
-
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';

@@ -21,7 +21,6 @@ import { StrikeEntry } from '../parts/lot/StrikeEntry.tsx';
 import { LotLinks } from '../parts/trace/HoldSource.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { clockTime, dayAndTime, dayMonth, dayMonthYear } from '../ui/dates.ts';
-
 import { Field } from '../ui/Field.tsx';
 import { Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, lotTone, State } from '../ui/State.tsx';
@@ -34,7 +33,6 @@ function byDay(history: Happening[]): [string, Happening[]][] {
   return [...days];
 }
 
-/** The entry that a link led to, brought into sight once the record stands. */
 function useSought(): string {
   const { hash } = useLocation();
   const sought = hash.startsWith('#entry-') ? hash.slice('#entry-'.length) : '';

@@ -7,7 +7,6 @@ import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Field.tsx';
 import { FindField } from '../ui/FindField.tsx';
-
 import { SendAll } from '../ui/SendAll.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';

@@ -6,7 +6,6 @@ import { useSession } from '../data/session.tsx';
 import { asCsv } from '../ui/csv.ts';
 import { dayMonthYear } from '../ui/dates.ts';
 import { FindField } from '../ui/FindField.tsx';
-
 import { SendAll } from '../ui/SendAll.tsx';
 import { Empty, Ruled, Sheet } from '../ui/Sheet.tsx';
 import { Bars, ReadFault, Unread } from '../ui/Unread.tsx';

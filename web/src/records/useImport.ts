@@ -36,7 +36,6 @@ function parted({ rows }: SheetOfFile) {
   return { header: rows[at] ?? [], rows: under, firstRow: at + 2 };
 }
 
-/** What the server says of a sheet as it is matched. */
 function usePreview(
   kind: SpreadsheetKind,
   opened: Opened | null,

@@ -57,7 +57,6 @@ function Actions({ head, lot, act }: { head: LotHead; lot: LotView; act: (kind: 
   );
 }
 
-/** Where bottles stand, each place with what their life comes to there. */
 function Places({ lot }: { lot: LotView }) {
   const now = useNow(60_000);
   return (

@@ -13,7 +13,6 @@ import { Choice, Field } from '../ui/Field.tsx';
 import { Caution } from '../ui/State.tsx';
 import { FindingGlyph } from './FindingGlyph.tsx';
 
-/** What each finding looks like, in a line. */
 const SAYS: Record<(typeof LOOK_FINDINGS)[number], string> = {
   haze: 'no print can be read through it',
   sediment: 'settled at the foot, stirs up',

@@ -14,18 +14,15 @@ import { DraftNote } from '../ui/DraftNote.tsx';
 import { dayMonthYear, kitchenDay } from '../ui/dates.ts';
 import { Choice, Field } from '../ui/Field.tsx';
 import { FormEnd } from '../ui/FormEnd.tsx';
-
 import { Caution, lotTone, State } from '../ui/State.tsx';
 
 export type MoveKind = (typeof MOVED_BY_HAND)[number];
 
-/** What stays in the kitchen, in another place. */
 const STAYS: ReadonlySet<string> = new Set(['moved', 'retained', 'thawed', 'returned']);
 
 /** What takes bottles to somebody, or to the table. */
 const LEAVES: ReadonlySet<string> = new Set(['sold', 'given', 'tasted', 'drunk']);
 
-/** What is drunk in the kitchen's own house. */
 const AT_HOME: ReadonlySet<string> = new Set(['drunk', 'tasted']);
 
 /** What the note is of, where it is more than a note. */
@@ -56,7 +53,6 @@ const KINDS: { kind: MoveKind; says: string; needsRelease: boolean }[] = [
 const AT_THE_END: ReadonlySet<string> = new Set(['returned', 'thrown-away', 'destroyed']);
 const ENDED: ReadonlySet<string> = new Set(['closed', 'recalled', 'discarded']);
 
-/** What may happen to bottles of a lot as it stands. */
 const offered = ({ state, storage }: LotHead) =>
   KINDS.filter(
     ({ kind }) =>

@@ -8,7 +8,6 @@ import { useNow } from '../data/useNow.ts';
 import { lotsAsCsv } from '../parts/lot/lotsAsCsv.ts';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
-
 import { useKey } from '../ui/keys.tsx';
 import { Empty, Sheet } from '../ui/Sheet.tsx';
 import { Fruit, State } from '../ui/State.tsx';
@@ -112,7 +111,6 @@ function Heading({
   );
 }
 
-/** What is done first of all with bottles of a lot. */
 const firstKind = ({ state }: LotHead): MoveKind =>
   state === 'released' ? 'sold' : ['recalled', 'discarded', 'closed'].includes(state) ? 'destroyed' : 'moved';
 

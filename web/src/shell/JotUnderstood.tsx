@@ -13,7 +13,6 @@ import { recordEntry } from '../data/record.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.tsx';
 import { useWrite } from '../data/useWrite.ts';
-
 import { lotFor } from './jotLot.ts';
 
 const MEASURES: Record<string, string> = {

@@ -5,7 +5,6 @@ import { places } from './places.ts';
 import { moreButton, placeLook, RulePlace, ruleLook } from './RuleShape.tsx';
 import { useRest } from './rest.ts';
 
-/** Where a pennant leads: to the lot where its work is. */
 const lotPath = (code: string, state: string) =>
   `/${state === 'making' || state === 'planned' ? 'stove' : 'bottling'}/${code}`;
 
@@ -30,7 +29,6 @@ function Pennant({ lot }: { lot: TodayView['open'][number] }) {
 
 const loadMore = async () => (await import('./MoreMenu.tsx')).MoreMenu;
 
-/** The places that a phone's bottom bar has no room for. */
 function More() {
   const { here } = useRest();
   return (

@@ -5,7 +5,6 @@ import type { Waiting } from '../data/outbox/waiting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Dialog } from '../ui/Dialog.tsx';
 import { clockTime } from '../ui/dates.ts';
-
 import { State } from '../ui/State.tsx';
 
 function Row({ entry }: { entry: Waiting }) {

@@ -11,7 +11,6 @@ export interface Ringing {
   code: string;
   colour: string;
   step: string;
-  /** Where it is looked after. */
   to: string;
   words: string;
 }

@@ -41,7 +41,6 @@ function useMaking(): LotView[] {
   return read.flatMap((q) => (q.data ? [withWaiting(q.data, waiting, keptInstruments())] : []));
 }
 
-/** A lot on the stove: its code, the step it is at, its clock. */
 function LotTab({ lot, here, now }: { lot: LotView; here: boolean; now: string }) {
   const step = presentStep(lot.steps, now);
   const clock = step && stepClock(step, now);
@@ -67,7 +66,6 @@ function LotTab({ lot, here, now }: { lot: LotView; here: boolean; now: string }
   );
 }
 
-/** What the instruments on the counter show, while any is attached. */
 function OnTheCounter() {
   const attached = useAttached();
   if (attached.length === 0) return null;

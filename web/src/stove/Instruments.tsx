@@ -17,7 +17,6 @@ const FIRST: Partial<Record<Step['kind'], Kind[]>> = {
   draw: ['temperature', 'brix', 'depth'],
 };
 
-/** What is read of a finished product. */
 const FINISHED: Kind[] = ['ph', 'brix', 'ta', 'water-activity', 'note'];
 
 /** Instruments of a step first, the others behind them. */

@@ -7,7 +7,6 @@ import { useMayWrite } from '../data/session.tsx';
 import { useVessels } from '../data/vessels.ts';
 import { PanRuler } from '../parts/vessel/PanRuler.tsx';
 import { Button } from '../ui/Button.tsx';
-
 import { useRulerUnit } from '../ui/ruler.ts';
 import { Caution } from '../ui/State.tsx';
 
@@ -64,7 +63,6 @@ const FROM: Record<PanNow['rateFrom'], string> = {
   typical: 'typical of a kitchen fire: read it once and it is yours',
 };
 
-/** How the pan stands in words, under its drawing. */
 function PanWords({ lot, pan, boils }: { lot: LotView; pan: PanNow; boils: boolean }) {
   const bottles = pan.target ? Math.floor(pan.target.millilitres / lot.product.content.bottleMl) : null;
   return (

@@ -16,7 +16,6 @@ import { Choice, Field } from '../ui/Field.tsx';
 import { Bars } from '../ui/Unread.tsx';
 import { WhenField } from '../ui/WhenField.tsx';
 
-/** The form that starts a lot; a time within two minutes is now. */
 function useStartLot(formulaId: string) {
   const navigate = useNavigate();
   const [opened] = useState(() => localInput(new Date().toISOString()));

@@ -10,7 +10,6 @@ import { WeighIn } from '../parts/lot/WeighIn.tsx';
 import { buttonLook } from '../ui/Button.tsx';
 import { AT_HINT, fromLocalInput } from '../ui/dates.ts';
 import { duration, minutesInWords } from '../ui/format.ts';
-
 import { WhenField } from '../ui/WhenField.tsx';
 import { AddExtra } from './AddExtra.tsx';
 import { Alerts } from './Alerts.tsx';
@@ -91,7 +90,6 @@ function Standing({ step, pan, now, big }: { step: Step; pan: PanNow; now: strin
   );
 }
 
-/** What comes after this step. */
 function Next({ lot, step }: { lot: LotView; step: Step }) {
   const next = lot.steps.find((s) => s.position === step.position + 1);
   const lines = next ? lot.lines.filter((l) => l.formulaStepId === next.formulaStepId) : [];

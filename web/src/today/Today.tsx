@@ -73,7 +73,6 @@ const obstaclePath = ({ title, lot }: TodayView['obstacles'][number]): string =>
       ? `/records/${lot.code}`
       : `/shelf/${lot.code}`;
 
-/** What lots are made with and is held: each names what it went into. */
 function Sources({ today }: { today: TodayView }) {
   if (today.sources.length === 0) return null;
   return (

@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
 import { Button } from './Button.tsx';
 
-/** Whether the server answered that there is no such thing. */
 const isMissing = (error: Error | null): boolean => (error as { status?: number } | null)?.status === 404;
 
 /** When a page could not be read: the server does not answer, or there is nothing at this address. Said plainly, with the one thing to do. */

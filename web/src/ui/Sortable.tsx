@@ -80,7 +80,6 @@ export function SortableRow({
   children,
 }: {
   id: string;
-  /** What the handle is called. */
   handle: string;
   className?: string;
   children: (grip: ReactNode) => ReactNode;

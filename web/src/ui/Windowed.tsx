@@ -11,7 +11,6 @@ interface Props<T> {
   onEnd: () => void;
 }
 
-/** What both virtualizers are asked for here. */
 interface Drawn {
   getVirtualItems: () => VirtualItem[];
   getTotalSize: () => number;
@@ -31,7 +30,6 @@ function useWide(): boolean {
   return wide;
 }
 
-/** The part of the page that an element scrolls in. */
 function scrollerOf(element: Element | null): HTMLElement | null {
   for (let at = element?.parentElement ?? null; at; at = at.parentElement)
     if (/auto|scroll/.test(getComputedStyle(at).overflowY)) return at;

@@ -17,7 +17,6 @@ const styles = {
   week: { weekday: 'short', day: 'numeric', month: 'short' },
 } satisfies Record<string, Intl.DateTimeFormatOptions>;
 
-/** Whether the kitchen counts its hours twice to twelve. */
 const toTwelve = (): boolean =>
   new Intl.DateTimeFormat(localeNow(), { hour: 'numeric' }).resolvedOptions().hour12 === true;
 

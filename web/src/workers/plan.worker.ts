@@ -18,7 +18,6 @@ export interface PlanLaid {
 
 export type PlanAnswer = { id: number } & (PlanLaid | { error: string });
 
-/** The same plan gives the same hours. */
 const SEED = 20_261_219;
 
 function laid({ setting, due }: PlanQuestion): PlanLaid {

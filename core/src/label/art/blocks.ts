@@ -34,7 +34,6 @@ function statementRuns(statement: string): Run[] {
   ];
 }
 
-/** What of a label's words depends on the language. */
 function spoken(label: LabelContent, useHere: boolean): Block[] {
   return [
     ...words(useHere ? label.useLine : '', 'how it is used'),

@@ -12,7 +12,6 @@ export interface Deed {
   lotId: string;
   /** How it is headed in the list of what waits: a lot's code, "Basket", an instrument's name. */
   code: string;
-  /** How it reads there. */
   words: string;
   body: { id: string; at?: string } & Record<string, unknown>;
 }
@@ -20,7 +19,6 @@ export interface Deed {
 /** Something written on this device that the server has not got yet. */
 export interface Waiting extends Deed {
   number: number;
-  /** When it was written here. */
   since: string;
   /** Who wrote it: it is sent only while the same person is signed in. */
   accountId: string;

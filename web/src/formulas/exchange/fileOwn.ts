@@ -24,7 +24,6 @@ function unitOf(said: string): string | null {
   }
 }
 
-/** Whether a line says its amount in a measure. */
 const isSaidIn = ({ name, ingredientId }: Measure, content: FormulaContent): boolean =>
   content.lines.some(
     (line) => (ingredientId === null || ingredientId === line.ingredientId) && unitOf(line.said) === name,

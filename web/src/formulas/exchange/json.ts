@@ -12,7 +12,6 @@ import { incomingRecipe, recipeIn } from './recipe.ts';
 
 const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;
 
-/** The value of a JSON text; a fault names its line. */
 function parsed(text: string): { value: unknown; lineOf: (path: readonly PropertyKey[]) => number | null } {
   const errors: ParseError[] = [];
   const tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true });

@@ -10,7 +10,6 @@ type Thing = Record<string, unknown>;
 
 const isThing = (value: unknown): value is Thing => typeof value === 'object' && value !== null;
 
-/** A type as sites write it: "Recipe", "schema:Recipe", "https://schema.org/Recipe", one of a list. */
 const isOf = (thing: Thing, type: string): boolean =>
   [thing['@type'] ?? thing.type]
     .flat()
@@ -62,7 +61,6 @@ function timeWords(value: unknown): string | null {
 const told = (what: string, value: string | null | undefined): SourceLine[] =>
   value ? [{ number: 0, text: `${what}: ${value}` }] : [];
 
-/** A Recipe as its list, its method and the rest. */
 function documentOf(recipe: Thing): RecipeDocument {
   const name = textsOf(recipe.name)[0]?.slice(0, 120);
   const numbered = (lines: Omit<SourceLine, 'number'>[]): SourceLine[] =>

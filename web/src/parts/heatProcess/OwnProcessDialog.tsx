@@ -111,7 +111,6 @@ function Bands({
   );
 }
 
-/** What is sent of the form: every figure as read. */
 function processFrom(f: Form, fields: FieldReader<Form>, named: ReturnType<typeof useNamed>) {
   const hot = f.method === 'hot-fill';
   const idsOf = (name: 'fruits' | 'acids' | 'spices') => {

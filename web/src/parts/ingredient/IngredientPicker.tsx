@@ -29,7 +29,6 @@ function Entry({ entry, choose }: { entry: Ingredient; choose: (id: string) => v
   );
 }
 
-/** What is said where nothing of that name is in the catalogue. */
 function NotThere({ text, add }: { text: string; add: () => void }) {
   const mayWrite = useMayWrite();
   const warning = warningFor(text);

@@ -37,7 +37,6 @@ const idFor = (name: string, id: string): string =>
     .replace(/^-|-$/g, '')
     .slice(0, 36)}-${id.slice(-6)}`;
 
-/** What a label says, as typed. */
 interface Answers {
   name: string;
   family: FamilyName;

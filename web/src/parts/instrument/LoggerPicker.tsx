@@ -18,7 +18,6 @@ function read(question: LoggerQuestion): Promise<LoggerAnswer> {
   }).finally(() => worker.terminate());
 }
 
-/** The question for a unit that nothing in the file names. */
 function AskUnit({
   first,
   onSay,

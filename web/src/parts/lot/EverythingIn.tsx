@@ -3,7 +3,6 @@ import { weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { useMayWrite } from '../../data/session.tsx';
 import { clockTime } from '../../ui/dates.ts';
-
 import { State } from '../../ui/State.tsx';
 import { recordedOf } from './useLine.ts';
 import { LineToAdd } from './WeighIn.tsx';

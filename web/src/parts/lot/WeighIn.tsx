@@ -134,7 +134,6 @@ interface LineProps {
   at: string | undefined;
 }
 
-/** A line to be weighed in, or left out with a reason. */
 function OpenLine(props: LineProps) {
   const { lot, line } = props;
   const { form, water, text, soFar, size, body } = useLine(props);

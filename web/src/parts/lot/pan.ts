@@ -1,7 +1,6 @@
 import type { LotView } from '@inch/contract/lot';
 import { type PanNow, panInHand, panNow } from '@inch/core/lot';
 
-/** The pan a lot is made in, and the cups it was begun under. */
 const settingOf = (lot: LotView) => ({
   cup: lot.cupSchool,
   vessel: lot.vessel && { shape: lot.vessel.shape, learned: lot.vessel.learned },

@@ -14,7 +14,6 @@ import { useCatalogue } from '../../data/catalogue.ts';
 import { recordEntry } from '../../data/record.ts';
 import { useSession } from '../../data/session.tsx';
 import { useDeedForm } from '../../data/useDeedForm.ts';
-
 import { type TakenFrom, useTaken } from '../stock/FromStock.tsx';
 
 export type Line = LotView['lines'][number];

@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { call } from '../../data/api.ts';
 import { useWrite } from '../../data/useWrite.ts';
 import { Button } from '../../ui/Button.tsx';
-
 import { useFit } from './FromStock.tsx';
 
 /** Says afterwards from which stock lot something came that none covers yet. */

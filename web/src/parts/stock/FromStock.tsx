@@ -22,7 +22,6 @@ function useStockToday() {
   return { stock: data ?? [], day: dayOf(serverNow(), kitchen.timeZone) };
 }
 
-/** What the oldest stock lots would give, and what would be from none. */
 function oldestSaid(thing: string, grams: number, { stock, day }: ReturnType<typeof useFit>): string {
   const { withdrawals, short } = coverFrom(stock, thing, grams, day);
   const codes = withdrawals.map((d) => {

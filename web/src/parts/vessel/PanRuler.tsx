@@ -66,7 +66,6 @@ function Ticks({
   ));
 }
 
-/** The vessel itself, with its rim. */
 function Walls({ at }: { at: Placed }) {
   const { centre, height, y } = at;
   const half = at.half(height);
@@ -98,7 +97,6 @@ function Walls({ at }: { at: Placed }) {
   );
 }
 
-/** Where the liquid stood when it began. */
 function StartMark({ at, mm, unit }: { at: Placed; mm: number; unit: RulerUnit }) {
   const { centre, y } = at;
   const inside = at.half(mm);
@@ -120,7 +118,6 @@ function StartMark({ at, mm, unit }: { at: Placed; mm: number; unit: RulerUnit }
   );
 }
 
-/** The mark to reduce to; white where it lies under the liquid. */
 function TargetMark({ at, mark, colour, under }: { at: Placed; mark: Mark; colour: string; under: boolean }) {
   const { centre, y, scale } = at;
   const inside = at.half(mark.mm);
@@ -154,7 +151,6 @@ function TargetMark({ at, mark, colour, under }: { at: Placed; mark: Mark; colou
   );
 }
 
-/** The steel ruler, from the bottom to a little over the rim. */
 function Ruler({ at, unit }: { at: Placed; unit: RulerUnit }) {
   const top = at.y(at.height) - 18;
   return (
