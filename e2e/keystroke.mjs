@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { chromium } from 'playwright-core';
-import { ensureChromium } from '../scripts/src/debian.mjs';
 import { newKitchenAt } from '../scripts/src/kitchenClient.mjs';
+import { ensureChromium } from '../scripts/src/machine/debian.mjs';
 
 const FLAGS = [
   '--headless',

@@ -1,7 +1,7 @@
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
-import { stopChild } from '../scripts/src/run.mjs';
+import { stopChild } from '../scripts/src/machine/run.mjs';
 
 /** A kitchen's database: for the admin, who gives the rights, and for the server. */
 export interface KitchenDatabase {

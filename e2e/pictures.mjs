@@ -2,12 +2,12 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
-import { ensureBuilt } from '../scripts/src/build.mjs';
-import { ensureChromium } from '../scripts/src/debian.mjs';
 import { DEMO_OWNER, loadDemo } from '../scripts/src/demo.mjs';
+import { ensureBuilt } from '../scripts/src/machine/build.mjs';
+import { ensureChromium } from '../scripts/src/machine/debian.mjs';
+import { ROOT } from '../scripts/src/machine/root.mjs';
+import { say } from '../scripts/src/machine/say.mjs';
 import { freePort, startMariadb } from '../scripts/src/mariadb.mjs';
-import { ROOT } from '../scripts/src/root.mjs';
-import { say } from '../scripts/src/say.mjs';
 import { prepareDatabase, startServer } from '../scripts/src/server.mjs';
 
 /** Takes the pictures of the main views anew from the demo kitchen, into docs/screenshots. */

@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, inject, it } from 'vitest';
-import { certificateIn } from '../scripts/src/lan.mjs';
+import { certificateIn } from '../scripts/src/cluster/lan.mjs';
+import { ROOT } from '../scripts/src/machine/root.mjs';
 import { freePort } from '../scripts/src/mariadb.mjs';
-import { ROOT } from '../scripts/src/root.mjs';
 import { startServer } from '../scripts/src/server.mjs';
 import { launch, openPage, pictureOfFailure, signIn } from './browser.ts';
 

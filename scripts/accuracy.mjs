@@ -1,10 +1,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureBuilt } from './src/build.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { giveUp } from './src/say.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { giveUp } from './src/machine/say.mjs';
 
 const { values } = parseArgs({
   options: { json: { type: 'boolean', default: false }, only: { type: 'string' } },
@@ -13,10 +13,10 @@ const written = process.stdout.write.bind(process.stdout);
 if (values.json) process.stdout.write = () => true;
 await ensurePackages();
 await ensureBuilt(['server']);
-const { tables } = await import('./src/accuracyTables.mjs');
-const { formulaTables } = await import('./src/accuracyFormulas.mjs');
-const { panTables } = await import('./src/accuracyPan.mjs');
-const { compositionTables } = await import('./src/accuracyComposition.mjs');
+const { tables } = await import('./src/accuracy/accuracyTables.mjs');
+const { formulaTables } = await import('./src/accuracy/accuracyFormulas.mjs');
+const { panTables } = await import('./src/accuracy/accuracyPan.mjs');
+const { compositionTables } = await import('./src/accuracy/accuracyComposition.mjs');
 
 const all = [...tables(), ...formulaTables(), ...compositionTables(), ...panTables()];
 /** A table that takes seconds to work out is worked out only when it is asked for. */

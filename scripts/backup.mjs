@@ -1,11 +1,11 @@
 import { resolve } from 'node:path';
-import { newFile, readArgs } from './src/args.mjs';
 import { makeBackup } from './src/backup.mjs';
-import { ensureBuilt } from './src/build.mjs';
 import { databaseOf } from './src/database.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { DEMO_FOLDER } from './src/root.mjs';
-import { say } from './src/say.mjs';
+import { newFile, readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { DEMO_FOLDER } from './src/machine/root.mjs';
+import { say } from './src/machine/say.mjs';
 
 const USAGE = 'npm run backup -- FILE [--data DIR]';
 

@@ -1,10 +1,10 @@
 import { parseArgs } from 'node:util';
-import { readingPost, thirtyTablets, withServer } from './src/benchServer.mjs';
-import { ensureBuilt } from './src/build.mjs';
-import { median } from './src/median.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { giveUp } from './src/say.mjs';
-import { twentyYears } from './src/years.mjs';
+import { readingPost, thirtyTablets, withServer } from './src/bench/benchServer.mjs';
+import { median } from './src/bench/median.mjs';
+import { twentyYears } from './src/bench/years.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { giveUp } from './src/machine/say.mjs';
 
 const { values } = parseArgs({
   options: { json: { type: 'boolean', default: false }, only: { type: 'string' } },
@@ -167,7 +167,7 @@ function twelveLots() {
 /** ms from the question to the answer of a worker that lays twelve lots of fifteen steps. */
 async function plan() {
   const { Worker } = await import('node:worker_threads');
-  const worker = new Worker(new URL('./src/planWorker.mjs', import.meta.url));
+  const worker = new Worker(new URL('./src/bench/planWorker.mjs', import.meta.url));
   const setting = twelveLots();
   const times = [];
   let last;

@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuilt } from './src/build.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { say } from './src/say.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { say } from './src/machine/say.mjs';
 
 await ensurePackages();
 await ensureBuilt(['server']);

@@ -1,9 +1,9 @@
 import { join } from 'node:path';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { runCommand } from './src/run.mjs';
-import { say } from './src/say.mjs';
-import { TSC } from './src/tsc.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { runCommand } from './src/machine/run.mjs';
+import { say } from './src/machine/say.mjs';
+import { TSC } from './src/machine/tsc.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 

@@ -1,13 +1,13 @@
 import { rmSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { parseArgs } from 'node:util';
-import { ensureBuilt } from './src/build.mjs';
 import { newKitchenAt, toWriteIn } from './src/kitchenClient.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { say } from './src/machine/say.mjs';
+import { throwAwayFolder } from './src/machine/throwAwayFolder.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
-import { throwAwayFolder } from './src/throwAwayFolder.mjs';
 import { counted, reckon, WRITERS, writeAll } from './src/writes.mjs';
 
 const ended = (child) =>

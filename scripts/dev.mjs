@@ -1,13 +1,13 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import concurrently from 'concurrently';
-import { ensureBuilt } from './src/build.mjs';
 import { loadDemo } from './src/demo.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { TSC } from './src/machine/tsc.mjs';
 import { startMariadb } from './src/mariadb.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
 import { prepareDatabase } from './src/server.mjs';
-import { TSC } from './src/tsc.mjs';
 
 /** For developers: the compiler watching, the server restarted on change, the pages hot. */
 const PORT = 4871;

@@ -1,11 +1,11 @@
 import { existsSync, readdirSync, readFileSync, statfsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import mysql from 'mysql2/promise';
-import { readArgs } from './src/args.mjs';
-import { ensureBuilt } from './src/build.mjs';
 import { databaseOf, verifyDatabase } from './src/database.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { DEMO_FOLDER, ROOT } from './src/root.mjs';
+import { readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { DEMO_FOLDER, ROOT } from './src/machine/root.mjs';
 
 const GIGABYTE = 1e9;
 const DAY = 86_400_000;

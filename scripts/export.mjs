@@ -1,9 +1,9 @@
 import { resolve } from 'node:path';
-import { newFile, readArgs } from './src/args.mjs';
-import { ensureBuilt } from './src/build.mjs';
 import { admin, databaseOf } from './src/database.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { DEMO_FOLDER } from './src/root.mjs';
+import { newFile, readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { DEMO_FOLDER } from './src/machine/root.mjs';
 
 const USAGE = 'npm run export -- FILE [--data DIR]';
 

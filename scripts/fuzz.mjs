@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { ensureBuilt } from './src/build.mjs';
 import { newKitchenAt, reading, toWriteIn } from './src/kitchenClient.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { say } from './src/machine/say.mjs';
+import { throwAwayFolder } from './src/machine/throwAwayFolder.mjs';
 import { fitting, seeded, spoiled, strangeIds } from './src/malformed.mjs';
 import { freePort, startMariadb } from './src/mariadb.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { say } from './src/say.mjs';
 import { prepareDatabase, startServer } from './src/server.mjs';
-import { throwAwayFolder } from './src/throwAwayFolder.mjs';
 import { sentOf, writeOf } from './src/writes.mjs';
 
 const AT_ONCE = 6;

@@ -1,9 +1,9 @@
-import { presentFile, readArgs } from './src/args.mjs';
-import { ensureBuilt } from './src/build.mjs';
 import { admin } from './src/database.mjs';
-import { inNewFolder, newFolder } from './src/newFolder.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { giveUp, say } from './src/say.mjs';
+import { presentFile, readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { inNewFolder, newFolder } from './src/machine/newFolder.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { giveUp, say } from './src/machine/say.mjs';
 import { prepareDatabase } from './src/server.mjs';
 
 const USAGE = 'npm run import -- FILE --data NEW-FOLDER';

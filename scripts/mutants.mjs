@@ -2,11 +2,11 @@ import { cpSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { drawn, faultsIn, seeded, withFault } from './src/faults.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { runCommand } from './src/run.mjs';
-import { say } from './src/say.mjs';
-import { throwAwayFolder } from './src/throwAwayFolder.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { runCommand } from './src/machine/run.mjs';
+import { say } from './src/machine/say.mjs';
+import { throwAwayFolder } from './src/machine/throwAwayFolder.mjs';
 
 /** Seeds faults into a copy of the sources, one at a time, and says which ones the tests do not notice. */
 const FLOORS = [

@@ -1,12 +1,12 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { presentFile, readArgs } from './src/args.mjs';
 import { KEPT_FILES, loadBackup, readBackup } from './src/backup.mjs';
-import { ensureBuilt } from './src/build.mjs';
 import { verifyDatabase } from './src/database.mjs';
-import { inNewFolder, newFolder } from './src/newFolder.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { giveUp, say } from './src/say.mjs';
+import { presentFile, readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { inNewFolder, newFolder } from './src/machine/newFolder.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { giveUp, say } from './src/machine/say.mjs';
 import { prepareDatabase } from './src/server.mjs';
 
 const USAGE = 'npm run restore -- FILE --data NEW-FOLDER';

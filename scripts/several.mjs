@@ -1,11 +1,11 @@
 import { resolve } from 'node:path';
-import { readArgs } from './src/args.mjs';
-import { ensureBuilt } from './src/build.mjs';
+import { startSeveral } from './src/cluster/several.mjs';
 import { DEMO_OWNER, loadDemo } from './src/demo.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { giveUp, say } from './src/say.mjs';
-import { startSeveral } from './src/several.mjs';
+import { readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { giveUp, say } from './src/machine/say.mjs';
 
 /**
  * Runs a kitchen on three database nodes and two servers behind HAProxy, all of them on this machine: to see how it goes on while parts of

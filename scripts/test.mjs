@@ -1,11 +1,11 @@
 import { join } from 'node:path';
 import { check } from './check.mjs';
-import { ensureBuilt } from './src/build.mjs';
-import { ensureChromium, ensureMariadb } from './src/debian.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { ROOT } from './src/root.mjs';
-import { runCommand } from './src/run.mjs';
-import { say } from './src/say.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensureChromium, ensureMariadb } from './src/machine/debian.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { ROOT } from './src/machine/root.mjs';
+import { runCommand } from './src/machine/run.mjs';
+import { say } from './src/machine/say.mjs';
 
 /** Everything that has to hold: set-up, checks, unit tests, API tests, the crash run, browser tests. */
 const started = Date.now();

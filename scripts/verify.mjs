@@ -1,9 +1,9 @@
 import { resolve } from 'node:path';
-import { readArgs } from './src/args.mjs';
-import { ensureBuilt } from './src/build.mjs';
 import { admin, databaseOf, verifyDatabase } from './src/database.mjs';
-import { ensurePackages } from './src/packages.mjs';
-import { DEMO_FOLDER } from './src/root.mjs';
+import { readArgs } from './src/machine/args.mjs';
+import { ensureBuilt } from './src/machine/build.mjs';
+import { ensurePackages } from './src/machine/packages.mjs';
+import { DEMO_FOLDER } from './src/machine/root.mjs';
 
 /**
  * Walks the journal of a data folder, or of DATABASE_URL, and holds the record against it. The folder's MariaDB is started for it where it is

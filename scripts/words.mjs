@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT } from './src/root.mjs';
+import { ROOT } from './src/machine/root.mjs';
 
 const READ = ['web/src', 'core/src', 'contract/src', 'server/src', 'docs', 'README.md'];
 const LIST = join(ROOT, 'docs', 'words.md');

@@ -1,8 +1,8 @@
-import { bodyOf, NewStrike, postedNouns } from '@inch/contract/entry';
-import { NewFormula } from '@inch/contract/formula';
-import { KitchenChange } from '@inch/contract/kitchen';
-import { KitchenFile } from '@inch/contract/kitchenFile';
-import { allRoutes } from '@inch/contract/routes';
+import { KitchenChange } from '@inch/contract/kitchen/kitchen';
+import { KitchenFile } from '@inch/contract/kitchen/kitchenFile';
+import { NewFormula } from '@inch/contract/making/formula';
+import { bodyOf, NewStrike, postedNouns } from '@inch/contract/route/entry';
+import { allRoutes } from '@inch/contract/route/routes';
 import {
   type EntryKind,
   entries,

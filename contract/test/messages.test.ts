@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import '../src/messages.ts';
-import { allRoutes } from '../src/routes.ts';
+import '../src/route/messages.ts';
+import { allRoutes } from '../src/route/routes.ts';
 
 const said = (schema: z.ZodType, value: unknown): string => schema.safeParse(value).error!.issues[0]!.message;
 

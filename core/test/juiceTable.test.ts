@@ -1,7 +1,7 @@
 import { acidsFromPhAndTa, equilibriumPh, placeOfAcid } from '@inch/core/acid';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
-import { juiceTable } from '../src/formula/juiceTable.ts';
+import { juiceTable } from '../src/formula/forecast/juiceTable.ts';
 
 const juices = shippedCatalogue.all.filter(
   (e) => e.acidity.kind === 'juice' && Object.keys(e.acidity.split).length >= 2 && !e.acidity.splitUnknown,

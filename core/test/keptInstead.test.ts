@@ -2,7 +2,7 @@ import { type KeepingProduct, keepingLimit } from '@inch/core/keeping';
 import { gates, type LotRecord, lotKeeping, storageNow, whyNotKept } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { neverLonger } from '../src/lot/keptInstead.ts';
+import { neverLonger } from '../src/lot/keeping/keptInstead.ts';
 import { entry, releasable, T } from './support/lot.ts';
 
 const change = (from: 'shelf' | 'cold', to: 'cold' | 'frozen', at: string) => ({

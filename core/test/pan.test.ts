@@ -16,7 +16,7 @@ import {
 import { waterDensity } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { missesOf, simulatedPans } from '../../scripts/src/simulatedPans.mjs';
+import { missesOf, simulatedPans } from '../../scripts/src/accuracy/simulatedPans.mjs';
 
 const pot: VesselShape = {
   kind: 'frusta',

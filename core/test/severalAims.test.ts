@@ -2,7 +2,7 @@ import { AIM_WITHIN, type Aims, type FormulaContent, forecast, severalAims } fro
 import { kitchenCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { leastStep } from '../src/formula/leastStep.ts';
+import { leastStep } from '../src/formula/pan/leastStep.ts';
 
 const setting = {
   cup: 'us',

@@ -8,11 +8,11 @@ import {
 } from '@inch/core/formula';
 import { kitchenCatalogue, measuredEntry, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
-import { atDeviation, chance, correlated } from '../src/formula/chance.ts';
-import { compositionOf } from '../src/formula/composition.ts';
-import { bufferError } from '../src/formula/forecast.ts';
-import { juiceTable } from '../src/formula/juiceTable.ts';
-import { nothing } from '../src/formula/pan.ts';
+import { atDeviation, chance, correlated } from '../src/formula/forecast/chance.ts';
+import { compositionOf } from '../src/formula/forecast/composition.ts';
+import { bufferError } from '../src/formula/forecast/forecast.ts';
+import { juiceTable } from '../src/formula/forecast/juiceTable.ts';
+import { nothing } from '../src/formula/pan/pan.ts';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
 const content: FormulaContent = {

@@ -4,11 +4,11 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { boilingPoint } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { boilsAt } from '../src/formula/fire.ts';
 import { extractionMethods } from '../src/formula/methods.ts';
-import { blendedPan, fruitOf, massOf, nothing, type Pan, volumeOf } from '../src/formula/pan.ts';
+import { boilsAt } from '../src/formula/pan/fire.ts';
+import { blendedPan, fruitOf, massOf, nothing, type Pan, volumeOf } from '../src/formula/pan/pan.ts';
+import { walk } from '../src/formula/pan/walk.ts';
 import { readLine } from '../src/formula/said.ts';
-import { walk } from '../src/formula/walk.ts';
 
 const weighing = { cup: 'us' as const, catalogue: shippedCatalogue };
 const run = (content: Pick<FormulaContent, 'lines' | 'steps'>, elevationMetres = 719) => {

@@ -3,7 +3,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { amountsPlanned, type LotRecord } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { contentAsWeighed } from '../src/lot/asWeighed.ts';
+import { contentAsWeighed } from '../src/lot/pan/asWeighed.ts';
 import { entry, releasable, T } from './support/lot.ts';
 
 const setting = { cup: 'us', catalogue: shippedCatalogue, elevationMetres: 719, criticalPh: 4.2 } as const;

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { ROOT } from './machine/root.mjs';
+import { runCommand } from './machine/run.mjs';
+import { giveUp } from './machine/say.mjs';
 import { runningMariadb, startMariadb } from './mariadb.mjs';
-import { ROOT } from './root.mjs';
-import { runCommand } from './run.mjs';
-import { giveUp } from './say.mjs';
 import { secretsOf } from './secrets.mjs';
 
 /** The MariaDB that DATABASE_URL names, with a user of the app's own there, whose password is kept in the data folder. */

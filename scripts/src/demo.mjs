@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT } from './root.mjs';
-import { say } from './say.mjs';
+import { ROOT } from './machine/root.mjs';
+import { say } from './machine/say.mjs';
 
 export const DEMO_OWNER = { name: 'Wren', password: 'enamel-and-steel' };
 

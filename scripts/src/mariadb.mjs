@@ -3,11 +3,11 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import { createServer } from 'node:net';
 import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
-import { ensureMariadb, findProgram } from './debian.mjs';
-import { runCommand, stopChild } from './run.mjs';
-import { say } from './say.mjs';
+import { ensureMariadb, findProgram } from './machine/debian.mjs';
+import { runCommand, stopChild } from './machine/run.mjs';
+import { say } from './machine/say.mjs';
+import { until } from './machine/until.mjs';
 import { secretsOf } from './secrets.mjs';
-import { until } from './until.mjs';
 
 export const DATABASE = 'inch_pantry';
 

@@ -1,4 +1,4 @@
-import { formulaFileSchema } from '@inch/contract/formulaFile';
+import { formulaFileSchema } from '@inch/contract/making/formulaFile';
 import { HeatProcessFile } from '@inch/core/heat';
 import { CatalogueFile, WarningFile } from '@inch/core/ingredient';
 import { LabelFiguresFile, LabelWordsFile } from '@inch/core/label';

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ROOT } from './root.mjs';
-import { runCommand, stopChild } from './run.mjs';
+import { ROOT } from './machine/root.mjs';
+import { runCommand, stopChild } from './machine/run.mjs';
 
 /** Applies migrations and gives the app's user its rights; `appHost` is where that user connects from. @param hear hears what is done, a line each */
 export function prepareDatabase({ adminUrl, appUrl, journalKey = '', appHost = '' }, hear = undefined) {

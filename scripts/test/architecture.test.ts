@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { ROOT } from '../src/root.mjs';
+import { ROOT } from '../src/machine/root.mjs';
 
 const text = readFileSync(join(ROOT, 'ARCHITECTURE.md'), 'utf8');
 

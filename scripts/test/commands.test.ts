@@ -4,11 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
-import { ensureBuilt } from '../src/build.mjs';
-import { findProgram } from '../src/debian.mjs';
 import { demoFile } from '../src/demo.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
+import { findProgram } from '../src/machine/debian.mjs';
+import { runCommand } from '../src/machine/run.mjs';
 import { freePort } from '../src/mariadb.mjs';
-import { runCommand } from '../src/run.mjs';
 import { secretsOf } from '../src/secrets.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-commands-'));

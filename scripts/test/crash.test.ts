@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { crashRun, migrationRun, parallelRun } from '../crash.mjs';
-import { ensureBuilt } from '../src/build.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
 
 beforeAll(() => ensureBuilt(['server']), 300_000);
 

@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ensureBuilt } from '../src/build.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
+import { until } from '../src/machine/until.mjs';
 import { freePort, startMariadb } from '../src/mariadb.mjs';
-import { until } from '../src/until.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-existing-'));
 let db: Awaited<ReturnType<typeof startMariadb>>;

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { expect, it } from 'vitest';
-import { ROOT } from '../src/root.mjs';
+import { ROOT } from '../src/machine/root.mjs';
 
 /** Packages that a file of ours needs before its first line runs: what it imports by `import … from`, and what those import. */
 function packagesOf(file: string, seen = new Set<string>()): string[] {
@@ -26,9 +26,9 @@ it('finds the commands', () => expect(commands.map(([name]) => name)).toContain(
 
 // On a fresh machine there are no packages: a command installs them before a file of it asks for one.
 it.each(commands)('npm run %s begins with nothing installed', (_, said, file) => {
-  const installed = said.startsWith('node --import ./scripts/src/installed.mjs ');
+  const installed = said.startsWith('node --import ./scripts/src/machine/installed.mjs ');
   expect(installed ? [] : packagesOf(join(ROOT, file))).toEqual([]);
 });
 it('what installs them needs none itself', () => {
-  expect(packagesOf(join(ROOT, 'scripts/src/installed.mjs'))).toEqual([]);
+  expect(packagesOf(join(ROOT, 'scripts/src/machine/installed.mjs'))).toEqual([]);
 });

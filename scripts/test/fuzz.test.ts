@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fuzzRun } from '../fuzz.mjs';
-import { ensureBuilt } from '../src/build.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
 
 describe('malformed requests over every route, among others that fit', () => {
   it('are never answered with 5xx, and store nothing that a list cannot show', async () => {

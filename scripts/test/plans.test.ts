@@ -1,12 +1,12 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { allRoutes } from '@inch/contract/routes';
+import { allRoutes } from '@inch/contract/route/routes';
 import mysql, { type Connection } from 'mysql2/promise';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { ensureBuilt } from '../src/build.mjs';
+import { grownKitchen } from '../src/bench/years.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
 import { startMariadb } from '../src/mariadb.mjs';
-import { grownKitchen } from '../src/years.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-plans-'));
 let db: Awaited<ReturnType<typeof startMariadb>>;

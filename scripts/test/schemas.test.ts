@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { ROOT } from '../src/root.mjs';
+import { ROOT } from '../src/machine/root.mjs';
 import { publishedSchemas } from '../src/schemas.mjs';
 
 it.each(Object.entries(publishedSchemas()))('docs/%s.schema.json is as its schema says', (name, schema) => {

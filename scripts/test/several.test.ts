@@ -2,10 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ensureBuilt } from '../src/build.mjs';
+import { contendedRun, severalRun, startSeveral } from '../src/cluster/several.mjs';
 import { reading } from '../src/kitchenClient.mjs';
-import { contendedRun, severalRun, startSeveral } from '../src/several.mjs';
-import { until } from '../src/until.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
+import { until } from '../src/machine/until.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-several-'));
 // biome-ignore lint/suspicious/noExplicitAny: the commands are JavaScript

@@ -4,9 +4,9 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { ensureBuilt } from '../src/build.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
+import { until } from '../src/machine/until.mjs';
 import { freePort, runningMariadb } from '../src/mariadb.mjs';
-import { until } from '../src/until.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'inch-start-'));
 const started: ChildProcess[] = [];

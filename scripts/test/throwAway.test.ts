@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { throwAwayFolder } from '../src/throwAwayFolder.mjs';
+import { throwAwayFolder } from '../src/machine/throwAwayFolder.mjs';
 
 const alive = (pid: number): boolean =>
   existsSync(`/proc/${pid}/cmdline`) && !/^State:\s+Z/m.test(status(pid));

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ensureBuilt } from '../src/build.mjs';
 import { DEMO_OWNER } from '../src/demo.mjs';
+import { ensureBuilt } from '../src/machine/build.mjs';
 import { freePort, startMariadb } from '../src/mariadb.mjs';
 import { startServer } from '../src/server.mjs';
 

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { metaRoutes } from '@inch/contract/meta';
-import { isPage } from '@inch/contract/pages';
+import { metaRoutes } from '@inch/contract/route/meta';
+import { isPage } from '@inch/contract/route/pages';
 import compression from 'compression';
 import express, { type Express, type RequestHandler, Router } from 'express';
 import gzipStatic from 'express-static-gzip';

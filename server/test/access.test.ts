@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { allRoutes } from '@inch/contract/routes';
+import { allRoutes } from '@inch/contract/route/routes';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { openPool } from '../src/database/pool.ts';

@@ -1,4 +1,4 @@
-import type { KitchenJournalRow } from '@inch/contract/journal';
+import type { KitchenJournalRow } from '@inch/contract/kitchen/journal';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
 import { colleague, ownerOf, type Person, useTestApp } from './testApp.ts';

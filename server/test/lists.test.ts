@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LotHead } from '@inch/contract/lot';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LotHead } from '@inch/contract/making/lot';
 import fc from 'fast-check';
 import mysql from 'mysql2/promise';
 import { v7 as newId } from 'uuid';

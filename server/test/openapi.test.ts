@@ -1,4 +1,4 @@
-import { allRoutes } from '@inch/contract/routes';
+import { allRoutes } from '@inch/contract/route/routes';
 import { describe, expect, it } from 'vitest';
 import { openApi } from '../src/http/openapi.ts';
 

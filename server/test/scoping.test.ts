@@ -1,4 +1,4 @@
-import { allRoutes } from '@inch/contract/routes';
+import { allRoutes } from '@inch/contract/route/routes';
 import { entries } from '@inch/core/record';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LotView } from '@inch/contract/lot';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LotView } from '@inch/contract/making/lot';
 import { describe, expect, it } from 'vitest';
 import { releaseSheet } from '../src/release/sheet.ts';
 

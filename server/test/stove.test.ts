@@ -1,4 +1,4 @@
-import { LiveEvent } from '@inch/contract/live';
+import { LiveEvent } from '@inch/contract/route/live';
 import sharp from 'sharp';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { allRoutes } from '@inch/contract/routes';
+import { allRoutes } from '@inch/contract/route/routes';
 import { pino } from 'pino';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, expect, inject } from 'vitest';

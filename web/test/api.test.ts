@@ -1,5 +1,5 @@
-import { kitchenRoutes } from '@inch/contract/kitchen';
-import { entryRoutes } from '@inch/contract/lot';
+import { kitchenRoutes } from '@inch/contract/kitchen/kitchen';
+import { entryRoutes } from '@inch/contract/making/lot';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ApiProblem, call, newId, ServerAway } from '../src/data/api.ts';
 import { places } from '../src/shell/places.ts';

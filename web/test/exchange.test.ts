@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { formulaFileSchema } from '@inch/contract/formulaFile';
+import { formulaFileSchema } from '@inch/contract/making/formulaFile';
 import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 import { type Draft, emptyDraft } from '../src/formulas/draft.ts';

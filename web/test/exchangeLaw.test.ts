@@ -1,4 +1,4 @@
-import type { OwnCatalogue } from '@inch/contract/ingredient';
+import type { OwnCatalogue } from '@inch/contract/making/ingredient';
 import type { FormulaLine } from '@inch/core/formula';
 import { kitchenCatalogue, measuredEntry, ownEntry, shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
-import type { Instrument } from '@inch/contract/instrument';
-import type { LotView } from '@inch/contract/lot';
+import type { Instrument } from '@inch/contract/making/instrument';
+import type { LotView } from '@inch/contract/making/lot';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
@@ -8,8 +8,8 @@ import { Calibrate } from '../src/bench/Calibrate.tsx';
 import { Checks } from '../src/bench/CheckForm.tsx';
 import { RetireForm } from '../src/bottling/RetireForm.tsx';
 import { Weighings } from '../src/bottling/Weighings.tsx';
-import { OwnFiguresForm } from '../src/formulas/OwnFiguresForm.tsx';
-import { WeighMeasure } from '../src/formulas/WeighMeasure.tsx';
+import { OwnFiguresForm } from '../src/formulas/line/OwnFiguresForm.tsx';
+import { WeighMeasure } from '../src/formulas/line/WeighMeasure.tsx';
 import { Containers } from '../src/kitchen/Containers.tsx';
 import { KitchenSettings } from '../src/kitchen/KitchenSettings.tsx';
 import { WorkshopForm } from '../src/kitchen/WorkshopForm.tsx';

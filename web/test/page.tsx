@@ -1,6 +1,6 @@
 import { usualLabelling } from '@inch/core/label';
 import 'fake-indexeddb/auto';
-import type { Session } from '@inch/contract/account';
+import type { Session } from '@inch/contract/kitchen/account';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, configure, render, screen, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';

@@ -1,5 +1,5 @@
-import type { Container } from '@inch/contract/container';
-import type { FormulaHead } from '@inch/contract/formula';
+import type { Container } from '@inch/contract/making/container';
+import type { FormulaHead } from '@inch/contract/making/formula';
 import { shippedCatalogue } from '@inch/core/ingredient';
 import { usualLabelling } from '@inch/core/label';
 import type { Planning } from '../src/data/planning.ts';

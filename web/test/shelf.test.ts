@@ -1,4 +1,4 @@
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { matches, placeOn, spanOf, warningOf } from '../src/shelf/span.ts';

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
-import type { Instrument } from '@inch/contract/instrument';
-import type { StockView } from '@inch/contract/stock';
+
+import type { StockView } from '@inch/contract/kitchen/stock';
+import type { Instrument } from '@inch/contract/making/instrument';
 import { waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { FirstStart } from '../src/account/FirstStart.tsx';
@@ -8,7 +9,7 @@ import { Bench } from '../src/bench/Bench.tsx';
 import { Calibrate } from '../src/bench/Calibrate.tsx';
 import { Pans } from '../src/bench/Pans.tsx';
 import { queryClient } from '../src/data/api.ts';
-import { OwnMeasures } from '../src/formulas/OwnMeasures.tsx';
+import { OwnMeasures } from '../src/formulas/line/OwnMeasures.tsx';
 import { OwnIngredientForm } from '../src/parts/ingredient/OwnIngredientForm.tsx';
 import { ProductForm } from '../src/plan/ProductForm.tsx';
 import { ReceiptDialog } from '../src/plan/ReceiptDialog.tsx';

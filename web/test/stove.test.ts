@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { vesselVolume } from '@inch/core/pan';
 import { depthSaid } from '@inch/core/quantity';
 import { describe, expect, it } from 'vitest';

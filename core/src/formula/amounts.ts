@@ -1,7 +1,7 @@
 import type { Ingredient } from '../ingredient/index.ts';
 import type { FormulaContent } from './content.ts';
+import { type Walked, walk } from './pan/walk.ts';
 import { bulkDensity, readLine, type SaidLine, type Weighing } from './said.ts';
-import { type Walked, walk } from './walk.ts';
 
 /** A line with its grams, or with what stands in the way of them. */
 export interface LineAmount {

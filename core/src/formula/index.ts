@@ -1,14 +1,12 @@
-export { AIM_KINDS, AIM_WITHIN, type AimKind, type Aims, type Movable } from './aims.ts';
+export { AIM_KINDS, AIM_WITHIN, type AimKind, type Aims, type Movable } from './aim/aims.ts';
+export { type Inquiry, type InquiryPart, type LotMeasured, processInquiry } from './aim/inquiry.ts';
+export { type Mend, mendsFor } from './aim/mends.ts';
+export { type AimedAt, type SeveralAims, severalAims } from './aim/severalAims.ts';
+export { type Aim, type WhatItTakes, whatWouldItTake } from './aim/solve.ts';
+export { processFits, type Swap, sameWith } from './aim/swap.ts';
 export { amountsOf, type LineAmount, lineAmounts } from './amounts.ts';
-export type { Balance, Drink } from './balance.ts';
-export { type Bias, biasOf, centreShift, LEARNS_FROM, Pair, student95 } from './bias.ts';
-export { type Body, SETTLES } from './body.ts';
 export { BOILS, DENIED, withoutBoiled } from './boilWords.ts';
 export { inBottlesOf } from './bottleSize.ts';
-export { type Caution, lowAcidLines } from './cautions.ts';
-export { type Chance, chance } from './chance.ts';
-export { type ColourForecast, colourOf } from './colour.ts';
-export { compositionOf } from './composition.ts';
 export {
   Basis,
   FormulaContent,
@@ -18,15 +16,32 @@ export {
   StepKind,
   Targets,
 } from './content.ts';
-export { type Contribution, contributions } from './contribution.ts';
 export { basisWords, type Difference, differences } from './difference.ts';
-export { boils, fireOf, lidOf, onTheFire, rateOf } from './fire.ts';
-export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast.ts';
-export { type Inquiry, type InquiryPart, type LotMeasured, processInquiry } from './inquiry.ts';
+export type { Balance, Drink } from './forecast/balance.ts';
+export { type Bias, biasOf, centreShift, LEARNS_FROM, Pair, student95 } from './forecast/bias.ts';
+export { type Body, SETTLES } from './forecast/body.ts';
+export { type Caution, lowAcidLines } from './forecast/cautions.ts';
+export { type Chance, chance } from './forecast/chance.ts';
+export { type ColourForecast, colourOf } from './forecast/colour.ts';
+export { compositionOf } from './forecast/composition.ts';
+export { type Contribution, contributions } from './forecast/contribution.ts';
+export { type Forecast, type ForecastSetting, forecast, withBand } from './forecast/forecast.ts';
+export {
+  type Fault,
+  factsFrom,
+  kills,
+  type Makeup,
+  makeupOf,
+  PACKED_HOT,
+  piecesLeftIn,
+} from './forecast/makeup.ts';
+export { MeasuredLot } from './forecast/measured.ts';
+export type { StepOutcome } from './forecast/outcome.ts';
+export type { PhForecast } from './forecast/outlook.ts';
+export { type Simulation, type Spread, simulate, simulation } from './forecast/simulate.ts';
+export { SWEET_AIMS, type SweetAim, sweetMeasures } from './forecast/sweetness.ts';
+export { baseBound } from './forecast/unknown.ts';
 export { type Interchange, interchanged, interchanges, saidGrams, sweetExchanges } from './interchange.ts';
-export { type Fault, factsFrom, kills, type Makeup, makeupOf, PACKED_HOT, piecesLeftIn } from './makeup.ts';
-export { MeasuredLot } from './measured.ts';
-export { type Mend, mendsFor } from './mends.ts';
 export {
   ExtractionMethod,
   extractionMethods,
@@ -34,8 +49,7 @@ export {
   StrainMethod,
   strainMethods,
 } from './methods.ts';
-export type { StepOutcome } from './outcome.ts';
-export type { PhForecast } from './outlook.ts';
+export { boils, fireOf, lidOf, onTheFire, rateOf } from './pan/fire.ts';
 export {
   abvOf,
   acidGrams,
@@ -52,10 +66,9 @@ export {
   solidsOf,
   solidVolumeOf,
   volumeOf,
-} from './pan.ts';
-export { keptByWeight, panBefore, type Strained } from './panBefore.ts';
-export { type Jarred, processedParts } from './processed.ts';
-export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
+} from './pan/pan.ts';
+export { keptByWeight, panBefore, type Strained } from './pan/panBefore.ts';
+export { type Jarred, processedParts } from './pan/processed.ts';
 export {
   KIT_USES,
   type KitPiece,
@@ -64,15 +77,10 @@ export {
   type Rounds,
   roundsOf,
   roundsSaid,
-} from './rounds.ts';
+} from './pan/rounds.ts';
+export { takesOut } from './pan/strain.ts';
+export { walk } from './pan/walk.ts';
+export { lineKey, type ReadListLine, readIngredientList } from './readList.ts';
 export type { SaidLine, Weighing } from './said.ts';
 export { gramsSaid, readLine, timesSaid } from './said.ts';
-export { type AimedAt, type SeveralAims, severalAims } from './severalAims.ts';
-export { type Simulation, type Spread, simulate, simulation } from './simulate.ts';
-export { type Aim, type WhatItTakes, whatWouldItTake } from './solve.ts';
-export { takesOut } from './strain.ts';
-export { processFits, type Swap, sameWith } from './swap.ts';
-export { SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
 export { TEXTURES, type Texture, textureOf } from './texture.ts';
-export { baseBound } from './unknown.ts';
-export { walk } from './walk.ts';

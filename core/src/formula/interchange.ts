@@ -1,15 +1,15 @@
 import { equivalentWeights } from '../acid/index.ts';
 import type { Ingredient } from '../ingredient/index.ts';
 import { inWords } from '../quantity/index.ts';
-import { titrationEquivalents } from './acidity.ts';
 import { amountsOf } from './amounts.ts';
-import { compositionOf } from './composition.ts';
 import type { FormulaContent } from './content.ts';
-import type { ForecastSetting } from './forecast.ts';
-import { type Composition, solidsOf } from './pan.ts';
+import { titrationEquivalents } from './forecast/acidity.ts';
+import { compositionOf } from './forecast/composition.ts';
+import type { ForecastSetting } from './forecast/forecast.ts';
+import { isIntense, SWEET_AIMS, type SweetAim, sweetMeasures } from './forecast/sweetness.ts';
+import { type Composition, solidsOf } from './pan/pan.ts';
+import { walk } from './pan/walk.ts';
 import { readLine } from './said.ts';
-import { isIntense, SWEET_AIMS, type SweetAim, sweetMeasures } from './sweetness.ts';
-import { walk } from './walk.ts';
 
 /** One thing put in another's place, equal in what matters of it. */
 export interface Interchange {

@@ -10,7 +10,7 @@ import {
   units,
 } from '../quantity/index.ts';
 import type { Basis, FormulaLine } from './content.ts';
-import { COVERS_BY } from './covering.ts';
+import { COVERS_BY } from './pan/covering.ts';
 
 /** What weighing a formula's lines needs to know of the kitchen. */
 export interface Weighing {

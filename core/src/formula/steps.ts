@@ -1,14 +1,14 @@
 import { boilingPointOfWater } from '../heat/index.ts';
 import type { FormulaStep } from './content.ts';
-import { cookedShare, cooksFruit, drawn, drewOf } from './drawn.ts';
-import { boilsAt, keptAt, onTheFire, type Stove } from './fire.ts';
+import { noOutcome, type Result, type StepOutcome } from './forecast/outcome.ts';
+import type { Scenario } from './forecast/scenario.ts';
 import { extractionMethods, heldAt } from './methods.ts';
-import { heatOf, inverted, simmer } from './onFire.ts';
-import { noOutcome, type Result, type StepOutcome } from './outcome.ts';
-import { blendedPan, brixOf, liquidOf, type Pan, solidVolumeOf, volumeOf } from './pan.ts';
-import { reduceStep } from './reduce.ts';
-import type { Scenario } from './scenario.ts';
-import { strainStep } from './strain.ts';
+import { cookedShare, cooksFruit, drawn, drewOf } from './pan/drawn.ts';
+import { boilsAt, keptAt, onTheFire, type Stove } from './pan/fire.ts';
+import { heatOf, inverted, simmer } from './pan/onFire.ts';
+import { blendedPan, brixOf, liquidOf, type Pan, solidVolumeOf, volumeOf } from './pan/pan.ts';
+import { reduceStep } from './pan/reduce.ts';
+import { strainStep } from './pan/strain.ts';
 import type { Texture } from './texture.ts';
 
 /** Drawn by its method, or by the heat where it is held at a simmer: whichever gives more. */

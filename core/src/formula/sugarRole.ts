@@ -1,6 +1,6 @@
 import type { LineAmount } from './amounts.ts';
 import type { FormulaContent } from './content.ts';
-import type { Outlook } from './outlook.ts';
+import type { Outlook } from './forecast/outlook.ts';
 
 /** What the sugar of a formula is there for, so that it is known before it is cut. */
 export type SugarRole = 'draws' | 'keeps' | 'taste';

@@ -1,9 +1,9 @@
 import type { Fault } from '../formula/index.ts';
 import { limitOfHeat, temperature } from '../quantity/index.ts';
 import { catalogueOf } from './catalogue.ts';
-import { stepClock } from './clock.ts';
-import { cooledIn } from './cooled.ts';
-import { heatingsOf } from './heating.ts';
+import { cooledIn } from './gate/cooled.ts';
+import { heatingsOf } from './gate/heating.ts';
+import { stepClock } from './pan/clock.ts';
 import { type LotRecord, standing } from './record.ts';
 
 const HOUR = 3_600_000;

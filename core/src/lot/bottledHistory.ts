@@ -7,8 +7,8 @@ import {
   temperature,
   volume,
 } from '../quantity/index.ts';
-import { gapSaid } from './gateCount.ts';
-import { sealWords } from './gateSeal.ts';
+import { gapSaid } from './gate/gateCount.ts';
+import { sealWords } from './gate/gateSeal.ts';
 import type { Happening } from './happening.ts';
 import type { LotRecord } from './record.ts';
 

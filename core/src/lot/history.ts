@@ -1,8 +1,8 @@
 import { brixSaid, inWords, money, plural, temperature, weight } from '../quantity/index.ts';
 import { bottled, checked, deviated, heated } from './bottledHistory.ts';
 import { catalogueOf } from './catalogue.ts';
+import { howTaken, readingNames, readingSaid } from './gate/readingSaid.ts';
 import type { Happening } from './happening.ts';
-import { howTaken, readingNames, readingSaid } from './readingSaid.ts';
 import type { LotRecord } from './record.ts';
 
 const MARKS = {

@@ -1,3 +1,40 @@
+export { catalogueOf, weighingOf } from './catalogue.ts';
+export { lotCode, readLotCode } from './code.ts';
+export { type DatedBack, datedBack, undoable } from './datedBack.ts';
+export { cooledIn } from './gate/cooled.ts';
+export { fillDoubt } from './gate/fillDoubt.ts';
+export { type Evidence, EvidenceOf, Gate, type GateId } from './gate/gate.ts';
+export { bottlesNotTicked, gapSaid } from './gate/gateCount.ts';
+export { bottlesProcessed, minutesAskedOf, whyNotCounted } from './gate/gateHeat.ts';
+export { failuresOpen, sealsFrom } from './gate/gateSeal.ts';
+export { allOpen, type GateSetting, gates } from './gate/gates.ts';
+export { type Contrary, contraryPh, governingPh, PH_SAMPLE, readPh } from './gate/governingPh.ts';
+export { type Heating, heatingsOf } from './gate/heating.ts';
+export { holdingOf, isSpoilage } from './gate/holds.ts';
+export { type KeptCalibration, type MeterStanding, meterStanding } from './gate/meter.ts';
+export { matchLot } from './gate/processed.ts';
+export { readingDoubt } from './gate/readingDoubt.ts';
+export { howTaken, readingNames, readingSaid } from './gate/readingSaid.ts';
+export { amountDoubt, type WeighedIn, weighedIn } from './gate/weighedIn.ts';
+export type { Happening } from './happening.ts';
+export { historyOf } from './history.ts';
+export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
+export { judging } from './judging.ts';
+export { awayOf, type BottleGroup, type LotBottles, lotBottles, timesIn } from './keeping/bottles.ts';
+export { gramsInJar, gramsTicked } from './keeping/jarByJar.ts';
+export { storageNow, whyNotKept } from './keeping/keptInstead.ts';
+export { keepsShort, lastDayOf, tooWarm } from './keeping/lastDay.ts';
+export { type BottleLife, bottleLives, WARM_HOURS } from './keeping/life.ts';
+export { type LotKeeping, lotKeeping } from './keeping/lotKeeping.ts';
+export { freeNumbers, linesByJar, numberedBottles } from './keeping/numbered.ts';
+export { openedInCount } from './keeping/opened.ts';
+export { type NextLook, nextLooks, retainedGroups, stillAsked } from './keeping/retained.ts';
+export { type Thawed, thawedGroups } from './keeping/thawed.ts';
+export { type StoodIn, WhyPart, whyThisDate } from './keeping/whyThisDate.ts';
+export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
+export { lotWords, wordsOf } from './lotWords.ts';
+export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
+export { LotPairs, lotPairs, PAIRED, Paired } from './pairs.ts';
 export {
   type BrixKnown,
   brixKnown,
@@ -6,51 +43,19 @@ export {
   ingredientsAsMade,
   linesNotRecorded,
   samplesAsked,
-} from './asMade.ts';
-export { amountsPlanned, contentAsWeighed, type LotLine, lotLines, strainedGrams } from './asWeighed.ts';
-export { boilRateOf, learnedRate } from './boilRate.ts';
-export { awayOf, type BottleGroup, type LotBottles, lotBottles, timesIn } from './bottles.ts';
-export { asLeft, leftFrom } from './byProduct.ts';
-export { catalogueOf, weighingOf } from './catalogue.ts';
-export { presentStep, type StepClock, stepClock } from './clock.ts';
-export { type ClothKept, clothKept } from './clothKept.ts';
-export { lotCode, readLotCode } from './code.ts';
-export { cooledIn } from './cooled.ts';
-export { type DatedBack, datedBack, undoable } from './datedBack.ts';
-export { fillDoubt } from './fillDoubt.ts';
-export { type Evidence, EvidenceOf, Gate, type GateId } from './gate.ts';
-export { bottlesNotTicked, gapSaid } from './gateCount.ts';
-export { bottlesProcessed, minutesAskedOf, whyNotCounted } from './gateHeat.ts';
-export { failuresOpen, sealsFrom } from './gateSeal.ts';
-export { allOpen, type GateSetting, gates } from './gates.ts';
-export { type Contrary, contraryPh, governingPh, PH_SAMPLE, readPh } from './governingPh.ts';
-export type { Happening } from './happening.ts';
-export { type Heating, heatingsOf } from './heating.ts';
-export { historyOf } from './history.ts';
-export { holdingOf, isSpoilage } from './holds.ts';
-export { gramsInJar, gramsTicked } from './jarByJar.ts';
-export { type JudgedReading, judgeReading, type ReadingContext } from './judge.ts';
-export { judging } from './judging.ts';
-export { storageNow, whyNotKept } from './keptInstead.ts';
-export { keepsShort, lastDayOf, tooWarm } from './lastDay.ts';
-export { type StepLeft, stepLeft } from './left.ts';
-export { type BottleLife, bottleLives, WARM_HOURS } from './life.ts';
-export { type LotKeeping, lotKeeping } from './lotKeeping.ts';
-export { isOnHand, type LotStanding, lotStanding } from './lotStanding.ts';
-export { lotWords, wordsOf } from './lotWords.ts';
-export { asMade, makeupAsMade } from './made.ts';
-export { lotMeasured, measuredLot } from './measuredLot.ts';
-export { type KeptCalibration, type MeterStanding, meterStanding } from './meter.ts';
-export { freeNumbers, linesByJar, numberedBottles } from './numbered.ts';
-export { openedInCount } from './opened.ts';
-export { type OutOfLimits, outOfLimits } from './outOfLimits.ts';
-export { LotPairs, lotPairs, PAIRED, Paired } from './pairs.ts';
-export { type PanNow, panInHand, panNow } from './panNow.ts';
-export type { PanVessel } from './panRate.ts';
-export { matchLot } from './processed.ts';
-export { type Product, productAt, productOf } from './product.ts';
-export { readingDoubt } from './readingDoubt.ts';
-export { howTaken, readingNames, readingSaid } from './readingSaid.ts';
+} from './pan/asMade.ts';
+export { amountsPlanned, contentAsWeighed, type LotLine, lotLines, strainedGrams } from './pan/asWeighed.ts';
+export { boilRateOf, learnedRate } from './pan/boilRate.ts';
+export { asLeft, leftFrom } from './pan/byProduct.ts';
+export { presentStep, type StepClock, stepClock } from './pan/clock.ts';
+export { type ClothKept, clothKept } from './pan/clothKept.ts';
+export { type StepLeft, stepLeft } from './pan/left.ts';
+export { asMade, makeupAsMade } from './pan/made.ts';
+export { lotMeasured, measuredLot } from './pan/measuredLot.ts';
+export { type PanNow, panInHand, panNow } from './pan/panNow.ts';
+export type { PanVessel } from './pan/panRate.ts';
+export { type Product, productAt, productOf } from './pan/product.ts';
+export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './pan/timing.ts';
 export {
   type Addition,
   type BottleTick,
@@ -85,11 +90,6 @@ export {
   type TallyEntry,
   type Weighing,
 } from './record.ts';
-export { type NextLook, nextLooks, retainedGroups, stillAsked } from './retained.ts';
 export { RULE_SET } from './ruleSet.ts';
 export { RESTED_ON, recordAsOf } from './signedRecord.ts';
 export { ENDED, type LotEvent, LotState, TransitionError, transition } from './state.ts';
-export { type Thawed, thawedGroups } from './thawed.ts';
-export { isWaiting, type StepPrompt, type StepTiming, stepPrompt, stepTiming } from './timing.ts';
-export { amountDoubt, type WeighedIn, weighedIn } from './weighedIn.ts';
-export { type StoodIn, WhyPart, whyThisDate } from './whyThisDate.ts';

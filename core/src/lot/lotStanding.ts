@@ -1,11 +1,11 @@
-import { type LotBottles, lotBottles } from './bottles.ts';
-import type { Gate } from './gate.ts';
-import { keepsShort, lastDayOf } from './lastDay.ts';
-import { bottleLives, EVER } from './life.ts';
-import type { LotKeeping } from './lotKeeping.ts';
+import type { Gate } from './gate/gate.ts';
+import { type LotBottles, lotBottles } from './keeping/bottles.ts';
+import { keepsShort, lastDayOf } from './keeping/lastDay.ts';
+import { bottleLives, EVER } from './keeping/life.ts';
+import type { LotKeeping } from './keeping/lotKeeping.ts';
+import { type NextLook, nextLooks, retainedGroups } from './keeping/retained.ts';
 import type { LotRecord } from './record.ts';
 import { movesOf, printsOf } from './record.ts';
-import { type NextLook, nextLooks, retainedGroups } from './retained.ts';
 import { ENDED } from './state.ts';
 
 /** What lists, the shelf and Today show of a lot. It holds of the record at any time of the clock, until the record grows. */

@@ -1,5 +1,5 @@
 import { dayOf } from '../calendar/index.ts';
-import type { LotKeeping } from './lotKeeping.ts';
+import type { LotKeeping } from './keeping/lotKeeping.ts';
 import type { LotRecord } from './record.ts';
 
 const MONTHS = [

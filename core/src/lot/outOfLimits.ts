@@ -1,7 +1,7 @@
 import { loadClock, netContents, thermalShock } from '../bottling/index.ts';
 import { degreesApart, limitOfHeat, temperature } from '../quantity/index.ts';
-import { cooledIn } from './cooled.ts';
-import { minutesAskedOf } from './gateHeat.ts';
+import { cooledIn } from './gate/cooled.ts';
+import { minutesAskedOf } from './gate/gateHeat.ts';
 import { type BottlingEntry, type LotRecord, standing } from './record.ts';
 
 /** Something a lot's record shows to be out of its limits. */

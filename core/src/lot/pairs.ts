@@ -3,11 +3,11 @@ import { dayOf } from '../calendar/index.ts';
 import { type ForecastSetting, forecast, Pair } from '../formula/index.ts';
 import type { CupSchool } from '../quantity/index.ts';
 import { densityAt20 } from '../sugar/index.ts';
-import { finishedReadings } from './asMade.ts';
-import { contentAsWeighed } from './asWeighed.ts';
-import { lotBottles } from './bottles.ts';
 import { weighingOf } from './catalogue.ts';
-import { stepClock } from './clock.ts';
+import { lotBottles } from './keeping/bottles.ts';
+import { finishedReadings } from './pan/asMade.ts';
+import { contentAsWeighed } from './pan/asWeighed.ts';
+import { stepClock } from './pan/clock.ts';
 import { type LotRecord, standing } from './record.ts';
 
 /** Figures that are kept side by side, forecast and measured. */

@@ -1,5 +1,5 @@
 import { columnsOf, type EntryKind, entries } from '../record/index.ts';
-import { storageAsOf } from './keptInstead.ts';
+import { storageAsOf } from './keeping/keptInstead.ts';
 import type { LotRecord } from './record.ts';
 
 /** What a release rests on, by noun: what a signature is put under, and where a late entry matters. */

@@ -1,4 +1,4 @@
-import type { Account } from '@inch/contract/account';
+import type { Account } from '@inch/contract/kitchen/account';
 import type { Pool } from 'mysql2/promise';
 import { tooMany } from '../problem/problem.ts';
 import { passwordMatches } from './password.ts';

@@ -1,4 +1,4 @@
-import type { Account, Person, Role } from '@inch/contract/account';
+import type { Account, Person, Role } from '@inch/contract/kitchen/account';
 import type { Request } from 'express';
 import { toSql, update } from '../database/pool.ts';
 import { writeJournal } from '../journal/append.ts';

@@ -1,5 +1,5 @@
-import { type Account, accountRoutes, type Setup } from '@inch/contract/account';
-import type { Kitchen } from '@inch/contract/kitchen';
+import { type Account, accountRoutes, type Setup } from '@inch/contract/kitchen/account';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import type { Request, Response } from 'express';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { v7 as newId } from 'uuid';

@@ -1,4 +1,4 @@
-import type { Account, Person } from '@inch/contract/account';
+import type { Account, Person } from '@inch/contract/kitchen/account';
 import { type Database, insert, rows, run, toSql } from '../database/pool.ts';
 
 type Row = Account & { password_hash: string };

@@ -1,5 +1,5 @@
-import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import { type AgeingView, ageingRoutes } from '@inch/contract/making/ageing';
 import { agedFigures, ageingEvidence, DRIFTING, type Drifting } from '@inch/core/ageing';
 import { nextLooks, whyThisDate } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';

@@ -1,6 +1,6 @@
-import type { PlaceTemperature } from '@inch/contract/ageing';
-import type { EntrySaid } from '@inch/contract/entry';
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { PlaceTemperature } from '@inch/contract/making/ageing';
+import type { EntrySaid } from '@inch/contract/route/entry';
 import { excursionsOver, storeQuality } from '@inch/core/ageing';
 import { type LotRecord, movesOf, timesIn } from '@inch/core/lot';
 import { placeNames } from '@inch/core/place';

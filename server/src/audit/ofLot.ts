@@ -1,4 +1,4 @@
-import type { JournalRow } from '@inch/contract/journal';
+import type { JournalRow } from '@inch/contract/kitchen/journal';
 import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 import { journalRowFrom, type ReadRow } from './routes.ts';

@@ -1,5 +1,5 @@
-import { type JournalQuery, type JournalRow, journalRoutes } from '@inch/contract/journal';
-import type { Kitchen } from '@inch/contract/kitchen';
+import { type JournalQuery, type JournalRow, journalRoutes } from '@inch/contract/kitchen/journal';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { addDays, instantOf } from '@inch/core/calendar';
 import type { Pool } from 'mysql2/promise';
 import { fromSql, marks, rows, toSql } from '../database/pool.ts';

@@ -1,4 +1,4 @@
-import { type Backup, backupRoutes } from '@inch/contract/backup';
+import { type Backup, backupRoutes } from '@inch/contract/kitchen/backup';
 import { type Database, fromSql, rows } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';
 

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { calendarRoutes } from '@inch/contract/calendar';
+import { calendarRoutes } from '@inch/contract/kitchen/calendar';
 import type { Pool } from 'mysql2/promise';
 import { fromSql, rows, run, toSql } from '../database/pool.ts';
 import { sendCalendar } from '../http/sendCalendar.ts';

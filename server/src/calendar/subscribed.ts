@@ -1,6 +1,6 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { Plan } from '@inch/contract/plan';
-import type { TodayView } from '@inch/contract/today';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { Plan } from '@inch/contract/kitchen/plan';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { addDays, dayOf } from '@inch/core/calendar';
 import ical, { ICalAlarmType, type ICalCalendar, ICalEventTransparency } from 'ical-generator';
 

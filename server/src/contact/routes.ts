@@ -4,7 +4,7 @@ import {
   type ContactQuery,
   contactRoutes,
   type NewContact,
-} from '@inch/contract/contact';
+} from '@inch/contract/kitchen/contact';
 import type { z } from 'zod';
 import { type Database, insert, rows, update } from '../database/pool.ts';
 import { read } from '../database/read.ts';

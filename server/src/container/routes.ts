@@ -3,7 +3,7 @@ import {
   type ContainerMeasures,
   containerRoutes,
   type NewContainer,
-} from '@inch/contract/container';
+} from '@inch/contract/making/container';
 import { tooSmall } from '@inch/core/bottling';
 import { z } from 'zod';
 import { type Database, insert, toSql, update } from '../database/pool.ts';

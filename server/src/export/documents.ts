@@ -1,4 +1,4 @@
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import type { ArtworkOf, LabelContent } from '@inch/core/label';
 import { othersFirst } from '../database/othersFirst.ts';
 import { type Database, rows } from '../database/pool.ts';

@@ -1,4 +1,4 @@
-import type { Manifest } from '@inch/contract/export';
+import type { Manifest } from '@inch/contract/kitchen/export';
 import { type Database, rows } from '../database/pool.ts';
 import { NOTHING } from '../standing/stock.ts';
 

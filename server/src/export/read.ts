@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { Manifest } from '@inch/contract/export';
+import { Manifest } from '@inch/contract/kitchen/export';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { z } from 'zod';
 import { verifyJournal } from '../audit/verify.ts';

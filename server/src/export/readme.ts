@@ -1,4 +1,4 @@
-import type { Manifest } from '@inch/contract/export';
+import type { Manifest } from '@inch/contract/kitchen/export';
 
 /** What an export says of itself to somebody who never saw the program. */
 export const readme = ({ kitchen, counts, journal, leftOut }: Manifest): string => `${kitchen.name}

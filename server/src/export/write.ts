@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { Manifest } from '@inch/contract/export';
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Manifest } from '@inch/contract/kitchen/export';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { ZipArchive } from 'archiver';
 import { stringify } from 'csv-stringify/sync';
 import { z } from 'zod';

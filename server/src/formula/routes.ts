@@ -1,5 +1,5 @@
-import { formulaRoutes, type NewFormula, type NewVersion } from '@inch/contract/formula';
-import { formulaFileRoutes, formulaFileSchema } from '@inch/contract/formulaFile';
+import { formulaRoutes, type NewFormula, type NewVersion } from '@inch/contract/making/formula';
+import { formulaFileRoutes, formulaFileSchema } from '@inch/contract/making/formulaFile';
 import { type FormulaContent, lineAmounts } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { lotPairs, measuredLot } from '@inch/core/lot';

@@ -1,4 +1,4 @@
-import { type Formula, FormulaHead, FormulaVersion } from '@inch/contract/formula';
+import { type Formula, FormulaHead, FormulaVersion } from '@inch/contract/making/formula';
 import { Instant } from '@inch/core/value';
 import type { z } from 'zod';
 import { type Database, marks } from '../database/pool.ts';

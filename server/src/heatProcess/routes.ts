@@ -1,4 +1,4 @@
-import { heatProcessRoutes, type NewProcess } from '@inch/contract/heatProcess';
+import { heatProcessRoutes, type NewProcess } from '@inch/contract/making/heatProcess';
 import { implausible } from '@inch/core/bottling';
 import { bottleSize } from '@inch/core/quantity';
 import type { z } from 'zod';

@@ -1,4 +1,4 @@
-import { OwnProcess } from '@inch/contract/heatProcess';
+import { OwnProcess } from '@inch/contract/making/heatProcess';
 import { type HeatProcess, heatProcesses } from '@inch/core/heat';
 import { type Database, marks, rows } from '../database/pool.ts';
 

@@ -1,7 +1,7 @@
-import { accountRoutes } from '@inch/contract/account';
-import { exportRoutes } from '@inch/contract/export';
-import { kitchenFileRoutes } from '@inch/contract/kitchenFile';
-import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
+import { accountRoutes } from '@inch/contract/kitchen/account';
+import { exportRoutes } from '@inch/contract/kitchen/export';
+import { kitchenFileRoutes } from '@inch/contract/kitchen/kitchenFile';
+import { spreadsheetRoutes } from '@inch/contract/kitchen/spreadsheet';
 import express, { type Request, type RequestHandler, type Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { Problem } from '../problem/problem.ts';

@@ -1,4 +1,4 @@
-import { allRoutes } from '@inch/contract/routes';
+import { allRoutes } from '@inch/contract/route/routes';
 import type { Router } from 'express';
 import { Problem } from '../problem/problem.ts';
 

@@ -1,8 +1,8 @@
 import { STATUS_CODES } from 'node:http';
-import { namedSchemas } from '@inch/contract/named';
-import { type Access, type AnyRoute, statusOf } from '@inch/contract/route';
-import { allRoutes, tags } from '@inch/contract/routes';
-import { Problem } from '@inch/contract/values';
+import { namedSchemas } from '@inch/contract/route/named';
+import { type Access, type AnyRoute, statusOf } from '@inch/contract/route/route';
+import { allRoutes, tags } from '@inch/contract/route/routes';
+import { Problem } from '@inch/contract/route/values';
 import { z } from 'zod';
 import { SESSION_COOKIE } from '../session/session.ts';
 

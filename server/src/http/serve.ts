@@ -1,6 +1,6 @@
-import type { Account, Session } from '@inch/contract/account';
-import type { Kitchen } from '@inch/contract/kitchen';
-import { type Access, type AnyRoute, type Route, statusOf } from '@inch/contract/route';
+import type { Account, Session } from '@inch/contract/kitchen/account';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import { type Access, type AnyRoute, type Route, statusOf } from '@inch/contract/route/route';
 import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';

@@ -1,4 +1,4 @@
-import { ingredientRoutes, type NewMeasure, type OwnFigures } from '@inch/contract/ingredient';
+import { ingredientRoutes, type NewMeasure, type OwnFigures } from '@inch/contract/making/ingredient';
 import {
   type Ingredient,
   isUnreadable,

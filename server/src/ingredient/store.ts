@@ -1,4 +1,4 @@
-import { OwnCatalogue } from '@inch/contract/ingredient';
+import { OwnCatalogue } from '@inch/contract/making/ingredient';
 import type { FormulaContent } from '@inch/core/formula';
 import { Ingredient, type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
 import { OwnMeasure } from '@inch/core/quantity';

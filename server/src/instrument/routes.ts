@@ -1,5 +1,5 @@
-import type { EntrySaid } from '@inch/contract/entry';
-import { instrumentRoutes, type NewInstrument } from '@inch/contract/instrument';
+import { instrumentRoutes, type NewInstrument } from '@inch/contract/making/instrument';
+import type { EntrySaid } from '@inch/contract/route/entry';
 import { calibrateMeter } from '@inch/core/acid';
 import { CHECKS, type CheckedKind, judgeCheck } from '@inch/core/instrument';
 import type { z } from 'zod';

@@ -1,4 +1,4 @@
-import { Instrument } from '@inch/contract/instrument';
+import { Instrument } from '@inch/contract/making/instrument';
 import { addDays, dayOf } from '@inch/core/calendar';
 import { checkDue, checkStanding } from '@inch/core/instrument';
 import { meterStanding } from '@inch/core/lot';

@@ -1,4 +1,4 @@
-import type { NewCovering } from '@inch/contract/stock';
+import type { NewCovering } from '@inch/contract/kitchen/stock';
 import { dayOf } from '@inch/core/calendar';
 import { packagingFor, whyUnfit } from '@inch/core/stock';
 import type { z } from 'zod';

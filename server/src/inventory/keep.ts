@@ -6,7 +6,7 @@ import type {
   NewStock,
   StockView,
   StruckTaking,
-} from '@inch/contract/stock';
+} from '@inch/contract/kitchen/stock';
 import { dangersIn } from '@inch/core/ageing';
 import { dayOf } from '@inch/core/calendar';
 import type { Allergen } from '@inch/core/ingredient';

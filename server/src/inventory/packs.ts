@@ -1,4 +1,4 @@
-import type { Basket, BasketChange, NewPack, StockPack } from '@inch/contract/stock';
+import type { Basket, BasketChange, NewPack, StockPack } from '@inch/contract/kitchen/stock';
 import type { z } from 'zod';
 import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
 import { journal, type Writing } from '../journal/writing.ts';

@@ -1,4 +1,4 @@
-import { stockRoutes } from '@inch/contract/stock';
+import { stockRoutes } from '@inch/contract/kitchen/stock';
 import { type AppContext, serve } from '../http/serve.ts';
 import { notFound } from '../problem/problem.ts';
 import { listStock, readStock } from '../stock/store.ts';

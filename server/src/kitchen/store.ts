@@ -1,4 +1,4 @@
-import { Kitchen, Workshop } from '@inch/contract/kitchen';
+import { Kitchen, Workshop } from '@inch/contract/kitchen/kitchen';
 import { Labelling, usualLabelling } from '@inch/core/label';
 import { Instant } from '@inch/core/value';
 import { z } from 'zod';

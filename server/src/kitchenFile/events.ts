@@ -1,5 +1,5 @@
-import { bodyOf, type EntrySaid } from '@inch/contract/entry';
-import { type FileEvent, OWN_TABLES, type ToldNoun } from '@inch/contract/kitchenFile';
+import { type FileEvent, OWN_TABLES, type ToldNoun } from '@inch/contract/kitchen/kitchenFile';
+import { bodyOf, type EntrySaid } from '@inch/contract/route/entry';
 import { dayOf } from '@inch/core/calendar';
 import {
   type EntryKind,

@@ -1,5 +1,5 @@
-import type { Account } from '@inch/contract/account';
-import { type KitchenFile, kitchenFileRoutes } from '@inch/contract/kitchenFile';
+import type { Account } from '@inch/contract/kitchen/account';
+import { type KitchenFile, kitchenFileRoutes } from '@inch/contract/kitchen/kitchenFile';
 import { addDays, dayOf, daysBetween, instantOf } from '@inch/core/calendar';
 import { v7 as newId } from 'uuid';
 import { hashPassword, refuseWeak } from '../account/password.ts';

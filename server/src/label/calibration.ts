@@ -1,4 +1,4 @@
-import type { LabelSheet } from '@inch/contract/labelSheet';
+import type { LabelSheet } from '@inch/contract/making/labelSheet';
 import { sheetPlaces } from '@inch/core/label';
 import { bytesOf, newDocument, pageOf } from './document.ts';
 

@@ -1,4 +1,4 @@
-import { labelRoutes } from '@inch/contract/label';
+import { labelRoutes } from '@inch/contract/making/label';
 import { type FacedContainer, type LabelDesign, usualDesign } from '@inch/core/label';
 import { v7 as newId } from 'uuid';
 import { type Database, insert, rows, update } from '../database/pool.ts';

@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LabelView } from '@inch/contract/label';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LabelView } from '@inch/contract/making/label';
 import { dayOf } from '@inch/core/calendar';
 import type { LabelDesign } from '@inch/core/label';
 import {

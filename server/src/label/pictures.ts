@@ -1,4 +1,4 @@
-import { LARGEST_PICTURE, type LabelPicture, labelPictureRoutes } from '@inch/contract/labelPicture';
+import { LARGEST_PICTURE, type LabelPicture, labelPictureRoutes } from '@inch/contract/making/labelPicture';
 import express from 'express';
 import { type Database, insert, rows, toSql } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';

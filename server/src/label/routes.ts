@@ -1,5 +1,5 @@
-import type { LabelView } from '@inch/contract/label';
-import { labelRoutes } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/making/label';
+import { labelRoutes } from '@inch/contract/making/label';
 import type { Pool } from 'mysql2/promise';
 import { type AppContext, type SignedCall, serve } from '../http/serve.ts';
 import { journalExport } from '../journal/exported.ts';

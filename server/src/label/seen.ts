@@ -1,4 +1,4 @@
-import type { LabelView } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/making/label';
 import { Problem } from '../problem/problem.ts';
 
 /** Refuses a label whose differences from the formula nobody looked at. */

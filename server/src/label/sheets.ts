@@ -1,4 +1,4 @@
-import { LabelSheet, labelSheetRoutes, type NewLabelSheet } from '@inch/contract/labelSheet';
+import { LabelSheet, labelSheetRoutes, type NewLabelSheet } from '@inch/contract/making/labelSheet';
 import { type SheetMeasures, whyNoSheet } from '@inch/core/label';
 import type { z } from 'zod';
 import { type Database, insert, update } from '../database/pool.ts';

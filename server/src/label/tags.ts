@@ -1,4 +1,4 @@
-import { tagRoutes } from '@inch/contract/tag';
+import { tagRoutes } from '@inch/contract/route/tag';
 import { dayOf, spokenDay } from '@inch/core/calendar';
 import { standing } from '@inch/core/lot';
 import { rows } from '../database/pool.ts';

@@ -1,4 +1,4 @@
-import type { LiveChange, LiveEvent } from '@inch/contract/live';
+import type { LiveChange, LiveEvent } from '@inch/contract/route/live';
 import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';
 

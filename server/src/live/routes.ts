@@ -1,5 +1,5 @@
-import { liveRoutes } from '@inch/contract/live';
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
+import { liveRoutes } from '@inch/contract/route/live';
 import ical, { ICalAlarmType, type ICalCalendar } from 'ical-generator';
 import { sendCalendar } from '../http/sendCalendar.ts';
 import { type AppContext, serve } from '../http/serve.ts';

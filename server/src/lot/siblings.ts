@@ -1,5 +1,5 @@
-import type { SiblingPage } from '@inch/contract/ageing';
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { SiblingPage } from '@inch/contract/making/ageing';
 import { dayOf } from '@inch/core/calendar';
 import { standing } from '@inch/core/lot';
 import { type Database, fromSql, marks, rows, toSql } from '../database/pool.ts';

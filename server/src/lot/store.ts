@@ -1,5 +1,5 @@
-import { Workshop } from '@inch/contract/kitchen';
-import type { BrokenLot } from '@inch/contract/lot';
+import { Workshop } from '@inch/contract/kitchen/kitchen';
+import type { BrokenLot } from '@inch/contract/making/lot';
 import { heatProcesses } from '@inch/core/heat';
 import { LotRecord, storageNow } from '@inch/core/lot';
 import { CupSchool } from '@inch/core/quantity';

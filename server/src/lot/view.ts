@@ -1,7 +1,7 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LabelView } from '@inch/contract/label';
-import type { LotView } from '@inch/contract/lot';
-import type { Vessel } from '@inch/contract/vessel';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LabelView } from '@inch/contract/making/label';
+import type { LotView } from '@inch/contract/making/lot';
+import type { Vessel } from '@inch/contract/making/vessel';
 import { labelCheck, labelContent, labelMissing, relabelling } from '@inch/core/label';
 import {
   bottleLives,

@@ -1,4 +1,4 @@
-import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/photograph';
+import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/making/photograph';
 import { standing } from '@inch/core/lot';
 import { entries } from '@inch/core/record';
 import express from 'express';

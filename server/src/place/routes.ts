@@ -1,4 +1,4 @@
-import { type NewPlaceSaid, placeRoutes } from '@inch/contract/place';
+import { type NewPlaceSaid, placeRoutes } from '@inch/contract/kitchen/place';
 import { kindByName, placeKey, placeNames } from '@inch/core/place';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';

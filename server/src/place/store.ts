@@ -1,4 +1,4 @@
-import { PlaceEntry } from '@inch/contract/place';
+import { PlaceEntry } from '@inch/contract/kitchen/place';
 import type { LotRecord } from '@inch/core/lot';
 import { movesOf } from '@inch/core/lot';
 import { COLD, placeNames, type StoreReading } from '@inch/core/place';

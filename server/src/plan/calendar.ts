@@ -1,4 +1,4 @@
-import type { Plan } from '@inch/contract/plan';
+import type { Plan } from '@inch/contract/kitchen/plan';
 import ical, {
   ICalAlarmType,
   type ICalCalendar,

@@ -1,4 +1,4 @@
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import type { PastLot } from '@inch/core/planning';
 import type { Pool } from 'mysql2/promise';
 import { rows } from '../database/pool.ts';

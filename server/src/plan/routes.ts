@@ -1,4 +1,10 @@
-import { type NewStart, type Plan, type PlanChange, type PlanContent, planRoutes } from '@inch/contract/plan';
+import {
+  type NewStart,
+  type Plan,
+  type PlanChange,
+  type PlanContent,
+  planRoutes,
+} from '@inch/contract/kitchen/plan';
 import type { z } from 'zod';
 import { insert, rows, toSql, update } from '../database/pool.ts';
 import { sendCalendar } from '../http/sendCalendar.ts';

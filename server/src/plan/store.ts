@@ -1,4 +1,4 @@
-import { Plan, PlanContent } from '@inch/contract/plan';
+import { Plan, PlanContent } from '@inch/contract/kitchen/plan';
 import type { PlannedStart } from '@inch/core/planning';
 import { Instant } from '@inch/core/value';
 import type { z } from 'zod';

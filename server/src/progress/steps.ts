@@ -1,4 +1,4 @@
-import type { Progress } from '@inch/contract/export';
+import type { Progress } from '@inch/contract/kitchen/export';
 import type { Pool } from 'mysql2/promise';
 import { rows, run, toSql } from '../database/pool.ts';
 

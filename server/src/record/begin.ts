@@ -1,4 +1,4 @@
-import type { NewLot } from '@inch/contract/lot';
+import type { NewLot } from '@inch/contract/making/lot';
 import { type FormulaContent, kills } from '@inch/core/formula';
 import { lotCode } from '@inch/core/lot';
 import { v7 as newId } from 'uuid';

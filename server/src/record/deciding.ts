@@ -1,5 +1,5 @@
-import type { Account } from '@inch/contract/account';
-import type { NewStrike } from '@inch/contract/entry';
+import type { Account } from '@inch/contract/kitchen/account';
+import type { NewStrike } from '@inch/contract/route/entry';
 import { holdingOf, lotBottles, movesOf, RESTED_ON, RULE_SET, retainedGroups } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { type EntryKind, entries, MOVED_BY_HAND, type StrikeableNoun } from '@inch/core/record';

@@ -1,5 +1,5 @@
-import type { Account } from '@inch/contract/account';
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Account } from '@inch/contract/kitchen/account';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { spokenDay } from '@inch/core/calendar';
 import { type Gate, RULE_SET } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';

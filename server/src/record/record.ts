@@ -1,4 +1,4 @@
-import { bodyOf } from '@inch/contract/entry';
+import { bodyOf } from '@inch/contract/route/entry';
 import { type Entries, entries, type PostedNoun, type Said } from '@inch/core/record';
 import { referencedBy } from '../entry/references.ts';
 import { writeEntry } from '../entry/write.ts';

@@ -1,5 +1,5 @@
-import { postedNouns } from '@inch/contract/entry';
-import { entryRoutes, lotRoutes } from '@inch/contract/lot';
+import { entryRoutes, lotRoutes } from '@inch/contract/making/lot';
+import { postedNouns } from '@inch/contract/route/entry';
 import { DECISIONS, type PostedNoun, RULINGS } from '@inch/core/record';
 import { journalOfLot } from '../audit/ofLot.ts';
 import { type AppContext, type Attempt, serve } from '../http/serve.ts';

@@ -1,4 +1,4 @@
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { type Inquiry, processInquiry } from '@inch/core/formula';
 import { momentIn, type Sheet } from './paper.ts';
 

@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LotView } from '@inch/contract/lot';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LotView } from '@inch/contract/making/lot';
 import { type Happening, historyOf, type LotRecord } from '@inch/core/lot';
 import { localeNow } from '@inch/core/quantity';
 import { lateBy, lateSaid } from '@inch/core/record';

@@ -1,5 +1,5 @@
-import { formulaRoutes } from '@inch/contract/formula';
-import { lotRoutes } from '@inch/contract/lot';
+import { formulaRoutes } from '@inch/contract/making/formula';
+import { lotRoutes } from '@inch/contract/making/lot';
 import { type FormulaContent, forecast } from '@inch/core/formula';
 import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { lotMeasured } from '@inch/core/lot';

@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LotView } from '@inch/contract/lot';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LotView } from '@inch/contract/making/lot';
 import { spokenDay } from '@inch/core/calendar';
 import { boilingPointOfWater, feetOf } from '@inch/core/heat';
 import { datedBack, type LotRecord } from '@inch/core/lot';

@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import { Sale, type SaleQuery, saleRoutes } from '@inch/contract/sale';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import { Sale, type SaleQuery, saleRoutes } from '@inch/contract/kitchen/sale';
 import { addDays, dayOf, instantOf } from '@inch/core/calendar';
 import { Instant } from '@inch/core/value';
 import type { Pool } from 'mysql2/promise';

@@ -1,5 +1,5 @@
 import { hash, randomBytes } from 'node:crypto';
-import type { Session } from '@inch/contract/account';
+import type { Session } from '@inch/contract/kitchen/account';
 import type { Request, Response } from 'express';
 import { type Database, fromSql, insert, rows, run, toSql } from '../database/pool.ts';
 import { kitchenAt } from '../kitchen/store.ts';

@@ -1,4 +1,4 @@
-import type { Session } from '@inch/contract/account';
+import type { Session } from '@inch/contract/kitchen/account';
 import { type Database, marks, rows, toSql } from '../database/pool.ts';
 
 /** A session that stands, with its account, its kitchen and the revision of that kitchen's settings. */

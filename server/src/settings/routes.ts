@@ -1,4 +1,4 @@
-import { type Kitchen, type KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
+import { type Kitchen, type KitchenChange, kitchenRoutes } from '@inch/contract/kitchen/kitchen';
 import type { z } from 'zod';
 import { rows } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';

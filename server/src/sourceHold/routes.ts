@@ -1,4 +1,4 @@
-import { type NewSourceHold, SourceHold, sourceHoldRoutes } from '@inch/contract/sourceHold';
+import { type NewSourceHold, SourceHold, sourceHoldRoutes } from '@inch/contract/kitchen/sourceHold';
 import { heatProcesses } from '@inch/core/heat';
 import { Instant } from '@inch/core/value';
 import type { Pool } from 'mysql2/promise';

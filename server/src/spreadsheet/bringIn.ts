@@ -1,4 +1,4 @@
-import type { NewSpreadsheet } from '@inch/contract/spreadsheet';
+import type { NewSpreadsheet } from '@inch/contract/kitchen/spreadsheet';
 import {
   type SpreadsheetColumn,
   type SpreadsheetKind,

@@ -1,4 +1,4 @@
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { dayOf } from '@inch/core/calendar';
 import {
   type Matched,

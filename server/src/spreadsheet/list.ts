@@ -1,4 +1,4 @@
-import { EarlierLot, type PageQuery, Spreadsheet } from '@inch/contract/spreadsheet';
+import { EarlierLot, type PageQuery, Spreadsheet } from '@inch/contract/kitchen/spreadsheet';
 import { Instant } from '@inch/core/value';
 import { z } from 'zod';
 import type { Database } from '../database/pool.ts';

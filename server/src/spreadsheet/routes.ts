@@ -1,4 +1,4 @@
-import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
+import { spreadsheetRoutes } from '@inch/contract/kitchen/spreadsheet';
 import { matchColumns } from '@inch/core/spreadsheet';
 import { rows, toSql, update } from '../database/pool.ts';
 import { type AppContext, serve } from '../http/serve.ts';

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { boilRateOf, isOnHand, type LotStanding, lotStanding, lotWords } from '@inch/core/lot';
 import { VesselShape } from '@inch/core/pan';
 import { type PastLot, pastLot } from '@inch/core/planning';

@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { LotListQuery, LotPage } from '@inch/contract/lot';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { LotListQuery, LotPage } from '@inch/contract/making/lot';
 import { type LotStanding, wordsOf } from '@inch/core/lot';
 import type { Pool } from 'mysql2/promise';
 import { marks, rows } from '../database/pool.ts';

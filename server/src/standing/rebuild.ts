@@ -1,4 +1,4 @@
-import type { Kitchen } from '@inch/contract/kitchen';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import type { Pool } from 'mysql2/promise';
 import { type Database, rows, run } from '../database/pool.ts';
 import { read } from '../database/read.ts';

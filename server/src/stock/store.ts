@@ -1,4 +1,4 @@
-import { StockHistory, type StockListQuery, StockView } from '@inch/contract/stock';
+import { StockHistory, type StockListQuery, StockView } from '@inch/contract/kitchen/stock';
 import { dayOf } from '@inch/core/calendar';
 import { LotState } from '@inch/core/lot';
 import { leftOf, packagingOf, stockCode, whyUnfit } from '@inch/core/stock';

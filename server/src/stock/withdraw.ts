@@ -1,4 +1,4 @@
-import type { StockView } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/kitchen/stock';
 import { dayOf } from '@inch/core/calendar';
 import { coverFrom, LABELS, type PackedIn, packagingFor, type Withdrawal, whyUnfit } from '@inch/core/stock';
 import { v7 as newId } from 'uuid';

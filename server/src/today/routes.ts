@@ -1,5 +1,5 @@
-import type { Kitchen } from '@inch/contract/kitchen';
-import { type TodayView, todayRoutes } from '@inch/contract/today';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import { type TodayView, todayRoutes } from '@inch/contract/kitchen/today';
 import { loadClock } from '@inch/core/bottling';
 import {
   type PanNow,

@@ -1,4 +1,4 @@
-import type { SOURCES } from '@inch/contract/sourceHold';
+import type { SOURCES } from '@inch/contract/kitchen/sourceHold';
 import { type Database, marks, rows } from '../database/pool.ts';
 
 /** Something that lots are made with. */

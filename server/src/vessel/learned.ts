@@ -1,4 +1,4 @@
-import type { Vessel } from '@inch/contract/vessel';
+import type { Vessel } from '@inch/contract/making/vessel';
 import { learnedRate } from '@inch/core/lot';
 import { type Database, rows } from '../database/pool.ts';
 import type { StoredLot } from '../lot/store.ts';

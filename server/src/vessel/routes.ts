@@ -1,4 +1,4 @@
-import { type NewVessel, vesselRoutes } from '@inch/contract/vessel';
+import { type NewVessel, vesselRoutes } from '@inch/contract/making/vessel';
 import { vesselVolume } from '@inch/core/pan';
 import type { z } from 'zod';
 import { insert, toSql } from '../database/pool.ts';

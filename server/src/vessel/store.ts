@@ -1,4 +1,4 @@
-import { Vessel } from '@inch/contract/vessel';
+import { Vessel } from '@inch/contract/making/vessel';
 import { vesselVolume } from '@inch/core/pan';
 import type { Database } from '../database/pool.ts';
 import { read } from '../database/read.ts';

@@ -1,4 +1,4 @@
-import { accountRoutes, Setup } from '@inch/contract/account';
+import { accountRoutes, Setup } from '@inch/contract/kitchen/account';
 import { call } from '../data/api.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';
 import { Button } from '../ui/Button.tsx';

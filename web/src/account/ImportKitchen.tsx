@@ -1,4 +1,4 @@
-import { exportRoutes } from '@inch/contract/export';
+import { exportRoutes } from '@inch/contract/kitchen/export';
 import { useState } from 'react';
 import { newId, sendFile } from '../data/api.ts';
 import { useProgress } from '../data/progress.ts';

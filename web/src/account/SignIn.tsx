@@ -1,4 +1,4 @@
-import { accountRoutes } from '@inch/contract/account';
+import { accountRoutes } from '@inch/contract/kitchen/account';
 import { useForm } from 'react-hook-form';
 import { call } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';

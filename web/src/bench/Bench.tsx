@@ -1,4 +1,4 @@
-import { type Instrument, instrumentRoutes, NewInstrument } from '@inch/contract/instrument';
+import { type Instrument, instrumentRoutes, NewInstrument } from '@inch/contract/making/instrument';
 import { degrees, degreesShown, temperature } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useInstruments } from '../data/instruments.ts';

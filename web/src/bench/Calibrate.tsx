@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
+import { type Instrument, instrumentRoutes } from '@inch/contract/making/instrument';
+import { bodyOf } from '@inch/contract/route/entry';
 import { calibrateMeter } from '@inch/core/acid';
 import { degrees, degreesShown } from '@inch/core/quantity';
 import { useState } from 'react';

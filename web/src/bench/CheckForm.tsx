@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
+import { type Instrument, instrumentRoutes } from '@inch/contract/making/instrument';
+import { bodyOf } from '@inch/contract/route/entry';
 import {
   CHECKS,
   type CheckedKind,

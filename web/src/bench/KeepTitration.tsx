@@ -1,4 +1,4 @@
-import { ingredientRoutes } from '@inch/contract/ingredient';
+import { ingredientRoutes } from '@inch/contract/making/ingredient';
 import { useState } from 'react';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';

@@ -1,4 +1,4 @@
-import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/vessel';
+import { NewVessel, type Vessel, vesselRoutes } from '@inch/contract/making/vessel';
 import { grouped } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { send } from '../data/record.ts';

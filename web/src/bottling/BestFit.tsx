@@ -1,5 +1,5 @@
-import type { Container } from '@inch/contract/container';
-import type { LotView } from '@inch/contract/lot';
+import type { Container } from '@inch/contract/making/container';
+import type { LotView } from '@inch/contract/making/lot';
 import { bottleSize, depthSaid, plural, volume, volumeSign } from '@inch/core/quantity';
 import { BottleGlyph } from '../ui/BottleGlyph.tsx';
 import { Button } from '../ui/Button.tsx';

@@ -1,4 +1,4 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/making/lot';
 import { gramsInJar, numberedBottles } from '@inch/core/lot';
 import { plural, weight } from '@inch/core/quantity';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { Navigate, useParams } from 'react-router';
 import { useLot } from '../data/lots.ts';
 import { useMayWrite } from '../data/session.tsx';

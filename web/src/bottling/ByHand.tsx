@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import type { HeatProcess } from '@inch/core/heat';
 import { recordEntry } from '../data/record.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import type { CannerFill } from '@inch/core/bottling';
 import { vesselDepth, vesselVolume } from '@inch/core/pan';
 import { batchVolume, degrees, depthSaid, temperature } from '@inch/core/quantity';

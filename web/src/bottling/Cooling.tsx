@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { type CoolingStage, coolingClock } from '@inch/core/bottling';
 import { cooledIn } from '@inch/core/lot';
 import { bottleSize, degrees, limitOfHeat, plural, temperature } from '@inch/core/quantity';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { warming } from '@inch/core/bottling';
 import { boilingPointOfWater, type HeatSample } from '@inch/core/heat';
 import { type LoggerFile, thinnedTo } from '@inch/core/instrument';

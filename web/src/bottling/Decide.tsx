@@ -1,4 +1,4 @@
-import { entryRoutes, type LotView } from '@inch/contract/lot';
+import { entryRoutes, type LotView } from '@inch/contract/making/lot';
 import { ENDED, RULE_SET } from '@inch/core/lot';
 import { type ChangeEvent, useState } from 'react';
 import { call } from '../data/api.ts';

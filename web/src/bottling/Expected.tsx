@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { lotBottles } from '@inch/core/lot';
 import { grouped, volume, volumeShown } from '@inch/core/quantity';
 import { usePast } from '../data/plans.ts';

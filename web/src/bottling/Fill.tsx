@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { movesOf } from '@inch/core/lot';
 import { bottleSize, degrees, degreesShown, depthSaid, inWords, plural } from '@inch/core/quantity';
 import { EnteredBy } from '../parts/lot/EnteredBy.tsx';

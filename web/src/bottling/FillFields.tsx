@@ -1,4 +1,4 @@
-import type { Container } from '@inch/contract/container';
+import type { Container } from '@inch/contract/making/container';
 import { thermalShock } from '@inch/core/bottling';
 import { sterilisingMinutes } from '@inch/core/heat';
 import { degrees, degreesApart, limitOfHeat, readFigure } from '@inch/core/quantity';

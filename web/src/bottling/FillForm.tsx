@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { readFigure, volumeShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { ENDED, whyNotKept } from '@inch/core/lot';
 import { limitOfHeat } from '@inch/core/quantity';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { loadClock } from '@inch/core/bottling';
 import type { ProcessMatch } from '@inch/core/heat';
 import { bottlesProcessed, freeNumbers, movesOf } from '@inch/core/lot';

@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { type Closure, closures, signs } from '@inch/core/bottling';
 import { numberedBottles } from '@inch/core/lot';
 import { inWords, plural } from '@inch/core/quantity';

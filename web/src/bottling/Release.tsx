@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { useState } from 'react';
 import { urlOf } from '../data/address.ts';
 import { recordEntry, useRecord } from '../data/record.ts';

@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { inWords } from '@inch/core/quantity';
 import { GLASS_FAULTS } from '@inch/core/record';
 import { useContainers } from '../data/containers.ts';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { checkSaid, signs } from '@inch/core/bottling';
 import { failuresOpen, sealsFrom } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';

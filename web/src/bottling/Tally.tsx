@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { type TallyPart, tallyUp } from '@inch/core/bottling';
 import { gapSaid } from '@inch/core/lot';
 import { grouped, inWords, volume, volumeShown, volumeSign } from '@inch/core/quantity';

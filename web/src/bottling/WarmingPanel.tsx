@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { type ThermalShock, thermalShock, type Warming } from '@inch/core/bottling';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { coldestFill, finishedBrix } from '@inch/core/lot';

@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { netContents } from '@inch/core/bottling';
 import { bottleSize, plural, volume, weightShown, weightSign } from '@inch/core/quantity';
 import { useContainers } from '../data/containers.ts';

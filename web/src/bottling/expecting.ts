@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { type ForecastSetting, forecast } from '@inch/core/formula';
 import { mainLine, methodOf, type PastLot, yieldMemory } from '@inch/core/planning';
 import { panNowOf } from '../parts/lot/pan.ts';

@@ -1,6 +1,6 @@
-import type { Container } from '@inch/contract/container';
-import type { LotView } from '@inch/contract/lot';
-import type { Vessel } from '@inch/contract/vessel';
+import type { Container } from '@inch/contract/making/container';
+import type { LotView } from '@inch/contract/making/lot';
+import type { Vessel } from '@inch/contract/making/vessel';
 import { boilsIn, type CannerFill, cannerFill, jarDisplacement, RACK_MM } from '@inch/core/bottling';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { finishedBrix } from '@inch/core/lot';

@@ -1,6 +1,6 @@
-import type { Container } from '@inch/contract/container';
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { Container } from '@inch/contract/making/container';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { closures } from '@inch/core/bottling';
 import { readFigure } from '@inch/core/quantity';
 import { z } from 'zod';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { fillBottles } from '@inch/core/bottling';
 import { useContainers } from '../data/containers.ts';
 import { serverNow } from '../data/serverClock.ts';

@@ -1,4 +1,4 @@
-import { accountRoutes } from '@inch/contract/account';
+import { accountRoutes } from '@inch/contract/kitchen/account';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

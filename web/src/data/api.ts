@@ -1,5 +1,5 @@
-import type { Route } from '@inch/contract/route';
-import type { Problem } from '@inch/contract/values';
+import type { Route } from '@inch/contract/route/route';
+import type { Problem } from '@inch/contract/route/values';
 import { QueryClient } from '@tanstack/react-query';
 import { v5, v7 } from 'uuid';
 import type { z } from 'zod';

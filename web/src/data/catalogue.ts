@@ -1,4 +1,4 @@
-import { ingredientRoutes } from '@inch/contract/ingredient';
+import { ingredientRoutes } from '@inch/contract/making/ingredient';
 import {
   type Ingredient,
   type KitchenCatalogue,

@@ -1,4 +1,4 @@
-import { contactRoutes } from '@inch/contract/contact';
+import { contactRoutes } from '@inch/contract/kitchen/contact';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

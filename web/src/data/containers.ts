@@ -1,4 +1,4 @@
-import { containerRoutes } from '@inch/contract/container';
+import { containerRoutes } from '@inch/contract/making/container';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

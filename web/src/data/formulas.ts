@@ -1,4 +1,4 @@
-import { formulaRoutes } from '@inch/contract/formula';
+import { formulaRoutes } from '@inch/contract/making/formula';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

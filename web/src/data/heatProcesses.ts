@@ -1,4 +1,4 @@
-import { heatProcessRoutes, type OwnProcess } from '@inch/contract/heatProcess';
+import { heatProcessRoutes, type OwnProcess } from '@inch/contract/making/heatProcess';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

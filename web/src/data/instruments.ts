@@ -1,4 +1,4 @@
-import { type Instrument, instrumentRoutes } from '@inch/contract/instrument';
+import { type Instrument, instrumentRoutes } from '@inch/contract/making/instrument';
 import { useQuery } from '@tanstack/react-query';
 import { call, queryClient } from './api.ts';
 import { keys } from './keys.ts';

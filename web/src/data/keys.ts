@@ -1,4 +1,4 @@
-import type { LiveChange } from '@inch/contract/live';
+import type { LiveChange } from '@inch/contract/route/live';
 import { queryClient } from './api.ts';
 
 /** What is read from the server, by noun: the first part of every query's key. */

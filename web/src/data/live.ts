@@ -1,4 +1,4 @@
-import { type LiveEvent, liveRoutes } from '@inch/contract/live';
+import { type LiveEvent, liveRoutes } from '@inch/contract/route/live';
 import { useEffect } from 'react';
 import { urlOf } from './address.ts';
 import { refresh, refreshReadBefore } from './api.ts';

@@ -1,4 +1,4 @@
-import { type BrokenLot, type LotHead, type LotListQuery, lotRoutes } from '@inch/contract/lot';
+import { type BrokenLot, type LotHead, type LotListQuery, lotRoutes } from '@inch/contract/making/lot';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { z } from 'zod';

@@ -1,4 +1,4 @@
-import { placeRoutes } from '@inch/contract/place';
+import { placeRoutes } from '@inch/contract/kitchen/place';
 import { kindByName, type PlaceKind, placeNames } from '@inch/core/place';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';

@@ -1,8 +1,8 @@
-import type { Container } from '@inch/contract/container';
-import type { FormulaHead } from '@inch/contract/formula';
-import type { Kitchen } from '@inch/contract/kitchen';
-import type { StockPack, StockView } from '@inch/contract/stock';
-import type { Vessel } from '@inch/contract/vessel';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
+import type { StockPack, StockView } from '@inch/contract/kitchen/stock';
+import type { Container } from '@inch/contract/making/container';
+import type { FormulaHead } from '@inch/contract/making/formula';
+import type { Vessel } from '@inch/contract/making/vessel';
 import { dayOf } from '@inch/core/calendar';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
 import type { PastLot, PlanKitchen } from '@inch/core/planning';

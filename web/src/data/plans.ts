@@ -1,4 +1,4 @@
-import { planRoutes } from '@inch/contract/plan';
+import { planRoutes } from '@inch/contract/kitchen/plan';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

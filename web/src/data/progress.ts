@@ -1,4 +1,4 @@
-import { exportRoutes, type Progress } from '@inch/contract/export';
+import { exportRoutes, type Progress } from '@inch/contract/kitchen/export';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

@@ -1,5 +1,5 @@
-import type { EntryInput } from '@inch/contract/entry';
-import type { Route } from '@inch/contract/route';
+import type { EntryInput } from '@inch/contract/route/entry';
+import type { Route } from '@inch/contract/route/route';
 import { entries, type PostedNoun } from '@inch/core/record';
 import type { z } from 'zod';
 import { addressOf } from './address.ts';

@@ -1,4 +1,4 @@
-import { type Sale, type SaleQuery, saleRoutes } from '@inch/contract/sale';
+import { type Sale, type SaleQuery, saleRoutes } from '@inch/contract/kitchen/sale';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from './api.ts';

@@ -1,4 +1,4 @@
-import { accountRoutes, type Session } from '@inch/contract/account';
+import { accountRoutes, type Session } from '@inch/contract/kitchen/account';
 import { useQuery } from '@tanstack/react-query';
 import { createContext, useContext } from 'react';
 import { ApiProblem, call, queryClient } from './api.ts';

@@ -1,4 +1,4 @@
-import { type SourceHold, sourceHoldRoutes } from '@inch/contract/sourceHold';
+import { type SourceHold, sourceHoldRoutes } from '@inch/contract/kitchen/sourceHold';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

@@ -1,4 +1,4 @@
-import { spreadsheetRoutes } from '@inch/contract/spreadsheet';
+import { spreadsheetRoutes } from '@inch/contract/kitchen/spreadsheet';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

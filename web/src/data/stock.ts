@@ -1,4 +1,4 @@
-import { stockRoutes } from '@inch/contract/stock';
+import { stockRoutes } from '@inch/contract/kitchen/stock';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

@@ -1,4 +1,4 @@
-import { lotRoutes } from '@inch/contract/lot';
+import { lotRoutes } from '@inch/contract/making/lot';
 import { type PostedNoun, type StrikeableNoun, strikeable } from '@inch/core/record';
 import { toast } from 'sonner';
 import { call } from './api.ts';

@@ -1,4 +1,4 @@
-import { type TodayView, todayRoutes } from '@inch/contract/today';
+import { type TodayView, todayRoutes } from '@inch/contract/kitchen/today';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';
 import { keys } from './keys.ts';

@@ -1,4 +1,4 @@
-import { vesselRoutes } from '@inch/contract/vessel';
+import { vesselRoutes } from '@inch/contract/making/vessel';
 import { type Forecast, type FormulaContent, loadsSaid, roundsOf, roundsSaid } from '@inch/core/formula';
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api.ts';

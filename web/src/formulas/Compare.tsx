@@ -1,4 +1,4 @@
-import { formulaRoutes } from '@inch/contract/formula';
+import { formulaRoutes } from '@inch/contract/making/formula';
 import { differences } from '@inch/core/formula';
 import { useQueries } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';

@@ -1,4 +1,4 @@
-import type { Formula } from '@inch/contract/formula';
+import type { Formula } from '@inch/contract/making/formula';
 import type { Forecast, FormulaContent, Mend } from '@inch/core/formula';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
@@ -6,20 +6,20 @@ import { useMayWrite } from '../data/session.tsx';
 import { Button, buttonLook } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { BringIn } from './BringIn.tsx';
+import { BringIn } from './bringIn/BringIn.tsx';
 import type { Change, Draft } from './draft.ts';
 import type { Incoming } from './exchange/incoming.ts';
-import { ForecastPanel } from './ForecastPanel.tsx';
+import { ForecastPanel } from './forecast/ForecastPanel.tsx';
+import { SeveralAims } from './forecast/SeveralAims.tsx';
+import { useForecast } from './forecast/useForecast.ts';
+import { type Wanted, WhatItTakes } from './forecast/WhatItTakes.tsx';
 import { Heading } from './Heading.tsx';
 import { Lines } from './Lines.tsx';
 import { MoreMenu } from './MoreMenu.tsx';
 import { Particulars } from './Particulars.tsx';
-import { SeveralAims } from './SeveralAims.tsx';
 import { Steps } from './Steps.tsx';
 import { type Start, useDesk, type useSave } from './useDesk.ts';
-import { useForecast } from './useForecast.ts';
 import { Versions } from './Versions.tsx';
-import { type Wanted, WhatItTakes } from './WhatItTakes.tsx';
 
 /** Lines that say something and are not understood yet. */
 const openLines = (draft: Draft, forecast: Forecast): number =>

@@ -1,4 +1,4 @@
-import { type Formula, formulaRoutes } from '@inch/contract/formula';
+import { type Formula, formulaRoutes } from '@inch/contract/making/formula';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useLocation, useParams } from 'react-router';

@@ -1,4 +1,4 @@
-import type { FormulaHead } from '@inch/contract/formula';
+import type { FormulaHead } from '@inch/contract/making/formula';
 import { extractionMethods, type FormulaContent } from '@inch/core/formula';
 import { plural } from '@inch/core/quantity';
 import { Suspense, useDeferredValue, useState } from 'react';
@@ -15,8 +15,8 @@ import { Unread } from '../ui/Unread.tsx';
 import { compareLink } from './compareLink.ts';
 
 // The names stand at once; what reckons the figures comes after them.
-const Figures = lazyPart(async () => (await import('./Figures.tsx')).Figures);
-const ImportFormula = lazyPart(async () => (await import('./ImportFormula.tsx')).ImportFormula);
+const Figures = lazyPart(async () => (await import('./forecast/Figures.tsx')).Figures);
+const ImportFormula = lazyPart(async () => (await import('./bringIn/ImportFormula.tsx')).ImportFormula);
 
 /** "cold, with sugar, then cooked soft": how its flavour is drawn, in the order of its steps. */
 function drawnWords(content: FormulaContent): string {

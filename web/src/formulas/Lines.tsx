@@ -9,8 +9,8 @@ import { Menu } from '../ui/Menu.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';
 import type { Change, Draft } from './draft.ts';
-import { BasisChoice, GoesInAt, howWeighed, InItsPlace, type Named, Question } from './LineDetails.tsx';
-import { LineDialog, type LineQuestion } from './LineDialog.tsx';
+import { BasisChoice, GoesInAt, howWeighed, InItsPlace, type Named, Question } from './line/LineDetails.tsx';
+import { LineDialog, type LineQuestion } from './line/LineDialog.tsx';
 
 interface Props {
   draft: Draft;

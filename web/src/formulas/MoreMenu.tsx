@@ -1,4 +1,4 @@
-import { type Formula, formulaRoutes } from '@inch/contract/formula';
+import { type Formula, formulaRoutes } from '@inch/contract/making/formula';
 import type { Forecast } from '@inch/core/formula';
 import { bottleSize, plural } from '@inch/core/quantity';
 import { useNavigate } from 'react-router';

@@ -13,8 +13,8 @@ import { Ruled } from '../ui/Sheet.tsx';
 import { Sortable, SortableRow } from '../ui/Sortable.tsx';
 import { Time } from '../ui/StepFigures.tsx';
 import type { Change, Draft } from './draft.ts';
-import { StepDetails, stepOutcomeWords } from './StepDetails.tsx';
-import { StepMind } from './StepMind.tsx';
+import { StepDetails, stepOutcomeWords } from './line/StepDetails.tsx';
+import { StepMind } from './line/StepMind.tsx';
 import { STEP_KINDS } from './stepKinds.ts';
 
 interface RowProps {

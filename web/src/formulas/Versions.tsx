@@ -1,4 +1,4 @@
-import type { Formula } from '@inch/contract/formula';
+import type { Formula } from '@inch/contract/making/formula';
 import { differences, type FormulaContent } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import type { Formula } from '@inch/contract/formula';
+import type { Formula } from '@inch/contract/making/formula';
 import { type Forecast, type ForecastSetting, type FormulaContent, forecast } from '@inch/core/formula';
 import { type KitchenCatalogue, kitchenCatalogue } from '@inch/core/ingredient';
 import { grouped, money, volume, weight } from '@inch/core/quantity';

@@ -1,4 +1,4 @@
-import type { Formula } from '@inch/contract/formula';
+import type { Formula } from '@inch/contract/making/formula';
 import {
   type ExtractionMethod,
   extractionMethods,

@@ -1,4 +1,4 @@
-import { type Formula, formulaRoutes } from '@inch/contract/formula';
+import { type Formula, formulaRoutes } from '@inch/contract/making/formula';
 import { useEffect, useReducer, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call, idWith, newId } from '../data/api.ts';

@@ -1,4 +1,4 @@
-import { backupRoutes } from '@inch/contract/backup';
+import { backupRoutes } from '@inch/contract/kitchen/backup';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';

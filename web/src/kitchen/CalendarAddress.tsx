@@ -1,4 +1,4 @@
-import { calendarRoutes } from '@inch/contract/calendar';
+import { calendarRoutes } from '@inch/contract/kitchen/calendar';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../data/api.ts';

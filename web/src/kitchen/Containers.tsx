@@ -1,4 +1,9 @@
-import { type Container, ContainerMeasures, containerRoutes, NewContainer } from '@inch/contract/container';
+import {
+  type Container,
+  ContainerMeasures,
+  containerRoutes,
+  NewContainer,
+} from '@inch/contract/making/container';
 import { CLOSURES } from '@inch/core/bottling';
 import { PROCESS_METHODS } from '@inch/core/heat';
 import {

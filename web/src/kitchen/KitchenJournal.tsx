@@ -1,4 +1,4 @@
-import { journalRoutes } from '@inch/contract/journal';
+import { journalRoutes } from '@inch/contract/kitchen/journal';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { call } from '../data/api.ts';

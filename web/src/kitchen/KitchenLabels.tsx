@@ -1,4 +1,4 @@
-import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
+import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen/kitchen';
 import { exemptions, LANGUAGES, type Labelling, labelWords, PRINTED } from '@inch/core/label';
 import { call } from '../data/api.ts';
 import { useCatalogue } from '../data/catalogue.ts';

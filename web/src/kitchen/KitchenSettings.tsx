@@ -1,4 +1,4 @@
-import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen';
+import { type Kitchen, KitchenChange, kitchenRoutes } from '@inch/contract/kitchen/kitchen';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { HIGHEST_PH, USUAL_CRITICAL_PH } from '@inch/core/keeping';
 import { rulePacks } from '@inch/core/label';

@@ -1,4 +1,4 @@
-import { accountRoutes, NewAccount, type Person } from '@inch/contract/account';
+import { accountRoutes, NewAccount, type Person } from '@inch/contract/kitchen/account';
 import { useState } from 'react';
 import { useAccounts } from '../data/accounts.ts';
 import { call } from '../data/api.ts';

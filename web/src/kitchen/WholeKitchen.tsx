@@ -1,5 +1,5 @@
-import { exportRoutes } from '@inch/contract/export';
-import type { Kitchen } from '@inch/contract/kitchen';
+import { exportRoutes } from '@inch/contract/kitchen/export';
+import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import { useState } from 'react';
 import { urlOf } from '../data/address.ts';
 import { newId } from '../data/api.ts';

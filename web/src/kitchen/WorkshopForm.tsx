@@ -1,4 +1,4 @@
-import { type Kitchen, KitchenChange, kitchenRoutes, type Workshop } from '@inch/contract/kitchen';
+import { type Kitchen, KitchenChange, kitchenRoutes, type Workshop } from '@inch/contract/kitchen/kitchen';
 import { priceShown, weightShown, weightSign } from '@inch/core/quantity';
 import { call } from '../data/api.ts';
 import { useDeedForm } from '../data/useDeedForm.ts';

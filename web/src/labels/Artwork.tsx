@@ -1,4 +1,4 @@
-import type { LabelView } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/making/label';
 import { type Artwork as Drawn, type Face, type LabelDesign, labelArtwork } from '@inch/core/label';
 import { useMemo } from 'react';
 import { BottlePreview } from './BottlePreview.tsx';

@@ -1,4 +1,4 @@
-import type { LabelView } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/making/label';
 import { type Face, facesOf, type LabelDesign } from '@inch/core/label';
 import { useId } from 'react';
 import { FaceArt } from './FaceDrawing.tsx';

@@ -1,5 +1,5 @@
-import type { LabelView } from '@inch/contract/label';
-import { type LabelPicture, labelPictureRoutes } from '@inch/contract/labelPicture';
+import type { LabelView } from '@inch/contract/making/label';
+import { type LabelPicture, labelPictureRoutes } from '@inch/contract/making/labelPicture';
 import {
   FIELDS,
   type FieldId,

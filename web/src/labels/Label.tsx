@@ -1,6 +1,6 @@
-import { type LabelView, labelRoutes } from '@inch/contract/label';
-import type { LotView } from '@inch/contract/lot';
-import { tagRoutes } from '@inch/contract/tag';
+import { type LabelView, labelRoutes } from '@inch/contract/making/label';
+import type { LotView } from '@inch/contract/making/lot';
+import { tagRoutes } from '@inch/contract/route/tag';
 import type { LabelDesign } from '@inch/core/label';
 import { printsOf } from '@inch/core/lot';
 import { useQuery } from '@tanstack/react-query';

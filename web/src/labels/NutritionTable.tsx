@@ -1,4 +1,4 @@
-import type { LabelView } from '@inch/contract/label';
+import type { LabelView } from '@inch/contract/making/label';
 import type { Nutrient } from '@inch/core/label';
 import { grouped, volume } from '@inch/core/quantity';
 import { Ruled } from '../ui/Sheet.tsx';

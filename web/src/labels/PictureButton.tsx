@@ -1,4 +1,4 @@
-import { LARGEST_PICTURE, labelPictureRoutes } from '@inch/contract/labelPicture';
+import { LARGEST_PICTURE, labelPictureRoutes } from '@inch/contract/making/labelPicture';
 import { newId, sendFile } from '../data/api.ts';
 import { useWrite } from '../data/useWrite.ts';
 import { FileButton } from '../ui/FileButton.tsx';

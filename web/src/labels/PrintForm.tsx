@@ -1,7 +1,7 @@
-import { bodyOf } from '@inch/contract/entry';
-import { type LabelView, labelRoutes } from '@inch/contract/label';
-import { type LabelSheet, labelSheetRoutes } from '@inch/contract/labelSheet';
-import { entryRoutes, type LotView } from '@inch/contract/lot';
+import { type LabelView, labelRoutes } from '@inch/contract/making/label';
+import { type LabelSheet, labelSheetRoutes } from '@inch/contract/making/labelSheet';
+import { entryRoutes, type LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { sheetsFor } from '@inch/core/label';
 import { standing } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';

@@ -1,4 +1,4 @@
-import { type LabelSheet, labelSheetRoutes, NewLabelSheet } from '@inch/contract/labelSheet';
+import { type LabelSheet, labelSheetRoutes, NewLabelSheet } from '@inch/contract/making/labelSheet';
 import { PAPERS, type SheetMeasures, sheetPlaces, whyNoSheet } from '@inch/core/label';
 import { useState } from 'react';
 import { Link } from 'react-router';

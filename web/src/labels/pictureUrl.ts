@@ -1,4 +1,4 @@
-import { labelPictureRoutes } from '@inch/contract/labelPicture';
+import { labelPictureRoutes } from '@inch/contract/making/labelPicture';
 import type { LabelDesign } from '@inch/core/label';
 import { urlOf } from '../data/address.ts';
 

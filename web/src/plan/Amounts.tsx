@@ -1,5 +1,5 @@
-import type { Plan } from '@inch/contract/plan';
-import { planRoutes } from '@inch/contract/plan';
+import type { Plan } from '@inch/contract/kitchen/plan';
+import { planRoutes } from '@inch/contract/kitchen/plan';
 import { afterNeeds, itemMaking, type Making } from '@inch/core/planning';
 import { grouped, plural, weight } from '@inch/core/quantity';
 import { coverFrom } from '@inch/core/stock';

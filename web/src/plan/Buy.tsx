@@ -1,4 +1,4 @@
-import type { Basket } from '@inch/contract/stock';
+import type { Basket } from '@inch/contract/kitchen/stock';
 import { grouped, money, weight } from '@inch/core/quantity';
 import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import type { Plan } from '@inch/contract/plan';
+import type { Plan } from '@inch/contract/kitchen/plan';
 import { type CostBefore, costsOf, dayLotsOf, hardestOf, itemMaking, type Making } from '@inch/core/planning';
 import { bottleSize, money } from '@inch/core/quantity';
 import type { Planning } from '../data/planning.ts';

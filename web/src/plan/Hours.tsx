@@ -1,5 +1,5 @@
-import type { Plan } from '@inch/contract/plan';
-import { planRoutes } from '@inch/contract/plan';
+import type { Plan } from '@inch/contract/kitchen/plan';
+import { planRoutes } from '@inch/contract/kitchen/plan';
 import { instantOf } from '@inch/core/calendar';
 import { HANDS, panResource } from '@inch/core/planning';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,4 @@
-import { NewPack, type StockPack, stockRoutes } from '@inch/contract/stock';
+import { NewPack, type StockPack, stockRoutes } from '@inch/contract/kitchen/stock';
 import type { Need } from '@inch/core/planning';
 import { money } from '@inch/core/quantity';
 import { call } from '../data/api.ts';

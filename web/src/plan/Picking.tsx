@@ -1,5 +1,5 @@
-import { planRoutes } from '@inch/contract/plan';
-import { type StockView, stockRoutes } from '@inch/contract/stock';
+import { planRoutes } from '@inch/contract/kitchen/plan';
+import { type StockView, stockRoutes } from '@inch/contract/kitchen/stock';
 import { addDays } from '@inch/core/calendar';
 import { type Divided, dividePicking, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import { money, pricePerWeightShown, priceShown, weight, weightShown, weightSign } from '@inch/core/quantity';

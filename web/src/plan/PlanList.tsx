@@ -1,4 +1,4 @@
-import { NewPlan, type Plan, planRoutes } from '@inch/contract/plan';
+import { NewPlan, type Plan, planRoutes } from '@inch/contract/kitchen/plan';
 import { plural } from '@inch/core/quantity';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../data/api.ts';

@@ -1,4 +1,4 @@
-import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
+import { type Plan, PlanChange, planRoutes } from '@inch/contract/kitchen/plan';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { call } from '../data/api.ts';

@@ -1,4 +1,4 @@
-import { type Plan, PlanChange, planRoutes } from '@inch/contract/plan';
+import { type Plan, PlanChange, planRoutes } from '@inch/contract/kitchen/plan';
 import { type CostBefore, drunkLitre, type Making } from '@inch/core/planning';
 import { money, priceShown, volumeShown, volumeSign } from '@inch/core/quantity';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
-import type { FormulaHead } from '@inch/contract/formula';
-import type { Plan } from '@inch/contract/plan';
+import type { Plan } from '@inch/contract/kitchen/plan';
+import type { FormulaHead } from '@inch/contract/making/formula';
 import type { Want } from '@inch/core/planning';
 import { type Making, makingOf, partsFor, usualContainer } from '@inch/core/planning';
 import {

@@ -1,4 +1,4 @@
-import type { Basket } from '@inch/contract/stock';
+import type { Basket } from '@inch/contract/kitchen/stock';
 import { useState } from 'react';
 import type { Planning } from '../data/planning.ts';
 import { useSession } from '../data/session.tsx';

@@ -1,4 +1,4 @@
-import type { StockView } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/kitchen/stock';
 import { priceShown } from '@inch/core/quantity';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';

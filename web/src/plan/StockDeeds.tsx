@@ -1,4 +1,4 @@
-import { NewCount, NewDivision, NewLoss, type StockView, stockRoutes } from '@inch/contract/stock';
+import { NewCount, NewDivision, NewLoss, type StockView, stockRoutes } from '@inch/contract/kitchen/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';

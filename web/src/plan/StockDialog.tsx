@@ -1,5 +1,5 @@
-import { type StockView, StruckTaking, stockRoutes } from '@inch/contract/stock';
-import { tagRoutes } from '@inch/contract/tag';
+import { type StockView, StruckTaking, stockRoutes } from '@inch/contract/kitchen/stock';
+import { tagRoutes } from '@inch/contract/route/tag';
 import { inWords, money } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';

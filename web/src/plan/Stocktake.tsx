@@ -1,4 +1,4 @@
-import { NewCount, type StockView, stockRoutes } from '@inch/contract/stock';
+import { NewCount, type StockView, stockRoutes } from '@inch/contract/kitchen/stock';
 import { plural } from '@inch/core/quantity';
 import { useRef } from 'react';
 import { toast } from 'sonner';

@@ -1,4 +1,4 @@
-import type { StockView } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/kitchen/stock';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import {
   type CupSchool,

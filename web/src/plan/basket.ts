@@ -1,4 +1,4 @@
-import { type Basket, type BasketItem, stockRoutes } from '@inch/contract/stock';
+import { type Basket, type BasketItem, stockRoutes } from '@inch/contract/kitchen/stock';
 import { useQuery } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call, newId } from '../data/api.ts';

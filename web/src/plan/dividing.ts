@@ -1,5 +1,5 @@
-import type { FormulaHead } from '@inch/contract/formula';
-import type { StockView } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/kitchen/stock';
+import type { FormulaHead } from '@inch/contract/making/formula';
 import { addDays } from '@inch/core/calendar';
 import type { PickingUse, Ripeness } from '@inch/core/planning';
 import { costOf, makingOf, usualContainer } from '@inch/core/planning';

@@ -1,4 +1,4 @@
-import type { StockView } from '@inch/contract/stock';
+import type { StockView } from '@inch/contract/kitchen/stock';
 import { namedIn } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import { newId } from '../data/api.ts';

@@ -1,6 +1,6 @@
-import type { FormulaHead } from '@inch/contract/formula';
-import type { Plan } from '@inch/contract/plan';
-import type { StockView } from '@inch/contract/stock';
+import type { Plan } from '@inch/contract/kitchen/plan';
+import type { StockView } from '@inch/contract/kitchen/stock';
+import type { FormulaHead } from '@inch/contract/making/formula';
 import { type Interchange, interchanges, lineAmounts } from '@inch/core/formula';
 import {
   itemMaking,

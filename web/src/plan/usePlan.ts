@@ -1,4 +1,4 @@
-import { type Plan, type PlanChange, planRoutes } from '@inch/contract/plan';
+import { type Plan, type PlanChange, planRoutes } from '@inch/contract/kitchen/plan';
 import { useQuery } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call, queryClient } from '../data/api.ts';

@@ -1,4 +1,4 @@
-import { type Basket, NewReceipt, stockRoutes } from '@inch/contract/stock';
+import { type Basket, NewReceipt, stockRoutes } from '@inch/contract/kitchen/stock';
 import { plural, priceShown, signedWeight, weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import type { FieldPath } from 'react-hook-form';

@@ -1,4 +1,4 @@
-import { NewStock, type StockView, stockRoutes } from '@inch/contract/stock';
+import { NewStock, type StockView, stockRoutes } from '@inch/contract/kitchen/stock';
 import { signedWeight } from '@inch/core/quantity';
 import type { FieldPath } from 'react-hook-form';
 import { toast } from 'sonner';

@@ -1,4 +1,4 @@
-import { type Contact, ContactChange, contactRoutes, NewContact } from '@inch/contract/contact';
+import { type Contact, ContactChange, contactRoutes, NewContact } from '@inch/contract/kitchen/contact';
 import { useDeferredValue, useState } from 'react';
 import { call } from '../data/api.ts';
 import { useContacts } from '../data/contacts.ts';

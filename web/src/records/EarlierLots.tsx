@@ -1,4 +1,4 @@
-import type { EarlierLot } from '@inch/contract/spreadsheet';
+import type { EarlierLot } from '@inch/contract/kitchen/spreadsheet';
 import { plural, volume } from '@inch/core/quantity';
 import { useEarlierLots } from '../data/spreadsheets.ts';
 import { dayMonthYear } from '../ui/dates.ts';

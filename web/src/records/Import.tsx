@@ -1,4 +1,4 @@
-import { type Spreadsheet, spreadsheetRoutes } from '@inch/contract/spreadsheet';
+import { type Spreadsheet, spreadsheetRoutes } from '@inch/contract/kitchen/spreadsheet';
 import { plural } from '@inch/core/quantity';
 import { SPREADSHEET_KINDS, spreadsheetKinds } from '@inch/core/spreadsheet';
 import { useState } from 'react';

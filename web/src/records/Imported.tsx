@@ -1,4 +1,4 @@
-import type { Contact } from '@inch/contract/contact';
+import type { Contact } from '@inch/contract/kitchen/contact';
 import { dayMonthYear } from '../ui/dates.ts';
 
 /** Says that something came from a spreadsheet and was not recorded here. */

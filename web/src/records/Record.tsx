@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { type Happening, historyOf, type LotRecord, movesOf, undoable } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { lateBy, lateSaid } from '@inch/core/record';

@@ -1,4 +1,4 @@
-import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/lot';
+import { type BrokenLot, type LotHead, LotListQuery } from '@inch/contract/making/lot';
 import { LotState } from '@inch/core/lot';
 import { plural } from '@inch/core/quantity';
 import { everyLot, type LotSearch, useLotSearch } from '../data/lots.ts';

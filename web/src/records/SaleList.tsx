@@ -1,4 +1,4 @@
-import type { Sale } from '@inch/contract/sale';
+import type { Sale } from '@inch/contract/kitchen/sale';
 import { money, plural, priceShown } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { everySale, useSales } from '../data/sales.ts';

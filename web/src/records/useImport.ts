@@ -1,4 +1,4 @@
-import { type SpreadsheetPreview, spreadsheetRoutes } from '@inch/contract/spreadsheet';
+import { type SpreadsheetPreview, spreadsheetRoutes } from '@inch/contract/kitchen/spreadsheet';
 import type { Matched, SpreadsheetKind } from '@inch/core/spreadsheet';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';

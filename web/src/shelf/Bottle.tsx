@@ -1,5 +1,5 @@
-import type { LotHead, LotView } from '@inch/contract/lot';
-import { tagRoutes } from '@inch/contract/tag';
+import type { LotHead, LotView } from '@inch/contract/making/lot';
+import { tagRoutes } from '@inch/contract/route/tag';
 import { historyOf, movesOf } from '@inch/core/lot';
 import { bottleSize, inWords, plural } from '@inch/core/quantity';
 import { MOVED_BY_HAND } from '@inch/core/record';

@@ -1,4 +1,4 @@
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
 import { addDays } from '@inch/core/calendar';
 import { inWords } from '@inch/core/quantity';
 import { dayMonth } from '../ui/dates.ts';

@@ -1,4 +1,4 @@
-import type { AgeingView } from '@inch/contract/ageing';
+import type { AgeingView } from '@inch/contract/making/ageing';
 import type { Drifting } from '@inch/core/ageing';
 import {
   CartesianGrid,

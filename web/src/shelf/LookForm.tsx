@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { faultsOf } from '@inch/core/ageing';
 import type { Look } from '@inch/core/lot';
 import { bottleSize, inWords } from '@inch/core/quantity';

@@ -1,5 +1,5 @@
-import type { LotView } from '@inch/contract/lot';
-import { photographRoutes } from '@inch/contract/photograph';
+import type { LotView } from '@inch/contract/making/lot';
+import { photographRoutes } from '@inch/contract/making/photograph';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../data/api.ts';
 import { keys } from '../data/keys.ts';

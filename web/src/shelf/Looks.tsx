@@ -1,5 +1,5 @@
-import { type AgeingView, ageingRoutes } from '@inch/contract/ageing';
-import type { LotView } from '@inch/contract/lot';
+import { type AgeingView, ageingRoutes } from '@inch/contract/making/ageing';
+import type { LotView } from '@inch/contract/making/lot';
 import { DRIFTING } from '@inch/core/ageing';
 import { stillAsked } from '@inch/core/lot';
 import { brixSaid, inWords, plural } from '@inch/core/quantity';

@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { bottleSize, inWords, plural } from '@inch/core/quantity';
 import type { MOVED_BY_HAND } from '@inch/core/record';
 import { Link } from 'react-router';

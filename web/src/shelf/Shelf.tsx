@@ -1,4 +1,4 @@
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
 import { plural } from '@inch/core/quantity';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,6 +1,6 @@
-import { ageingRoutes, type PlaceTemperature } from '@inch/contract/ageing';
-import { bodyOf } from '@inch/contract/entry';
-import { NewPlaceSaid, placeRoutes } from '@inch/contract/place';
+import { NewPlaceSaid, placeRoutes } from '@inch/contract/kitchen/place';
+import { ageingRoutes, type PlaceTemperature } from '@inch/contract/making/ageing';
+import { bodyOf } from '@inch/contract/route/entry';
 import { excursionsOver, storeQuality } from '@inch/core/ageing';
 import { type LoggerFile, thinnedTo } from '@inch/core/instrument';
 import { type PlaceKind, placeNames } from '@inch/core/place';

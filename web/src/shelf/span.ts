@@ -1,4 +1,4 @@
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
 import { daysBetween } from '@inch/core/calendar';
 import { inWords } from '@inch/core/quantity';
 import { dayMonth, kitchenDay } from '../ui/dates.ts';

@@ -1,4 +1,4 @@
-import { accountRoutes } from '@inch/contract/account';
+import { accountRoutes } from '@inch/contract/kitchen/account';
 import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
 import { call, queryClient, refresh } from '../data/api.ts';

@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { Link } from 'react-router';
 import { useNow } from '../data/useNow.ts';
 import { between, duration } from '../ui/format.ts';

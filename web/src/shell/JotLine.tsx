@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { Suspense, useEffect, useRef, useState } from 'react';
 import { useKey } from '../ui/keys.tsx';
 import { lazyPart } from '../ui/lazyPart.ts';

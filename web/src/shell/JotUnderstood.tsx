@@ -1,5 +1,5 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
+import { type LotView, lotRoutes } from '@inch/contract/making/lot';
 import { type Jotting, jottedAt, parseJot, weighedAddition } from '@inch/core/jot';
 import { presentStep, weighedIn } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';

@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button, buttonLook } from '../ui/Button.tsx';

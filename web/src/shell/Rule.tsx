@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { Link, NavLink, useLocation } from 'react-router';
 import { LoadedMenu } from './LoadedMenu.tsx';
 import { places } from './places.ts';

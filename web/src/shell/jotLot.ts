@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 
 /** The lot a jotting goes to: named in it, else the one on screen, else the only one being made. */
 export function lotFor(named: string | null, pathname: string, open: TodayView['open']): string | null {

@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { useEffect, useState } from 'react';
 import { useNow } from '../data/useNow.ts';
 import { duration } from '../ui/format.ts';

@@ -1,4 +1,4 @@
-import { PAGES, type Page } from '@inch/contract/pages';
+import { PAGES, type Page } from '@inch/contract/route/pages';
 import type { ComponentType } from 'react';
 import { createBrowserRouter, matchRoutes } from 'react-router';
 import { base } from '../data/base.ts';
@@ -11,7 +11,7 @@ const screens: Record<Page, () => Promise<ComponentType>> = {
   '/': async () => (await import('../today/Today.tsx')).Today,
   '/formulas': async () => (await import('../formulas/Library.tsx')).Library,
   '/formulas/compare': async () => (await import('../formulas/Compare.tsx')).Compare,
-  '/formulas/ingredients': async () => (await import('../formulas/OwnCatalogue.tsx')).OwnCatalogue,
+  '/formulas/ingredients': async () => (await import('../formulas/line/OwnCatalogue.tsx')).OwnCatalogue,
   '/formulas/:id': async () => (await import('../formulas/Editor.tsx')).Editor,
   '/plan': async () => (await import('../plan/PlanList.tsx')).PlanList,
   '/plan/buy': async () => (await import('../plan/Buy.tsx')).Buy,

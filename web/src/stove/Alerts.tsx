@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { boilingPointOfWater } from '@inch/core/heat';
 import { type PanNow, presentStep, stepClock, stepLeft, stepPrompt } from '@inch/core/lot';
 import { brixSaid, degreesApart, temperature, weight } from '@inch/core/quantity';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { type StepClock, type StepTiming, stepTiming } from '@inch/core/lot';
 import { plural, weight } from '@inch/core/quantity';
 import { useState } from 'react';

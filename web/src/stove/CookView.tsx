@@ -1,4 +1,4 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/making/lot';
 import { presentStep, stepClock, stepLeft } from '@inch/core/lot';
 import { useQueries } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import type { PanNow } from '@inch/core/lot';
 import { AcidGlass, SugarGlass } from '../ui/glasses.tsx';
 import { ChoosePan, PanSide } from './PanSide.tsx';

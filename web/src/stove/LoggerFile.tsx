@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { type LoggedSample, type LoggerFile as Read, thinnedTo } from '@inch/core/instrument';
 import { plural, temperature } from '@inch/core/quantity';
 import { useState } from 'react';

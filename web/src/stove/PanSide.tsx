@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import type { PanNow } from '@inch/core/lot';
 import { batchVolume, depthSaid, weight } from '@inch/core/quantity';
 import { Link } from 'react-router';

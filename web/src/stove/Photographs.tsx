@@ -1,5 +1,5 @@
-import type { LotView } from '@inch/contract/lot';
-import { type Photograph, photographRoutes } from '@inch/contract/photograph';
+import type { LotView } from '@inch/contract/making/lot';
+import { type Photograph, photographRoutes } from '@inch/contract/making/photograph';
 import { useQuery } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { call } from '../data/api.ts';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { howTaken, readingNames, readingSaid } from '@inch/core/lot';
 import { temperature } from '@inch/core/quantity';
 import { useState } from 'react';

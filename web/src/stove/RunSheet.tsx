@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { ENDED, presentStep } from '@inch/core/lot';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';

@@ -1,5 +1,5 @@
-import type { FormulaHead } from '@inch/contract/formula';
-import { lotRoutes, NewLot } from '@inch/contract/lot';
+import type { FormulaHead } from '@inch/contract/making/formula';
+import { lotRoutes, NewLot } from '@inch/contract/making/lot';
 import { type FormulaContent, forecast } from '@inch/core/formula';
 import { kitchenCatalogue } from '@inch/core/ingredient';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { clothKept, type PanNow, stepClock, stepLeft } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { stepClock, stepTiming } from '@inch/core/lot';
 import { clockTime } from '../ui/dates.ts';
 import { minutesInWords } from '../ui/format.ts';

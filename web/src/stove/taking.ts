@@ -1,5 +1,5 @@
-import type { Instrument } from '@inch/contract/instrument';
-import type { LotView } from '@inch/contract/lot';
+import type { Instrument } from '@inch/contract/making/instrument';
+import type { LotView } from '@inch/contract/making/lot';
 import { parseJot } from '@inch/core/jot';
 import { brixSaid, degrees, temperature, weightSign } from '@inch/core/quantity';
 import { correctHydrometer, correctRefractometer } from '@inch/core/sugar';

@@ -1,5 +1,5 @@
-import { bodyOf } from '@inch/contract/entry';
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
+import { bodyOf } from '@inch/contract/route/entry';
 import { samplesAsked, type Taken } from '@inch/core/lot';
 import { useInstruments } from '../data/instruments.ts';
 import { recordEntry } from '../data/record.ts';

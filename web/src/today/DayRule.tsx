@@ -1,4 +1,4 @@
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
 import { plural } from '@inch/core/quantity';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';

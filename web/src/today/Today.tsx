@@ -1,5 +1,5 @@
-import { liveRoutes } from '@inch/contract/live';
-import type { TodayView } from '@inch/contract/today';
+import type { TodayView } from '@inch/contract/kitchen/today';
+import { liveRoutes } from '@inch/contract/route/live';
 import { plural } from '@inch/core/quantity';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';

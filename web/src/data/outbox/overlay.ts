@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { lotLines } from '@inch/core/lot';
 import { correctRefractometer } from '@inch/core/sugar';
 import type { Waiting } from './waiting.ts';

@@ -1,5 +1,5 @@
-import type { FileOwn } from '@inch/contract/formulaFile';
-import type { OwnCatalogue } from '@inch/contract/ingredient';
+import type { FileOwn } from '@inch/contract/making/formulaFile';
+import type { OwnCatalogue } from '@inch/contract/making/ingredient';
 import type { FormulaContent } from '@inch/core/formula';
 import {
   type Ingredient,

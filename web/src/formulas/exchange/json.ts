@@ -1,5 +1,5 @@
-import { FormulaFile } from '@inch/contract/formulaFile';
-import type { OwnCatalogue } from '@inch/contract/ingredient';
+import { FormulaFile } from '@inch/contract/making/formulaFile';
+import type { OwnCatalogue } from '@inch/contract/making/ingredient';
 import type { FormulaContent } from '@inch/core/formula';
 import { type KitchenCatalogue, namedIn } from '@inch/core/ingredient';
 import type { RecipeLine } from '@inch/core/recipe';

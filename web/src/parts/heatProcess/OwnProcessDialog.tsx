@@ -1,4 +1,4 @@
-import { heatProcessRoutes } from '@inch/contract/heatProcess';
+import { heatProcessRoutes } from '@inch/contract/making/heatProcess';
 import type { Pack, ProductState } from '@inch/core/heat';
 import { degrees, readFigure, volumeSign } from '@inch/core/quantity';
 import { call } from '../../data/api.ts';

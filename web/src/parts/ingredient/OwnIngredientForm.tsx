@@ -1,4 +1,4 @@
-import { ingredientRoutes, OwnFigures } from '@inch/contract/ingredient';
+import { ingredientRoutes, OwnFigures } from '@inch/contract/making/ingredient';
 import { Allergen, type Family } from '@inch/core/ingredient';
 import { inWords } from '@inch/core/quantity';
 import type { FieldPath } from 'react-hook-form';

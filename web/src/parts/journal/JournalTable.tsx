@@ -1,4 +1,4 @@
-import type { JournalRow } from '@inch/contract/journal';
+import type { JournalRow } from '@inch/contract/kitchen/journal';
 import { lateBy } from '@inch/core/record';
 import { Link } from 'react-router';
 import { dayAndTime } from '../../ui/dates.ts';

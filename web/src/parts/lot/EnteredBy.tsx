@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import type { StrikeableNoun } from '@inch/core/record';
 import { dayAndTime } from '../../ui/dates.ts';
 import { StrikeEntry } from './StrikeEntry.tsx';

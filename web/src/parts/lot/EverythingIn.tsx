@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { weight } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { useMayWrite } from '../../data/session.tsx';

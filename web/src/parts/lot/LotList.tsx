@@ -1,4 +1,4 @@
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { dayMonthYear } from '../../ui/dates.ts';

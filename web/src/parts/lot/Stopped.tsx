@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { plural } from '@inch/core/quantity';
 import { Link } from 'react-router';
 import { dayMonthYear } from '../../ui/dates.ts';

@@ -1,4 +1,4 @@
-import { type LotView, lotRoutes } from '@inch/contract/lot';
+import { type LotView, lotRoutes } from '@inch/contract/making/lot';
 import type { StrikeableNoun } from '@inch/core/record';
 import { useState } from 'react';
 import { call } from '../../data/api.ts';

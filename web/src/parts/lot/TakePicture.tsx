@@ -1,4 +1,4 @@
-import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/photograph';
+import { LARGEST_PHOTOGRAPH, type Photograph, photographRoutes } from '@inch/contract/making/photograph';
 import { type ReactNode, useRef } from 'react';
 import { toast } from 'sonner';
 import { urlOf } from '../../data/address.ts';

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { weighedIn } from '@inch/core/lot';
 import { weight, weightSign } from '@inch/core/quantity';
 import { useCatalogue } from '../../data/catalogue.ts';

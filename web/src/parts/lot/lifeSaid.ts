@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { temperature } from '@inch/core/quantity';
 import { dayMonthYear, kitchenDay } from '../../ui/dates.ts';
 import type { Tone } from '../../ui/State.tsx';

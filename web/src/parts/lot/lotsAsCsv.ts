@@ -1,4 +1,4 @@
-import type { LotHead } from '@inch/contract/lot';
+import type { LotHead } from '@inch/contract/making/lot';
 import { asCsv } from '../../ui/csv.ts';
 
 /** Lots as a table, a row a lot, with the columns that lists show. */

@@ -1,4 +1,4 @@
-import type { LotView } from '@inch/contract/lot';
+import type { LotView } from '@inch/contract/making/lot';
 import { type PanNow, panInHand, panNow } from '@inch/core/lot';
 
 const settingOf = (lot: LotView) => ({

@@ -1,4 +1,4 @@
-import { stockRoutes } from '@inch/contract/stock';
+import { stockRoutes } from '@inch/contract/kitchen/stock';
 import { weight } from '@inch/core/quantity';
 import { useState } from 'react';
 import { call } from '../../data/api.ts';

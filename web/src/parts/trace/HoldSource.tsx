@@ -1,4 +1,4 @@
-import { NewSourceHold, type SourceHold, sourceHoldRoutes } from '@inch/contract/sourceHold';
+import { NewSourceHold, type SourceHold, sourceHoldRoutes } from '@inch/contract/kitchen/sourceHold';
 import { plural } from '@inch/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';

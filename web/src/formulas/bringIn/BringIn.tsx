@@ -1,0 +1,203 @@
+import { plural } from '@inch/core/quantity';
+import { type ChangeEvent, useState } from 'react';
+import { useCatalogue } from '../../data/catalogue.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { incomingCsv } from '../exchange/csv.ts';
+import { type Incoming, incomingList } from '../exchange/incoming.ts';
+import { incomingJson } from '../exchange/json.ts';
+import { FileProblem } from '../exchange/problem.ts';
+import { jsonLdIn } from '../exchange/recipe.ts';
+import { OwnReview, useAddOwn } from '../line/OwnReview.tsx';
+import { ReviewLine } from './ReviewLine.tsx';
+import { ReviewSteps } from './ReviewSteps.tsx';
+import { useReview } from './useReview.ts';
+
+/** Lines and steps as they were read, beside their words; nothing is taken before it is said. */
+function ReviewAll({
+  first,
+  linesOnly,
+  take,
+  back,
+}: {
+  first: Incoming;
+  linesOnly: boolean;
+  take: (incoming: Incoming) => void;
+  back: () => void;
+}) {
+  const review = useReview(first);
+  const [measured, setMeasured] = useState<ReadonlySet<string>>(new Set());
+  const { incoming, lines, steps } = review;
+  const { own } = incoming;
+  const addOwn = useAddOwn(() => take(review.taken()));
+  const kept = lines.filter((line) => !line.out);
+  const open = kept.filter((line) => line.open !== null).length;
+  const placeOf = (stepId: string | undefined): string | null => {
+    const at = steps.findIndex(({ step }) => step.id === stepId);
+    return at < 0 || linesOnly ? null : `step ${at + 1}`;
+  };
+  const keptSteps = linesOnly ? 0 : steps.filter((step) => !step.out).length;
+  return (
+    <>
+      <p className="mb-3" role="status">
+        {plural(kept.length, 'line')} read,{' '}
+        {open === 0
+          ? 'all understood.'
+          : `${open} still open: answer what they ask, change their words, or leave them out.`}
+      </p>
+      <div className="max-h-[56vh] overflow-y-auto">
+        <ul className="border-t border-ink" aria-label="Lines">
+          {lines.map((reviewed, i) => (
+            <div key={reviewed.line.id} className="contents">
+              {reviewed.read.heading && reviewed.read.heading !== lines[i - 1]?.read.heading && (
+                <li className="pt-3 pb-1 font-bold first-letter:uppercase">{reviewed.read.heading}</li>
+              )}
+              <ReviewLine reviewed={reviewed} review={review} own={own} at={placeOf(reviewed.line.stepId)} />
+            </div>
+          ))}
+        </ul>
+        {linesOnly && steps.length > 0 && (
+          <p className="mt-4 text-sm text-ink-2">
+            The formula has steps of its own: the method is left out, and the lines go in at its first step.
+          </p>
+        )}
+        {!linesOnly && steps.length > 0 && (
+          <section className="mt-5" aria-label="Steps read">
+            <h3 className="mb-1 font-bold">Method</h3>
+            <ReviewSteps review={review} />
+          </section>
+        )}
+        {incoming.note && (
+          <p className="mt-4 text-sm whitespace-pre-line text-ink-2">Kept as a note: {incoming.note}</p>
+        )}
+      </div>
+      {own && <OwnReview own={own} measured={measured} setMeasured={setMeasured} />}
+      <div className="mt-5 flex flex-wrap justify-end gap-3">
+        <Button tone="plain" onClick={back}>
+          Back
+        </Button>
+        <Button
+          disabled={addOwn.busy || kept.length === 0}
+          onClick={() => (own ? addOwn.run({ own, measured }) : take(review.taken()))}
+        >
+          Import {plural(kept.length, 'line')}
+          {keptSteps > 0 && ` and ${plural(keptSteps, 'step')}`}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** Reads a file by what it is: JSON, a saved web page, CSV, or else a text. */
+function readFile(name: string, text: string, catalogue: ReturnType<typeof useCatalogue>): Incoming {
+  const head = text.trimStart()[0];
+  const isPage = /\.html?$/i.test(name) || (head === '<' && text.includes('application/ld+json'));
+  const json = isPage ? jsonLdIn(text) : undefined;
+  if (isPage && json === undefined)
+    throw new FileProblem(
+      null,
+      'No recipe that a program can read is in this page. Copy its words and paste them.',
+    );
+  if (json !== undefined || /\.(json|jsonld)$/i.test(name) || head === '{' || head === '[')
+    return incomingJson(json ?? text, catalogue);
+  return /\.csv$/i.test(name) ? incomingCsv(text, catalogue) : incomingList(text, catalogue);
+}
+
+const LARGEST = 1_000_000;
+
+interface Source {
+  text: string;
+  setText: (text: string) => void;
+  problem: string | null;
+  read: (name: string, text: string) => void;
+  fail: (problem: string) => void;
+  onClose: () => void;
+}
+
+function PasteOrChoose({ text, setText, problem, read, fail, onClose }: Source) {
+  const fromFile = async (e: ChangeEvent<HTMLInputElement>) => {
+    const file = e.target.files?.[0];
+    e.target.value = '';
+    if (!file) return;
+    if (file.size > LARGEST) fail('That file is over 1 MB: it is no formula. Nothing was imported.');
+    else read(file.name, await file.text());
+  };
+  return (
+    <>
+      <TextField
+        label="A list, or a whole recipe with its method"
+        rows={12}
+        autoFocus
+        value={text}
+        placeholder={
+          '2 kg gooseberries\nhalf the weight of the fruit in sugar\nzest and juice of 2 lemons\n\nSimmer the gooseberries for 20 minutes until soft.\nStrain through a cloth.\nAdd the sugar and the lemon, boil for 1 minute.'
+        }
+        onChange={(e) => setText(e.target.value)}
+      />
+      {problem && (
+        <p role="alert" className="mt-3 font-semibold text-stop">
+          {problem}
+        </p>
+      )}
+      <div className="mt-5 flex flex-wrap items-center justify-end gap-3">
+        <label className="mr-auto cursor-pointer rounded-[10px] border-2 border-rim px-4 py-1.5 font-semibold text-link hover:bg-rim-pale has-focus-visible:outline-3 has-focus-visible:outline-rim">
+          Or choose a file
+          <input
+            type="file"
+            accept=".json,.jsonld,.csv,.txt,.md,.html,.htm,application/json,text/csv,text/plain,text/markdown,text/html"
+            className="sr-only"
+            onChange={(e) => void fromFile(e)}
+          />
+        </label>
+        <Button tone="plain" onClick={onClose}>
+          Cancel
+        </Button>
+        <Button disabled={text.trim() === ''} onClick={() => read('', text)}>
+          Read
+        </Button>
+      </div>
+      <p className="mt-4 text-sm text-ink-2">
+        Accepted: plain text or Markdown, a formula file of Inch Pantry, a schema.org Recipe (JSON-LD, also in
+        a saved web page), or lines as CSV.
+      </p>
+    </>
+  );
+}
+
+/** A formula brought in: a text pasted, or a file. It is read first and shown; nothing is taken before you say so. */
+export function BringIn({
+  title,
+  linesOnly = false,
+  take,
+  onClose,
+}: {
+  title: string;
+  /** The formula has steps already: only lines are taken. */
+  linesOnly?: boolean;
+  take: (incoming: Incoming) => void;
+  onClose: () => void;
+}) {
+  const catalogue = useCatalogue();
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [incoming, setIncoming] = useState<Incoming | null>(null);
+  const read = (name: string, content: string) => {
+    try {
+      setIncoming(readFile(name, content, catalogue));
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof FileProblem)) throw error;
+      setProblem(`${error.message} Nothing was imported.`);
+    }
+  };
+  return (
+    <Dialog open wide onClose={onClose} title={title}>
+      {incoming ? (
+        <ReviewAll first={incoming} linesOnly={linesOnly} take={take} back={() => setIncoming(null)} />
+      ) : (
+        <PasteOrChoose {...{ text, setText, problem, read, onClose }} fail={setProblem} />
+      )}
+    </Dialog>
+  );
+}

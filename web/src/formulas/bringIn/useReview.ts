@@ -1,0 +1,93 @@
+import { type FormulaLine, type FormulaStep, readLine, type StepKind } from '@inch/core/formula';
+import type { RecipeLine } from '@inch/core/recipe';
+import { useState } from 'react';
+import { useCatalogue } from '../../data/catalogue.ts';
+import { useSetting } from '../../data/useSetting.ts';
+import { type Incoming, incomingDocument } from '../exchange/incoming.ts';
+
+/** A line in review: what was read, what was chosen since, and what it still asks. */
+export interface ReviewedLine {
+  read: RecipeLine;
+  line: FormulaLine;
+  out: boolean;
+  open: string | null;
+  /** Its question can be answered by saying that it was read rightly. */
+  mayStand: boolean;
+}
+
+const EMPTY: ReadonlySet<string> = new Set();
+
+const toggled = (set: ReadonlySet<string>, key: string): ReadonlySet<string> =>
+  set.has(key) ? new Set([...set].filter((other) => other !== key)) : new Set([...set, key]);
+
+const without = <T>(map: ReadonlyMap<string, T>, key: string): ReadonlyMap<string, T> =>
+  new Map([...map].filter(([other]) => other !== key));
+
+/** What was read put right before it is taken: words changed and read again, things chosen, lines and steps left out. */
+export function useReview(first: Incoming) {
+  const catalogue = useCatalogue();
+  const setting = useSetting();
+  const [incoming, setIncoming] = useState(first);
+  const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
+  const [settled, setSettled] = useState(EMPTY);
+  const [out, setOut] = useState(EMPTY);
+  const [kinds, setKinds] = useState<ReadonlyMap<string, StepKind>>(new Map());
+
+  const lines = incoming.formulaLines.map((line, i): ReviewedLine => {
+    const read = incoming.lines[i]!;
+    const own = chosen.get(line.id);
+    const known = own !== undefined || (line.ingredientId !== '' && settled.has(line.id));
+    const open =
+      known || (read.query === undefined && line.ingredientId !== '') ? null : (read.query ?? 'Which is it?');
+    return {
+      read,
+      open,
+      out: out.has(line.id),
+      line: own === undefined ? line : { ...line, ingredientId: own },
+      mayStand: open !== null && line.ingredientId !== '' && readLine(line, setting).value !== null,
+    };
+  });
+  const steps = (incoming.steps ?? []).map((read) => {
+    const kind = kinds.get(read.step.id);
+    return { read, out: out.has(read.step.id), step: kind ? { ...read.step, kind } : read.step };
+  });
+
+  /** A line whose question stands is taken without its ingredient: the formula asks for it again. */
+  const takenLine = ({ line, open, mayStand }: ReviewedLine): FormulaLine =>
+    open !== null && mayStand ? { ...line, ingredientId: '' } : line;
+  const taken = (): Incoming => {
+    const kept: FormulaStep[] = steps.filter((step) => !step.out).map(({ step }) => step);
+    return {
+      ...incoming,
+      formulaLines: lines.filter((line) => !line.out).map(takenLine),
+      ...(incoming.content
+        ? { content: { ...incoming.content, steps: incoming.steps ? kept : incoming.content.steps } }
+        : {}),
+    };
+  };
+
+  return {
+    incoming,
+    lines,
+    steps,
+    taken,
+    choose: (id: string, ingredientId: string) => setChosen(new Map([...chosen, [id, ingredientId]])),
+    settle: (id: string) => setSettled(toggled(settled, id)),
+    leaveOut: (id: string) => setOut(toggled(out, id)),
+    setKind: (id: string, kind: StepKind) => setKinds(new Map([...kinds, [id, kind]])),
+    /** The words of a line of the text changed: all of it is read again, choices for other lines are kept. */
+    reword(number: number, text: string) {
+      const { document } = incoming;
+      if (!document) return;
+      const ingredients = document.ingredients.map((line) =>
+        line.number === number ? { ...line, text } : line,
+      );
+      const next = incomingDocument({ ...document, ingredients }, catalogue);
+      setIncoming({ ...incoming, ...next });
+      for (const line of incoming.lines)
+        if (line.number === number) setChosen(without(chosen, `line${number}`));
+    },
+  };
+}
+
+export type Review = ReturnType<typeof useReview>;
