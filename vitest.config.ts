@@ -1,4 +1,5 @@
 import { defineConfig } from 'vitest/config';
+import { LONG } from './scripts/src/draws.mjs';
 
 const resolve = { conditions: ['source'] };
 const ssr = { resolve: { conditions: ['source'], externalConditions: ['source'] } };
@@ -45,6 +46,8 @@ export default defineConfig({
         test: {
           name: 'scripts',
           include: ['scripts/test/**/*.test.ts'],
+          // The cluster is started in the long run.
+          exclude: LONG ? [] : ['**/*.long.test.ts'],
           testTimeout: 600_000,
           hookTimeout: 600_000,
         },

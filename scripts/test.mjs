@@ -23,19 +23,22 @@ await ensurePackages();
 await ensureMariadb();
 await ensureChromium();
 
-// What is tested from its sources needs no build, so all goes on at once, the server's tests in a run of their own: they take
-// turns at one database. Commands and browsers wait about as much as they work, so they run beside each other and the checks.
+// What is tested from its sources needs no build, and the server's tests take turns at one database: both begin at once. Commands
+// and browsers wait about as much as they work, so they go on beside them from the moment the build stands, and the checks with them.
 // Tests that are asked for by name run by themselves.
-const [, ...fromSources] = await Promise.all([
-  ensureBuilt(),
-  ...(asked.length > 0 ? [] : [tests(projects('core', 'contract', 'web')), tests(projects('server'))]),
+const built = ensureBuilt();
+const [well, ...runs] = await Promise.all([
+  built.then(check),
+  ...(asked.length > 0
+    ? [built.then(() => tests(asked))]
+    : [
+        tests(projects('core', 'contract', 'web')),
+        tests(projects('server')),
+        built.then(() => tests(projects('scripts'))),
+        built.then(() => tests(projects('e2e'))),
+      ]),
 ]);
-const sources = fromSources.every(Boolean);
-const [well, ...fromBuild] = await Promise.all([
-  check(),
-  ...(asked.length > 0 ? [tests(asked)] : [tests(projects('scripts')), tests(projects('e2e'))]),
-]);
-const passed = sources && fromBuild.every(Boolean);
+const passed = runs.every(Boolean);
 const minutes = ((Date.now() - started) / 60_000).toFixed(1);
 say(
   `${well ? 'The checks are well' : 'The checks are not well'}, the tests ${passed ? 'pass' : 'do not pass'}, in ${minutes} min.`,

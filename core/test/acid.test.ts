@@ -12,6 +12,7 @@ import {
 } from '@inch/core/acid';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 describe('equilibrium pH', () => {
   it.each([
@@ -88,7 +89,7 @@ describe('equilibrium pH', () => {
           expect(at(1e-6)).toBeLessThan(0);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
 

@@ -21,6 +21,7 @@ import {
 } from '@inch/core/label';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { artworkFor, designOf, labelWordsOf, roughly } from './support/label.ts';
 
 const jar = { nominalMl: 237, heightMm: 98, diameterMm: 75 };
@@ -61,7 +62,7 @@ describe('a label in its look', () => {
           for (const face of faces)
             for (const t of texts(face)) expect(t.y).toBeLessThanOrEqual(face.heightMm);
       }),
-      { numRuns: 25 },
+      { numRuns: draws(25) },
     );
   });
   it('never sets larger text for more words', () => {
@@ -226,7 +227,7 @@ describe('a sheet of labels', () => {
           }
         }
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
   it('begins at the fourth label, and goes on with the first of the next', () => {

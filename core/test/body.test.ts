@@ -13,6 +13,7 @@ import {
 } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
 const make = (lines: [string, string][], more: Partial<FormulaContent> = {}) =>
@@ -50,7 +51,7 @@ describe('a boiling syrup', () => {
           expect(back.extrapolated).toBe(back.brix > 72);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
   it('prefers the boil of water of the day, and refuses where a thermometer cannot tell', () => {
@@ -175,7 +176,7 @@ describe('doses and parts', () => {
           else expect(ph).toBeLessThanOrEqual(targetPh + 1e-9);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
   it('is per kg of product where its water is known, and refused where nothing reaches it', () => {

@@ -2,6 +2,7 @@ import { type FormulaContent, forecast, simulate, timesSaid, whatWouldItTake } f
 import { shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us', catalogue: shippedCatalogue, elevationMetres: 0, criticalPh: 4.2 } as const;
 
@@ -40,7 +41,7 @@ describe('a thing whose acidity is not known', () => {
           if (lots) expect(lots.high).toBeGreaterThanOrEqual(some!.high - 0.02);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     ));
 
   it.each([

@@ -17,6 +17,7 @@ import {
 } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { chilled, entry, T } from './support/lot.ts';
 
 /** A lot of some things, boiled with a thermometer or never heated. */
@@ -93,7 +94,7 @@ describe('a by-product, to any depth', () => {
         expect(new Set(leftFrom!.parts.map((p) => p.ingredientId))).toEqual(above);
         expect(leftFrom!.parts.reduce((sum, p) => sum + p.share, 0)).toBeCloseTo(1, 9);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
   it('hides no allergen, honey or preservative that the same things would show', () => {
@@ -109,7 +110,7 @@ describe('a by-product, to any depth', () => {
         const names = ingredientStatement(all).parts.map((p) => p.name);
         for (const name of names) expect(content.statement).toContain(name);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
   it('is raw where its lot was, and stirred in after the heat it undoes it', () => {
@@ -123,7 +124,7 @@ describe('a by-product, to any depth', () => {
         const made = makeupAsMade({ ...lot, additions: [...lot.additions, { ...late, entry: sugar }] });
         expect(made.killStep).toBe(heated);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
   it('is never younger than what it was made of', () => {
@@ -155,7 +156,7 @@ describe('a by-product, to any depth', () => {
         const juice = asLeft(shippedCatalogue.get('apple-juice'), above!, T(9));
         expect(juice.leftFrom!.since).toBe([...begun].sort()[0]);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
   it('loses nothing to another by-product of the same name, in one weighing or in two, in either order', () => {
@@ -258,7 +259,7 @@ describe('labels that were printed before', () => {
             ).toBe(some);
         },
       ),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
   it.each<[string, Print[], LotRecord['spoiltLabels'], number]>([

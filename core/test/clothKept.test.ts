@@ -2,6 +2,7 @@ import type { FormulaStep } from '@inch/core/formula';
 import { clothKept, type LotRecord } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { entry, releasable, T } from './support/lot.ts';
 
 const steps: FormulaStep[] = [
@@ -95,7 +96,7 @@ describe('what the cloth kept', () => {
           expect(Math.abs(kept!.grams + through - fruit - water)).toBeLessThan(0.01 * (fruit + water));
         },
       ),
-      { numRuns: 30 },
+      { numRuns: draws(30) },
     );
   });
   it('is reckoned where nothing was weighed, and is nothing before it was strained', () => {

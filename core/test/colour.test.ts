@@ -2,6 +2,7 @@ import { type FormulaContent, type FormulaStep, forecast } from '@inch/core/form
 import { shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us', catalogue: shippedCatalogue, elevationMetres: 0, criticalPh: 4.2 } as const;
 const colour = (fruit: string, steps: Omit<FormulaStep, 'id' | 'title'>[]) => {
@@ -50,7 +51,7 @@ describe('the colour of a fruit under heat', () => {
           expect(a.keeps.middle).toBeLessThanOrEqual(a.keeps.high);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     ));
   it('of a cold draw stays', () => {
     const cold = colour('raspberry', [{ kind: 'draw', method: 'cold', minutes: 2880 }]);

@@ -18,6 +18,7 @@ import {
 } from '@inch/core/planning';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const syrup: FormulaContent = {
   lines: [{ id: 'fruit', said: '4 kg', ingredientId: 'sour-cherry' }],
@@ -134,7 +135,7 @@ describe('hours laid backwards from a date', () => {
         expect(Math.min(...laid.steps.map((s) => s.from))).toBe(laid.begin);
         expect(laid.begin).toBeLessThanOrEqual(laid.upperBound);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
 

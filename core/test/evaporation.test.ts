@@ -3,6 +3,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { type Boiling, evaporationRate, FIRES, reductionForecast, typicalPan } from '@inch/core/pan';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const plain: Boiling = {
   diameterMm: 280,
@@ -148,7 +149,7 @@ describe('a formula on the fire', () => {
         const back = stepOf(syrup({ minutes: minutes!, fire }));
         expect(Math.abs(back.brixAfter - toBrix)).toBeLessThan(0.8);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     ));
   it('says over 76 °Bx that it is confectionery, and stops at 85', () => {
     expect(stepOf(syrup({ toBrix: 75 })).note).toBeUndefined();

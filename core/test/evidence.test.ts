@@ -10,6 +10,7 @@ import {
 } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { chilled, entry, letter, releasable, T } from './support/lot.ts';
 
 const all = (lot: LotRecord) => gates(lot, { timeZone: 'UTC', labelMissing: [] });
@@ -86,7 +87,7 @@ describe('dating an entry back, in a lot that is written down as it happens', ()
         const kinds = (lot: LotRecord) => outOfLimits(lot).map((o) => `${o.kind} ${o.entryId}`);
         expect(kinds(before).filter((kind) => !kinds(after).includes(kind))).toEqual([]);
       }),
-      { numRuns: 600 },
+      { numRuns: draws(600) },
     );
   });
 
@@ -227,7 +228,7 @@ describe('a match', () => {
           expect(more.filter((gateId) => SHOWN.includes(gateId))).toEqual([]);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
   it('rests on an acid that it asks for, and falls with it', () => {
@@ -406,7 +407,7 @@ describe('a °Bx that was only typed', () => {
         };
         expect(brixKnown(checked)).toEqual({ low: value, high: value });
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
   it('wins no time, and drops no diluted reading', () => {
@@ -449,7 +450,7 @@ describe('a mark', () => {
         if (heatingsOf(bare).length > 0)
           expect(open(marked).filter((id) => id === 'heat' && !open(bare).includes(id))).toEqual([]);
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
 });

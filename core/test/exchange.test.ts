@@ -10,6 +10,7 @@ import {
 import { catalogue, shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
 const content: FormulaContent = {
@@ -82,7 +83,7 @@ describe('one thing for another', () => {
         expect(Math.abs(total(exact) / total(now) - 1)).toBeLessThan(0.01);
         expect(to.acidGrams).toBeCloseTo(0, 6);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
   it('takes the water that comes with it off the water line, and says what it cannot', () => {
@@ -179,7 +180,7 @@ describe('the same with another fruit', () => {
         expect(same.content).toEqual(of);
         expect([...same.changed, ...same.unreached, ...same.processes, ...same.label]).toEqual([]);
       }),
-      { numRuns: 20 },
+      { numRuns: draws(20) },
     ));
   it('there and back comes home: every line as it was within rounding, and what it makes', () =>
     fc.assert(
@@ -204,7 +205,7 @@ describe('the same with another fruit', () => {
           );
         }
       }),
-      { numRuns: 30 },
+      { numRuns: draws(30) },
     ));
   it('lists the tested process that it no longer matches, line by line', () => {
     const syrup: FormulaContent = {

@@ -1,6 +1,7 @@
 import { type BottlesToHand, fillBottles } from '@inch/core/bottling';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 /** Every way to fill, tried one by one. */
 function bruteForce(ml: number, toHand: readonly BottlesToHand[]): { filled: number; bottles: number } {
@@ -37,7 +38,7 @@ describe('a batch into bottles of mixed sizes', () => {
         for (const b of bottles)
           expect(b.count).toBeLessThanOrEqual(toHand.find((t) => t.id === b.id)!.count);
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
 

@@ -2,6 +2,7 @@ import { type FormulaContent, type FormulaLine, forecast, lineAmounts } from '@i
 import { catalogue, shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
 const line = (ingredientId: string, said: string, stepId?: string): FormulaLine => ({
@@ -199,7 +200,7 @@ describe('laws', () => {
           expect(out + undissolved).toBeCloseTo(inGrams, 0);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
 
@@ -217,7 +218,7 @@ describe('laws', () => {
         expect(Math.abs((many.waterActivity ?? 0) - (one.waterActivity ?? 0))).toBeLessThan(0.06);
         expect(Math.abs((many.ph?.middle ?? 0) - (one.ph?.middle ?? 0))).toBeLessThan(0.15);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
 
@@ -231,7 +232,7 @@ describe('laws', () => {
           ).ph!.middle;
         expect(ph(grams + more)).toBeLessThanOrEqual(ph(grams) + 1e-6);
       }),
-      { numRuns: 25 },
+      { numRuns: draws(25) },
     );
   });
 });

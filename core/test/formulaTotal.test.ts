@@ -3,6 +3,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { THICKNESSES } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const IDS = shippedCatalogue.all.map((entry) => entry.id);
 const share = fc.double({ min: 0.001, max: 1, noNaN: true });
@@ -118,7 +119,7 @@ describe('any formula that may be saved', () => {
         expect(known.brix).toBeLessThanOrEqual(100);
         expect(known.millilitres).toBeGreaterThanOrEqual(0);
       }),
-      { numRuns: 150 },
+      { numRuns: draws(150) },
     );
   });
 

@@ -16,6 +16,7 @@ import {
 } from '@inch/core/instrument';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { LONG } from '../../scripts/src/draws.mjs';
 
 const kinds = Object.keys(SPOKEN_UNITS) as SpeakingKind[];
 
@@ -361,19 +362,20 @@ describe('a temperature logger’s file', () => {
     ).toThrow(/more columns/);
   });
 
-  it('reads a million rows, and thins them to what can be kept', () => {
+  it('reads a long file, and thins it to what can be kept', () => {
+    const length = LONG ? 1_000_000 : 50_000;
     const from = Date.UTC(2026, 10, 1);
-    const rows = Array.from({ length: 1_000_000 }, (_, i) => {
+    const rows = Array.from({ length }, (_, i) => {
       const wall = new Date(from + i * 1000).toISOString();
-      return [`${wall.slice(0, 10)} ${wall.slice(11, 19)}`, i === 654_321 ? '99' : '20'];
+      return [`${wall.slice(0, 10)} ${wall.slice(11, 19)}`, i === length - 12_345 ? '99' : '20'];
     });
     const file = read([['Time', 'Temp C'], ...rows], 'America/St_Johns');
-    expect(file.samples).toHaveLength(1_000_000);
+    expect(file.samples).toHaveLength(length);
     const { samples, everySeconds } = thinnedTo(file.samples, 600);
     expect(samples.length).toBeLessThanOrEqual(600);
-    expect(everySeconds).toBe(1920);
+    expect(everySeconds * 600).toBeGreaterThanOrEqual(length);
     expect(samples.some((s) => s.celsius === 99)).toBe(true);
-  }, 600_000);
+  });
 
   it('thinned, it keeps the hottest, the coldest, the last, and nothing it had not', () => {
     const samples = fc

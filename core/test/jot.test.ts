@@ -3,6 +3,7 @@ import { parseJot, weighedAddition } from '@inch/core/jot';
 import { lotCode } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { spokenNumbers } from '../src/jot/spoken.ts';
 
 type Row = [line: string, kind: string, raw: number | null, celsius?: number];
@@ -246,7 +247,7 @@ describe('a jotted line', () => {
         if (jot.addition)
           expect(weighedAddition(jot.addition, { catalogue: shippedCatalogue, cup: 'us' })).toBeDefined();
       }),
-      { numRuns: 2000 },
+      { numRuns: draws(2000) },
     );
   });
 });

@@ -2,6 +2,7 @@ import { type KeepingProduct, keepingLimit } from '@inch/core/keeping';
 import { gates, type LotRecord, lotKeeping, storageNow, whyNotKept } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { neverLonger } from '../src/lot/keeping/keptInstead.ts';
 import { entry, releasable, T } from './support/lot.ts';
 
@@ -97,6 +98,6 @@ describe('changing how a lot is kept', () => {
         expect(of('frozen', ['cold'])).toBeLessThanOrEqual(cold);
         expect(of('frozen', ['shelf', 'cold'])).toBeLessThanOrEqual(cold);
       }),
-      { numRuns: 500 },
+      { numRuns: draws(500) },
     ));
 });

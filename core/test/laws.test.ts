@@ -3,6 +3,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { gates, type LotRecord, lotKeeping, makeupAsMade } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { entry, releasable, T } from './support/lot.ts';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
@@ -88,7 +89,7 @@ describe('laws over random lots', () => {
           expect(opened).toEqual([]);
         },
       ),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
 
@@ -109,7 +110,7 @@ describe('laws over random lots', () => {
         const before = open(lot);
         expect(open(without).filter((gate) => !before.includes(gate))).toEqual([]);
       }),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
 
@@ -120,7 +121,7 @@ describe('laws over random lots', () => {
         const later = { ...lot, bottlings: lot.bottlings.map((b) => ({ ...b, at: T(3 + hours) })) };
         expect(bestByOf(later) <= bestByOf(lot)).toBe(true);
       }),
-      { numRuns: 100 },
+      { numRuns: draws(100) },
     );
   });
 });
@@ -212,7 +213,7 @@ describe('the lot as made and the forecast of the same content', () => {
         expect(made.abv).toBeCloseTo(promised.abv, 6);
         expect(made.faults.map((f) => f.text)).toEqual(promised.faults.map((f) => f.text));
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
 });

@@ -12,6 +12,7 @@ import {
 import { kindByName, placeKey } from '@inch/core/place';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { chilled, entry, T } from './support/lot.ts';
 
 const HOUR = 3_600_000;
@@ -293,7 +294,7 @@ describe('in a random kitchen the hours of a bottle', () => {
         for (const { place: name, hours } of lives)
           expect(Math.abs(hours.warm - expected.get(name)!)).toBeLessThan(0.2);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
   it('are the same in whichever order its entries were written', () => {
@@ -311,7 +312,7 @@ describe('in a random kitchen the hours of a bottle', () => {
         const sorted = (l: LotRecord) => bottleLives(l, T(90)).sort((a, b) => a.place.localeCompare(b.place));
         expect(sorted(other)).toEqual(sorted(lot));
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
   it('add up to its age, whatever happened', () => {
@@ -323,7 +324,7 @@ describe('in a random kitchen the hours of a bottle', () => {
           expect(hours.warm + hours.cold + hours.frozen).toBeGreaterThan(90 - COLD_AT - 1e-6);
         expect(lives.reduce((sum, life) => sum + life.count, 0)).toBe(12);
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
   it('never shrink by another move, whenever it is said to have been', () => {
@@ -341,7 +342,7 @@ describe('in a random kitchen the hours of a bottle', () => {
             expect(inPlace(after, from)!.hours.warm).toBeGreaterThan(life.hours.warm - 1e-6);
         }
       }),
-      { numRuns: 120 },
+      { numRuns: draws(120) },
     );
   });
   it('never shrink by another spelling of a place, nor by another name of it', () => {
@@ -365,7 +366,7 @@ describe('in a random kitchen the hours of a bottle', () => {
         for (const life of before)
           expect(inPlace(after, life.place)!.hours.warm).toBeGreaterThan(life.hours.warm - 1e-6);
       }),
-      { numRuns: 120 },
+      { numRuns: draws(120) },
     );
   });
   it('are too many from the instant at which they pass two, as seen at any time after', () => {
@@ -378,7 +379,7 @@ describe('in a random kitchen the hours of a bottle', () => {
           expect(now).toBe(life.hours.warm > 2 + 1e-4);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
 });
@@ -442,7 +443,7 @@ describe('what was frozen', () => {
         };
         expect(lastDay(at + later) <= lastDay(at)).toBe(true);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
 });

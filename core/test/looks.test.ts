@@ -4,6 +4,7 @@ import { readRecipe } from '@inch/core/recipe';
 import { brixLooking, THICKNESSES, viscosity } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us', catalogue: shippedCatalogue, elevationMetres: 0, criticalPh: 4.2 } as const;
 type Line = [ingredientId: string, said: string, more?: Partial<FormulaContent['lines'][number]>];
@@ -151,7 +152,7 @@ describe('enough to cover', () => {
       fc.property(fc.integer({ min: 100, max: 5000 }), (g) => {
         expect(cover(`${g + 100} g`, 300).grams).toBeGreaterThan(cover(`${g} g`, 300).grams!);
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     ));
   it('asks where there is nothing to cover', () =>
     expect(

@@ -3,6 +3,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { measuredLot } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { inExamples } from './support/examples.ts';
 
 const setting = { cup: 'us', catalogue: shippedCatalogue, elevationMetres: 0, criticalPh: 4.2 } as const;
@@ -51,7 +52,7 @@ describe('a lot of a formula that was measured', () => {
         expect(narrow.high).toBeLessThanOrEqual(wide.high + 1e-9);
         expect(narrow.high - narrow.low).toBeGreaterThanOrEqual(0.2);
       }),
-      { numRuns: 30 },
+      { numRuns: draws(30) },
     ));
 
   it('the higher it measured, the higher the forecast; more of the unknown thing, higher still', () =>
@@ -67,7 +68,7 @@ describe('a lot of a formula that was measured', () => {
           expect(at(ph, 600 + grams).high).toBeGreaterThanOrEqual(at(ph, 600).high - 1e-6);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     ));
 
   it('of several the widest counts, and a lot with other unknown things says nothing', () => {

@@ -3,6 +3,7 @@ import { type LotRecord, panInHand, panNow } from '@inch/core/lot';
 import { densityAt20 } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { entry, releasable, T } from './support/lot.ts';
 
 const setting = { cup: null, vessel: null };
@@ -234,6 +235,6 @@ describe('what is in the pan', () => {
         const here = lot.steps[place]!;
         expect(panNow(lot, here, setting, T((told.length - 0.5) / 12))).toEqual(pan);
       }),
-      { numRuns: 120 },
+      { numRuns: draws(120) },
     ));
 });

@@ -1,6 +1,7 @@
 import { type Pack, packsToBuy } from '@inch/core/planning';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 /** Every way to buy, one by one: dear in time, and right. */
 function bruteForce(need: number, packs: readonly Pack[]): { cost: number; bought: number } {
@@ -54,7 +55,7 @@ describe('packs to buy', () => {
           expect(cover.leftOver).toBe(cover.bought - need);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
 

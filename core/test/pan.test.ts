@@ -17,6 +17,7 @@ import { waterDensity } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { missesOf, simulatedPans } from '../../scripts/src/accuracy/simulatedPans.mjs';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const pot: VesselShape = {
   kind: 'frusta',
@@ -50,7 +51,7 @@ describe('a pan', () => {
         const depth = share * vesselDepth(shape);
         expect(depthAtVolume(shape, volumeAtDepth(shape, depth))).toBeCloseTo(depth, 2);
       }),
-      { numRuns: 200 },
+      { numRuns: draws(200) },
     );
   });
   it('known by what was poured in is read between the marks', () => {
@@ -117,7 +118,7 @@ describe('a dip', () => {
           expect(depthAtBrix(pot, solidsGrams, dip.brix, celsius)).toBeCloseTo(depthMm, 2);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: draws(120) },
     );
   });
   it('read hot is of a larger liquid: thinner than the ruler says, were it cold', () => {

@@ -1,6 +1,7 @@
 import { dividePicking, type PickingUse, type Ripeness } from '@inch/core/planning';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const DAYS = ['2026-09-01', '2026-09-03', '2026-09-06'];
 
@@ -86,7 +87,7 @@ describe('a picking divided', () => {
           );
         },
       ),
-      { numRuns: 300 },
+      { numRuns: draws(300) },
     );
   });
 

@@ -5,6 +5,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { partsOfText, type RecipeRead, readRecipe } from '@inch/core/recipe';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const FOLDER = join(import.meta.dirname, 'recipes');
 const textOf = (name: string): string => readFileSync(join(FOLDER, `${name}.txt`), 'utf8');
@@ -198,7 +199,7 @@ describe('what a method says', () => {
         const dropped = new Set(['and', 'then', ...'123456789']);
         for (const word of words(method.join(' '))) if (!dropped.has(word)) expect(kept).toContain(word);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
 

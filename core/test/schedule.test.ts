@@ -1,6 +1,7 @@
 import { clashesOf, HANDS, type PlannedLot, type PlanSetting, schedule } from '@inch/core/planning';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 /** Seven to nine, day after day. */
 const hours = Array.from({ length: 12 }, (_, day) => ({ from: day * 1440 + 420, to: day * 1440 + 1260 }));
@@ -77,7 +78,7 @@ describe('a plan', () => {
         expect(plan.finish).toBeGreaterThanOrEqual(plan.lowerBound - 1e-9);
         expect(plan.steps).toHaveLength(made.reduce((sum, s) => sum + s.length, 0));
       }),
-      { numRuns: 60 },
+      { numRuns: draws(60) },
     );
   });
 

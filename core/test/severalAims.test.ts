@@ -2,6 +2,7 @@ import { AIM_WITHIN, type Aims, type FormulaContent, forecast, severalAims } fro
 import { kitchenCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { LONG } from '../../scripts/src/draws.mjs';
 import { leastStep } from '../src/formula/pan/leastStep.ts';
 
 const setting = {
@@ -27,6 +28,8 @@ const content: FormulaContent = {
   storage: 'cold',
   bottleMl: 250,
 };
+/** The grid is laid as fine as this each way. */
+const GRID = LONG ? 24 : 12;
 const bounds = {
   fruit: { lineId: 'fruit', low: 500, high: 5000 },
   water: { lineId: 'water', low: 0, high: 3000 },
@@ -149,9 +152,9 @@ describe('several aims at once', () => {
           const found = severalAims(content, setting, asked);
           // A grid of the two lines: the nearest point to both aims, in so many of what counts as met.
           let nearest = Number.POSITIVE_INFINITY;
-          for (let s = 0; s <= 24; s++)
-            for (let a = 0; a <= 24; a++) {
-              const f = made({ sugar: (4000 * s) / 24, acid: (80 * a) / 24 });
+          for (let s = 0; s <= GRID; s++)
+            for (let a = 0; a <= GRID; a++) {
+              const f = made({ sugar: (4000 * s) / GRID, acid: (80 * a) / GRID });
               nearest = Math.min(
                 nearest,
                 Math.max(
@@ -166,7 +169,7 @@ describe('several aims at once', () => {
           expect(off).toBeLessThanOrEqual(Math.max(1, nearest) + 1e-6);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: LONG ? 40 : 6 },
     ));
   it('of three lines for two aims takes the least change, and the cheapest where that is asked', () => {
     const asked = (by: Aims['by']): Aims => ({

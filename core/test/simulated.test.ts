@@ -19,6 +19,7 @@ import {
 import { correctRefractometer } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const shape: VesselShape = {
   kind: 'frusta',
@@ -66,7 +67,7 @@ describe('a simulated pan', () => {
           expect(after.celsius).toBeLessThanOrEqual(boilsAt(after) + 1e-6);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     );
   });
 
@@ -105,7 +106,7 @@ describe('a pan that is forgotten on the fire', () => {
           expect(solidsOf(bench.pan.part)).toBeCloseTo(solidsOf(before), 6);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     ));
 });
 

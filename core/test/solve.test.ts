@@ -2,6 +2,7 @@ import { type Aim, contributions, type FormulaContent, forecast, whatWouldItTake
 import { shippedCatalogue } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const setting = { cup: 'us' as const, elevationMetres: 719, criticalPh: 4.2, catalogue: shippedCatalogue };
 const content: FormulaContent = {
@@ -75,7 +76,7 @@ describe('what would it take', () => {
           else expect(lineId).toBe('acid');
         },
       ),
-      { numRuns: 30 },
+      { numRuns: draws(30) },
     );
   });
 

@@ -4,6 +4,7 @@ import { readSaid } from '@inch/core/line';
 import { parseQuantity, type Quantity, toGrams } from '@inch/core/quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { asking } from './spoken/asking.ts';
 import { understood } from './spoken/understood.ts';
 
@@ -130,7 +131,7 @@ describe('whatever is written', () => {
           expect(lines.some((line) => line.query !== undefined)).toBe(true);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: draws(400) },
     );
   });
 
@@ -146,7 +147,7 @@ describe('whatever is written', () => {
         for (const line of readIngredientList(mixed.join(' '), shippedCatalogue))
           if (line.query === undefined) expect(expected).toContain(line.ingredientId);
       }),
-      { numRuns: 400 },
+      { numRuns: draws(400) },
     );
   });
 });

@@ -3,6 +3,7 @@ import { type FormulaContent, forecast, simulate } from '@inch/core/formula';
 import { kitchenCatalogue, measuredEntry, shippedCatalogue, tapWater } from '@inch/core/ingredient';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 
 const water = shippedCatalogue.get('water');
 const settingOf = (alkalinity: number | null) => ({
@@ -53,7 +54,7 @@ describe('tap water', () => {
           expect(lift(acid + 20)).toBeLessThan(lift(acid / 2) + 1e-9);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     ));
   it('not said, a weakly sour drink is not called sure, and it is asked for', () => {
     // 2.5 g of lemon juice in a cup of water: some 0.13 g of acid in 237 g.

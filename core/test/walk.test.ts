@@ -4,6 +4,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { boilingPoint } from '@inch/core/sugar';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { extractionMethods } from '../src/formula/methods.ts';
 import { boilsAt } from '../src/formula/pan/fire.ts';
 import { blendedPan, fruitOf, massOf, nothing, type Pan, volumeOf } from '../src/formula/pan/pan.ts';
@@ -126,7 +127,7 @@ describe('through any sequence of steps', () => {
         const out = massOf(blendedPan(pan)) + left;
         expect(out).toBeCloseTo(massOf(blendedPan(poured(content))), 4);
       }),
-      { numRuns: 150 },
+      { numRuns: draws(150) },
     );
   });
 
@@ -146,7 +147,7 @@ describe('through any sequence of steps', () => {
           expect(untold!.millilitres).toBe(told!.millilitres);
         },
       ),
-      { numRuns: 100 },
+      { numRuns: draws(100) },
     );
   });
 
@@ -157,7 +158,7 @@ describe('through any sequence of steps', () => {
         for (const [name, amount] of Object.entries(before))
           expect(after[name as keyof typeof after], name).toBeCloseTo(amount, 6);
       }),
-      { numRuns: 150 },
+      { numRuns: draws(150) },
     );
   });
 
@@ -176,7 +177,7 @@ describe('through any sequence of steps', () => {
           for (const amount of [part.water, part.sucrose, part.ethanol, part.insoluble, ...part.acids])
             expect(amount).toBeGreaterThanOrEqual(-1e-9);
       }),
-      { numRuns: 120 },
+      { numRuns: draws(120) },
     );
   });
 
@@ -200,7 +201,7 @@ describe('through any sequence of steps', () => {
         for (const name of ['water', 'sucrose', 'glucose', 'otherSolids'] as const)
           expect(many[name]).toBeCloseTo(k * one[name], 3);
       }),
-      { numRuns: 80 },
+      { numRuns: draws(80) },
     );
   });
 });

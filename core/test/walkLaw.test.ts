@@ -3,6 +3,7 @@ import { shippedCatalogue } from '@inch/core/ingredient';
 import { amountsPlanned, type LotRecord } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { contentAsWeighed } from '../src/lot/pan/asWeighed.ts';
 import { entry, releasable, T } from './support/lot.ts';
 
@@ -120,6 +121,6 @@ describe('a lot made exactly as its formula says', () => {
           near(walked.steps[i]!.kilojoules, step.kilojoules, `kJ at ${i}`);
         });
       }),
-      { numRuns: 150 },
+      { numRuns: draws(150) },
     ));
 });

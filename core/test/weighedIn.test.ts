@@ -1,6 +1,7 @@
 import { amountDoubt, gates, type LotRecord, lotLines, weighedIn } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { releasable, T } from './support/lot.ts';
 
 /** A lot of 4 kg of cherries and 2 kg of sugar, with the cherries in these parts. */
@@ -38,7 +39,7 @@ describe('a line that goes in in parts', () => {
         expect(weighedIn(parted, line).grams).toBe(total);
         expect(lotLines(parted, 'us').map((l) => l.now)).toEqual(lotLines(whole, 'us').map((l) => l.now));
       }),
-      { numRuns: 40 },
+      { numRuns: draws(40) },
     ));
 
   it('while more follows, what depends on it goes by the formula', () => {

@@ -52,7 +52,7 @@ describe('when MariaDB is away', () => {
 });
 
 describe('when MariaDB gives out no more', () => {
-  const app = useTestApp();
+  const app = useTestApp({ own: true });
   it('503 says so, and it goes on once there is room', async () => {
     const admin = openPool(app.admin, 1);
     const [[limit]] = await admin.query<RowDataPacket[]>('SELECT @@GLOBAL.max_prepared_stmt_count AS value');

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { beginLot, cherryContent, post, type Started, saveFormula } from './fixtures.ts';
 import { ownerOf, type Person, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 let owner: Person;
 let whole: Started;
 let broken: Started;
@@ -14,7 +14,6 @@ beforeAll(async () => {
   whole = await beginLot(owner, formula);
   broken = await beginLot(owner, formula);
   await post(owner, broken, 'readings', { kind: 'brix', raw: 50, celsius: 21 });
-  app.byHand = true;
   const root = await mysql.createConnection(app.admin);
   await root.query("UPDATE reading SET kind = 'colour' WHERE lot_id = ?", [broken.id]);
   await root.end();

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import { checkZip, openZip } from '../../scripts/src/zip.mjs';
 import { openExport } from '../src/export/zip.ts';
 import { zipOf } from './exportFile.ts';
@@ -75,7 +76,7 @@ describe.each([
         for (const [name, said] of found) if (files.has(name)) expect(said).toEqual(files.get(name));
         expect(found.size).toBeGreaterThanOrEqual(files.size - 1);
       }),
-      { numRuns: 250 },
+      { numRuns: draws(250) },
     );
     expect(refused).toBeGreaterThan(150);
   });

@@ -7,7 +7,7 @@ import { openPool } from '../src/database/pool.ts';
 import { RECORD_TABLES } from '../src/journal/rows.ts';
 import { ownerOf, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const FILE = new URL('../migrations/definitions.json', import.meta.url);
 beforeAll(async () => {
   await ownerOf(app);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { draws } from '../../scripts/src/draws.mjs';
 import {
   ago,
   beginLot,
@@ -198,7 +199,7 @@ describe('bad input', () => {
         expect(status).toBeGreaterThanOrEqual(400);
         expect(status).toBeLessThan(500);
       }),
-      { numRuns: 150 },
+      { numRuns: draws(150) },
     );
     expect(await counts()).toEqual(before);
   }, 600_000);

@@ -8,7 +8,7 @@ import { openPool } from '../src/database/pool.ts';
 import { journalBaseline } from '../src/journal/baseline.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const MIGRATIONS = new URL('../migrations/', import.meta.url);
 
 describe('the first start', () => {

@@ -14,7 +14,7 @@ import { canonicalJson } from '../src/journal/append.ts';
 import { ago, beginLot, cherryContent, post, type Started, saveFormula, weighIn } from './fixtures.ts';
 import { colleague, OWNER, ownerOf, Person, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 let owner: Person;
 let lot: Started;
 const verdict = async () => (await verifyJournal(app.pool))[0]!.faults;

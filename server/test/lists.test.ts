@@ -21,7 +21,7 @@ import {
 } from './fixtures.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const crew = new Crew();
 let lots: Started[];
 let meter: string;
@@ -94,7 +94,6 @@ describe('the standing of a lot', () => {
   });
 
   it('is held against the record by verify, and made anew from it', async () => {
-    app.byHand = true;
     const root = await mysql.createConnection(app.admin);
     const before = await listed('sort=name');
     await root.query(

@@ -6,12 +6,11 @@ import { Crew } from './filled.ts';
 import { post, type Started } from './fixtures.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const crew = new Crew();
 beforeAll(async () => {
   await crew.gather(app);
   // What an earlier version of the program kept is written past this one.
-  app.byHand = true;
 });
 
 const release = { event: 'release', password: OWNER.password };

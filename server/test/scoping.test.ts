@@ -7,7 +7,7 @@ import { Crew } from './filled.ts';
 import { cherryContent, jarOf, meterOf, post, type Started, saveFormula } from './fixtures.ts';
 import { OWNER, type Person, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const crew = new Crew();
 let stranger: Person;
 let lot: Started;
@@ -57,7 +57,6 @@ beforeAll(async () => {
   });
   own.contacts = newId();
   await crew.maker.post('/api/contacts', { id: own.contacts, name: 'Ada of the first' });
-  app.byHand = true;
   // A second kitchen on the same database, as an import of the owner of the machine could make it.
   admin = openPool(app.admin, 1);
   const [kitchenId, accountId] = [newId(), newId()];

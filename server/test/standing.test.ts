@@ -15,7 +15,7 @@ import {
 } from './fixtures.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const crew = new Crew();
 beforeAll(() => crew.gather(app));
 

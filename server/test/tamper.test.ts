@@ -8,7 +8,7 @@ import { Crew } from './filled.ts';
 import { post } from './fixtures.ts';
 import { OWNER, useTestApp } from './testApp.ts';
 
-const app = useTestApp();
+const app = useTestApp({ own: true });
 const crew = new Crew();
 let root: Connection;
 let anchors: Anchor[];

@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { allRoutes } from '@inch/contract/route/routes';
+import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import { pino } from 'pino';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, expect, inject } from 'vitest';
@@ -77,32 +78,59 @@ export interface TestApp {
   admin: DatabaseAddress;
   pool: ReturnType<typeof openPool>;
   person: () => Person;
-  /** Set where tests write to the database past the application. */
-  byHand?: boolean;
 }
 
-/** A server on a database of its own for one test file. */
-export function useTestApp(): TestApp {
+/** Connections of a test's application, and of its two writers at once. */
+const CONNECTIONS = 6;
+
+interface Tables {
+  admin: DatabaseAddress;
+  pool: ReturnType<typeof openPool>;
+}
+
+/** Makes a migrated database with nothing in it. */
+async function makeTables(): Promise<Tables> {
+  const database = `inch_test_${newId().slice(-12)}`;
+  const admin = { ...databaseFromUrl(inject('adminUrl')), database };
+  const user = { ...databaseFromUrl(inject('appUrl')), database };
+  loadDump(inject('adminUrl').replace(/[^/]+$/, database), inject('tables'));
+  await grantAppUser(admin, user);
+  return { admin, pool: openPool(user, CONNECTIONS) };
+}
+
+let shared: Promise<Tables> | undefined;
+
+/** Takes the database that the files of tests use one after another, emptied of what the last one wrote. */
+async function sharedTables(): Promise<Tables> {
+  shared ??= makeTables();
+  const tables = await shared;
+  const root = await createConnection({ ...tables.admin, multipleStatements: true });
+  const [names] = await root.query<RowDataPacket[]>(
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE' AND table_name NOT LIKE 'migration%'",
+  );
+  const emptied = names.map(({ name }) => `DELETE FROM \`${name}\``).join('; ');
+  await root.query(`SET FOREIGN_KEY_CHECKS = 0; ${emptied}`);
+  await root.end();
+  return tables;
+}
+
+/** Serves the application to one test file, on an empty database. @param own whether the file changes tables or rows past the application, so that no other may use them */
+export function useTestApp({ own = false } = {}): TestApp {
   const app = {} as TestApp;
   let close = async () => {};
   beforeAll(async () => {
-    const database = `inch_test_${newId().slice(-12)}`;
-    const admin = { ...databaseFromUrl(inject('adminUrl')), database };
-    const user = { ...databaseFromUrl(inject('appUrl')), database };
-    loadDump(inject('adminUrl').replace(/[^/]+$/, database), inject('tables'));
-    await grantAppUser(admin, user);
+    const { admin, pool } = await (own ? makeTables() : sharedTables());
     useJournalKey('ab'.repeat(32));
-    const pool = openPool(user, 6);
     const server = createServer(createApp({ pool, log: pino({ level: 'error' }) }));
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     Object.assign(app, { base, admin, pool, person: () => new Person(base) });
     close = async () => {
       // Whatever a file of tests wrote, the journal knows of it: everything that changes a row of the record is journaled.
-      if (!app.byHand) expect((await verifyJournal(pool)).flatMap((report) => report.faults)).toEqual([]);
+      if (!own) expect((await verifyJournal(pool)).flatMap((report) => report.faults)).toEqual([]);
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
-      await pool.end();
+      if (own) await pool.end();
     };
   });
   afterAll(() => close());
