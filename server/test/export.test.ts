@@ -14,7 +14,7 @@ import { digests, emptied, exported, type Files, filesIn, importInto, zipOf } fr
 import { OWNER, ownerOf, type Person, useTestApp } from './testApp.ts';
 
 const from = useTestApp();
-const into = useTestApp();
+const into = useTestApp({ own: true });
 const today = new Date().toISOString().slice(0, 10);
 let owner: Person;
 let bytes: Buffer;

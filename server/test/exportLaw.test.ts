@@ -17,7 +17,7 @@ import { OWNER, type TestApp, useTestApp } from './testApp.ts';
 /** INCH_RUNS=200 asks it of two hundred kitchens. */
 const RUNS = Number(process.env.INCH_RUNS ?? 8);
 const from = useTestApp();
-const into = useTestApp();
+const into = useTestApp({ own: true });
 const crew = new Crew();
 const lots: Started[] = [];
 let meter: string;
