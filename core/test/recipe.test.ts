@@ -73,8 +73,8 @@ const SCHOOLS: [string, string, Record<string, number>][] = [
   ],
   [
     'peelSugar',
-    'draw:peel draw:cold add add strain heat fill',
-    { 'orange-peel': 1, sugar: 1, 'orange-juice': 3, 'lemon-juice': 3 },
+    'draw:peel add strain heat fill',
+    { 'orange-peel': 1, sugar: 1, 'orange-juice': 2, 'lemon-juice': 2 },
   ],
   [
     'beetrootShrub',

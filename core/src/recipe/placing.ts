@@ -21,7 +21,8 @@ export interface NamedLine {
 }
 
 /** Fruit, leaves, peel and spices: what something is drawn out of. */
-export const isPiece = ({ entry }: NamedLine): boolean => entry !== undefined && isPieceOf(entry);
+export const isPiece = ({ entry, line }: NamedLine): boolean =>
+  entry ? isPieceOf(entry) : line.others.some(isPieceOf);
 
 /** The lines of a list with the words they are named by. */
 export function namedLines(lines: readonly ReadListLine[], catalogue: KitchenCatalogue): NamedLine[] {

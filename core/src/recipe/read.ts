@@ -3,7 +3,10 @@ import { readIngredientList } from '../formula/index.ts';
 import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { type Clause, clausesOf } from './clause.ts';
 import { partsOfText, type RecipeDocument } from './document.ts';
-import { boils, type Pan, stepOf } from './kind.ts';
+import { type Keeps, keepsIn, onlyKeeps, storageOf } from './ending.ts';
+import { minutesIn } from './figures.ts';
+import { boils, isThrown, type Pan, type StepRead, stepOf } from './kind.ts';
+import { openIn, weightAsked } from './open.ts';
 import { isNamed, isPiece, type NamedLine, namedIn, namedLines } from './placing.ts';
 
 /** A line of a recipe: what was read of it, the step it goes in at, and the part it stands under. */
@@ -23,6 +26,8 @@ export interface RecipeStep {
   number: number;
   /** Its words say no kind of step that is known: it keeps them. */
   unread?: true;
+  /** A question that its words leave open, where the answer changes the product. */
+  ask?: string;
 }
 
 /** A recipe read: nothing is invented, and what was not understood keeps its words. */
@@ -33,6 +38,8 @@ export interface RecipeRead {
   storage: FormulaContent['storage'];
   /** What is neither line nor step: yields, times, notes. */
   others: string[];
+  /** How long the recipe says that it keeps: shown beside what the program finds, and decides nothing. */
+  keeps?: Keeps;
 }
 
 const TITLE = 120;
@@ -43,20 +50,55 @@ function titleOf(text: string): string {
   return whole.length <= TITLE ? whole : `${whole.slice(0, TITLE - 1).trimEnd()}…`;
 }
 
+const TAKES = /^(?:this|it|that|which)(?: will| may| should| can)? (?:takes?|needs?|wants?)\b/;
+
 const isStrain = (clause: Clause): boolean =>
-  /\b(?:strain|sieve|drip|hang|filter|squeez|press|drain)\w*/.test(clause.said);
+  /\b(?:strain|sieve|drip|hang|filter|squeez|press|drain)\w*|\bthrough (?:a|the|some|it|muslin|cloth|cheesecloth|paper)\b|\b(?:fish|scoop|lift|pick)\b.*\bout\b/.test(
+    clause.said,
+  ) && !/\b(?:jars?|bottles?) out\b/.test(clause.said);
 
 /** Whether a clause goes on with the step before: the same kind of work, its time or mark said only now. */
-function isMore(last: FormulaStep, next: Omit<FormulaStep, 'id' | 'title'>): boolean {
+function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
+  // Stirring in what was just put in.
+  if (last.kind === 'add' && next.kind === 'add') return /^(?:then )?(?:stir|mix|whisk|combine|shake|fold)\b/.test(said);
   if (last.kind !== next.kind || last.method !== next.method) return false;
   if (!['heat', 'draw', 'strain', 'fill', 'rest', 'prepare'].includes(last.kind)) return false;
+  // What dripped may be squeezed at the end; through another cloth it goes a second time.
+  if (last.cloth && next.cloth && last.cloth !== next.cloth && next.cloth !== 'press') return false;
   return last.minutes === undefined || next.minutes === undefined;
+}
+
+/** What a step that was read leaves open: a mark to reduce to that is nowhere said, or one by weight. */
+function askedOf(read: StepRead, clause: Clause): string | undefined {
+  if (read.kind !== 'reduce') return undefined;
+  const mark = read.toFraction ?? read.toBrix ?? read.toThickness ?? read.toCelsius ?? read.minutes;
+  return mark === undefined
+    ? 'How far is it reduced? Its words say no mark and no time.'
+    : weightAsked(clause.text);
 }
 
 class RecipeReader {
   readonly steps: RecipeStep[] = [];
   private readonly placed = new Map<NamedLine, string>();
-  private readonly pan: Pan = { pieces: false, strained: false, strainToCome: false, hot: false, jar: false };
+  private readonly pan: Pan = {
+    pieces: false,
+    strained: false,
+    strainToCome: false,
+    hot: false,
+    jar: false,
+    filled: false,
+    peel: false,
+    heated: false,
+  };
+  /** Words that come before any step: they belong to the first. */
+  private waiting: Clause[] = [];
+  /** It was said not to boil: that holds until something is told to. */
+  private neverBoil = false;
+  keeps: Keeps | undefined;
+  /** What only says how long it keeps, or stood alone: no step. */
+  readonly aside: string[] = [];
+  /** What was said since the last straining or cooking: where it says how it is kept. */
+  readonly ends: string[] = [];
   private readonly named: readonly NamedLine[];
   /** What the clauses of the present step say. */
   private saidBefore: string[] = [];
@@ -75,60 +117,119 @@ class RecipeReader {
     for (const [i, clause] of this.clauses.entries()) {
       this.pan.strainToCome = this.clauses.slice(i).some(isStrain);
       if (clause.conditional) this.remember(clause);
-      else this.take(clause, i);
+      else if (!this.setAside(clause)) this.take(clause, i);
     }
+    for (const clause of this.waiting) this.aside.push(clause.text);
+  }
+
+  /** Sets aside what tells only how long it keeps; whether it was. */
+  private setAside(clause: Clause): boolean {
+    if (this.pan.pieces && this.pan.strainToCome) return false;
+    const keeps = keepsIn(clause.text);
+    if (!keeps) return false;
+    this.keeps = keeps;
+    this.ends.push(clause.text);
+    if (!onlyKeeps(clause.text)) return false;
+    this.aside.push(clause.text);
+    return true;
   }
 
   /** What is done only if something is so stays with the words of the step before. */
   private remember(clause: Clause): void {
     const before = this.steps.at(-1);
-    if (!before) this.steps.push({ ...this.keep(clause, { kind: 'prepare' }), unread: true });
-    else {
-      before.text = `${before.text}. ${clause.text}`;
-      before.step = { ...before.step, title: titleOf(before.text) };
-    }
+    if (before) this.putTo(before, `. ${clause.text}`);
+    else this.waiting.push(clause);
+  }
+
+  /** Puts words to a step that was read. */
+  private putTo(step: RecipeStep, words: string): void {
+    step.text = `${step.text}${words}`;
+    step.step = { ...step.step, title: titleOf(step.text) };
   }
 
   private keep(clause: Clause, step: Omit<FormulaStep, 'id' | 'title'>): RecipeStep {
     const id = `step${this.steps.length + 1}`;
-    return { step: { ...step, id, title: titleOf(clause.text) }, text: clause.text, number: clause.number };
+    const text = [...this.waiting.map((one) => one.text), clause.text].join('. ');
+    this.waiting = [];
+    return { step: { ...step, id, title: titleOf(text) }, text, number: clause.number };
   }
 
   private take(clause: Clause, i: number): void {
     const later = this.clauses.slice(i + 1).map(({ said }) => said);
-    const going = namedIn(clause.said, this.named, { placed: new Set(this.placed.keys()), later });
+    // What is thrown away goes in nowhere.
+    const going = isThrown(clause.said)
+      ? []
+      : namedIn(clause.said, this.named, { placed: new Set(this.placed.keys()), later });
     if (going.some(isPiece)) this.pan.pieces = true;
     if (/\bjars?\b/.test(clause.said)) this.pan.jar = true;
     if (/\b(?:boiling|hot|boiled)\b[^.;]*\bwater\b/.test(clause.said)) this.pan.hot = true;
-    const read = stepOf(clause, this.pan);
+    // How long it keeps is no time of a step.
+    const kept = this.keeps?.text === clause.text;
+    const open = kept ? null : openIn(clause.text);
+    const read = this.readStep(clause, kept || open?.noTime === true);
     const last = this.steps.at(-1);
-    // "Do not stir." and the like say no step of their own.
-    if (!read && last && going.length === 0) {
-      last.text = `${last.text}. ${clause.text}`;
-      last.step = {
-        ...last.step,
-        title: titleOf(last.text),
-        ...(clause.neverBoil ? { neverBoil: true, killStep: false } : {}),
-      };
+    if (!read && going.length === 0) {
+      this.sayMore(clause, last);
       return;
     }
-    if (read && last && going.length === 0 && isMore(last.step, read)) {
+    if (read && last && going.length === 0 && isMore(last.step, read, clause.said)) {
       this.join(last, clause, read);
+      if (open) last.ask ??= open.ask;
       return;
     }
     const step = this.keep(clause, read ?? { kind: 'add' });
-    this.steps.push(read ? step : { ...step, unread: true });
+    const ask = open?.ask ?? (read ? askedOf(read, clause) : 'What is done here? Choose a kind of step.');
+    this.steps.push({ ...step, ...(read ? {} : { unread: true as const }), ...(ask ? { ask } : {}) });
     this.saidBefore = [clause.said];
     this.heat(step.step);
     for (const one of going) this.placed.set(one, step.step.id);
-    if (step.step.kind === 'strain' && this.pan.pieces) this.pan.strained = true;
-    if (going.some(isPiece) && step.step.kind !== 'strain' && this.pan.strained) this.pan.strained = false;
+    this.follow(step.step, going);
+  }
+
+  /** What a clause says, kept under the boil where that was said before. */
+  private readStep(clause: Clause, noTime: boolean): StepRead | null {
+    if (clause.neverBoil) this.neverBoil = true;
+    else if (boils(clause.said)) this.neverBoil = false;
+    const read = stepOf({ ...clause, neverBoil: this.neverBoil && !boils(clause.said) }, this.pan);
+    if (read && noTime) {
+      delete read.minutes;
+      if (read.killStep && read.celsius === undefined) read.killStep = false;
+    }
+    // Only what is on the fire can boil.
+    if (read && !['heat', 'draw', 'reduce'].includes(read.kind)) delete read.neverBoil;
+    return read;
+  }
+
+  /** "Do not stir." and the like say no step of their own: they stay with the step before, or wait for the first. */
+  private sayMore(clause: Clause, last: RecipeStep | undefined): void {
+    if (!last) {
+      this.waiting.push(clause);
+      return;
+    }
+    this.putTo(last, `. ${clause.text}`);
+    // "This takes two hours": the time of what is done already.
+    const minutes = TAKES.test(clause.said) ? minutesIn(clause.said) : undefined;
+    if (minutes !== undefined && last.step.minutes === undefined) last.step = { ...last.step, minutes };
+    if (clause.neverBoil) last.step = { ...last.step, neverBoil: true, killStep: false };
+  }
+
+  /** What the pan is after a step. */
+  private follow(step: FormulaStep, going: readonly NamedLine[]): void {
+    this.pan.peel = step.kind === 'draw' && step.method === 'peel';
+    this.pan.heated = step.kind === 'heat' || step.method === 'cooked';
+    if (step.kind === 'fill' || step.kind === 'process') this.pan.filled = true;
+    if (step.kind === 'strain' && this.pan.pieces && !step.liquidAway) this.pan.strained = true;
+    if (going.some(isPiece) && step.kind !== 'strain' && this.pan.strained) this.pan.strained = false;
+    if (['strain', 'heat', 'draw', 'reduce'].includes(step.kind)) this.ends.length = 0;
+    else this.ends.push(step.title);
   }
 
   /** "Bring to the boil" and "boil for two minutes" are one step. */
   private join(last: RecipeStep, clause: Clause, read: Omit<FormulaStep, 'id' | 'title'>): void {
     last.text = `${last.text}, ${clause.text.charAt(0).toLowerCase()}${clause.text.slice(1)}`;
     const neverBoil = last.step.neverBoil || read.neverBoil;
+    // Boiled hard after it was melted gently, it is not gentle any more.
+    if (last.step.fire === 'low' && read.fire === undefined && boils(clause.said)) delete last.step.fire;
     last.step = {
       ...last.step,
       ...read,
@@ -139,6 +240,7 @@ class RecipeReader {
     const boiled = this.saidBefore.some((said) => boils(said)) && (read.celsius ?? 100) >= 90;
     if (boiled && !neverBoil && (last.step.minutes ?? 0) >= 1) last.step.killStep = true;
     this.saidBefore.push(clause.said);
+    if (read.liquidAway) this.pan.strained = false;
     // Warmed first and boiled then, it boiled.
     if (read.killStep && read.celsius === undefined) delete last.step.celsius;
     this.heat(last.step);
@@ -160,9 +262,6 @@ class RecipeReader {
   }
 }
 
-const storageOf = (text: string): FormulaContent['storage'] =>
-  /\bfreez(?:e|er|ing)\b/i.test(text) && !/\bfridge|refrigerat/i.test(text) ? 'frozen' : 'cold';
-
 /**
  * Reads a recipe already parted into its list and its method.
  * @param document of `partsOfText`, or of a file that parts them itself; @param catalogue the kitchen's
@@ -179,6 +278,8 @@ export function readDocument(document: RecipeDocument, catalogue: KitchenCatalog
   const clauses = document.method.flatMap(({ text, number }) => clausesOf(text, number));
   const reader = new RecipeReader(named, clauses);
   reader.read();
+  const keeps =
+    reader.keeps ?? document.others.map(({ text }) => keepsIn(text)).find((kept) => kept !== null);
   return {
     ...(document.name ? { name: document.name } : {}),
     lines: named.map((one) => {
@@ -186,8 +287,12 @@ export function readDocument(document: RecipeDocument, catalogue: KitchenCatalog
       return { ...one.line, ...reader.stepFor(one), ...(heading ? { heading } : {}) };
     }),
     steps: reader.steps,
-    storage: storageOf(document.method.map(({ text }) => text).join(' ')),
-    others: document.others.map(({ text }) => text),
+    storage: storageOf(
+      [...reader.ends, ...document.others.map(({ text }) => text)],
+      reader.steps.some(({ step }) => step.kind === 'process' && step.minutes !== undefined),
+    ),
+    others: [...document.others.map(({ text }) => text), ...reader.aside],
+    ...(keeps ? { keeps } : {}),
   };
 }
 

@@ -1,0 +1,55 @@
+import { timesIn } from './figures.ts';
+
+const UNIT = '(?:minutes?|mins?|hours?|hrs?|days?|weeks?)';
+const NUMBER =
+  '(?:\\d+(?:[.,/]\\d+)?|an?|one|two|three|four|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty)';
+
+/** A time that may be one or another: "20 or 30 minutes", "an hour or two". */
+const EITHER_TIME = new RegExp(
+  `\\b${NUMBER}(?: ${UNIT})? or (?:(?:maybe|even|perhaps) )?${NUMBER}(?: ${UNIT}|$|[ ,.;])`,
+  'i',
+);
+const SHORT_OF = new RegExp(
+  `\\b(?:less than|under|no more than|not more than|no longer than|at (?:the )?most|up to|below)(?: about)? ${NUMBER}[^.;,]{0,12}?\\b${UNIT}\\b`,
+  'i',
+);
+const UNCOUNTED = new RegExp(
+  `\\b(?:a few|several|some|a couple or so|many)(?: more)? ${UNIT}\\b|\\ba while\\b`,
+  'i',
+);
+
+const PLACES =
+  /\b(?:fridge|refrigerator|cold|cellar)\b[^.;]*\bor\b[^.;]*\b(?:counter|room temperature|table|warm|freezer|shelf)\b|\b(?:counter|room temperature|table|warm)\b[^.;]*\bor\b[^.;]*\b(?:fridge|refrigerator|cold)\b/i;
+const CLOTHS =
+  /\b(?:press|squeeze|push)\w*\b[^.;]*\bor\b[^.;]*\b(?:drip|drain|hang|filter)|\b(?:drip|hang|filter|drain)\w*\b[^.;]*\bor\b[^.;]*\b(?:press|squeeze)/i;
+const MARKS =
+  /\b(?:by|to) (?:an? )?(?:half|third|quarter|two[- ]thirds)\b[^.;]*\bor\b[^.;]*\b(?:half|third|quarter|two[- ]thirds)\b/i;
+const BY_WEIGHT = /\b(?:by|its|the|of) weight\b/i;
+
+/** What is still open in a step: a question to whoever pasted it. */
+export interface Open {
+  ask: string;
+  /** The minutes that stand there are no time of the step. */
+  noTime?: true;
+}
+
+const quoted = (words: string): string => `“${words.trim().replace(/[,.;]$/, '')}”`;
+
+/** Finds what words leave open that changes the product: one of two, less than so much, an amount that nobody counted; null where nothing is. */
+export function openIn(text: string): Open | null {
+  const short = SHORT_OF.exec(text);
+  if (short) return { ask: `It says ${quoted(short[0])}: how long is it?`, noTime: true };
+  const either = EITHER_TIME.exec(text);
+  if (either) return { ask: `It says ${quoted(either[0])}: which?` };
+  const uncounted = UNCOUNTED.exec(text);
+  if (uncounted && timesIn(text.toLowerCase()).length === 0)
+    return { ask: `It says ${quoted(uncounted[0])}: how long is it?` };
+  if (PLACES.test(text)) return { ask: 'It names two places, one or the other: where does it stand?' };
+  if (CLOTHS.test(text)) return { ask: 'It names two ways of straining, one or the other: which?' };
+  if (MARKS.test(text)) return { ask: 'It names two marks, one or the other: to which is it reduced?' };
+  return null;
+}
+
+/** Asks by what a reduction is measured where its words say by weight: a mark is of the volume. */
+export const weightAsked = (text: string): string | undefined =>
+  BY_WEIGHT.test(text) ? 'It is reduced by weight: what part of the volume is left?' : undefined;
