@@ -31,7 +31,7 @@ const formulaOf = ({ lines, steps, storage }: RecipeRead): FormulaContent => ({
 const SCHOOLS: [string, string, Record<string, number>][] = [
   [
     'coldShrub',
-    'prepare draw:cold strain:press add fill',
+    'prepare draw:cold strain:press add fill rest',
     { blackberry: 1, sugar: 1, salt: 1, 'cider-vinegar': 4 },
   ],
   [

@@ -17,7 +17,7 @@ export interface Clause {
 
 /** Words that begin a new thing to do within a sentence. */
 const DOES =
-  'add|bottle|boil|blend|bring|check|chill|cook|cool|cover|crush|discard|dissolve|drain|fill|filter|fish|freeze|funnel|hang|heat|infuse|ladle|leave|let|macerate|mash|mix|pour|press|process|puree|push|put|reduce|refrigerate|remove|rest|return|scoop|seal|sieve|simmer|squeeze|steam|steep|stir|store|strain|taste|test|tip|toss|transfer|turn|wait|warm|whisk';
+  'add|bottle|boil|blend|bring|check|chill|cook|cool|cover|crush|discard|dissolve|drain|fill|filter|fish|freeze|funnel|hang|heat|infuse|keep|ladle|leave|let|macerate|mash|mix|pour|press|process|puree|push|put|reduce|refrigerate|remove|rest|return|scoop|seal|sieve|simmer|squeeze|steam|steep|stir|store|strain|taste|test|tip|toss|transfer|turn|wait|warm|whisk';
 const ADVERB = '(?:gently|carefully|slowly|then|finally|again|quickly|immediately|at once)';
 const UNITS = '(?:minutes?|mins?|hours?|hrs?|days?|nights?|weeks?|months?)';
 /** A wait that follows another in the same sentence: "and then 12 hours in the fridge". */
@@ -37,7 +37,7 @@ const IF_PART = /\b(?:if|unless)\b[^,.;]*/gi;
 
 /** Things that bear the name of what is done with others: nothing is strained, filtered or frozen here. */
 const THINGS =
-  /\b(?:fine |mesh |tea |juice |jelly )*strainers?\b|\b(?:filtered|strained|sparkling|bottled)(?= (?:water|juice|lemon|lime))|\bcanning (?:pot|kettle)\b|\bsteam(?:ing)? (?:hot|basket)\b|\bpressed (?=sugar)/g;
+  /\b(?:fine |mesh |tea |juice |jelly )*strainers?\b|\b(?:filtered|strained|sparkling|bottled)(?= (?:water|juice|lemon|lime))|\bcanning (?:pot|kettle)\b|\bsteam(?:ing)? (?:hot|basket)\b|\b(?:what|that|which) (?:has |had |was |is )?(?:\w+ly )?(?:dripped|drained|strained|run|filtered|pressed)(?: (?:off|out|through))?|(?<=\bthe )(?:strained|drained|pressed|filtered|sieved)(?= \w)/g;
 
 /** Minutes that are no clock of the step: how often something is done again. */
 const EVERY = /\bevery (?:\w+ )?(?:\d+ )?(?:minutes?|mins?|hours?|days?|now and then|so often)\b/g;
@@ -61,6 +61,7 @@ const active = (said: string): string =>
 function clauseOf(text: string, number: number, before: string): Clause {
   const denied = text.match(DENIED) ?? [];
   const said = active(text.replace(DENIED, ' ').replace(IF_PART, ' ').toLowerCase())
+    .replace(/^(?:day|step|stage|part) \w+\s*[:.)-]\s*/, '')
     .replace(THINGS, ' ')
     .replace(EVERY, ' ')
     .replace(/\s+/g, ' ')

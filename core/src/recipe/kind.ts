@@ -34,7 +34,7 @@ export type StepRead = Omit<FormulaStep, 'id' | 'title'>;
 
 const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
 const STANDS =
-  /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|cover|let it|marinat|muddle|wait|undisturbed)\w*/;
+  /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*/;
 const BLENDS = /\b(?:blend|blitz|puree|purée|liquidi[sz]e)\w*/;
 
 /** The fire turned down or off: nothing of the pan is reduced by it. */
@@ -56,7 +56,7 @@ const HELD = /\b(?:keep|hold) (?:it |them |this )?(?:there|so|at that|just there
 
 /** A boil that goes on hard, in an open pan: it loses water. */
 const HARD =
-  /\b(?:full|rolling|hard|vigorous|galloping|fast|strong)\b(?: \w+)? boil|\bboil(?:ing)? (?:it |them |this )?(?:hard|fast|rapidly|vigorously|briskly)\b|\brolling\b/;
+  /\b(?:full|rolling|hard|vigorous|galloping|fast|strong)\b(?: \w+)? boil|\b(?:boil|cook)(?:ing)? (?:it |them |this )?(?:hard|fast|rapidly|vigorously|briskly)\b|\brolling\b/;
 
 /** Whether a clause brings what is in the pan to the boil. */
 export const boils = (said: string): boolean => BOILS.test(withoutBoiled(said));
@@ -109,7 +109,7 @@ function strained(said: string): StepRead {
     ? 'filter'
     : /\b(?:squeez|press|push|wring|rub|force)/.test(said)
       ? 'press'
-      : /\b(?:drip|jelly bag)/.test(said)
+      : /\b(?:drip|jelly bag|hang)/.test(said) || (/\bdrain/.test(said) && minutes !== undefined)
         ? 'drip'
         : null;
   return {
@@ -147,7 +147,7 @@ function reduced(said: string, clause: Clause): StepRead {
   return {
     kind: 'reduce',
     ...(clause.neverBoil ? { neverBoil: true } : {}),
-    ...(/\bgentl/.test(said) && !BOILS.test(said) ? { fire: 'low' as const } : fireIn(clause.said)),
+    ...(/\b(?:simmer|gentl)/.test(said) && !BOILS.test(said) ? { fire: 'low' as const } : fireIn(clause.said)),
     ...(lidIn(said).lidHalf ? { lidHalf: true } : { lidOff: true }),
     ...(minutes === undefined ? {} : { minutes }),
     ...(toFraction === undefined ? {} : { toFraction }),
@@ -171,7 +171,7 @@ const FILL =
 const STRAIN =
   /\binto (?:a |the )?(?:\w+ ){0,2}(?:jelly bag|muslin|cheesecloth|cloth|sieve|colander|nut bag)\b|\b(?:discard|throw away|pour away|pour off|tip away) (?:the |this |their |that )?(?:soaking )?(?:water|liquid|liquor|brine)|\b(?:strain|drip|hang|filter|squeez|press|wring|drain)\w*|\bsieve\b(?! over)|\b(?:pour|pass|push|put|run|tip|rub|ladle|force)\b[^.]*\bthrough\b(?! (?:a |the )?funnel)|\b(?:fish|scoop|lift|pick)\b(?![^.]*\b(?:jars?|bottles?)\b)[^.]*\bout\b|\bthrough (?:a |the )?(?:fine )?(?:sieve|muslin|cloth|cheesecloth|jelly bag|colander)/;
 const REDUCE =
-  /\b(?:cook|simmer|boil)(?:ed|ing)? (?:it |this |them )?(?:on )?(?:down|away)\b|\bto (?:a )?(?:thick |thin |light |heavy )?syrup\b|\bcoats? (?:the )?(?:back of )?(?:a |the )?(?:\w+ )?spoon|\b(?:in|to) (?:a |the )?(?:fine |long )?(?:threads?|sheets?)\b|\breduc\w*|\bhalve (?:it|in volume)\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
+  /\b(?:like|as thick as) (?:\w+ )?(?:honey|syrup|oil|cream|molasses)\b|\b(?:cook|simmer|boil)(?:ed|ing)? (?:it |this |them )?(?:on )?(?:down|away)\b|\bto (?:a )?(?:thick |thin |light |heavy )?syrup\b|\bcoats? (?:the )?(?:back of )?(?:a |the )?(?:\w+ )?spoon|\b(?:in|to) (?:a |the )?(?:fine |long )?(?:threads?|sheets?)\b|\breduc\w*|\bhalve (?:it|in volume)\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
 
 /** °C from which a temperature is one of a pan on the fire. */
 const WARM = 40;
@@ -193,12 +193,21 @@ const madeReady = (text: string): boolean => {
   return MADE_READY.test(words) && !NO_GOODS.test(words);
 };
 
+/** Jars and bottles made hot and clean before they are filled. */
+const GLASS =
+  /^(?:then )?(?:warm|heat|sterili[sz]e|scald|boil|bake|wash|dry|rinse) (?:the |your |some |clean |\w+ )?(?:jars?|bottles?|glass(?:es)?|lids?)\b/;
+/** Heat that is of the one thing it names: "heat the vinegar". */
+const heatsOnly = (said: string, heads: readonly string[]): boolean =>
+  heads.some((head) =>
+    new RegExp(`^(?:then )?(?:heat|warm|boil|simmer|bring|scald) (?:up )?(?:the |a |some )?(?:\\w+ )?${head}\\b(?! and)`).test(said),
+  );
+
 /** Looks at what the pan does, not part of what is done with it: "a drop on a cold plate". */
 const TESTS = /^(?:then )?(?:test|check|try|taste|see)\b/;
 
-/** Tells what kind of step a clause says, by its words and by what is in the pan; null where they say none. */
-export function stepOf(clause: Clause, pan: Pan): StepRead | null {
-  if (madeReady(clause.text)) return { kind: 'prepare' };
+/** Tells what kind of step a clause says, by its words and by what is in the pan; null where they say none. @param liquids words for what goes in with it that nothing is drawn out of */
+export function stepOf(clause: Clause, pan: Pan, liquids: readonly string[] = []): StepRead | null {
+  if (madeReady(clause.text) || GLASS.test(clause.said)) return { kind: 'prepare' };
   const said = withoutBoiled(clause.said.replace(LOWERED, ' ').replace(FIRE_OFF, ' '));
   if (TESTS.test(said)) return withMinutes('measure', said);
   if (PROCESS.test(clause.said) && !/\b(?:lift|remov|tak)\w*\b[^.]*\b(?:jars?|bottles?)\b/.test(said))
@@ -211,10 +220,10 @@ export function stepOf(clause: Clause, pan: Pan): StepRead | null {
   if (STRAIN.test(said) && !pan.filled) return strained(said);
   if (REDUCE.test(said) || isDriven(said)) return reduced(said, clause);
   if (isCooked(clause.said, said, pan))
-    return undrawn && pan.strainToCome
+    return undrawn && pan.strainToCome && !heatsOnly(clause.said, liquids)
       ? drawn('cooked', said, clause)
       : ({ kind: 'heat', ...heated(said, clause) } as StepRead);
-  if (/\brub\b/.test(said) && undrawn) return drawn('peel', said, clause);
+  if (/\b(?:rub|massage|muddle)\b/.test(said) && undrawn) return drawn('peel', said, clause);
   if (/hotwater/.test(said) && undrawn && pan.strainToCome) return drawn('infused', said, clause);
   return standing(clause, said, pan, undrawn) ?? plain(said) ?? turned(clause, undrawn && pan.strainToCome);
 }
@@ -272,11 +281,11 @@ const PLAIN: [RegExp, FormulaStep['kind']][] = [
   [/\b(?:cool|chill|refrigerat|store|keep|matur|freez|fridge|age)\w*/, 'rest'],
   [/\b(?:measure|taste|test|check|weigh the|read the|ph\b)/, 'measure'],
   [
-    /\b(?:wash|rinse|scrub|peel|core|stone|pit|hull|trim|top and tail|strip|pick|chop|slice|dice|cut|quarter|halve|crush|mash|scoop|bruise|grate|zest|pare|destem|prick|sort|clean|wipe|juice|tear|weigh)\b/,
+    /\b(?:wash|rinse|scrub|peel|core|stone|pit|hull|trim|top and tail|strip|pick|chop|slice|dice|cut|quarter|halve|crush|mash|scoop|toast|roast|bruise|grate|zest|pare|destem|prick|sort|clean|wipe|juice|tear|weigh)\b/,
     'prepare',
   ],
   [
-    /\b(?:add|stir|mix|combine|whisk|dissolve|pour|tip|fold|put|place|return|toss|layer|sprinkle|drop|pop|pack|cover with(?! (?:a|the|its) ))\b/,
+    /\b(?:add|stir|mix|combine|whisk|dissolve|pour|tip|fold|put|place|return|toss|layer|sprinkle|drop|pop|pack|cover (?:(?:the|it|them)\s)?(?:\w+ ){0,2}with(?! (?:a|the|its) (?:lid|cloth|plate|towel)))\b/,
     'add',
   ],
 ];

@@ -166,7 +166,7 @@ class RecipeReader {
     // How long it keeps is no time of a step.
     const kept = this.keeps?.text === clause.text;
     const open = kept ? null : openIn(clause.text);
-    const read = this.readStep(clause, kept || open?.noTime === true);
+    const read = this.readStep(clause, kept || open?.noTime === true, going);
     const last = this.steps.at(-1);
     if (!read && going.length === 0) {
       this.sayMore(clause, last);
@@ -187,10 +187,12 @@ class RecipeReader {
   }
 
   /** What a clause says, kept under the boil where that was said before. */
-  private readStep(clause: Clause, noTime: boolean): StepRead | null {
+  private readStep(clause: Clause, noTime: boolean, going: readonly NamedLine[]): StepRead | null {
     if (clause.neverBoil) this.neverBoil = true;
     else if (boils(clause.said)) this.neverBoil = false;
-    const read = stepOf({ ...clause, neverBoil: this.neverBoil && !boils(clause.said) }, this.pan);
+    const liquids = going.some(isPiece) ? [] : going.map(({ head }) => head);
+    const under = { ...clause, neverBoil: this.neverBoil && !boils(clause.said) };
+    const read = stepOf(under, this.pan, liquids);
     if (read && noTime) {
       delete read.minutes;
       if (read.killStep && read.celsius === undefined) read.killStep = false;

@@ -75,7 +75,7 @@ export const written: WrittenMethod[] = [
     name: 'fractions in figures',
     list: '1 l grape juice',
     method: 'Simmer the grape juice uncovered until reduced to 1/3 of its volume. Bottle hot.',
-    steps: ['reduce f0.333 off', 'fill'],
+    steps: ['reduce f0.333 off low', 'fill'],
     storage: 'cold',
   },
   {
@@ -259,7 +259,7 @@ export const written: WrittenMethod[] = [
     list: '300 g dried figs\n1.2 l water\n400 g sugar',
     method:
       'Soak the figs in the water for 8 hours. Simmer in the same water for half an hour, then mash. Push through a sieve. Return the juice to the pan with the sugar and simmer, uncovered, until it coats a spoon.',
-    steps: ['draw:cold m480', 'draw:cooked m30', 'prepare', 'strain:press', 'add', 'reduce off look:coats'],
+    steps: ['draw:cold m480', 'draw:cooked m30', 'prepare', 'strain:press', 'add', 'reduce off low look:coats'],
     storage: 'cold',
   },
   {
@@ -309,6 +309,86 @@ export const written: WrittenMethod[] = [
     method:
       '- Blueberries + water in pot\n- Simmer 12 min, lid on\n- Strain through fine mesh strainer\n- Add sugar\n- Rolling boil 2 min\n- Bottle, fridge',
     steps: ['add ?', 'draw:cooked m12', 'strain', 'add', 'heat m2 off kill', 'fill'],
+    storage: 'cold',
+  },
+  {
+    name: 'jars in the oven, and a look a month later',
+    list: '1.5 kg mirabelles\n300 ml water\n900 g sugar\n20 ml lemon juice',
+    method:
+      'Warm the jars in the oven. Stone the mirabelles. Stew them in the water until they fall apart, 20 minutes. Push the lot through a food mill. Add the sugar and the lemon juice; bring to a boil and cook hard for 4 minutes. Fill the jars at once and screw on the lids. Look at them after a month.',
+    steps: ['prepare', 'prepare', 'draw:cooked m20', 'strain:press', 'add', 'heat m4 off kill', 'fill'],
+    storage: 'cold',
+  },
+  {
+    name: 'citrus by the cold way',
+    list: '10 limes\n500 g sugar\n400 ml water',
+    method:
+      'Peel the limes thinly. Massage the peel with the sugar and forget about it until the next morning. Juice the limes. Warm the water, pour it over the sugared peel and stir till no grains are left. Add the juice. Strain it off. It lasts 4 weeks in the refrigerator.',
+    steps: ['prepare', 'draw:peel m720', 'prepare', 'heat', 'add', 'add', 'strain'],
+    storage: 'cold',
+    keeps: 28,
+  },
+  {
+    name: 'two drips',
+    list: '2 kg cranberries\n2 l water\n1 kg sugar',
+    method:
+      'Boil the cranberries in the water for 10 minutes, covered. Let it drain through a colander for 30 minutes, then hang the juice in a jelly bag for another 5 hours. Measure. Stir in the sugar and reduce until it reads 55 Brix.',
+    steps: ['draw:cooked m10 kill', 'strain:drip m30', 'strain:drip m300', 'measure', 'add', 'reduce b55 off'],
+    storage: 'cold',
+  },
+  {
+    name: 'a temperature range held',
+    list: '1 l blood orange juice\n600 g sugar',
+    method:
+      'Dissolve the sugar in the juice. Heat it gently and hold it between 75 and 80 °C for 20 minutes, never letting it boil. Cool quickly in ice water. Bottle and refrigerate; use within 6 weeks.',
+    steps: ['add', 'heat c80 m20 never', 'rest', 'fill', 'rest'],
+    storage: 'cold',
+    keeps: 42,
+  },
+  {
+    name: 'caramel end',
+    list: '1 l apple juice\n300 g sugar',
+    method: 'Simmer the juice and the sugar very gently until it has halved in volume, then boil to 225 °F. Cool.',
+    steps: ['reduce f0.5 low off', 'reduce c107.2 off', 'rest'],
+    storage: 'cold',
+  },
+  {
+    name: 'what is drunk at once',
+    list: '500 g watermelon\n100 g sugar\n60 ml lime juice',
+    method: 'Blitz the watermelon. Strain it through a fine sieve, pushing with a spoon. Stir the sugar and the lime juice in. Chill for 2 hours and drink the same day.',
+    steps: ['draw:blended', 'strain:press', 'add', 'rest m120'],
+    storage: 'cold',
+  },
+  {
+    name: 'spices toasted and simmered, then steeped',
+    list: '20 g cardamom pods\n10 g cinnamon\n1 l water\n800 g brown sugar',
+    method:
+      'Toast the spices in a dry pan. Add the water, bring to a simmer and cook uncovered for 25 minutes. Turn off the heat, cover and let stand overnight. Strain. Dissolve the sugar in the hot liquid.',
+    steps: ['prepare', 'add', 'draw:cooked m25 off', 'draw:infused m720', 'strain', 'add'],
+    storage: 'cold',
+  },
+  {
+    name: 'tomato water shrub',
+    list: '1 kg tomatoes\n10 g salt\n200 g sugar\n200 ml white wine vinegar',
+    method:
+      'Chop the tomatoes, salt them and let them hang in a cloth over a bowl in the fridge for 12 hours without squeezing. Whisk the sugar and the vinegar into what dripped. Taste. Bottle it and keep it cold.',
+    steps: ['prepare', 'strain:drip m720', 'add', 'measure', 'fill', 'rest'],
+    storage: 'cold',
+  },
+  {
+    name: 'in rounds, with an ending in the freezer',
+    list: '3 kg pineapple\n1 kg sugar',
+    method:
+      'Cut up the pineapple. Purée it in batches. Strain through a nut bag, wringing it. Heat the juice with the sugar to 85 C. Let cool to room temperature. Pour into ice cube trays and freeze overnight.',
+    steps: ['prepare', 'draw:blended', 'strain:press', 'heat c85', 'rest', 'fill', 'rest m720'],
+    storage: 'frozen',
+  },
+  {
+    name: 'syrup from blossoms, day by day',
+    list: '200 g dandelion flowers\n1.5 l water\n1.5 kg sugar\n1 lemon',
+    method:
+      'Day 1: Cover the flowers with the water, bring to the boil and boil for 15 minutes. Leave to stand until the next day. Day 2: Strain, squeezing the flowers. Slice the lemon and add it with the sugar. Simmer gently for 2 hours, without a lid, until it runs like thin honey. Day 3: bottle.',
+    steps: ['add', 'draw:cooked m15 kill', 'draw:infused m720', 'strain:press', 'prepare', 'add', 'reduce m120 off low', 'fill'],
     storage: 'cold',
   },
 ];
