@@ -134,25 +134,28 @@ describe('a whole recipe pasted', () => {
   };
 
   // That every recipe is read rightly is shown without a browser.
-  it.each(LONG ? readdirSync(RECIPES) : ['coldShrub.txt', 'quince.txt'])('%s ends as a formula that forecasts', async (file) => {
-    await fresh();
-    await pasted(readFileSync(join(RECIPES, file), 'utf8'));
-    const review = dialog();
-    if (file === 'quince.txt') {
-      // How much covers the fruit is reckoned from the pan, unless it was measured.
-      await review.getByText(/4 lines read, all understood/).waitFor();
-      await review.getByRole('button', { name: 'Change “water to cover”' }).click();
-      await review.getByLabel('Words of “water to cover”').fill('2 l water');
-      await page.keyboard.press('Enter');
-    }
-    await review.getByText(/lines read, all understood/).waitFor();
-    await review.getByRole('button', { name: /^Import \d+ lines and \d+ steps$/ }).click();
-    await dialog().waitFor({ state: 'detached' });
-    await page.getByRole('img', { name: /^Acid, pH: [23]\.\d\d/ }).waitFor();
-    expect(await glass('Sugar, °Bx')).toBeGreaterThan(10);
-    expect(await page.getByLabel('Name of the product').inputValue()).not.toBe('');
-    await page.getByText(/4.000 simulated batches/).waitFor();
-  });
+  it.each(LONG ? readdirSync(RECIPES) : ['coldShrub.txt', 'quince.txt'])(
+    '%s ends as a formula that forecasts',
+    async (file) => {
+      await fresh();
+      await pasted(readFileSync(join(RECIPES, file), 'utf8'));
+      const review = dialog();
+      if (file === 'quince.txt') {
+        // How much covers the fruit is reckoned from the pan, unless it was measured.
+        await review.getByText(/4 lines read, all understood/).waitFor();
+        await review.getByRole('button', { name: 'Change “water to cover”' }).click();
+        await review.getByLabel('Words of “water to cover”').fill('2 l water');
+        await page.keyboard.press('Enter');
+      }
+      await review.getByText(/lines read, all understood/).waitFor();
+      await review.getByRole('button', { name: /^Import \d+ lines and \d+ steps$/ }).click();
+      await dialog().waitFor({ state: 'detached' });
+      await page.getByRole('img', { name: /^Acid, pH: [23]\.\d\d/ }).waitFor();
+      expect(await glass('Sugar, °Bx')).toBeGreaterThan(10);
+      expect(await page.getByLabel('Name of the product').inputValue()).not.toBe('');
+      await page.getByText(/4.000 simulated batches/).waitFor();
+    },
+  );
 
   it('is put right before it is taken: words changed, a thing chosen, a line and a step left out', async () => {
     await fresh();

@@ -44,7 +44,9 @@ const EVERY = /\bevery (?:\w+ )?(?:\d+ )?(?:minutes?|mins?|hours?|days?|now and 
 
 /** What is done in the passive: "the juice is strained" is straining it. */
 const PASSIVE = /\b(?:is|are|was|were|gets?) (?:then |now |\w+ly |all )*(\w+?)(?:ed)\b(?: and (\w+?)ed\b)?/g;
-const VERB = new RegExp(`^(?:${DOES}|wash|peel|chop|crush|pit|stone|core|grate|slice|skim|boil|simmer|soak|rub|trim)$`);
+const VERB = new RegExp(
+  `^(?:${DOES}|wash|peel|chop|crush|pit|stone|core|grate|slice|skim|boil|simmer|soak|rub|trim)$`,
+);
 
 /** The verb of a participle: "pitted" is of pit, "reduced" of reduce; undefined where it is none that is known. */
 const verbOf = (stem: string | undefined): string | undefined =>

@@ -23,7 +23,8 @@ export function keepsIn(text: string): Keeps | null {
   return time ? { days: Math.round(time.minutes / DAY), text } : null;
 }
 
-const SUBJECT = '(?:(?:it|this|that|they|these|once opened|opened|unopened|sealed|the [\\w ]+?|syrup|cordial|shrub)[, ]+)';
+const SUBJECT =
+  '(?:(?:it|this|that|they|these|once opened|opened|unopened|sealed|the [\\w ]+?|syrup|cordial|shrub)[, ]+)';
 const ONLY = new RegExp(
   `^(?:${SUBJECT}+(?:should |will |can |may )?(?:be )?(?:keeps?|lasts?|is good|are good|good|stays?|fine|kept|stored|used)|keeps|lasts|stays|good for|shelf life)\\b`,
   'i',

@@ -32,7 +32,8 @@ function readAt(tokens: readonly Token[], i: number) {
     const next = tokens[couple + 1]?.word === 'of' ? couple + 2 : couple + 1;
     return { low: 2, high: 2, next };
   }
-  if (tokens[i]?.word === 'another' && unitOf(tokens[i + 1]) !== undefined) return { low: 1, high: 1, next: i + 1 };
+  if (tokens[i]?.word === 'another' && unitOf(tokens[i + 1]) !== undefined)
+    return { low: 1, high: 1, next: i + 1 };
   if (/^(?:few|several)$/.test(tokens[couple]?.word ?? '')) return null;
   try {
     return numberAt(tokens, i);

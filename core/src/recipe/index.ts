@@ -1,2 +1,3 @@
 export { partsOfText, type RecipeDocument, type SourceLine } from './document.ts';
+export type { Keeps } from './ending.ts';
 export { type RecipeLine, type RecipeRead, type RecipeStep, readDocument, readRecipe } from './read.ts';

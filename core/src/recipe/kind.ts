@@ -105,13 +105,14 @@ export const isThrown = (said: string): boolean =>
 
 function strained(said: string): StepRead {
   const minutes = minutesIn(said);
-  const cloth: StrainMethod | null = /coffee filter|filter paper|paper filter|\bthrough (?:a |some )?paper\b|^(?:then )?filter\b/.test(said)
-    ? 'filter'
-    : /\b(?:squeez|press|push|wring|rub|force)/.test(said)
-      ? 'press'
-      : /\b(?:drip|jelly bag|hang)/.test(said) || (/\bdrain/.test(said) && minutes !== undefined)
-        ? 'drip'
-        : null;
+  const cloth: StrainMethod | null =
+    /coffee filter|filter paper|paper filter|\bthrough (?:a |some )?paper\b|^(?:then )?filter\b/.test(said)
+      ? 'filter'
+      : /\b(?:squeez|press|push|wring|rub|force)/.test(said)
+        ? 'press'
+        : /\b(?:drip|jelly bag|hang)/.test(said) || (/\bdrain/.test(said) && minutes !== undefined)
+          ? 'drip'
+          : null;
   return {
     kind: 'strain',
     ...(minutes === undefined ? {} : { minutes }),
@@ -147,7 +148,9 @@ function reduced(said: string, clause: Clause): StepRead {
   return {
     kind: 'reduce',
     ...(clause.neverBoil ? { neverBoil: true } : {}),
-    ...(/\b(?:simmer|gentl)/.test(said) && !BOILS.test(said) ? { fire: 'low' as const } : fireIn(clause.said)),
+    ...(/\b(?:simmer|gentl)/.test(said) && !BOILS.test(said)
+      ? { fire: 'low' as const }
+      : fireIn(clause.said)),
     ...(lidIn(said).lidHalf ? { lidHalf: true } : { lidOff: true }),
     ...(minutes === undefined ? {} : { minutes }),
     ...(toFraction === undefined ? {} : { toFraction }),
@@ -199,7 +202,9 @@ const GLASS =
 /** Heat that is of the one thing it names: "heat the vinegar". */
 const heatsOnly = (said: string, heads: readonly string[]): boolean =>
   heads.some((head) =>
-    new RegExp(`^(?:then )?(?:heat|warm|boil|simmer|bring|scald) (?:up )?(?:the |a |some )?(?:\\w+ )?${head}\\b(?! and)`).test(said),
+    new RegExp(
+      `^(?:then )?(?:heat|warm|boil|simmer|bring|scald) (?:up )?(?:the |a |some )?(?:\\w+ )?${head}\\b(?! and)`,
+    ).test(said),
   );
 
 /** Looks at what the pan does, not part of what is done with it: "a drop on a cold plate". */
@@ -297,7 +302,8 @@ const leading = (said: string): string =>
   )?.[1] ?? '';
 
 /** Stirring that puts nothing in: it belongs to what is done already. */
-const STIRS = /^(?:and |then )?stir(?! in\b)\b(?!.*\b(?:in|into|through|together|with|until (?:it|the \w+) (?:has |is )?(?:dissolv|melt|gone))\b)/;
+const STIRS =
+  /^(?:and |then )?stir(?! in\b)\b(?!.*\b(?:in|into|through|together|with|until (?:it|the \w+) (?:has |is )?(?:dissolv|melt|gone))\b)/;
 
 function plain(said: string): StepRead | null {
   if (STIRS.test(said)) return null;

@@ -60,7 +60,8 @@ const isStrain = (clause: Clause): boolean =>
 /** Whether a clause goes on with the step before: the same kind of work, its time or mark said only now. */
 function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
   // Stirring in what was just put in.
-  if (last.kind === 'add' && next.kind === 'add') return /^(?:then )?(?:stir|mix|whisk|combine|shake|fold)\b/.test(said);
+  if (last.kind === 'add' && next.kind === 'add')
+    return /^(?:then )?(?:stir|mix|whisk|combine|shake|fold)\b/.test(said);
   if (last.kind !== next.kind || last.method !== next.method) return false;
   if (!['heat', 'draw', 'strain', 'fill', 'rest', 'prepare'].includes(last.kind)) return false;
   // What dripped may be squeezed at the end; through another cloth it goes a second time.

@@ -259,7 +259,14 @@ export const written: WrittenMethod[] = [
     list: '300 g dried figs\n1.2 l water\n400 g sugar',
     method:
       'Soak the figs in the water for 8 hours. Simmer in the same water for half an hour, then mash. Push through a sieve. Return the juice to the pan with the sugar and simmer, uncovered, until it coats a spoon.',
-    steps: ['draw:cold m480', 'draw:cooked m30', 'prepare', 'strain:press', 'add', 'reduce off low look:coats'],
+    steps: [
+      'draw:cold m480',
+      'draw:cooked m30',
+      'prepare',
+      'strain:press',
+      'add',
+      'reduce off low look:coats',
+    ],
     storage: 'cold',
   },
   {
@@ -333,7 +340,14 @@ export const written: WrittenMethod[] = [
     list: '2 kg cranberries\n2 l water\n1 kg sugar',
     method:
       'Boil the cranberries in the water for 10 minutes, covered. Let it drain through a colander for 30 minutes, then hang the juice in a jelly bag for another 5 hours. Measure. Stir in the sugar and reduce until it reads 55 Brix.',
-    steps: ['draw:cooked m10 kill', 'strain:drip m30', 'strain:drip m300', 'measure', 'add', 'reduce b55 off'],
+    steps: [
+      'draw:cooked m10 kill',
+      'strain:drip m30',
+      'strain:drip m300',
+      'measure',
+      'add',
+      'reduce b55 off',
+    ],
     storage: 'cold',
   },
   {
@@ -348,14 +362,16 @@ export const written: WrittenMethod[] = [
   {
     name: 'caramel end',
     list: '1 l apple juice\n300 g sugar',
-    method: 'Simmer the juice and the sugar very gently until it has halved in volume, then boil to 225 °F. Cool.',
+    method:
+      'Simmer the juice and the sugar very gently until it has halved in volume, then boil to 225 °F. Cool.',
     steps: ['reduce f0.5 low off', 'reduce c107.2 off', 'rest'],
     storage: 'cold',
   },
   {
     name: 'what is drunk at once',
     list: '500 g watermelon\n100 g sugar\n60 ml lime juice',
-    method: 'Blitz the watermelon. Strain it through a fine sieve, pushing with a spoon. Stir the sugar and the lime juice in. Chill for 2 hours and drink the same day.',
+    method:
+      'Blitz the watermelon. Strain it through a fine sieve, pushing with a spoon. Stir the sugar and the lime juice in. Chill for 2 hours and drink the same day.',
     steps: ['draw:blended', 'strain:press', 'add', 'rest m120'],
     storage: 'cold',
   },
@@ -388,7 +404,16 @@ export const written: WrittenMethod[] = [
     list: '200 g dandelion flowers\n1.5 l water\n1.5 kg sugar\n1 lemon',
     method:
       'Day 1: Cover the flowers with the water, bring to the boil and boil for 15 minutes. Leave to stand until the next day. Day 2: Strain, squeezing the flowers. Slice the lemon and add it with the sugar. Simmer gently for 2 hours, without a lid, until it runs like thin honey. Day 3: bottle.',
-    steps: ['add', 'draw:cooked m15 kill', 'draw:infused m720', 'strain:press', 'prepare', 'add', 'reduce m120 off low', 'fill'],
+    steps: [
+      'add',
+      'draw:cooked m15 kill',
+      'draw:infused m720',
+      'strain:press',
+      'prepare',
+      'add',
+      'reduce m120 off low',
+      'fill',
+    ],
     storage: 'cold',
   },
 ];

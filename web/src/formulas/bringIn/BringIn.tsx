@@ -33,6 +33,7 @@ function ReviewAll({
   const addOwn = useAddOwn(() => take(review.taken()));
   const kept = lines.filter((line) => !line.out);
   const open = kept.filter((line) => line.open !== null).length;
+  const asks = linesOnly ? 0 : steps.filter((step) => !step.out && step.open !== null).length;
   const placeOf = (stepId: string | undefined): string | null => {
     const at = steps.findIndex(({ step }) => step.id === stepId);
     return at < 0 || linesOnly ? null : `step ${at + 1}`;
@@ -42,9 +43,11 @@ function ReviewAll({
     <>
       <p className="mb-3" role="status">
         {plural(kept.length, 'line')} read,{' '}
-        {open === 0
+        {open === 0 && asks === 0
           ? 'all understood.'
-          : `${open} still open: answer what they ask, change their words, or leave them out.`}
+          : open > 0
+            ? `${open} still open: answer what they ask, change their words, or leave them out.`
+            : `${plural(asks, 'step')} of the method still ${asks === 1 ? 'asks' : 'ask'} something: answer, or leave it as words.`}
       </p>
       <div className="max-h-[56vh] overflow-y-auto">
         <ul className="border-t border-ink" aria-label="Lines">
@@ -68,6 +71,12 @@ function ReviewAll({
             <ReviewSteps review={review} />
           </section>
         )}
+        {incoming.keeps && (
+          <p className="mt-4 text-sm text-ink-2">
+            The recipe says that it keeps for {plural(incoming.keeps.days, 'day')}. The date of a lot comes
+            from its measurements.
+          </p>
+        )}
         {incoming.note && (
           <p className="mt-4 text-sm whitespace-pre-line text-ink-2">Kept as a note: {incoming.note}</p>
         )}
@@ -78,7 +87,8 @@ function ReviewAll({
           Back
         </Button>
         <Button
-          disabled={addOwn.busy || kept.length === 0}
+          // What changes the product is answered first, if only by leaving its words as they are.
+          disabled={addOwn.busy || kept.length === 0 || asks > 0}
           onClick={() => (own ? addOwn.run({ own, measured }) : take(review.taken()))}
         >
           Import {plural(kept.length, 'line')}

@@ -1,7 +1,10 @@
 import { extractionMethods, type FormulaStep, strainMethods } from '@inch/core/formula';
 import { limitOfHeat, temperature } from '@inch/core/quantity';
 import { thicknesses } from '@inch/core/sugar';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { Field } from '../../ui/Field.tsx';
+import { figureIn } from '../../ui/typed.ts';
 import { STEP_KINDS } from '../stepKinds.ts';
 import type { Review } from './useReview.ts';
 
@@ -35,11 +38,59 @@ export function stepFacts(step: FormulaStep): string {
 /** Words as a sentence begins. */
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** Kinds of step that have a time. */
+const TIMED: ReadonlySet<string> = new Set(['draw', 'strain', 'reduce', 'heat', 'process', 'rest']);
+
+/** Asks what the words of a step leave open: a time is typed, another kind chosen above, or its words stay as they are. */
+function Asked({
+  read,
+  open,
+  leftAsWords,
+  step,
+  review,
+  n,
+}: Omit<Review['steps'][number], 'out'> & { review: Review; n: number }) {
+  const [typed, setTyped] = useState('');
+  const minutes = figureIn(typed, { unit: 'min' });
+  if (open === null && !leftAsWords) return null;
+  return (
+    <div className="mt-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-sm">
+      <span className={`self-center font-semibold ${open === null ? 'text-ink-2' : 'text-hold'}`}>
+        {open ?? 'Left as words.'}
+      </span>
+      {open !== null && TIMED.has(step.kind) && (
+        <>
+          <Field
+            className="w-28"
+            label={`Step ${n}, minutes`}
+            labelHidden
+            figure
+            placeholder="minutes"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          <Button
+            size="small"
+            tone="plain"
+            disabled={minutes === null}
+            onClick={() => minutes !== null && review.setMinutes(read.step.id, minutes)}
+          >
+            Take it
+          </Button>
+        </>
+      )}
+      <Button size="small" tone="quiet" onClick={() => review.settle(read.step.id)}>
+        {open === null ? 'Ask again' : 'Leave as words'}
+      </Button>
+    </div>
+  );
+}
+
 /** The steps that the method was read as, each beside its words: another kind chosen, or left out, with one press. */
 export function ReviewSteps({ review }: { review: Review }) {
   return (
     <ol className="border-t border-ink">
-      {review.steps.map(({ read, step, out }, i) => (
+      {review.steps.map(({ read, step, out, open, leftAsWords }, i) => (
         <li key={step.id} className="border-b border-steel-line py-2">
           <div className="flex items-start gap-2">
             <p className={`min-w-0 flex-1 py-1 ${out ? 'text-ink-2 line-through' : ''}`}>
@@ -70,11 +121,9 @@ export function ReviewSteps({ review }: { review: Review }) {
                 ))}
               </select>
               <span>{stepFacts(step)}</span>
-              {read.unread && (
-                <span className="font-semibold text-hold">no kind of step recognised: choose one</span>
-              )}
             </div>
           )}
+          {!out && read.ask && <Asked {...{ read, open, leftAsWords, step, review }} n={i + 1} />}
         </li>
       ))}
     </ol>

@@ -32,6 +32,7 @@ export function useReview(first: Incoming) {
   const [settled, setSettled] = useState(EMPTY);
   const [out, setOut] = useState(EMPTY);
   const [kinds, setKinds] = useState<ReadonlyMap<string, StepKind>>(new Map());
+  const [times, setTimes] = useState<ReadonlyMap<string, number>>(new Map());
 
   const lines = incoming.formulaLines.map((line, i): ReviewedLine => {
     const read = incoming.lines[i]!;
@@ -48,8 +49,17 @@ export function useReview(first: Incoming) {
     };
   });
   const steps = (incoming.steps ?? []).map((read) => {
-    const kind = kinds.get(read.step.id);
-    return { read, out: out.has(read.step.id), step: kind ? { ...read.step, kind } : read.step };
+    const { id } = read.step;
+    const [kind, minutes] = [kinds.get(id), times.get(id)];
+    const answered = kind !== undefined || minutes !== undefined || settled.has(id);
+    return {
+      read,
+      out: out.has(id),
+      /** What its words leave open; null once it was answered, or left as words. */
+      open: answered ? null : (read.ask ?? null),
+      leftAsWords: settled.has(id),
+      step: { ...read.step, ...(kind ? { kind } : {}), ...(minutes === undefined ? {} : { minutes }) },
+    };
   });
 
   /** A line whose question stands is taken without its ingredient: the formula asks for it again. */
@@ -75,6 +85,7 @@ export function useReview(first: Incoming) {
     settle: (id: string) => setSettled(toggled(settled, id)),
     leaveOut: (id: string) => setOut(toggled(out, id)),
     setKind: (id: string, kind: StepKind) => setKinds(new Map([...kinds, [id, kind]])),
+    setMinutes: (id: string, minutes: number) => setTimes(new Map([...times, [id, minutes]])),
     /** The words of a line of the text changed: all of it is read again, choices for other lines are kept. */
     reword(number: number, text: string) {
       const { document } = incoming;

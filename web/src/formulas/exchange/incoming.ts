@@ -1,6 +1,7 @@
 import { type FormulaContent, type FormulaLine, lineKey, type ReadListLine } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import {
+  type Keeps,
   partsOfText,
   type RecipeDocument,
   type RecipeLine,
@@ -22,6 +23,8 @@ export interface Incoming {
   content?: Omit<FormulaContent, 'lines'>;
   /** Steps beside the words they were read from. */
   steps?: RecipeStep[];
+  /** How long the recipe says that it keeps. */
+  keeps?: Keeps;
   /** The text as it was parted: a line of it may be changed and read again. */
   document?: RecipeDocument;
   /** What is neither line nor step: it goes with the formula as its note. */
@@ -46,7 +49,7 @@ const MOST_STEPS = 40;
 
 /** A recipe parted into list and method, read. */
 export function incomingDocument(document: RecipeDocument, catalogue: KitchenCatalogue): Incoming {
-  const { name, lines, steps, storage, others } = readDocument(document, catalogue);
+  const { name, lines, steps, storage, others, keeps } = readDocument(document, catalogue);
   const kept = steps.slice(0, MOST_STEPS);
   return {
     lines,
@@ -54,6 +57,7 @@ export function incomingDocument(document: RecipeDocument, catalogue: KitchenCat
     steps: kept,
     document,
     ...(name ? { name } : {}),
+    ...(keeps ? { keeps } : {}),
     ...(others.length > 0 ? { note: others.join('\n') } : {}),
     ...(kept.length > 0 ? { content: { steps: kept.map(({ step }) => step), storage, bottleMl: 250 } } : {}),
   };
