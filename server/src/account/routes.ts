@@ -28,7 +28,7 @@ async function journalSetUp(
   kitchen: Kitchen,
   now: string,
 ): Promise<void> {
-  const chain = { sequence: 0, hash: GENESIS, waiting: [], lotsMoved: false, asOf: {}, writtenAt: now };
+  const chain = { sequence: 0, hash: GENESIS, waiting: [], writtenAt: now };
   const w = { tx, account, kitchen, now, entered: { at: now, by: account, fromFile: false }, chain };
   await journal(w, 'kitchen', kitchen.id, 'set up', { name: kitchen.name, owner: account.name });
   await journalRows(w, touched);

@@ -1,5 +1,4 @@
 import mysql, { type Pool, type PoolConnection } from 'mysql2/promise';
-import { type Cells, Gathering, type WrittenRow } from './gathering.ts';
 
 export interface DatabaseAddress {
   host: string;
@@ -46,6 +45,8 @@ type Asking = (sql: string, values: Value[], done: (error: Error | null, found: 
 type Plain = Record<'execute' | 'query', Asking>;
 
 export type Value = string | number | boolean | Buffer | null;
+/** A row to be written, by its columns. */
+export type Cells = Record<string, Value>;
 
 /**
  * Asks the database. The promises of mysql2 note a stack at each, which costs a tenth of a short write: here one is noted where a statement
@@ -86,8 +87,9 @@ export type Touched = Map<string, Map<string, Record<string, unknown> | null>>;
 
 const watched = new WeakMap<object, Touched>();
 
-/** Notes from now on which rows a transaction writes. @param touched what was noted before, to go on with */
-export function watchRows(tx: PoolConnection, touched: Touched = new Map()): Touched {
+/** Notes from now on which rows a transaction writes. */
+export function watchRows(tx: PoolConnection): Touched {
+  const touched: Touched = new Map();
   watched.set(tx, touched);
   return touched;
 }
@@ -114,45 +116,15 @@ export async function update(db: Database, table: string, id: string, change: Ce
 
 const columnList = (columns: readonly string[]): string => columns.map((c) => `\`${c}\``).join(', ');
 
-/** Inserts rows of the same columns, and gives them back as they stand there, in the same order. */
-async function insertReturning(
-  db: Database,
-  table: string,
-  several: readonly Cells[],
-): Promise<WrittenRow[]> {
-  const columns = Object.keys(several[0]!);
-  const found = await rows<WrittenRow>(
+/** Inserts a row, and gives it back as it stands there. */
+async function insertReturning(db: Database, table: string, row: Cells): Promise<Record<string, unknown>> {
+  const columns = Object.keys(row);
+  const [written] = await rows<Record<string, unknown>>(
     db,
-    `INSERT INTO ${table} (${columnList(columns)}) VALUES ${several.map(() => `(${marks(columns)})`).join(', ')} RETURNING *`,
-    several.flatMap((row) => Object.values(row)),
+    `INSERT INTO ${table} (${columnList(columns)}) VALUES (${marks(columns)}) RETURNING *`,
+    Object.values(row),
   );
-  return several.length === 1 ? found : several.map((row) => found.find((f) => f.id === row.id)!);
-}
-
-const gatherings = new WeakMap<object, Gathering>();
-
-/** From now on the inserts of a transaction wait for each other. */
-export function gatherInserts(tx: PoolConnection): Gathering {
-  const gathering = new Gathering();
-  gatherings.set(tx, gathering);
-  return gathering;
-}
-
-/** From now on each insert is sent by itself again. */
-export const endGathering = (tx: PoolConnection): void => void gatherings.delete(tx);
-
-/** Sends the inserts that wait, one statement for those alike. */
-export async function sendGathered(tx: PoolConnection, gathering: Gathering): Promise<void> {
-  endGathering(tx);
-  for (const some of gathering.alike()) {
-    const { table } = some[0]!;
-    const written = await insertReturning(
-      tx,
-      table,
-      some.map(({ row }) => row),
-    );
-    for (const [i, one] of some.entries()) one.written = written[i]!;
-  }
+  return written!;
 }
 
 /** Inserts one row given by column names. What a watched transaction inserts is given back by the database as it stands there. */
@@ -168,9 +140,7 @@ export async function insert(db: Database, table: string, row: Cells): Promise<v
     note(db, table, row.id, null);
     return;
   }
-  const gathering = gatherings.get(db);
-  const written = gathering ? await gathering.add(table, row) : (await insertReturning(db, table, [row]))[0]!;
-  note(db, table, row.id, written);
+  note(db, table, row.id, await insertReturning(db, table, row));
 }
 
 /** Placeholders for a list of values. */

@@ -85,16 +85,8 @@ export function insertAtEnd(tx: Database, into: string, row: readonly Value[]): 
   else atEnd(tx, `${into} VALUES ${places}`, row);
 }
 
-/**
- * Writes what was left for the end, and commits: in one message, since others wait for the lock meanwhile.
- * @param leaving called once that message is on its way
- */
-async function finish(
-  tx: PoolConnection,
-  commit: readonly string[],
-  cluster: boolean,
-  leaving: () => void,
-): Promise<void> {
+/** Writes what was left for the end, and commits: in one message, since others wait for the lock meanwhile. */
+async function finish(tx: PoolConnection, commit: readonly string[], cluster: boolean): Promise<void> {
   const ending = endings.get(tx) ?? [];
   if (ending.length === 0) return each(tx, commit);
   // On a cluster each statement may hear that another node's commit came before.
@@ -103,13 +95,11 @@ async function finish(
     return each(tx, commit);
   }
   const whole = [...ending.map(({ sql }) => sql), ...commit].map((sql) => `${sql};`).join(' ');
-  const committed = query(
+  await query(
     tx,
     `BEGIN NOT ATOMIC ${whole} END`,
     ending.flatMap(({ values }) => [...values]),
   );
-  leaving();
-  await committed;
 }
 
 async function each(tx: PoolConnection, statements: readonly string[]): Promise<void> {
@@ -135,22 +125,15 @@ async function begin(
   return found[0]!;
 }
 
-interface Turn {
-  first?: Statement;
-  tries?: number;
-  /** Called where its last message is on its way: what waits for its locks may begin, and has them as soon as it is committed. */
-  leaving?: () => void;
-}
-
-/** Runs the work in one transaction, all or nothing; a deadlock is tried again. */
+/** Runs the work in one transaction, all or nothing; a deadlock is tried again. @param first what it reads first of all: asked for as it begins */
 export async function inTransaction<T>(
   pool: Pool,
   work: (tx: PoolConnection, first: RowDataPacket[]) => Promise<T>,
-  turn: Turn = {},
+  first?: Statement,
 ): Promise<T> {
   transactions.underWay += 1;
   try {
-    return await untilCommitted(pool, work, turn);
+    return await untilCommitted(pool, work, first);
   } finally {
     transactions.underWay -= 1;
   }
@@ -159,7 +142,7 @@ export async function inTransaction<T>(
 async function untilCommitted<T>(
   pool: Pool,
   work: (tx: PoolConnection, first: RowDataPacket[]) => Promise<T>,
-  { first, tries = TRIES, leaving = () => {} }: Turn,
+  first: Statement | undefined,
 ): Promise<T> {
   const cluster = await isCluster(pool);
   const { commit, after } = TURNS[cluster ? 'cluster' : 'alone'];
@@ -169,7 +152,7 @@ async function untilCommitted<T>(
       const found = await begin(tx, cluster, first);
       endings.set(tx, []);
       const result = await work(tx, found);
-      await finish(tx, commit, cluster, leaving);
+      await finish(tx, commit, cluster);
       await each(tx, after);
       tx.release();
       return result;
@@ -178,7 +161,7 @@ async function untilCommitted<T>(
         () => tx.release(),
         () => tx.destroy(),
       );
-      if (attempt >= tries || !mayComeThrough(error, cluster)) throw error;
+      if (attempt >= TRIES || !mayComeThrough(error, cluster)) throw error;
       await sleep(waitOf(attempt));
     }
   }

@@ -68,17 +68,15 @@ async function once<T>(w: Writing, asked: Asked, look: boolean, work: () => Prom
  * Writes what was asked once, however often it is sent: the same id with the same body is answered as the first time, the same id with
  * another body, account, address or kitchen is refused. The kitchen is locked, so of many at once one writes and the others are answered:
  * an id is looked for before the lock, so that others do not wait for that, and again where it was taken meanwhile.
- * @param within the transaction that it is written in: its own, or one together with others, where an id is looked for only when it is taken
  */
 export async function writeOnce<T>(
   pool: Pool,
   who: Parameters<typeof inWriting>[1],
   asked: Asked,
   work: (w: Writing) => Promise<T>,
-  within: typeof inWriting,
 ): Promise<T> {
-  const write = (look: boolean) => within(pool, who, (w) => once(w, asked, look, () => work(w)));
-  const known = within === inWriting && (await writtenAs(pool, asked.id)) !== undefined;
+  const write = (look: boolean) => inWriting(pool, who, (w) => once(w, asked, look, () => work(w)));
+  const known = (await writtenAs(pool, asked.id)) !== undefined;
   if (known) return write(true);
   try {
     return await write(false);

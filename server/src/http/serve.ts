@@ -4,7 +4,6 @@ import { type Access, type AnyRoute, type Route, statusOf } from '@inch/contract
 import type { Request, Response, Router } from 'express';
 import type { Pool } from 'mysql2/promise';
 import { ZodError, type z } from 'zod';
-import { inWritingTogether } from '../journal/together.ts';
 import { inWriting, type Writing } from '../journal/writing.ts';
 import { isRefusal, Problem } from '../problem/problem.ts';
 import { sessionOf } from '../session/session.ts';
@@ -31,11 +30,6 @@ export interface SignedCall<P, Q, B> extends Call<P, Q, B> {
   account: Account;
   kitchen: Kitchen;
   write<T>(work: (w: Writing) => Promise<T>): Promise<T>;
-  /**
-   * The same in one transaction with others that came meanwhile: for what many write at once, and what reads only the record.
-   * What gathers reads nothing of what the others insert: they are inserted together.
-   */
-  writeTogether<T>(work: (w: Writing) => Promise<T>, gathers: boolean): Promise<T>;
 }
 
 const RANK: Record<Access, number> = { anyone: 0, reader: 1, maker: 2, owner: 3 };
@@ -156,16 +150,9 @@ export function serve<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodT
     const path = `${route.method} ${req.path}`;
     const body = Buffer.isBuffer(req.body) ? req.body : call.body;
     const writer = { ...who, admit: (now: Account | null) => admit(route.access, now) };
-    const writeIn = (within: typeof inWriting, work: (w: Writing) => Promise<unknown>) =>
-      id === null
-        ? within(app.pool, writer, work)
-        : writeOnce(app.pool, writer, { id, path, body }, work, within);
-    const writes = {
-      write: (work: (w: Writing) => Promise<unknown>) => writeIn(inWriting, work),
-      writeTogether: (work: (w: Writing) => Promise<unknown>, gathers: boolean) =>
-        writeIn((pool, by, w) => inWritingTogether(pool, by, w, gathers), work),
-    };
-    const signed = { ...call, ...who, ...writes } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
+    const write = (work: (w: Writing) => Promise<unknown>) =>
+      id === null ? inWriting(app.pool, writer, work) : writeOnce(app.pool, writer, { id, path, body }, work);
+    const signed = { ...call, ...who, write } as unknown as SignedCall<Inner<P>, Inner<Q>, Inner<B>>;
     reply(res, route, await handler(signed));
   };
   bind(app, route, async (req, res) => {

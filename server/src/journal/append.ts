@@ -1,6 +1,5 @@
 import { hash } from 'node:crypto';
 import { type Database, marks, run, toSql } from '../database/pool.ts';
-import type { AsOf } from './asOf.ts';
 
 /** Canonical JSON: keys in order, no spaces, undefined left out. */
 export function canonicalJson(value: unknown): string {
@@ -49,12 +48,8 @@ export interface ChainEnd {
   sequence: number;
   hash: string;
   waiting: (string | number | null)[][];
-  /** Whether a write that is done in this transaction changed a lot's own row, as its state. */
-  lotsMoved: boolean;
   /** When its last row was written; null where nothing was yet. */
   writtenAt: string | null;
-  /** The record as it stood where the transaction began. */
-  asOf: AsOf;
 }
 
 /** Appends a row to the kitchen's chain inside the caller's transaction, which holds its end locked; `writeJournal` writes it. */

@@ -1,23 +1,10 @@
 import type { Account } from '@inch/contract/kitchen/account';
 import type { Kitchen } from '@inch/contract/kitchen/kitchen';
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
-import type { Waiting } from '../database/gathering.ts';
-import {
-  type Database,
-  endGathering,
-  fromSql,
-  gatherInserts,
-  marks,
-  rows,
-  sendGathered,
-  type Touched,
-  toSql,
-  watchRows,
-} from '../database/pool.ts';
+import { type Database, fromSql, rows, type Touched, toSql, watchRows } from '../database/pool.ts';
 import { atEnd, inTransaction } from '../database/transaction.ts';
 import { readKitchen } from '../kitchen/store.ts';
 import { appendJournal, type ChainEnd, writeJournal } from './append.ts';
-import { asOfEnd, leaveAt } from './asOf.ts';
 import { writtenRows } from './rows.ts';
 import { signEnd } from './sign.ts';
 import { lotsOf, stocksOf, touchStandings } from './touch.ts';
@@ -104,18 +91,9 @@ const LOCK =
 /** A kitchen by its id, or as it was read just before: with its settings as of their revision. */
 export type KnownKitchen = Pick<Kitchen, 'id'> | Kitchen;
 
-/** The kitchen with its settings of this moment: as whoever writes knows them, where they are of the same revision. */
-async function kitchenNow(
-  tx: PoolConnection,
-  id: string,
-  revision: number,
-  known: readonly KnownKitchen[],
-): Promise<Kitchen> {
-  const same = known.find(
-    (kitchen): kitchen is Kitchen => 'revision' in kitchen && kitchen.revision === revision,
-  );
-  return same ?? readKitchen(tx, id);
-}
+/** Reads the kitchen with its settings of this moment, unless whoever writes knows them of the same revision. */
+const kitchenNow = async (tx: PoolConnection, known: KnownKitchen, revision: number): Promise<Kitchen> =>
+  'revision' in known && known.revision === revision ? known : readKitchen(tx, known.id);
 
 /** Whoever writes, and what is asked of their account once more in the transaction: its role may have changed since the request came. */
 export interface Writer {
@@ -123,13 +101,6 @@ export interface Writer {
   kitchen: KnownKitchen;
   /** Refuses an account, as it is now, what it wants to write; null where it is disabled. */
   admit?: (account: Account | null) => void;
-}
-
-/** What is to be written, and by whom. */
-export interface Work<T> extends Writer {
-  work: (w: Writing) => Promise<T>;
-  /** Whether it reads nothing of what other writes in its transaction insert: their first inserts are then sent together. */
-  gathers: boolean;
 }
 
 type Begun = Pick<Writing, 'tx' | 'kitchen' | 'chain'>;
@@ -145,106 +116,38 @@ function writingOf(begun: Begun, account: Account): Writing {
   return { ...begun, account, now, entered: { at, by: account, fromFile: false } };
 }
 
-/** Asks of everybody who is about to write whether they still may: the kitchen is locked, so that nobody's role moves meanwhile. */
-async function admitAll(tx: PoolConnection, works: readonly Work<unknown>[]): Promise<void> {
-  const asked = works.filter((one) => one.admit);
-  if (asked.length === 0) return;
-  const ids = [...new Set(asked.map((one) => one.account.id))];
-  const found = await rows<Account & { disabled_at: string | null }>(
+/** Asks of whoever writes whether they still may: the kitchen is locked, so that nobody's role moves meanwhile. */
+async function admitNow(tx: PoolConnection, { account, admit }: Writer): Promise<void> {
+  if (!admit) return;
+  const [found] = await rows<Account & { disabled_at: string | null }>(
     tx,
-    `SELECT id, name, role, disabled_at FROM account WHERE id IN (${marks(ids)})`,
-    ids,
+    'SELECT id, name, role, disabled_at FROM account WHERE id = ?',
+    [account.id],
   );
-  for (const { admit, account } of asked) {
-    const { disabled_at, ...now } = found.find((one) => one.id === account.id)!;
-    admit!(disabled_at === null ? now : null);
-  }
+  const { disabled_at, ...now } = found!;
+  admit(disabled_at === null ? now : null);
 }
 
-/** Journals the rows that some writes touched, after them. */
-async function journalTouched(w: Writing, touched: Touched): Promise<void> {
-  await journalRows(w, touched);
-  w.chain.lotsMoved ||= touched.has('lot');
-}
-
-async function inTurn<T>(begun: Begun, works: readonly Work<T>[]): Promise<T[]> {
-  const results: T[] = [];
-  for (const { account, work } of works) {
-    const touched = watchRows(begun.tx);
-    const w = writingOf(begun, account);
-    results.push(await work(w));
-    await journalTouched(w, touched);
-  }
-  return results;
-}
-
-/** Each write as far as its first insert; these are sent together, and one write after the other goes on from there. Those of one account are journaled together. */
-async function gathered<T>(begun: Begun, works: readonly Work<T>[]): Promise<T[]> {
-  const { tx } = begun;
-  const gathering = gatherInserts(tx);
-  const turns: { w: Writing; doing: Promise<T>; waiting: Waiting | null; touched: Touched }[] = [];
-  const results: T[] = [];
-  try {
-    for (const { account, work } of works) {
-      const before = turns.at(-1);
-      const touched = before?.w.account.id === account.id ? before.touched : watchRows(tx);
-      const w = writingOf(begun, account);
-      const came = gathering.next();
-      const doing = work(w);
-      const waiting = await Promise.race([doing.then(() => null), came]);
-      turns.push({ w, doing, touched, waiting });
-    }
-    await sendGathered(tx, gathering);
-    for (const [i, { w, doing, waiting, touched }] of turns.entries()) {
-      watchRows(tx, touched);
-      waiting?.goOn();
-      results.push(await doing);
-      if (turns[i + 1]?.touched !== touched) await journalTouched(w, touched);
-    }
-    return results;
-  } catch (error) {
-    // Whoever still waits hears of it; what becomes of them is told by the one that failed.
-    for (const { doing } of turns) doing.catch(() => undefined);
-    for (const one of gathering.waiting) one.fail(error);
-    throw error;
-  } finally {
-    endGathering(tx);
-  }
-}
-
-/**
- * Some writes of a kitchen in one transaction: all of them or none. The kitchen's settings are those of this moment.
- * @param taken says which, once the kitchen is locked; @param turn how often it is tried, and who hears that it is about to be committed
- */
-export function writeAll<T>(
-  pool: Pool,
-  kitchenId: string,
-  taken: () => readonly Work<T>[],
-  turn: { tries?: number; leaving?: () => void } = {},
-): Promise<T[]> {
-  const all = async (tx: PoolConnection, [row]: RowDataPacket[]) => {
+/** Writes in a kitchen in one transaction: everything or nothing, after whoever wrote before. */
+export function inWriting<T>(pool: Pool, writer: Writer, work: (w: Writing) => Promise<T>): Promise<T> {
+  const { id } = writer.kitchen;
+  const whole = async (tx: PoolConnection, [row]: RowDataPacket[]) => {
     const { revision, sequence, hash, written_at } = row as unknown as Locked;
-    const works = taken();
-    const known = works.map((one) => one.kitchen);
-    const kitchen = await kitchenNow(tx, kitchenId, revision, known);
-    await admitAll(tx, works);
+    const kitchen = await kitchenNow(tx, writer.kitchen, revision);
+    await admitNow(tx, writer);
     const from = Number(sequence);
-    const asOf = asOfEnd(pool, kitchenId, hash);
-    const writtenAt = written_at && fromSql(written_at);
-    const chain: ChainEnd = { sequence: from, hash, waiting: [], lotsMoved: false, asOf, writtenAt };
-    const begun = { tx, kitchen, chain };
-    const together = works.length > 1 && works.every((one) => one.gathers);
-    const results = await (together ? gathered(begun, works) : inTurn(begun, works));
-    if (chain.sequence > from) await moveEnd(tx, kitchen.id, chain);
-    leaveAt(pool, kitchen.id, chain.hash, chain.lotsMoved ? {} : asOf);
-    return results;
+    const chain: ChainEnd = {
+      sequence: from,
+      hash,
+      waiting: [],
+      writtenAt: written_at && fromSql(written_at),
+    };
+    const touched = watchRows(tx);
+    const w = writingOf({ tx, kitchen, chain }, writer.account);
+    const result = await work(w);
+    await journalRows(w, touched);
+    if (chain.sequence > from) await moveEnd(tx, id, chain);
+    return result;
   };
-  return inTransaction(pool, all, { ...turn, first: { sql: LOCK, values: [kitchenId] } });
+  return inTransaction(pool, whole, { sql: LOCK, values: [id] });
 }
-
-/** One write of a kitchen: everything in it or nothing. */
-export const inWriting = async <T>(
-  pool: Pool,
-  writer: Writer,
-  work: (w: Writing) => Promise<T>,
-): Promise<T> => (await writeAll(pool, writer.kitchen.id, () => [{ ...writer, work, gathers: false }]))[0]!;

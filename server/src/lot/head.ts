@@ -1,7 +1,6 @@
 import { ENDED, type LotState } from '@inch/core/lot';
 import { validate as isId } from 'uuid';
-import { fromSql, rows, wroteTo } from '../database/pool.ts';
-import type { AsOf } from '../journal/asOf.ts';
+import { fromSql, rows } from '../database/pool.ts';
 import type { Writing } from '../journal/writing.ts';
 import { notFound, Problem } from '../problem/problem.ts';
 
@@ -18,7 +17,8 @@ export interface LotHead {
 export const lotNamed = (idOrCode: string) =>
   isId(idOrCode) ? { column: 'l.id', value: idOrCode } : { column: 'l.code', value: idOrCode.toUpperCase() };
 
-async function readHead(w: Writing, idOrCode: string): Promise<LotHead> {
+/** Reads the head of a lot of this kitchen, by its id or its code. */
+export async function lotHeadOf(w: Writing, idOrCode: string): Promise<LotHead> {
   const { column, value } = lotNamed(idOrCode);
   const [row] = await rows<Omit<LotHead, 'begunAt'> & { begun_at: string }>(
     w.tx,
@@ -28,23 +28,6 @@ async function readHead(w: Writing, idOrCode: string): Promise<LotHead> {
   if (!row) throw notFound('lot');
   const { begun_at, ...head } = row;
   return { ...head, begunAt: fromSql(begun_at) };
-}
-
-/** Heads that were read of the record as it stands. */
-const heads = new WeakMap<AsOf, Map<string, LotHead>>();
-
-/** So many of them are kept at most. */
-const MOST = 200;
-
-/** The head of a lot of this kitchen, by its id or its code. What was read of a lot is shared by all writes until one of them changes a lot. */
-export async function lotHeadOf(w: Writing, idOrCode: string): Promise<LotHead> {
-  if (w.chain.lotsMoved || wroteTo(w.tx, 'lot')) return readHead(w, idOrCode);
-  const known = heads.get(w.chain.asOf) ?? new Map<string, LotHead>();
-  heads.set(w.chain.asOf, known);
-  if (known.size > MOST) known.clear();
-  const head = known.get(idOrCode) ?? (await readHead(w, idOrCode));
-  known.set(idOrCode, head);
-  return head;
 }
 
 /** What is ended is not written to any more. */

@@ -3,7 +3,6 @@ import { postedNouns } from '@inch/contract/route/entry';
 import { DECISIONS, type PostedNoun, RULINGS } from '@inch/core/record';
 import { journalOfLot } from '../audit/ofLot.ts';
 import { type AppContext, type Attempt, serve } from '../http/serve.ts';
-import type { Writing } from '../journal/writing.ts';
 import { requireLot } from '../lot/store.ts';
 import { lotView } from '../lot/view.ts';
 import { listLots } from '../standing/list.ts';
@@ -32,12 +31,6 @@ function refusedOf(noun: PostedNoun): ((attempt: Attempt) => Promise<void>) | un
   };
 }
 
-/** What several hands write at once while a lot is made: it shares a transaction with what came meanwhile. A mark is judged by the marks before it. */
-const TOGETHER: Partial<Record<PostedNoun, { gathers: boolean }>> = {
-  reading: { gathers: true },
-  mark: { gathers: false },
-};
-
 /** Releasing, keeping under earlier rules and recalling are signed. */
 const isSigned = (noun: PostedNoun, event: string): boolean =>
   (noun === 'decision' && event === 'release') ||
@@ -55,9 +48,7 @@ function bindEntries(app: AppContext): void {
         const signed = isSigned(noun, String((body as Body).event));
         const done = (noun as PostedNoun) === 'ruling' ? 'recalled' : 'released';
         if (signed) await checkSignature(pool, account, body.password, req.ip ?? '', done);
-        const work = (w: Writing) => record(w, noun, params.id, body, { signed });
-        const together = TOGETHER[noun];
-        return together ? call.writeTogether(work, together.gathers) : call.write(work);
+        return call.write((w) => record(w, noun, params.id, body, { signed }));
       },
       refusedOf(noun),
     );
