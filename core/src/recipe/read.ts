@@ -260,6 +260,9 @@ class RecipeReader {
   stepFor(one: NamedLine): { stepId?: string; unplaced?: true } {
     const stepId = this.placed.get(one);
     if (stepId) return { stepId };
+    // What is told for each jar goes into it as it is filled.
+    const filled = one.line.basis?.per === 'bottle' && this.steps.find(({ step }) => step.kind === 'fill');
+    if (filled) return { stepId: filled.step.id };
     const first = this.steps.find(({ step }) => ['prepare', 'add', 'draw', 'heat'].includes(step.kind));
     return first ? { stepId: first.step.id, unplaced: true } : {};
   }

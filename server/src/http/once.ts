@@ -66,8 +66,8 @@ async function once<T>(w: Writing, asked: Asked, look: boolean, work: () => Prom
 
 /**
  * Writes what was asked once, however often it is sent: the same id with the same body is answered as the first time, the same id with
- * another body, account, address or kitchen is refused. The kitchen is locked, so of many at once one writes and the others are answered:
- * an id is looked for before the lock, so that others do not wait for that, and again where it was taken meanwhile.
+ * another body, account, address or kitchen is refused. The kitchen is locked, so of many at once one writes and the others are answered.
+ * Hardly anything is sent twice: an id is looked for where a write is refused, not before each.
  */
 export async function writeOnce<T>(
   pool: Pool,
@@ -76,8 +76,6 @@ export async function writeOnce<T>(
   work: (w: Writing) => Promise<T>,
 ): Promise<T> {
   const write = (look: boolean) => inWriting(pool, who, (w) => once(w, asked, look, () => work(w)));
-  const known = (await writtenAs(pool, asked.id)) !== undefined;
-  if (known) return write(true);
   try {
     return await write(false);
   } catch (error) {
