@@ -196,7 +196,8 @@ class RecipeReader {
     const read = stepOf(under, this.pan, liquids);
     if (read && noTime) {
       delete read.minutes;
-      if (read.killStep && read.celsius === undefined) read.killStep = false;
+      // A time that is not known kills nothing, however hot it is.
+      if (read.killStep) read.killStep = false;
     }
     // Only what is on the fire can boil.
     if (read && !['heat', 'draw', 'reduce'].includes(read.kind)) delete read.neverBoil;
