@@ -176,6 +176,9 @@ const STRAIN =
 const REDUCE =
   /\b(?:like|as thick as) (?:\w+ )?(?:honey|syrup|oil|cream|molasses)\b|\b(?:cook|simmer|boil)(?:ed|ing)? (?:it |this |them )?(?:on )?(?:down|away)\b|\bto (?:a )?(?:thick |thin |light |heavy )?syrup\b|\bcoats? (?:the )?(?:back of )?(?:a |the )?(?:\w+ )?spoon|\b(?:in|to) (?:a |the )?(?:fine |long )?(?:threads?|sheets?)\b|\breduc\w*|\bhalve (?:it|in volume)\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
 
+/** Whether words say that something is strained. */
+export const strains = (said: string): boolean => STRAIN.test(said);
+
 /** °C from which a temperature is one of a pan on the fire. */
 const WARM = 40;
 

@@ -5,7 +5,7 @@ import { type Clause, clausesOf } from './clause.ts';
 import { partsOfText, type RecipeDocument } from './document.ts';
 import { type Keeps, keepsIn, onlyKeeps, storageOf } from './ending.ts';
 import { minutesIn } from './figures.ts';
-import { boils, isThrown, type Pan, type StepRead, stepOf } from './kind.ts';
+import { boils, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
 import { openIn, weightAsked } from './open.ts';
 import { isNamed, isPiece, type NamedLine, namedIn, namedLines } from './placing.ts';
 
@@ -51,11 +51,6 @@ function titleOf(text: string): string {
 }
 
 const TAKES = /^(?:this|it|that|which)(?: will| may| should| can)? (?:takes?|needs?|wants?)\b/;
-
-const isStrain = (clause: Clause): boolean =>
-  /\b(?:strain|sieve|drip|hang|filter|squeez|press|drain)\w*|\bthrough (?:a|the|some|it|muslin|cloth|cheesecloth|paper)\b|\b(?:fish|scoop|lift|pick)\b.*\bout\b/.test(
-    clause.said,
-  ) && !/\b(?:jars?|bottles?) out\b/.test(clause.said);
 
 /** Whether a clause goes on with the step before: the same kind of work, its time or mark said only now. */
 function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
@@ -116,7 +111,7 @@ class RecipeReader {
     const never = this.named.filter((one) => !texts.some((text) => isNamed(text, one, this.named)));
     this.pan.pieces = never.some(isPiece);
     for (const [i, clause] of this.clauses.entries()) {
-      this.pan.strainToCome = this.clauses.slice(i).some(isStrain);
+      this.pan.strainToCome = this.clauses.slice(i).some(({ said }) => strains(said));
       if (clause.conditional) this.remember(clause);
       else if (!this.setAside(clause)) this.take(clause, i);
     }
