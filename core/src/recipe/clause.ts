@@ -7,12 +7,16 @@ export interface Clause {
   text: string;
   /** Line of the pasted text it stands in. */
   number: number;
+  /** Its words as they are read: those of speech written out. */
+  plain: string;
   /** What its words say, with what is denied or only conditional taken out: what is read of it. */
   said: string;
   /** It is told not to boil, or not even to simmer. */
   neverBoil: boolean;
   /** It is done only if something is so. */
   conditional: boolean;
+  /** It tells of something and does nothing: of what is used, or of anything else. */
+  tells?: 'what is used' | 'talk';
 }
 
 /** Words that begin a new thing to do within a sentence. */
@@ -60,7 +64,8 @@ const active = (said: string): string =>
     return verbs.length > 0 ? verbs.join(' ') : whole;
   });
 
-function clauseOf(text: string, number: number, before: string): Clause {
+/** A part of a sentence as a thing to do. @param before what it goes on with */
+export function clauseOf(text: string, number: number, before: string): Clause {
   const denied = text.match(DENIED) ?? [];
   const said = active(text.replace(DENIED, ' ').replace(IF_PART, ' ').toLowerCase())
     .replace(/^(?:day|step|stage|part) \w+\s*[:.)-]\s*/, '')
@@ -70,6 +75,7 @@ function clauseOf(text: string, number: number, before: string): Clause {
     .trim();
   return {
     text: text.trim(),
+    plain: text.trim(),
     number,
     said: before ? `${before} ${said}` : said,
     neverBoil: denied.some((words) => /boil|simmer/i.test(words)),

@@ -14,7 +14,7 @@ const KEPT =
   /\b(?:keeps?|kept|will keep|lasts?|will last|good|fine|use(?:d)?|eat|drink|consume|shelf life|store[ds]?|refrigerate[ds]?)\b[^.;]*?\b(?:for|up to|within|about|around|in|at least|of|after|a|one|two|three|four|six|twelve|\d+)\b/i;
 /** Something is done with it yet: this is a step's own time. */
 const STILL_DONE =
-  /\b(?:stir|shak|turn)(?:ing)?\b|\bbefore (?:using|opening|straining|bottling|it is|drinking)\b|\bto (?:mature|mellow|infuse|steep|develop)\b/i;
+  /\b(?:stir|shak|turn)(?:ing)?\b|\bbefore (?:using|opening|straining|bottling|it is|drinking|you (?:use|open|drink|try|taste|strain))\b|\bto (?:mature|mellow|infuse|steep|develop)\b/i;
 
 /** Reads a keeping time; null where the words say none. A time under a day is no keeping. */
 export function keepsIn(text: string): Keeps | null {

@@ -34,7 +34,9 @@ export type StepRead = Omit<FormulaStep, 'id' | 'title'>;
 
 const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
 const STANDS =
-  /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*/;
+  /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*|\b(?:put|place|return|store|set) (?:it|them|that|this|these|mine|everything|all|the (?:jars?|bottles?|jug|tub|bowl|lot)) (?:straight |back |right |away |down )*in(?:to)? (?:the|a|your|my) (?:fridge|refrigerator|freezer|cellar|larder|cold)/;
+/** What is left as it is, and does not stand. */
+const LEFT_ON = /\bleav(?:e|ing) (?:the |their |its |on the )?(?:\w+ )?(?:on|in|whole|intact|attached|skins?)\b(?! (?:the|a|an|for|until|till|over)\b)/;
 const BLENDS = /\b(?:blend|blitz|puree|purée|liquidi[sz]e)\w*/;
 
 /** The fire turned down or off: nothing of the pan is reduced by it. */
@@ -52,7 +54,8 @@ const fireIn = (said: string): Pick<StepRead, 'fire'> =>
 const OVER_FIRE =
   /\b(?:over|on) (?:a |the )?(?:very )?(?:low|gentle|medium|moderate|high|full|fierce|slow)(?:[- ](?:low|high))? (?:heat|flame|fire)\b/;
 /** What is on the fire is held there. */
-const HELD = /\b(?:keep|hold) (?:it |them |this )?(?:there|so|at that|just there)\b/;
+const HELD =
+  /\b(?:keep|hold) (?:it |them |this |that )?(?:there|so|at that|just there|going|bubbling)\b|\blet (?:it|them|that|this) (?:go|bubble|run|tick over|do its thing)\b/;
 
 /** A boil that goes on hard, in an open pan: it loses water. */
 const HARD =
@@ -108,7 +111,7 @@ function strained(said: string): StepRead {
   const cloth: StrainMethod | null =
     /coffee filter|filter paper|paper filter|\bthrough (?:a |some )?paper\b|^(?:then )?filter\b/.test(said)
       ? 'filter'
-      : /\b(?:squeez|press|push|wring|rub|force)/.test(said)
+      : /\b(?:squeez|press|push|wring|rub|force)|\bfood mill\b/.test(said)
         ? 'press'
         : /\b(?:drip|jelly bag|hang)/.test(said) || (/\bdrain/.test(said) && minutes !== undefined)
           ? 'drip'
@@ -215,7 +218,7 @@ const TESTS = /^(?:then )?(?:test|check|try|taste|see)\b/;
 
 /** Tells what kind of step a clause says, by its words and by what is in the pan; null where they say none. @param liquids words for what goes in with it that nothing is drawn out of */
 export function stepOf(clause: Clause, pan: Pan, liquids: readonly string[] = []): StepRead | null {
-  if (madeReady(clause.text) || GLASS.test(clause.said)) return { kind: 'prepare' };
+  if (madeReady(clause.plain) || GLASS.test(clause.said)) return { kind: 'prepare' };
   const said = withoutBoiled(clause.said.replace(LOWERED, ' ').replace(FIRE_OFF, ' '));
   if (TESTS.test(said)) return withMinutes('measure', said);
   if (PROCESS.test(clause.said) && !/\b(?:lift|remov|tak)\w*\b[^.]*\b(?:jars?|bottles?)\b/.test(said))
@@ -232,7 +235,7 @@ export function stepOf(clause: Clause, pan: Pan, liquids: readonly string[] = []
       ? drawn('cooked', said, clause)
       : ({ kind: 'heat', ...heated(said, clause) } as StepRead);
   if (/\b(?:rub|massage|muddle)\b/.test(said) && undrawn) return drawn('peel', said, clause);
-  if (/hotwater/.test(said) && undrawn && pan.strainToCome) return drawn('infused', said, clause);
+  if (/hotwater/.test(said) && !/^dissolve\b/.test(said) && undrawn && pan.strainToCome) return drawn('infused', said, clause);
   return standing(clause, said, pan, undrawn) ?? plain(said) ?? turned(clause, undrawn && pan.strainToCome);
 }
 
@@ -267,7 +270,7 @@ function where(said: string, method: ExtractionMethod, minutes: number | undefin
 
 /** What is left to stand: a draw while there is something in the pan to be drawn out, else a rest. */
 function standing(clause: Clause, said: string, pan: Pan, undrawn: boolean): StepRead | null {
-  if (!STANDS.test(said)) return null;
+  if (!STANDS.test(said) || (LEFT_ON.test(said) && minutesIn(said) === undefined)) return null;
   const minutes = minutesIn(said);
   const named = /\b(?:steep|infus|macerat|soak|marinat|muddle)/.test(said);
   if (undrawn && (minutes !== undefined || named)) {
@@ -287,6 +290,7 @@ const withMinutes = (kind: FormulaStep['kind'], said: string): StepRead => {
 
 const PLAIN: [RegExp, FormulaStep['kind']][] = [
   [/\b(?:cool|chill|refrigerat|store|keep|matur|freez|fridge|age)\w*/, 'rest'],
+  [/\bshake\b.*\boff\b/, 'prepare'],
   [/\b(?:measure|taste|test|check|weigh the|read the|ph\b)/, 'measure'],
   [
     /\b(?:wash|rinse|scrub|peel|core|stone|pit|hull|trim|top and tail|strip|pick|chop|slice|dice|cut|quarter|halve|crush|mash|scoop|toast|roast|bruise|grate|zest|pare|destem|prick|sort|clean|wipe|juice|tear|weigh)\b/,

@@ -15,6 +15,8 @@ export interface RecipeLine extends ReadListLine {
   /** The method does not name it: it goes in at the first step that anything goes in at. */
   unplaced?: true;
   heading?: string;
+  /** What was said or asked for first, where another amount or thing was used. */
+  before?: string;
 }
 
 /** A step of a recipe beside the text it came from. */
@@ -28,6 +30,8 @@ export interface RecipeStep {
   unread?: true;
   /** A question that its words leave open, where the answer changes the product. */
   ask?: string;
+  /** Minutes that were told first, where it took others. */
+  before?: number;
 }
 
 /** A recipe read: nothing is invented, and what was not understood keeps its words. */
@@ -50,6 +54,25 @@ function titleOf(text: string): string {
   return whole.length <= TITLE ? whole : `${whole.slice(0, TITLE - 1).trimEnd()}…`;
 }
 
+/** What goes in where: for a written method by its names, for an account by what was told. */
+export interface GoesIn {
+  /** What goes in at a clause, of what is not in the pan yet. */
+  at: (clause: number, placed: ReadonlySet<NamedLine>) => NamedLine[];
+  /** Lines that no clause names. */
+  never: readonly NamedLine[];
+}
+
+/** Lines that go in where a method names them. */
+function byName(named: readonly NamedLine[], clauses: readonly Clause[]): GoesIn {
+  const texts = clauses.map(({ said }) => said);
+  return {
+    at: (i, placed) => namedIn(texts[i]!, named, { placed, later: texts.slice(i + 1) }),
+    never: named.filter((one) => !texts.some((text) => isNamed(text, one, named))),
+  };
+}
+
+const TOOK =
+  /\b(?:it|that|this|they)(?: \w+)? (?:took|was actually|was really|was more like|was closer to|has been|ended up (?:being|taking)?|turned out to be)\b|\btook (?:me|us|about|an?|\d|\w+ (?:minutes|hours))\b/;
 const TAKES = /^(?:this|it|that|which)(?: will| may| should| can)? (?:takes?|needs?|wants?)\b/;
 
 /** Whether a clause goes on with the step before: the same kind of work, its time or mark said only now. */
@@ -70,10 +93,11 @@ function askedOf(read: StepRead, clause: Clause): string | undefined {
   const mark = read.toFraction ?? read.toBrix ?? read.toThickness ?? read.toCelsius ?? read.minutes;
   return mark === undefined
     ? 'How far is it reduced? Its words say no mark and no time.'
-    : weightAsked(clause.text);
+    : weightAsked(clause.plain);
 }
 
-class RecipeReader {
+/** Reads clauses into steps, one after another, knowing what is in the pan. */
+export class RecipeReader {
   readonly steps: RecipeStep[] = [];
   private readonly placed = new Map<NamedLine, string>();
   private readonly pan: Pan = {
@@ -95,24 +119,23 @@ class RecipeReader {
   readonly aside: string[] = [];
   /** What was said since the last straining or cooking: where it says how it is kept. */
   readonly ends: string[] = [];
-  private readonly named: readonly NamedLine[];
   /** What the clauses of the present step say. */
   private saidBefore: string[] = [];
   private readonly clauses: readonly Clause[];
+  private readonly goesIn: GoesIn;
 
-  constructor(named: readonly NamedLine[], clauses: readonly Clause[]) {
-    this.named = named;
+  constructor(clauses: readonly Clause[], goesIn: GoesIn) {
     this.clauses = clauses;
+    this.goesIn = goesIn;
   }
 
   read(): void {
     // Fruit that no clause names goes in at the first step.
-    const texts = this.clauses.map(({ said }) => said);
-    const never = this.named.filter((one) => !texts.some((text) => isNamed(text, one, this.named)));
-    this.pan.pieces = never.some(isPiece);
+    this.pan.pieces = this.goesIn.never.some(isPiece);
     for (const [i, clause] of this.clauses.entries()) {
-      this.pan.strainToCome = this.clauses.slice(i).some(({ said }) => strains(said));
+      this.pan.strainToCome = this.clauses.slice(i).some(({ said, tells }) => !tells && strains(said));
       if (clause.conditional) this.remember(clause);
+      else if (clause.tells) this.hear(clause);
       else if (!this.setAside(clause)) this.take(clause, i);
     }
     for (const clause of this.waiting) this.aside.push(clause.text);
@@ -121,11 +144,11 @@ class RecipeReader {
   /** Sets aside what tells only how long it keeps; whether it was. */
   private setAside(clause: Clause): boolean {
     if (this.pan.pieces && this.pan.strainToCome) return false;
-    const keeps = keepsIn(clause.text);
+    const keeps = keepsIn(clause.plain);
     if (!keeps) return false;
-    this.keeps = keeps;
-    this.ends.push(clause.text);
-    if (!onlyKeeps(clause.text)) return false;
+    this.keeps = { ...keeps, text: clause.text };
+    this.ends.push(clause.plain);
+    if (!onlyKeeps(clause.plain)) return false;
     this.aside.push(clause.text);
     return true;
   }
@@ -150,18 +173,24 @@ class RecipeReader {
     return { step: { ...step, id, title: titleOf(text) }, text, number: clause.number };
   }
 
+  /** Hears what tells of something and does nothing: how long it keeps or took, that it must not boil; the rest is talk. */
+  private hear(clause: Clause): void {
+    if (this.setAside(clause)) return;
+    const last = this.steps.at(-1);
+    const minutes = TOOK.test(clause.plain) ? minutesIn(clause.plain) : undefined;
+    if (last && (clause.neverBoil || minutes !== undefined)) this.sayMore(clause, last);
+    else if (clause.tells === 'talk') this.aside.push(clause.text);
+  }
+
   private take(clause: Clause, i: number): void {
-    const later = this.clauses.slice(i + 1).map(({ said }) => said);
     // What is thrown away goes in nowhere.
-    const going = isThrown(clause.said)
-      ? []
-      : namedIn(clause.said, this.named, { placed: new Set(this.placed.keys()), later });
+    const going = isThrown(clause.said) ? [] : this.goesIn.at(i, new Set(this.placed.keys()));
     if (going.some(isPiece)) this.pan.pieces = true;
     if (/\bjars?\b/.test(clause.said)) this.pan.jar = true;
     if (/\b(?:boiling|hot|boiled)\b[^.;]*\bwater\b/.test(clause.said)) this.pan.hot = true;
     // How long it keeps is no time of a step.
     const kept = this.keeps?.text === clause.text;
-    const open = kept ? null : openIn(clause.text);
+    const open = kept ? null : openIn(clause.plain);
     const read = this.readStep(clause, kept || open?.noTime === true, going);
     const last = this.steps.at(-1);
     if (!read && going.length === 0) {
@@ -207,9 +236,18 @@ class RecipeReader {
     }
     this.putTo(last, `. ${clause.text}`);
     // "This takes two hours": the time of what is done already.
-    const minutes = TAKES.test(clause.said) ? minutesIn(clause.said) : undefined;
-    if (minutes !== undefined && last.step.minutes === undefined) last.step = { ...last.step, minutes };
+    const minutes = TAKES.test(clause.said) || TOOK.test(clause.plain) ? minutesIn(clause.plain) : undefined;
+    if (minutes !== undefined) this.tellTime(last, minutes, TOOK.test(clause.plain));
     if (clause.neverBoil) last.step = { ...last.step, neverBoil: true, killStep: false };
+  }
+
+  /** A time told behind its step: the first that is told, or the one that it took in the end. */
+  private tellTime(step: RecipeStep, minutes: number, took: boolean): void {
+    const before = step.step.minutes;
+    if (before !== undefined && !took) return;
+    if (before !== undefined && before !== minutes) step.before = before;
+    step.step = { ...step.step, minutes };
+    delete step.ask;
   }
 
   /** What the pan is after a step. */
@@ -278,7 +316,7 @@ export function readDocument(document: RecipeDocument, catalogue: KitchenCatalog
   const lines = readIngredientList(rows.join('\n'), catalogue);
   const named = namedLines(lines, catalogue);
   const clauses = document.method.flatMap(({ text, number }) => clausesOf(text, number));
-  const reader = new RecipeReader(named, clauses);
+  const reader = new RecipeReader(clauses, byName(named, clauses));
   reader.read();
   const keeps =
     reader.keeps ?? document.others.map(({ text }) => keepsIn(text)).find((kept) => kept !== null);
