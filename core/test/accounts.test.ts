@@ -9,7 +9,8 @@ import { told } from './methods/told.ts';
 function asTold(line: ReturnType<typeof readAccount>['lines'][number]): string {
   const id = line.ingredientId === '' ? '?' : line.ingredientId;
   if (line.said === '') return line.query ? `${id} ?` : id;
-  return `${id} ${amountOf(line.said)}`;
+  const per = line.basis && line.basis.per !== 'batch' ? ` per ${line.basis.per}` : '';
+  return `${id} ${amountOf(line.said)}${per}`;
 }
 
 function amountOf(said: string): string {
@@ -18,8 +19,10 @@ function amountOf(said: string): string {
 }
 
 const expectedLine = (line: string): string => {
-  const [id, ...amount] = line.split(' ');
-  return amount[0] === '?' || amount.length === 0 ? line : `${id} ${amountOf(amount.join(' '))}`;
+  const [told, per] = line.split(' per ');
+  const [id, ...amount] = told!.split(' ');
+  if (amount[0] === '?' || amount.length === 0) return line;
+  return `${id} ${amountOf(amount.join(' '))}${per ? ` per ${per}` : ''}`;
 };
 
 describe('an account as somebody told it', () => {

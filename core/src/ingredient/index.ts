@@ -5,7 +5,7 @@ export { bringsGerms, isAcidifier, isDriedSpice, mustBoil } from './heat.ts';
 export { Acidity, Allergen, Family, Ingredient, LeftFrom, Pigment, type Range } from './ingredient.ts';
 export type { KitchenCatalogue, OwnPart } from './kitchenCatalogue.ts';
 export { together } from './leftFrom.ts';
-export { deniesHeat, entriesNamed, namedIn, namesFor } from './named.ts';
+export { deniesHeat, entriesNamed, mayName, namedIn, namesFor } from './named.ts';
 export { offeredFor } from './offered.ts';
 export { type Measured, measuredEntry, type OwnLabel, ownEntry, tapWater } from './own.ts';
 export { dissolvesWhole, isPiece } from './piece.ts';

@@ -1,6 +1,6 @@
 import type { Ingredient } from './ingredient.ts';
 import type { KitchenCatalogue } from './kitchenCatalogue.ts';
-import { tellingWords } from './words.ts';
+import { isIdle, tellingWords } from './words.ts';
 
 /** Other names that cooks write, by catalogue id. */
 const ALIASES: Record<string, readonly string[]> = {
@@ -93,6 +93,8 @@ interface Known {
   byKey: Map<string, { entry: Ingredient; rank: Rank }[]>;
   /** The telling words of every name of every entry. */
   names: { entry: Ingredient; words: string[][] }[];
+  /** Every word of a name. */
+  words: ReadonlySet<string>;
 }
 
 const indexes = new WeakMap<KitchenCatalogue, Known>();
@@ -112,7 +114,7 @@ function indexOf(catalogue: KitchenCatalogue): Known {
     entry,
     words: namesFor(entry).map(tellingWords),
   }));
-  const index = { byKey, names };
+  const index = { byKey, names, words: new Set(names.flatMap(({ words }) => words.flat(2))) };
   indexes.set(catalogue, index);
   return index;
 }
@@ -191,3 +193,11 @@ export function entriesNamed(text: string, catalogue: KitchenCatalogue): Ingredi
   const { byKey } = indexOf(catalogue);
   return [...new Set(waysToSay(text).flatMap((key) => (byKey.get(key) ?? []).map(({ entry }) => entry)))];
 }
+
+/**
+ * Whether a word may stand in a name: it is of one, or says only how a thing is bought or made ready.
+ * @param word lower case, one of several; @param catalogue the kitchen's
+ * @example mayName('sour', catalogue) // true
+ */
+export const mayName = (word: string, catalogue: KitchenCatalogue): boolean =>
+  indexOf(catalogue).words.has(word) || isIdle(word);

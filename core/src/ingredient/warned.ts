@@ -34,17 +34,19 @@ const HARMLESS = [
 const KEPT_ON =
   /\brhubarb,?(?: stalks?)? (?:with|and|including|plus)(?: the| its| their| all| some)* (?:leaf|leaves|tops)\b|\bleaves on\b.*rhubarb|\brhubarb\b.*\bleaves (?:on|and all|left on)\b/;
 
-const phrases = warnings.map((warning) => ({
-  warning,
-  stems: warning.languages !== undefined,
-  of: warning.names.flatMap((name) => [...new Set(inPlainLetters(name))].map(allWords)),
-}));
-
 /** A word of another language without the ending that says how many, or of whom. */
 const stem = (word: string): string => (word.length > 5 ? word.replace(/(?:en|n|e|x|s|i)+$/, '') : word);
 
+/** What is warned of with its names in words, of another language without their endings. */
+const phrases = warnings.map((warning) => {
+  const byStem = warning.languages !== undefined;
+  const names = warning.names.flatMap((name) => [...new Set(inPlainLetters(name))].map(allWords));
+  return { warning, byStem, of: byStem ? names.map((name) => name.map(stem)) : names };
+});
+
 /** The places in some words at which all of a phrase stand side by side, in any order, words that tell nothing left out. */
 function placesOf(words: readonly string[], phrase: readonly string[]): number[][] {
+  if (phrase.some((word) => !words.includes(word))) return [];
   const kept = words
     .map((word, i) => ({ word, i }))
     .filter(({ word }) => !BETWEEN.has(word) || phrase.includes(word));
@@ -114,10 +116,8 @@ export function warningFor(text: string): Warning | undefined {
     const words = allWords(plain);
     const joined = runTogether(plain);
     const [stems, joinedStems] = [words.map(stem), joined.map(stem)];
-    const found = phrases.find(({ of, stems: byStem }) =>
-      of.some((phrase) =>
-        byStem ? standsIn(phrase.map(stem), stems, joinedStems) : standsIn(phrase, words, joined),
-      ),
+    const found = phrases.find(({ of, byStem }) =>
+      of.some((phrase) => standsIn(phrase, byStem ? stems : words, byStem ? joinedStems : joined)),
     );
     if (found) return found.warning;
   }

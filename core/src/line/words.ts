@@ -20,6 +20,19 @@ export interface WordRead {
 /** The tokens that a pattern matched, by its named groups; `all` is the whole match. */
 export type Taken = Record<string, Token[]> & { all: Token[] };
 
+const compiled = new Map<string, RegExp>();
+
+/** A pattern that tells where its groups matched. */
+function withPlaces({ source }: RegExp): RegExp {
+  const known = compiled.get(source);
+  if (known) return known;
+  const pattern = new RegExp(source, 'du');
+  // Patterns made of a line's own words come and go.
+  if (compiled.size > 500) compiled.clear();
+  compiled.set(source, pattern);
+  return pattern;
+}
+
 /** The words of a line while it is read: each is marked with what it is used as, and what is marked is out of the way. */
 export class Words {
   readonly text: string;
@@ -47,7 +60,8 @@ export class Words {
 
   /** The tokens left that a pattern finds in their words, joined by single spaces; nothing is marked. */
   find(pattern: RegExp, among: readonly Token[] = this.left): Taken | null {
-    const match = new RegExp(pattern.source, 'du').exec(among.map((token) => token.word).join(' '));
+    const words = among.map((token) => token.word).join(' ');
+    const match = withPlaces(pattern).exec(words);
     return match ? takenOf(match, among) : null;
   }
 

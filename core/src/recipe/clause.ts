@@ -41,7 +41,7 @@ const IF_PART = /\b(?:if|unless)\b[^,.;]*/gi;
 
 /** Things that bear the name of what is done with others: nothing is strained, filtered or frozen here. */
 const THINGS =
-  /\b(?:fine |mesh |tea |juice |jelly )*strainers?\b|\b(?:filtered|strained|sparkling|bottled)(?= (?:water|juice|lemon|lime))|\bcanning (?:pot|kettle)\b|\bsteam(?:ing)? (?:hot|basket)\b|\b(?:what|that|which) (?:has |had |was |is )?(?:\w+ly )?(?:dripped|drained|strained|run|filtered|pressed)(?: (?:off|out|through))?|(?<=\bthe )(?:strained|drained|pressed|filtered|sieved)(?= \w)/g;
+  /\b(?:fine |mesh |tea |juice |jelly )*strainers?\b|\b(?:filtered|strained|sparkling|bottled)(?= (?:water|juice|lemon|lime))|\bthe (?:rest|remainder)\b|\bpressure[- ](?:canner|cooker|can(?:ning)?)\b|\bcanning (?:pot|kettle)\b|\bsteam(?:ing)? (?:hot|basket)\b|\b(?:what|that|which) (?:has |had |was |is )?(?:\w+ly )?(?:dripped|drained|strained|run|filtered|pressed)(?: (?:off|out|through))?|(?<=\bthe )(?:strained|drained|pressed|filtered|sieved)(?= \w)/g;
 
 /** Minutes that are no clock of the step: how often something is done again. */
 const EVERY = /\bevery (?:\w+ )?(?:\d+ )?(?:minutes?|mins?|hours?|days?|now and then|so often)\b/g;

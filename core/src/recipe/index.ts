@@ -1,4 +1,4 @@
+export { readAccount } from './account/read.ts';
 export { partsOfText, type RecipeDocument, type SourceLine } from './document.ts';
 export type { Keeps } from './ending.ts';
 export { type RecipeLine, type RecipeRead, type RecipeStep, readDocument, readRecipe } from './read.ts';
-export { readAccount } from './account/read.ts';

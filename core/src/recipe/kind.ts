@@ -36,7 +36,8 @@ const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|mel
 const STANDS =
   /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*|\b(?:put|place|return|store|set) (?:it|them|that|this|these|mine|everything|all|the (?:jars?|bottles?|jug|tub|bowl|lot)) (?:straight |back |right |away |down )*in(?:to)? (?:the|a|your|my) (?:fridge|refrigerator|freezer|cellar|larder|cold)/;
 /** What is left as it is, and does not stand. */
-const LEFT_ON = /\bleav(?:e|ing) (?:the |their |its |on the )?(?:\w+ )?(?:on|in|whole|intact|attached|skins?)\b(?! (?:the|a|an|for|until|till|over)\b)/;
+const LEFT_ON =
+  /\bleav(?:e|ing) (?:the |their |its |on the )?(?:\w+ )?(?:on|in|whole|intact|attached|skins?)\b(?! (?:the|a|an|for|until|till|over)\b)/;
 const BLENDS = /\b(?:blend|blitz|puree|purée|liquidi[sz]e)\w*/;
 
 /** The fire turned down or off: nothing of the pan is reduced by it. */
@@ -235,7 +236,8 @@ export function stepOf(clause: Clause, pan: Pan, liquids: readonly string[] = []
       ? drawn('cooked', said, clause)
       : ({ kind: 'heat', ...heated(said, clause) } as StepRead);
   if (/\b(?:rub|massage|muddle)\b/.test(said) && undrawn) return drawn('peel', said, clause);
-  if (/hotwater/.test(said) && !/^dissolve\b/.test(said) && undrawn && pan.strainToCome) return drawn('infused', said, clause);
+  if (/hotwater/.test(said) && !/^dissolve\b/.test(said) && undrawn && pan.strainToCome)
+    return drawn('infused', said, clause);
   return standing(clause, said, pan, undrawn) ?? plain(said) ?? turned(clause, undrawn && pan.strainToCome);
 }
 

@@ -43,7 +43,7 @@ export function namedLines(lines: readonly ReadListLine[], catalogue: KitchenCat
   });
 }
 
-export const GROUPS: [RegExp, (line: NamedLine) => boolean][] = [
+const GROUPS: [RegExp, (line: NamedLine) => boolean][] = [
   [/\b(?:all (?:of )?the ingredients|all ingredients|everything)\b/, () => true],
   [/\b(?:fruits?|berries)\b/, ({ entry }) => entry?.family === 'fruit'],
   [/\b(?:spices|aromatics)\b/, ({ entry }) => entry?.family === 'flavouring'],

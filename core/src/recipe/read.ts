@@ -60,6 +60,8 @@ export interface GoesIn {
   at: (clause: number, placed: ReadonlySet<NamedLine>) => NamedLine[];
   /** Lines that no clause names. */
   never: readonly NamedLine[];
+  /** What goes in is told in full: where nothing goes in, nothing is added. */
+  inFull?: true;
 }
 
 /** Lines that go in where a method names them. */
@@ -193,7 +195,8 @@ export class RecipeReader {
     const open = kept ? null : openIn(clause.plain);
     const read = this.readStep(clause, kept || open?.noTime === true, going);
     const last = this.steps.at(-1);
-    if (!read && going.length === 0) {
+    const puts = read?.kind !== 'add' || !this.goesIn.inFull || /\bover\b/.test(clause.said);
+    if ((!read || !puts) && going.length === 0) {
       this.sayMore(clause, last);
       return;
     }

@@ -1,55 +1,108 @@
-import { readIngredientList } from '../../formula/index.ts';
 import type { ReadListLine } from '../../formula/index.ts';
+import { lineKey, readIngredientList } from '../../formula/index.ts';
 import type { KitchenCatalogue } from '../../ingredient/index.ts';
 import { storageOf } from '../ending.ts';
-import { GROUPS, type NamedLine, namedLines } from '../placing.ts';
-import { type GoesIn, RecipeReader, type RecipeLine, type RecipeRead } from '../read.ts';
+import { type NamedLine, namedIn, namedLines } from '../placing.ts';
+import { type GoesIn, type RecipeLine, type RecipeRead, RecipeReader } from '../read.ts';
 import { type Heard, hear, type Part } from './tell.ts';
 import { type Told, wordsOf } from './told.ts';
 
-/** A told thing as a line of a list, read by the reader of lists. */
-function linesOf(told: readonly Told[], catalogue: KitchenCatalogue): ReadListLine[] {
+/** A line with the told thing it came from. */
+interface ToldLine {
+  line: ReadListLine;
+  from: Told;
+}
+
+/** Told things as lines of a list, read together by the reader of lists: one may follow another. */
+function linesOf(told: readonly Told[], catalogue: KitchenCatalogue): ToldLine[] {
+  const rows = readIngredientList(told.map((one) => wordsOf(one).replace(/\s+/g, ' ')).join('\n'), catalogue);
   const parts = new Map<number, number>();
-  return told.map((one) => {
-    const part = (parts.get(one.number) ?? 0) + 1;
-    parts.set(one.number, part);
-    const [read] = readIngredientList(wordsOf(one).replace(/\n/g, ' '), catalogue);
-    const ask = one.ask ?? read?.query;
-    return {
-      ...(read ?? { said: one.amount, ingredientId: '', others: [], alternatives: [], words: [], text: wordsOf(one) }),
-      number: one.number,
-      ...(part > 1 ? { part } : {}),
-      ...(ask ? { query: ask } : {}),
-    };
+  const keys = new Map<string, string>();
+  const lines = told.flatMap((from, i) => {
+    const own = rows.filter(({ number }) => number === i + 1);
+    const read = own.length > 0 ? own : [unread(from)];
+    return read.map((row): ToldLine => {
+      const part = (parts.get(from.number) ?? 0) + 1;
+      parts.set(from.number, part);
+      const { part: _, ...rest } = row;
+      const line = {
+        ...rest,
+        number: from.number,
+        ...(part > 1 ? { part } : {}),
+        ...(from.ask ? { query: from.ask } : {}),
+      };
+      keys.set(lineKey(row), lineKey(line));
+      return { line, from };
+    });
+  });
+  return lines.map(({ line, from }) => {
+    const { basis } = line;
+    if (basis?.per !== 'line') return { line, from };
+    return { line: { ...line, basis: { ...basis, lineId: keys.get(basis.lineId) ?? basis.lineId } }, from };
   });
 }
 
+/** What the reader of lists made nothing of: its words and its question. */
+const unread = (told: Told): ReadListLine => ({
+  number: told.number,
+  said: told.amount,
+  ingredientId: '',
+  others: [],
+  alternatives: [],
+  words: [],
+  text: wordsOf(told),
+});
+
 /** What goes in at each part: what it names, and what it means by "it" and "everything". */
-function byTelling(heard: Heard, named: readonly NamedLine[]): GoesIn {
-  const lineOf = new Map(heard.told.map((told, i) => [told, named[i]!]));
-  const namedAt = heard.parts.map(({ names, does }) => (does ? names : []).map((told) => lineOf.get(told)!));
-  const isLater = (one: NamedLine, i: number) => namedAt.slice(i + 1).some((lines) => lines.includes(one));
+function byTelling(heard: Heard, named: readonly NamedLine[], from: readonly Told[]): GoesIn {
+  const linesOf = (names: readonly Told[]) => named.filter((_, k) => names.includes(from[k]!));
+  const namedAt = heard.parts.map(({ names, does }) => (does ? linesOf(names) : []));
+  const isLater = (one: NamedLine, i: number) =>
+    heard.parts.slice(i + 1).some(({ puts }, k) => puts && namedAt[i + 1 + k]!.includes(one));
   const at: GoesIn['at'] = (i, placed) => {
     const part = heard.parts[i]!;
     const own = namedAt[i]!.filter((one) => !placed.has(one));
     // Told of up to here, and not named by what comes yet.
     const ready = heard.parts
       .slice(0, i)
-      .flatMap(({ names }) => names.map((told) => lineOf.get(told)!))
-      .filter((one, k, all) => all.indexOf(one) === k && !placed.has(one) && !own.includes(one) && !isLater(one, i));
+      .flatMap(({ names }) => linesOf(names))
+      .filter(
+        (one, k, all) => all.indexOf(one) === k && !placed.has(one) && !own.includes(one) && !isLater(one, i),
+      );
     return [...own, ...meant(part, ready, placed.size === 0 && own.length === 0)];
   };
-  return { at, never: [] };
+  return { at, never: [], inFull: true };
 }
 
 /** What stands ready and is meant by a group's name or a pronoun. */
 function meant(part: Part, ready: readonly NamedLine[], first: boolean): NamedLine[] {
   const { said } = part.clause;
-  const grouped = ready.filter((one) => GROUPS.some(([words, of]) => words.test(said) && of(one)));
+  const grouped = namedIn(said, ready, { placed: NONE, later: [] });
   if (grouped.length > 0) return grouped;
+  // "The zest" is of all the fruits that were zested.
+  const [kind] = OF_A_KIND.exec(said) ?? [];
+  const kindred = kind && part.puts ? ready.filter(({ words }) => words.has(kind)) : [];
+  if (kindred.length > 0) return kindred;
   if (part.pronoun === null) return [];
-  return part.puts || first ? [...ready] : [];
+  return first || PUT_IN.test(said) ? [...ready] : [];
 }
+
+/** Reads what was done, part by part. */
+function followed({ parts }: Heard, goesIn: GoesIn): RecipeReader {
+  const clauses = parts.map(({ clause, does, names, talk }) =>
+    does
+      ? clause
+      : { ...clause, tells: names.length > 0 && !talk ? ('what is used' as const) : ('talk' as const) },
+  );
+  const reader = new RecipeReader(clauses, goesIn);
+  reader.read();
+  return reader;
+}
+
+const OF_A_KIND = /\b(?:zest|peel|rind|juice|vinegar|acid)\b/;
+const NONE: ReadonlySet<NamedLine> = new Set();
+/** What stands ready is put in: not what is stirred that is in the pan already. */
+const PUT_IN = /^(?:add|put|pour|toss)\b|^(?:stir|mix|whisk|fold) (?:it|them|that|these|those) in\b/;
 
 /**
  * Reads an account as somebody tells it while cooking: things and amounts wherever they are said, what was put right in the place of what was
@@ -60,24 +113,30 @@ function meant(part: Part, ready: readonly NamedLine[], first: boolean): NamedLi
  */
 export function readAccount(text: string, catalogue: KitchenCatalogue): RecipeRead {
   const heard = hear(text, catalogue);
-  const named = namedLines(linesOf(heard.told, catalogue), catalogue);
-  const clauses = heard.parts.map(({ clause, does, names, talk }) =>
-    does ? clause : { ...clause, tells: names.length > 0 && !talk ? ('what is used' as const) : ('talk' as const) },
+  const lines = linesOf(heard.told, catalogue);
+  const from = lines.map((one) => one.from);
+  const named = namedLines(
+    lines.map(({ line }) => line),
+    catalogue,
   );
-  const reader = new RecipeReader(clauses, byTelling(heard, named));
-  reader.read();
+  const reader = followed(heard, byTelling(heard, named, from));
+  // What is only said to be used, and put in by no later words, goes in where that is said.
+  const left = from.filter((_, i) => reader.stepFor(named[i]!).unplaced);
+  for (const part of heard.parts) part.does ||= part.uses && part.names.some((told) => left.includes(told));
+  const done = left.length === 0 ? reader : followed(heard, byTelling(heard, named, from));
+  const { steps, ends, aside, keeps } = done;
   return {
     ...(heard.name ? { name: heard.name } : {}),
     lines: named.map((one, i): RecipeLine => {
-      const { before } = heard.told[i]!;
-      return { ...one.line, ...reader.stepFor(one), ...(before ? { before } : {}) };
+      const { before } = from[i]!;
+      return { ...one.line, ...done.stepFor(one), ...(before ? { before } : {}) };
     }),
-    steps: reader.steps,
+    steps,
     storage: storageOf(
-      reader.ends,
-      reader.steps.some(({ step }) => step.kind === 'process' && step.minutes !== undefined),
+      ends,
+      steps.some(({ step }) => step.kind === 'process' && step.minutes !== undefined),
     ),
-    others: reader.aside,
-    ...(reader.keeps ? { keeps: reader.keeps } : {}),
+    others: aside,
+    ...(keeps ? { keeps } : {}),
   };
 }

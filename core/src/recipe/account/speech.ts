@@ -28,6 +28,12 @@ const IRREGULAR: Record<string, string> = {
   stuck: 'stick',
   kept: 'keep',
   held: 'hold',
+  shook: 'shake',
+  tore: 'tear',
+  wrung: 'wring',
+  lit: 'heat',
+  canned: 'process',
+  canning: 'process',
 };
 
 /** How a verb ends in its other forms: "simmering", "simmered", "simmers". */
@@ -71,7 +77,7 @@ const CONTRACTED: readonly [RegExp, string][] = [
 
 /** Words said for the breath they give. */
 const FILLERS =
-  /(?:\b(?:um+|uh+|erm*|hmm+|mm+|ah+|you know|you see|let us say|let us see|i think|i guess|i suppose|sort of|kind of|basically|literally|honestly|obviously|okay|ok|alright|all right|anyway|please)\b,?|,? like,)/g;
+  /(?:\b(?:um+|uh+|erm*|hmm+|mm+|ah+|you know|you see|let us say|let us see|i think|i guess|i suppose|sort of|kind of|basically|literally|honestly|obviously|okay|ok|alright|all right|anyway|please|(?:no|oh|but)?,? ?wait(?=,)|no,? wait|oh,? wait|wait a (?:minute|second|moment)|hold on|scratch that|let me see)\b,?|,? like,)/g;
 
 const LEADING =
   /^(?:(?:so|right|well|now|and|but|then|oh|yeah|yes|yep|first(?: of all| off)?|second(?:ly)?|next|finally|today|tomorrow|lastly|after that|after which|(?:to|with|into|in) (?:that|this|there|here)|no(?= *,)|sorry|oh wait|wait(?= *,)|hold on|scratch that|of course|again|meanwhile|here|at last|at this point|at the end|in the end|because|once again|from here|what)\b[\s,.:!]*)+/;
@@ -84,22 +90,40 @@ export const writtenOut = (text: string): string =>
     .trim();
 
 const SUBJECT = '(?:i|we|you|one|let us|let me|go ahead and)';
-const ITSELF = '(?:it|that|this|these|those|they|everything|all (?:of )?(?:it|that|this)|the whole (?:thing|lot)|the \\w+(?: \\w+)?)';
+const ITSELF =
+  '(?:it|that|this|these|those|they|everything|all (?:of )?(?:it|that|this)|the whole (?:thing|lot)|the \\w+(?: \\w+)?)';
 const HELPERS =
   '(?:am|is|are|was|were|have|has|had|will|would|shall|should|can|could|must|might|may|do|did|just|then|also|now|only|always|usually|normally|all|really|actually|simply|first|here|be|been|being|about to|ready to|going to|want to|wanted to|need to|needed to|like to|love to|have to|had to|got to|try to|go to|start to|started to|start by|started|start|keep on|go ahead and|went ahead and|finish|finished|get to|let us|let me|gently|slowly|carefully|quickly|again|got|ended up)';
 const SAID_OF_ONE = new RegExp(`^(?:${SUBJECT} )(?:${HELPERS} )*`);
 const SAID_OF_IT = new RegExp(`^${ITSELF} ((?:${HELPERS} )*)(?=(\\w+))`);
 
-const NOT_TO = /\b(?:(?:i|we|you) )?(?:really )?(?:do|does|did|will|would|can|should|must) not (?:want|need|have|like)(?: it| them| this| that)?(?: to)?\b/g;
+const NOT_TO =
+  /\b(?:(?:i|we|you) )?(?:really )?(?:do|does|did|will|would|can|should|must) not (?:want|need|have|like)(?: it| them| this| that)?(?: to)?\b/g;
 
 /** "goes in" is put in; into bottles it is poured. */
 const goesIn = (said: string): string =>
-  said.replace(
-    /\b(?:go|goes|went|going|comes?)(?= (?:back |right |all |straight |on |now )*(?:in|into|over)\b)/g,
-    /\b(?:in|into) (?:the |my |our |some |its |clean |small |hot |sterilised )*(?:\w+ )?(?:bottles?|jars?)\b/.test(said)
-      ? 'pour'
-      : 'add',
-  );
+  said
+    .replace(/^in(?:to)? (?:(?:the|a|my|our|this|that) (?:\w+ ){0,2}?)?(?:go|goes|went)\b/, 'add in')
+    .replace(
+      /^(?:straight |back )?(?=(?:in|into) (?:the|my|our|some|clean|small|hot|sterili[sz]ed) (?:\w+ )?(?:bottles?|jars?)\b)/,
+      'pour ',
+    )
+    .replace(
+      /^(?:straight |back )?(?=(?:in|into) (?:the|a|my|our) (?:fridge|refrigerator|freezer|cellar|larder)\b)/,
+      'put it ',
+    )
+    .replace(
+      /^(?:straight |back )?(?=(?:in|into) (?:the|a|my|our) (?:\w+ )?(?:pan|pot|kettle|saucepan|bowl|crock|jug)\b)/,
+      'put ',
+    )
+    .replace(
+      /\b(?:go|goes|went|going|comes?)(?= (?:back |right |all |straight |on |now )*(?:in|into|over)\b)/g,
+      /\b(?:in|into) (?:the |my |our |some |its |clean |small |hot |sterilised )*(?:\w+ )?(?:bottles?|jars?)\b/.test(
+        said,
+      )
+        ? 'pour'
+        : 'add',
+    );
 
 /** Words of a part as a command would have them: "I'm going to add" is "add", "we strained it" is "strain it". @returns the command, and whether it tells of somebody doing something */
 export function commandOf(text: string): { said: string; verb: string | null } {
@@ -107,9 +131,13 @@ export function commandOf(text: string): { said: string; verb: string | null } {
     .replace(/[\s.,;:!?…]+$/, '')
     .replace(NOT_TO, 'do not')
     .replace(LEADING, '');
-  const mine = SAID_OF_ONE.exec(said);
-  if (mine) said = said.slice(mine[0].length);
-  else {
+  const mine = SAID_OF_ONE.exec(said) ?? MIDWAY.exec(said);
+  if (SAID_OF_ONE.test(said)) said = said.replace(SAID_OF_ONE, '');
+  else if (MIDWAY.test(said)) {
+    // "Off the heat I stir in the lemon juice": where it is said stands behind what is done.
+    const midway = MIDWAY.exec(said)!;
+    said = `${said.slice(midway.index + midway[0].length)} ${midway[1]!.trim()}`;
+  } else {
     const itself = SAID_OF_IT.exec(said);
     // "It drips", "that is simmered": what is told of it is done to it.
     if (itself && isForm(itself[1]!, itself[2]!)) said = `${said.slice(itself[0].length)} it`;
@@ -128,6 +156,9 @@ export function commandOf(text: string): { said: string; verb: string | null } {
   return { said: `${command}${said.slice(word.length)}`, verb: command };
 }
 
+/** Somebody does something behind words that say when or where. */
+const MIDWAY = new RegExp(`^((?:[^,.;]+?,? )?)(?:i|we|you) (?:${HELPERS} )*(?=(?:${VERBS.join('|')})\\b)`);
+
 /** Whether a word behind its subject is a verb: any form where another verb helps it, else one that is no command. */
 const isForm = (helpers: string, word: string): boolean =>
   COMMANDS.has(word) && (helpers !== '' || COMMANDS.get(word) !== word);
@@ -138,19 +169,29 @@ const FORMS = [...COMMANDS.keys()].sort((a, b) => b.length - a.length);
 const firm = FORMS.filter((form) => !THINGS.has(form) && COMMANDS.get(form) === form);
 const loose = FORMS.filter((form) => THINGS.has(form));
 const others = FORMS.filter((form) => COMMANDS.get(form) !== form);
-const LEADS = '(?:(?:then|now|so|tomorrow|next|after that|here|also|first|finally|just|gently|slowly|carefully|again|the next day)[\\s,]+)*';
+const LEADS =
+  '(?:(?:then|now|so|tomorrow|next|after that|here|also|first|finally|just|gently|slowly|carefully|again|the next day)[\\s,]+)*';
 const SOMEBODY = `(?:i|we|you|she|he|they|it|that|this|everything|some people|let['’]?s)(?:['’](?:m|re|ve|ll|d|s))?`;
 const AUXILIARY = `(?:\\s+(?:am|is|are|was|were|have|has|had|will|would|can|could|should|must|do|did|don['’]t|just|then|also|now|only|always|usually|all|really|actually|never|ever|going to|gonna|want to|need to|like to|have to|got to|go ahead and|start to|gently|slowly))*`;
 const ANY = FORMS.join('|');
 /** Where a sentence goes on to another thing done: a connective or a comma, and then who does it, or the command itself. */
 const GOES_ON = new RegExp(
-  `(?:\\s*[,;:–—]+\\s*(?:and|but|so|then|or|because)?\\s*|\\s+(?:and then|and so|and now|and|but|so|then)\\s+)(?=${LEADS}(?:${SOMEBODY}${AUXILIARY}\\s+(?:${ANY}|have|got|get|go|goes|went|use|used|using|want|need|keeps?|lasts?|says?)\\b|${SOMEBODY}['’]?(?:\\w+)?\\s+(?:only |just )?(?:using|going)\\b|(?:${firm.join('|')})\\b(?!\\s+of\\b)|(?:${loose.join('|')})\\b${DONE_WITH}))|\\s+(?:and|then|and then)\\s+(?=(?:${others.join('|')})\\s+(?:it|them|that|this|the|those|these|everything|my|in|up|out|off)\\b)`,
+  `(?:\\s*[,;:–—]+\\s*(?:and|but|so|then|or|because)?\\s*|\\s+(?:and then|and so|and now|and|but|so|then)\\s+)(?=${LEADS}(?:${SOMEBODY}${AUXILIARY}\\s+(?:${ANY}|have|got|get|go|goes|went|use|used|using|want|need|keeps?|lasts?|says?)\\b|${SOMEBODY}['’]?(?:\\w+)?\\s+(?:only |just )?(?:using|going)\\b|(?:straight |back )?into (?:the|a|my|some|clean)\\b|for (?:every|each) |(?:${firm.join('|')})\\b(?!\\s+of\\b)|(?:${loose.join('|')})\\b${DONE_WITH}))|\\s+(?:and|then|and then)\\s+(?=(?:${others.join('|')})\\s+(?:it|them|that|this|the|those|these|everything|my|in|up|out|off)\\b)`,
+  'gi',
+);
+
+/** Where the next thing begins though no stop and no connective says so: a command with what it is done to. */
+const UNSTOPPED_ON = new RegExp(
+  `${GOES_ON.source}|\\s+(?:and )?(?=for (?:every|each) )|(?<!\\b(?:i|we|you|to|not|then|and|let|just|can|will|must|should|don['’]t|now|i['’]m|gently|slowly|the|a|my|of|it|them))\\s+(?=(?:${VERBS.join('|')})\\s+(?:it|that|this|them|the|everything)\\b)`,
   'gi',
 );
 
 /** A run of words so long had its stops left out when it was dictated. */
 const UNSTOPPED = 45;
-const BREATH = /\s+(?=(?:and then|and now|and so|okay so|okay|ok so|so now|now|and tomorrow|tomorrow|the next day|after that)\s+)/gi;
+const isUnstopped = (text: string): boolean =>
+  text.split(/\s+/).length > UNSTOPPED / 2 && !/[,;.]\s/.test(text);
+const BREATH =
+  /\s+(?=(?:and then|and now|and so|okay so|okay|ok so|so now|now|and tomorrow|tomorrow|the next day|after that)\s+)/gi;
 
 const STOPS =
   /(?<=[!?…]|(?<!\b(?:approx|min|mins|hr|hrs|tbsp|tsp|oz|lb|lbs|no|deg|ca|vol|gal|pt|qt|mr|mrs|dr|st))\.)\s+|\n+/giu;
@@ -185,18 +226,20 @@ export const sentencesOf = (text: string): Piece[] =>
 
 /** The things that a sentence tells, one after another. */
 export const partsOf = (sentence: Piece): Piece[] => {
-  const pieces = cut(sentence, GOES_ON);
+  const pieces = cut(sentence, isUnstopped(sentence.text) ? UNSTOPPED_ON : GOES_ON);
   // A connective alone belongs to what it leads to.
   return pieces.flatMap((piece, i): Piece[] => {
     const next = pieces[i + 1];
-    if (next && CONNECTIVE.test(piece.text)) return [];
+    if (next && LEADS_ON.test(piece.text)) return [];
     const before = pieces[i - 1];
-    if (!before || !CONNECTIVE.test(before.text)) return [piece];
+    if (!before || !LEADS_ON.test(before.text)) return [piece];
     const end = piece.start + piece.text.length - sentence.start;
     return [{ text: sentence.text.slice(before.start - sentence.start, end), start: before.start }];
   });
 };
-const CONNECTIVE = /^(?:and|so|then|but|or|okay|ok|now|and then|and now|and so|right|well)[,.]?$/i;
+/** A connective alone, or words that only say when. */
+const LEADS_ON =
+  /^(?:and|so|then|but|or|okay|ok|now|and then|and now|and so|right|well)[,.]?$|^(?:and |so |then |but )*(?:when|once|after|as soon as|before|now that|off the heat|at the end)\b/i;
 
 /** What others do, or was done at other times, or might be: nothing is done here. */
 const OTHERS =
@@ -213,4 +256,4 @@ export const isPlanned = (text: string): boolean => PLANNED.test(writtenOut(text
 
 /** Words that put right what was said before. */
 export const CORRECTS =
-  /(?:^|[\s,.;–—(-])(?:no|nope|sorry|wait|scratch that|correction|i mean|i meant|make (?:that|it)|made (?:that|it)|or rather|hold on|i said|it was|that was|not)(?=$|[\s,.;–—:])/i;
+  /(?:^|[\s,.;–—(-])(?:no|nope|sorry|wait|scratch that|correction|i mean|i meant|make (?:that|it)|made (?:that|it)|actually|in fact|(?:i|we) only had|only had|had only|or rather|hold on|i said|it was|that was|not)(?=$|[\s,.;–—:])/i;

@@ -1,8 +1,17 @@
-import { entriesNamed, type KitchenCatalogue } from '../../ingredient/index.ts';
+import { entriesNamed, type Ingredient, type KitchenCatalogue } from '../../ingredient/index.ts';
 import { type Clause, clauseOf } from '../clause.ts';
 import { type Mention, mentionsIn } from './mention.ts';
-import { CORRECTS, commandOf, isPlanned, isTalk, type Piece, partsOf, sentencesOf, writtenOut } from './speech.ts';
-import { inUnitOf, means, restOf, shareOf, type Told, wordsOf } from './told.ts';
+import {
+  CORRECTS,
+  commandOf,
+  isPlanned,
+  isTalk,
+  type Piece,
+  partsOf,
+  sentencesOf,
+  writtenOut,
+} from './speech.ts';
+import { inUnitOf, means, restOf, sameAmount, shareOf, type Told, wordsOf } from './told.ts';
 
 /** A part of an account: what it tells to do, and what goes in with it. */
 export interface Part {
@@ -16,6 +25,8 @@ export interface Part {
   /** What goes in, where its words name it only by a pronoun. */
   pronoun: 'it' | 'them' | null;
   puts: boolean;
+  /** It says what is used, and nothing done with it. */
+  uses: boolean;
 }
 
 /** An account as it was heard: the things that were used, and what was done in its order. */
@@ -28,7 +39,20 @@ export interface Heard {
 /** Verbs that only make a thing ready to be used. */
 const READY = new Set(['measure', 'weigh', 'take', 'gather', 'pick', 'keep', 'hold', 'check', 'set']);
 /** Verbs that put something in. */
-const PUTS = new Set(['add', 'put', 'pour', 'stir', 'mix', 'whisk', 'toss', 'combine', 'dissolve', 'fold', 'layer', 'sprinkle']);
+const PUTS = new Set([
+  'add',
+  'put',
+  'pour',
+  'stir',
+  'mix',
+  'whisk',
+  'toss',
+  'combine',
+  'dissolve',
+  'fold',
+  'layer',
+  'sprinkle',
+]);
 /** Verbs by which water goes nowhere but off. */
 const WETS = new Set(['wash', 'rinse', 'wipe', 'cool', 'chill', 'clean', 'sterilise', 'scald']);
 
@@ -40,9 +64,29 @@ const NAMED =
 
 /** Words that may stand between those that put right and the amount they put right. */
 const ONLY_SO =
-  /^[\s,.;:–—-]*(?:(?:i|we|it|that|this|there|make|made|is|was|were|should|be|been|meant|mean|said|say|actually|oh|only|just|really|used|use|using|have|in fact|well|no|sorry|wait|rather|not|to|i['’]m|it['’]s|that['’]s|the|a|my|of|about|more like|closer to)\b[\s,.]*)*$/i;
+  /^[\s,.;:–—-]*(?:(?:i|we|it|that|this|there|make|made|is|was|were|should|be|been|meant|mean|said|say|actually|oh|only|just|really|used|use|using|have|had|in fact|well|no|sorry|wait|rather|not|to|i['’]m|it['’]s|that['’]s|the|a|my|of|about|more like|closer to)\b[\s,.]*)*$/i;
+
+/** A fruit's part is told by how many fruits: "zest of two lemons". */
+const OF_FRUIT = /^(?:the )?(?:juice|zest|peel|rind) (?:of|from) /i;
 
 const PLENTY = /\b(?:got|get|gave|gives|makes|made|have|yields?|left with|ended up with|came to|comes to)\b/i;
+
+/** What stands about a mention in its sentence. */
+interface Around {
+  part: Part;
+  lead: string;
+  number: number;
+  follows: string | undefined;
+  isPutRight: boolean;
+}
+
+/** What the amounts of a part follow: said in it, or what it covers. */
+function followsIn(follows: RegExpExecArray | null, own: Piece, end: number): string | undefined {
+  if (follows && follows.index >= own.start && follows.index < end) return follows[0];
+  return /\bcover(?:ed|ing)? (?:it|them|that|this|the \w+|everything) with\b/i.test(own.text)
+    ? 'to cover'
+    : undefined;
+}
 
 class Teller {
   readonly told: Told[] = [];
@@ -51,6 +95,7 @@ class Teller {
   private planned: Told[] = [];
   private last: Told | null = null;
   private sentence = 0;
+  private readonly entries = new Map<string, Ingredient[]>();
   private readonly catalogue: KitchenCatalogue;
 
   constructor(catalogue: KitchenCatalogue) {
@@ -80,7 +125,13 @@ class Teller {
         }
         const told = negated
           ? this.replace(negated, mention)
-          : this.take(mention, { part, lead, number, follows: follows?.[0] });
+          : this.take(mention, {
+              part,
+              lead,
+              number,
+              follows: followsIn(follows, own, end),
+              isPutRight: this.isPutRight(piece.text, mention, mentions[mentions.indexOf(mention) + 1]),
+            });
         negated = null;
         if (told) part.names.push(told);
       }
@@ -93,18 +144,40 @@ class Teller {
     const talk = isTalk(own.text) && !isPlanned(own.text);
     const hasAmount = within.some(({ amount, share }) => amount !== '' || share !== undefined);
     const does =
-      !talk && !isPlanned(own.text) && verb !== null && !(READY.has(verb) && (hasAmount || within.length > 0));
-    const clause = { ...clauseOf(said, number, ''), text: own.text.replace(/[.,;]+$/, ''), plain: writtenOut(own.text) };
+      !talk &&
+      !isPlanned(own.text) &&
+      verb !== null &&
+      !(READY.has(verb) && (hasAmount || within.length > 0));
+    const clause = {
+      ...clauseOf(said, number, ''),
+      text: own.text.replace(/[.,;]+$/, ''),
+      plain: writtenOut(own.text),
+    };
     const pronoun = /\b(?:them|those|these|they|both|all of that|everything)\b/.test(said)
       ? 'them'
       : /\b(?:it|that|this)\b/.test(said)
         ? 'it'
         : null;
-    return { clause, does, talk, names: [], pronoun, puts: verb !== null && PUTS.has(verb) };
+    return {
+      clause,
+      does,
+      talk,
+      names: [],
+      pronoun,
+      puts: verb !== null && PUTS.has(verb),
+      uses: /^us(?:e|ed|ing)\b/.test(said),
+    };
   }
 
+  /** Entries that a name means, each name looked up once. */
+  private readonly entriesOf = (name: string): Ingredient[] => {
+    const known = this.entries.get(name) ?? entriesNamed(name, this.catalogue);
+    this.entries.set(name, known);
+    return known;
+  };
+
   private find(mention: Mention): Told | undefined {
-    return this.told.findLast((told) => means(mention.thing, told, this.catalogue));
+    return this.told.findLast((told) => means(mention.thing, told, this.entriesOf));
   }
 
   /** Another thing in the place of one that was named wrongly: the amount stays. */
@@ -116,14 +189,11 @@ class Teller {
     return told;
   }
 
-  private take(
-    mention: Mention,
-    { part, lead, number, follows }: { part: Part; lead: string; number: number; follows: string | undefined },
-  ): Told | null {
+  private take(mention: Mention, { part, lead, number, follows, isPutRight }: Around): Told | null {
     const { text } = part.clause;
     const corrects = this.corrects(lead) && !mention.more;
-    if (mention.share !== undefined) return this.share(mention, part, number);
-    if (mention.thing === '') return this.amountAlone(mention, { part, corrects, number });
+    if (mention.share !== undefined) return this.share(mention, number);
+    if (mention.thing === '') return this.amountAlone(mention, { part, corrects, number, isPutRight });
     if (WETS.has(part.clause.said.split(' ')[0]!) && /\bwater$/i.test(mention.thing)) return null;
     const known = this.find(mention);
     const fresh = (): Told => ({
@@ -141,9 +211,12 @@ class Teller {
       return null;
     }
     if (mention.amount === '') {
+      // Zested first and juiced then: the juice goes in as well.
+      if (known && OF_FRUIT.test(known.thing) && /^(?:juice|squeeze)\b/.test(part.clause.said))
+        return this.begin({ ...fresh(), thing: known.thing.replace(/\b(?:zest|peel|rind)\b/i, 'juice') });
       if (known) return this.point(known);
       if (corrects && this.last) return this.replace(this.last, mention);
-      return this.begin(fresh(), part);
+      return this.begin(fresh());
     }
     if (corrects) {
       const target = known ?? this.last;
@@ -151,12 +224,13 @@ class Teller {
     }
     // Only standing ready so far: what is used now counts. It was told without an amount: this is it.
     if (known && known.at === undefined && !mention.more && (known.amount === '' || part.does)) {
-      if (known.amount !== '' && known.amount.toLowerCase() !== mention.amount.toLowerCase()) known.before ??= wordsOf(known);
+      if (known.amount !== '' && known.amount.toLowerCase() !== mention.amount.toLowerCase())
+        known.before ??= wordsOf(known);
       known.amount = mention.amount;
       known.unit = mention.unit;
       return this.point(known);
     }
-    return this.begin(fresh(), part);
+    return this.begin(fresh());
   }
 
   private point(told: Told): Told {
@@ -165,22 +239,27 @@ class Teller {
     return told;
   }
 
-  private begin(told: Told, part: Part): Told {
-    const asked = this.planned.find((one) => means(told.thing, one, this.catalogue));
+  private begin(told: Told): Told {
+    const asked = this.planned.find((one) => means(told.thing, one, this.entriesOf));
     if (asked && wordsOf(asked) !== wordsOf(told)) told.before = wordsOf(asked);
     if (asked) this.planned = this.planned.filter((one) => one !== asked);
     this.told.push(told);
-    void part;
     return this.point(told);
   }
 
   private correct(told: Told, mention: Mention): Told {
     const before = wordsOf(told);
+    const was = { ...told };
     Object.assign(told, inUnitOf(mention, told));
     if (mention.thing !== '') told.thing = mention.thing;
-    if (wordsOf(told) !== before) told.before = before;
+    if (!sameAmount(was, told)) told.before = before;
     delete told.ask;
     return this.point(told);
+  }
+
+  /** Whether what comes next puts right what was said just now. */
+  private isPutRight(text: string, mention: Mention, next: Mention | undefined): boolean {
+    return next !== undefined && !next.more && this.corrects(text.slice(mention.end, next.start));
   }
 
   private corrects(lead: string): boolean {
@@ -191,7 +270,12 @@ class Teller {
   /** An amount of what its words only point at: put right, told later, or of one of two things. */
   private amountAlone(
     mention: Mention,
-    { part, corrects, number }: { part: Part; corrects: boolean; number: number },
+    {
+      part,
+      corrects,
+      number,
+      isPutRight,
+    }: { part: Part; corrects: boolean; number: number; isPutRight: boolean },
   ): Told | null {
     const { last } = this;
     const uses = /\bus(?:e|ed|ing)\b/i.test(part.clause.text);
@@ -199,13 +283,24 @@ class Teller {
     // What was asked for, and what is used in its place.
     if (last && this.planned.includes(last) && (uses || corrects)) {
       this.planned = this.planned.filter((one) => one !== last);
-      const told: Told = { ...last, ...inUnitOf(mention, last), before: wordsOf(last), sentence: this.sentence };
+      const told: Told = {
+        ...last,
+        ...inUnitOf(mention, last),
+        before: wordsOf(last),
+        sentence: this.sentence,
+      };
       this.told.push(told);
       return this.point(told);
     }
     if (mention.unit === '' && !mention.of) return null;
-    if (last && last.amount === '' && this.told.includes(last)) return this.fill(last, mention);
+    if (last && last.amount === '' && !OF_FRUIT.test(last.thing) && this.told.includes(last))
+      return this.fill(last, mention);
     if (!mention.of && !(part.does && part.puts)) return null;
+    if (isPutRight) {
+      const told = { amount: mention.amount, unit: mention.unit, thing: '', number, sentence: this.sentence };
+      this.told.push(told);
+      return this.point(told);
+    }
     if (!mention.of && PLENTY.test(part.clause.text)) return null;
     return this.pointed(mention, number);
   }
@@ -244,21 +339,27 @@ class Teller {
   }
 
   /** Half of what was told, or what is left of it. */
-  private share(mention: Mention, part: Part, number: number): Told | null {
-    const all = this.told.filter((told) => means(mention.thing, told, this.catalogue));
+  private share(mention: Mention, number: number): Told | null {
+    const parted = this.told.findLast((told) => told.whole !== undefined);
+    if (mention.thing === '' && !parted) return null;
+    const thing = mention.thing === '' ? parted!.thing : mention.thing;
+    const all = this.told.filter((told) => means(thing, told, this.entriesOf));
     const first = all[0];
-    if (!first) return this.begin({ amount: '', unit: '', thing: mention.thing, number, sentence: this.sentence }, part);
+    if (!first) return this.begin({ amount: '', unit: '', thing, number, sentence: this.sentence });
     const whole = first.whole ?? first.amount;
     const used = all.filter((told) => told.whole !== undefined);
     const amount =
       whole === ''
         ? null
         : mention.share === 'rest'
-          ? restOf(whole, (used.length > 0 ? used : all).map((told) => told.amount))
+          ? restOf(
+              whole,
+              (used.length > 0 ? used : all).map((told) => told.amount),
+            )
           : shareOf(whole, mention.share!);
     if (mention.share !== 'rest' && used.length === 0 && first.at === undefined) {
       first.whole = whole;
-      if (amount === null) first.ask = `How much of the ${mention.thing} goes in here? Its words say a part of it.`;
+      if (amount === null) first.ask = `How much of the ${thing} goes in here? Its words say a part of it.`;
       else first.amount = amount;
       return this.point(first);
     }
@@ -269,7 +370,7 @@ class Teller {
       number,
       whole,
       sentence: this.sentence,
-      ...(amount === null ? { ask: `How much of the ${mention.thing} is left? What was said does not tell.` } : {}),
+      ...(amount === null ? { ask: `How much of the ${thing} is left? What was said does not tell.` } : {}),
     };
     this.told.push(told);
     return this.point(told);
@@ -281,9 +382,13 @@ function askForTheRest(told: readonly Told[]): void {
   for (const whole of new Set(told.map((one) => one.whole))) {
     if (whole === undefined || whole === '') continue;
     const parts = told.filter((one) => one.whole === whole);
-    const left = restOf(whole, parts.map(({ amount }) => amount));
+    const left = restOf(
+      whole,
+      parts.map(({ amount }) => amount),
+    );
     const last = parts.at(-1)!;
-    if (left !== null) last.ask ??= `${left} of the ${last.thing} is told of and not used: where does it go in?`;
+    if (left !== null)
+      last.ask ??= `${left} of the ${last.thing} is told of and not used: where does it go in?`;
   }
 }
 

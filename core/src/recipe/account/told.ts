@@ -1,4 +1,4 @@
-import { entriesNamed, type KitchenCatalogue } from '../../ingredient/index.ts';
+import type { Ingredient } from '../../ingredient/index.ts';
 import { ownOf, parseQuantity, tokensOf, units, wordOf } from '../../quantity/index.ts';
 import type { Mention } from './mention.ts';
 
@@ -26,18 +26,24 @@ export interface Told {
 
 /** Words for an amount of a thing: "two cups of sugar". */
 export const wordsOf = ({ amount, unit, thing, follows }: Told): string =>
-  [amount, amount !== '' && unit !== '' && thing !== '' ? 'of' : '', thing, follows ?? ''].filter(Boolean).join(' ');
+  [amount, amount !== '' && unit !== '' && thing !== '' ? 'of' : '', thing, follows ?? '']
+    .filter(Boolean)
+    .join(' ');
 
 const words = (text: string): string[] => tokensOf(text).map(wordOf);
 
 /** Whether a name means a thing that was told of before: the same entry, or fewer of its words. */
-export function means(name: string, told: Told, catalogue: KitchenCatalogue): boolean {
+export function means(name: string, told: Told, entriesOf: (name: string) => Ingredient[]): boolean {
   if (told.thing === '') return false;
-  const [one, other] = [entriesNamed(name, catalogue), entriesNamed(told.thing, catalogue)];
+  const [one, other] = [entriesOf(name), entriesOf(told.thing.split(' or ')[0]!)];
   if (one.some((entry) => other.includes(entry))) return true;
   const own = new Set(words(told.thing));
   // "The cherries" are the sour cherries; lemons are no lemon juice.
-  return one.length > 0 && words(name).at(-1) === words(told.thing).at(-1) && words(name).every((word) => own.has(word));
+  return (
+    one.length > 0 &&
+    words(name).at(-1) === words(told.thing).at(-1) &&
+    words(name).every((word) => own.has(word))
+  );
 }
 
 /** The word of a unit as it is said. */
@@ -78,9 +84,24 @@ export function restOf(whole: string, used: readonly string[]): string | null {
 }
 
 /** An amount in the unit of what it puts right, where it names none: "no, two" of one cup is two cups. */
-export function inUnitOf(mention: Mention, told: Pick<Told, 'amount' | 'unit'>): { amount: string; unit: string } {
+export function inUnitOf(
+  mention: Mention,
+  told: Pick<Told, 'amount' | 'unit'>,
+): { amount: string; unit: string } {
   const bare = mention.unit === '' && told.unit !== '';
   return bare
     ? { amount: `${mention.amount} ${unitSaid(told.unit, 2)}`, unit: told.unit }
     : { amount: mention.amount, unit: mention.unit };
+}
+
+/** Whether two say the same of the same thing, in whatever words. */
+export function sameAmount(one: Told, other: Told): boolean {
+  if (one.thing !== other.thing) return false;
+  try {
+    const [a, b] = [parseQuantity(one.amount), parseQuantity(other.amount)];
+    return a.amount === b.amount && a.unit === b.unit;
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return one.amount === other.amount;
+  }
 }
