@@ -23,6 +23,9 @@ interface Time {
   /** Place of its first token, and behind its last. */
   from: number;
   next: number;
+  /** Places in the words. */
+  start: number;
+  end: number;
 }
 
 function readAt(tokens: readonly Token[], i: number) {
@@ -49,7 +52,10 @@ function timeAt(tokens: readonly Token[], i: number): Time | null {
   const unit = number ? unitOf(tokens[number.next]) : undefined;
   if (!number || unit === undefined) return null;
   const middle = ((number.low + number.high) / 2) * unit;
-  const time = (minutes: number, next: number) => ({ minutes, unit, from: i, next });
+  const time = (minutes: number, next: number): Time => {
+    const places = { start: tokens[i]!.start, end: tokens[next - 1]!.end };
+    return { minutes, unit, from: i, next, ...places };
+  };
   const half = partBehind(tokens, number.next + 1);
   if (half) return time(middle + half.more * unit, half.next);
   const joined = tokens[number.next + 1]?.word === 'and' ? number.next + 2 : number.next + 1;
@@ -71,7 +77,8 @@ export function timesIn(said: string): Time[] {
   return found;
 }
 
-const OVERNIGHT =
+/** A night that somebody waits, in words. */
+export const OVERNIGHT =
   /\bovernight\b|\bthrough the night\b|\b(?:until|till) (?:the )?(?:next|following) (?:day|morning)|\b(?:until|till) (?:tomorrow|morning)\b/;
 
 /** Reads the minutes that words say, the middle of a range; undefined where they say none. */
@@ -81,15 +88,25 @@ export function minutesIn(said: string): number | undefined {
   return OVERNIGHT.test(said) ? 720 : undefined;
 }
 
-/** Reads a temperature, °C; undefined where none is said, or not in which degrees. */
-export function celsiusIn(said: string): number | undefined {
-  const match =
-    /(-?\d+(?:[.,]\d+)?)\s*(?:°|º|degrees?|deg\.?)?\s*(c|f|celsius|centigrade|fahrenheit)\b/i.exec(said);
-  if (!match) return undefined;
-  const amount = Number(match[1]!.replace(',', '.'));
-  const celsius = toCelsius({ amount, unit: /^f/i.test(match[2]!) ? 'F' : 'C', said: match[0] });
-  return Number(celsius.toFixed(1));
+/** Something read in words, with the place it was read at. */
+export interface Found {
+  value: number;
+  start: number;
+  end: number;
 }
+
+const DEGREES = /(-?\d+(?:[.,]\d+)?)\s*(?:°|º|degrees?|deg\.?)?\s*(c|f|celsius|centigrade|fahrenheit)\b/gi;
+
+/** Finds every temperature in some words, °C; one that says not in which degrees is none. */
+export const temperaturesIn = (said: string): Found[] =>
+  [...said.matchAll(DEGREES)].map((match) => {
+    const amount = Number(match[1]!.replace(',', '.'));
+    const celsius = toCelsius({ amount, unit: /^f/i.test(match[2]!) ? 'F' : 'C', said: match[0] });
+    return { value: Number(celsius.toFixed(1)), start: match.index, end: match.index + match[0].length };
+  });
+
+/** Reads a temperature, °C; undefined where none is said, or not in which degrees. */
+export const celsiusIn = (said: string): number | undefined => temperaturesIn(said)[0]?.value;
 
 /** Words that may stand before a part: "by about a". */
 const ABOUT = '(?:about |roughly |around |nearly |almost |only |just |approximately )*(?:an? |the |one[- ])?';
@@ -142,17 +159,31 @@ const GONE: readonly RegExp[] = [
   new RegExp(`\\b(?:boil|cook|simmer|drive|reduce) (?:away|off) ${ABOUT}${PART}`),
 ];
 
-/** Reads the part of the volume that is left when words say that something is reduced: "by a third" leaves two thirds, "to a third" one. */
-export function fractionIn(said: string): number | undefined {
+const HALVED = /\bhalved?\b(?= (?:it|in volume)|$|[,;])/;
+
+/** Finds the part of the volume that is left when words say that something is reduced: "by a third" leaves two thirds, "to a third" one. */
+export function shareLeftIn(said: string): Found | undefined {
   const gone = GONE.map((words) => words.exec(said)).find((match) => match !== null);
   const left = LEFT.map((words) => words.exec(said)).find((match) => match !== null);
-  const halved = /\bhalved?\b(?= (?:it|in volume)|$|[,;])/.test(said) ? 0.5 : undefined;
-  const share = gone ? 1 - shareOf(gone[1]!) : left ? shareOf(left[1]!) : halved;
-  return share !== undefined && share > 0 && share < 1 ? Number(share.toFixed(4)) : undefined;
+  const match = gone ?? left ?? HALVED.exec(said);
+  if (!match) return undefined;
+  const share = gone ? 1 - shareOf(gone[1]!) : left ? shareOf(left[1]!) : 0.5;
+  if (!(share > 0 && share < 1)) return undefined;
+  return { value: Number(share.toFixed(4)), start: match.index, end: match.index + match[0].length };
+}
+
+/** Reads the part of the volume that is left; undefined where no words say it. */
+export const fractionIn = (said: string): number | undefined => shareLeftIn(said)?.value;
+
+const BRIX = /(\d+(?:\.\d+)?)\s*°?\s*(?:bx|brix)\b/;
+
+/** Finds the °Bx that something is brought to. */
+export function brixFoundIn(said: string): Found | undefined {
+  const match = BRIX.exec(said);
+  return match
+    ? { value: Number(match[1]), start: match.index, end: match.index + match[0].length }
+    : undefined;
 }
 
 /** Reads the °Bx that something is brought to. */
-export function brixIn(said: string): number | undefined {
-  const match = /(\d+(?:\.\d+)?)\s*°?\s*(?:bx|brix)\b/.exec(said);
-  return match ? Number(match[1]) : undefined;
-}
+export const brixIn = (said: string): number | undefined => brixFoundIn(said)?.value;

@@ -32,34 +32,34 @@ export interface Pan {
 /** What a step of a formula is, its id and title aside. */
 export type StepRead = Omit<FormulaStep, 'id' | 'title'>;
 
-const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
-const STANDS =
+export const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
+export const STANDS =
   /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*|\b(?:put|place|return|store|set) (?:it|them|that|this|these|mine|everything|all|the (?:jars?|bottles?|jug|tub|bowl|lot)) (?:straight |back |right |away |down )*in(?:to)? (?:the|a|your|my) (?:fridge|refrigerator|freezer|cellar|larder|cold)/;
 /** What is left as it is, and does not stand. */
 const LEFT_ON =
   /\bleav(?:e|ing) (?:the |their |its |on the )?(?:\w+ )?(?:on|in|whole|intact|attached|skins?)\b(?! (?:the|a|an|for|until|till|over)\b)/;
-const BLENDS = /\b(?:blend|blitz|puree|purée|liquidi[sz]e)\w*/;
+export const BLENDS = /\b(?:blend|blitz|puree|purée|liquidi[sz]e)\w*/;
 
 /** The fire turned down or off: nothing of the pan is reduced by it. */
-const LOWERED =
+export const LOWERED =
   /\b(?:reduce|lower|turn(?:ed)? down|drop|cut|bring down) (?:the |your )?(?:heat|fire|flame|gas|temperature|burner|hob)\b(?: (?:down )?to (?:very )?(?:low|a (?:bare |gentle )?simmer))?|\bturn (?:it|(?:the )?(?:heat|fire|flame|gas|burner)) (?:right |way )?(?:down|low)\b(?: to low)?|\b(?:over|on|at) (?:a )?(?:very )?(?:low|gentle) (?:heat|flame|fire)\b|\blow (?:heat|flame|fire)\b/g;
 const FIRE_OFF =
   /\bturn(?:ed)? off (?:the )?(?:heat|fire|flame|gas|burner|hob|stove)\b|\bturn (?:the )?(?:heat|fire|flame|gas|burner) off\b/g;
-const RAISED =
+export const RAISED =
   /\b(?:over|on|at) (?:a )?(?:very )?(?:high|full|fierce) (?:heat|flame|fire)\b|\b(?:turn|crank) (?:it |the (?:heat|fire|gas) )?(?:right )?up\b/;
 
 const fireIn = (said: string): Pick<StepRead, 'fire'> =>
   said.match(LOWERED) ? { fire: 'low' } : RAISED.test(said) ? { fire: 'full' } : {};
 
 /** Something stands over a fire, however high that is. */
-const OVER_FIRE =
+export const OVER_FIRE =
   /\b(?:over|on) (?:a |the )?(?:very )?(?:low|gentle|medium|moderate|high|full|fierce|slow)(?:[- ](?:low|high))? (?:heat|flame|fire)\b/;
 /** What is on the fire is held there. */
 const HELD =
   /\b(?:keep|hold) (?:it |them |this |that )?(?:there|so|at that|just there|going|bubbling)\b|\blet (?:it|them|that|this) (?:go|bubble|run|tick over|do its thing)\b/;
 
 /** A boil that goes on hard, in an open pan: it loses water. */
-const HARD =
+export const HARD =
   /\b(?:full|rolling|hard|vigorous|galloping|fast|strong)\b(?: \w+)? boil|\b(?:boil|cook)(?:ing)? (?:it |them |this )?(?:hard|fast|rapidly|vigorously|briskly)\b|\brolling\b/;
 
 /** Whether a clause brings what is in the pan to the boil. */
@@ -100,7 +100,7 @@ function heated(said: string, clause: Clause): Partial<StepRead> {
 }
 
 /** A soak that is thrown away, and what was soaked goes on. */
-const THROWN =
+export const THROWN =
   /\b(?:discard|throw away|pour away|pour off|tip away)\b.*\b(?:water|liquid|liquor|soak\w*|brine)\b|\bdrain\b(?!.*\b(?:into|through|reserv|keep|sav)\w*)(?=.*\b(?:discard|rinse|water away)\b)/;
 
 /** Whether what was soaked in is thrown away. */
@@ -126,7 +126,7 @@ function strained(said: string): StepRead {
 }
 
 /** Looks that end a boil, as recipes say them. */
-const LOOKS: readonly [RegExp, Thickness][] = [
+export const LOOKS: readonly [RegExp, Thickness][] = [
   [/\bthread/, 'thread'],
   [/\bsheet/, 'sheet'],
   [
@@ -171,13 +171,13 @@ function drawn(method: ExtractionMethod, said: string, clause: Clause): StepRead
   return { kind: 'draw', method, ...(minutes === undefined ? {} : { minutes }), ...own };
 }
 
-const PROCESS =
+export const PROCESS =
   /\bwater[- ]bath(?!.* (?:lid|ring)s? )|\bcanner\b|\bboiling[- ]water (?:bath|canner)|\bprocess(?:ed)? (?:the |for |in |them |at |jars|bottles|\d)|pasteurise the (?:bottles|jars)|\bsteam (?:them |the (?:jars|bottles) |canner )?(?:for |\d)/;
-const FILL =
+export const FILL =
   /\b(?:pour|ladle|funnel|decant|transfer|pack|divide|fill)\b.*\b(?:bottles?|jars?|tubs?|containers?|ice cube trays?)\b|^bottle\b|\bfill (?:the |your )?(?:\w+ )*(?:bottles?|jars?)|\b(?:seal|cap|cork)\b|^\s*(?:then )?bottle\b/;
-const STRAIN =
+export const STRAIN =
   /\binto (?:a |the )?(?:\w+ ){0,2}(?:jelly bag|muslin|cheesecloth|cloth|sieve|colander|nut bag)\b|\b(?:discard|throw away|pour away|pour off|tip away) (?:the |this |their |that )?(?:soaking )?(?:water|liquid|liquor|brine)|\b(?:strain|drip|hang|filter|squeez|press|wring|drain)\w*|\bsieve\b(?! over)|\b(?:pour|pass|push|put|run|tip|rub|ladle|force)\b[^.]*\bthrough\b(?! (?:a |the )?funnel)|\b(?:fish|scoop|lift|pick)\b(?![^.]*\b(?:jars?|bottles?)\b)[^.]*\bout\b|\bthrough (?:a |the )?(?:fine )?(?:sieve|muslin|cloth|cheesecloth|jelly bag|colander)/;
-const REDUCE =
+export const REDUCE =
   /\b(?:like|as thick as) (?:\w+ )?(?:honey|syrup|oil|cream|molasses)\b|\b(?:cook|simmer|boil)(?:ed|ing)? (?:it |this |them )?(?:on )?(?:down|away)\b|\bto (?:a )?(?:thick |thin |light |heavy )?syrup\b|\bcoats? (?:the )?(?:back of )?(?:a |the )?(?:\w+ )?spoon|\b(?:in|to) (?:a |the )?(?:fine |long )?(?:threads?|sheets?)\b|\breduc\w*|\bhalve (?:it|in volume)\b|\buntil (?:it (?:is|has) )?(?:syrupy|thick(?:ened)?)|\bthicken/;
 
 /** Whether words say that something is strained. */
@@ -187,7 +187,7 @@ export const strains = (said: string): boolean => STRAIN.test(said);
 const WARM = 40;
 
 /** A strainer, a cloth or a plate made ready for what comes later. */
-const MADE_READY =
+export const MADE_READY =
   /^(?:then |next )?(?:set|place|put|line|rest|have|lay|chill|get) (?:out )?(?:a|an|the|your|another|some|two|several) (?:\w+ ){0,2}?(?:sieve|colander|muslin|cheesecloth|jelly bag|funnel|plates?|saucers?|spoons?)\b(?: (?:over|with|in|on|under|ready|into|inside|to)\b|$)/;
 const NO_GOODS = /\b(?:fruit|juice|syrup|sugar|mixture|liquid|it|them|everything|all|pulp)\b/;
 
@@ -204,7 +204,7 @@ const madeReady = (text: string): boolean => {
 };
 
 /** Jars and bottles made hot and clean before they are filled. */
-const GLASS =
+export const GLASS =
   /^(?:then )?(?:warm|heat|sterili[sz]e|scald|boil|bake|wash|dry|rinse) (?:the |your |some |clean |\w+ )?(?:jars?|bottles?|glass(?:es)?|lids?)\b/;
 /** Heat that is of the one thing it names: "heat the vinegar". */
 const heatsOnly = (said: string, heads: readonly string[]): boolean =>

@@ -3,11 +3,11 @@ import { readIngredientList } from '../formula/index.ts';
 import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { type Clause, clausesOf } from './clause.ts';
 import { partsOfText, type RecipeDocument } from './document.ts';
-import { type Keeps, keepsIn, onlyKeeps, storageOf } from './ending.ts';
-import { minutesIn } from './figures.ts';
-import { boils, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
-import { openIn, weightAsked } from './open.ts';
-import { isNamed, isPiece, type NamedLine, namedIn, namedLines } from './placing.ts';
+import { type Keeps, keepsIn, storageOf } from './ending.ts';
+import type { Joined } from './joined.ts';
+import { type PlacedWord, placesIn } from './places.ts';
+import { isNamed, type NamedLine, namedIn, namedLines } from './placing.ts';
+import { type GoesIn, RecipeReader } from './reader.ts';
 
 /** A line of a recipe: what was read of it, the step it goes in at, and the part it stands under. */
 export interface RecipeLine extends ReadListLine {
@@ -32,6 +32,8 @@ export interface RecipeStep {
   ask?: string;
   /** Minutes that were told first, where it took others. */
   before?: number;
+  /** Its words joined to the fields they were read as; the others are kept as words. */
+  joined: Joined[];
 }
 
 /** A recipe read: nothing is invented, and what was not understood keeps its words. */
@@ -42,26 +44,10 @@ export interface RecipeRead {
   storage: FormulaContent['storage'];
   /** What is neither line nor step: yields, times, notes. */
   others: string[];
+  /** Every word of the pasted text, each in one place. */
+  words: PlacedWord[];
   /** How long the recipe says that it keeps: shown beside what the program finds, and decides nothing. */
   keeps?: Keeps;
-}
-
-const TITLE = 120;
-
-function titleOf(text: string): string {
-  const plain = text.replace(/\s+/g, ' ').trim();
-  const whole = plain.charAt(0).toUpperCase() + plain.slice(1);
-  return whole.length <= TITLE ? whole : `${whole.slice(0, TITLE - 1).trimEnd()}…`;
-}
-
-/** What goes in where: for a written method by its names, for an account by what was told. */
-export interface GoesIn {
-  /** What goes in at a clause, of what is not in the pan yet. */
-  at: (clause: number, placed: ReadonlySet<NamedLine>) => NamedLine[];
-  /** Lines that no clause names. */
-  never: readonly NamedLine[];
-  /** What goes in is told in full: where nothing goes in, nothing is added. */
-  inFull?: true;
 }
 
 /** Lines that go in where a method names them. */
@@ -73,245 +59,25 @@ function byName(named: readonly NamedLine[], clauses: readonly Clause[]): GoesIn
   };
 }
 
-const TOOK =
-  /\b(?:it|that|this|they)(?: \w+)? (?:took|was actually|was really|was more like|was closer to|has been|ended up (?:being|taking)?|turned out to be)\b|\btook (?:me|us|about|an?|\d|\w+ (?:minutes|hours))\b/;
-const TAKES = /^(?:this|it|that|which)(?: will| may| should| can)? (?:takes?|needs?|wants?)\b/;
-
-/** Whether a clause goes on with the step before: the same kind of work, its time or mark said only now. */
-function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
-  // Stirring in what was just put in.
-  if (last.kind === 'add' && next.kind === 'add')
-    return /^(?:then )?(?:stir|mix|whisk|combine|shake|fold)\b/.test(said);
-  if (last.kind !== next.kind || last.method !== next.method) return false;
-  if (!['heat', 'draw', 'strain', 'fill', 'rest', 'prepare'].includes(last.kind)) return false;
-  // What dripped may be squeezed at the end; through another cloth it goes a second time.
-  if (last.cloth && next.cloth && last.cloth !== next.cloth && next.cloth !== 'press') return false;
-  return last.minutes === undefined || next.minutes === undefined;
-}
-
-/** What a step that was read leaves open: a mark to reduce to that is nowhere said, or one by weight. */
-function askedOf(read: StepRead, clause: Clause): string | undefined {
-  if (read.kind !== 'reduce') return undefined;
-  const mark = read.toFraction ?? read.toBrix ?? read.toThickness ?? read.toCelsius ?? read.minutes;
-  return mark === undefined
-    ? 'How far is it reduced? Its words say no mark and no time.'
-    : weightAsked(clause.plain);
-}
-
-/** Reads clauses into steps, one after another, knowing what is in the pan. */
-export class RecipeReader {
-  readonly steps: RecipeStep[] = [];
-  private readonly placed = new Map<NamedLine, string>();
-  private readonly pan: Pan = {
-    pieces: false,
-    strained: false,
-    strainToCome: false,
-    hot: false,
-    jar: false,
-    filled: false,
-    peel: false,
-    heated: false,
-  };
-  /** Words that come before any step: they belong to the first. */
-  private waiting: Clause[] = [];
-  /** It was said not to boil: that holds until something is told to. */
-  private neverBoil = false;
-  keeps: Keeps | undefined;
-  /** What only says how long it keeps, or stood alone: no step. */
-  readonly aside: string[] = [];
-  /** What was said since the last straining or cooking: where it says how it is kept. */
-  readonly ends: string[] = [];
-  /** What the clauses of the present step say. */
-  private saidBefore: string[] = [];
-  private readonly clauses: readonly Clause[];
-  private readonly goesIn: GoesIn;
-
-  constructor(clauses: readonly Clause[], goesIn: GoesIn) {
-    this.clauses = clauses;
-    this.goesIn = goesIn;
-  }
-
-  read(): void {
-    // Fruit that no clause names goes in at the first step.
-    this.pan.pieces = this.goesIn.never.some(isPiece);
-    for (const [i, clause] of this.clauses.entries()) {
-      this.pan.strainToCome = this.clauses.slice(i).some(({ said, tells }) => !tells && strains(said));
-      if (clause.conditional) this.remember(clause);
-      else if (clause.tells) this.hear(clause);
-      else if (!this.setAside(clause)) this.take(clause, i);
-    }
-    for (const clause of this.waiting) this.aside.push(clause.text);
-  }
-
-  /** Sets aside what tells only how long it keeps; whether it was. */
-  private setAside(clause: Clause): boolean {
-    if (this.pan.pieces && this.pan.strainToCome) return false;
-    const keeps = keepsIn(clause.plain);
-    if (!keeps) return false;
-    this.keeps = { ...keeps, text: clause.text };
-    this.ends.push(clause.plain);
-    if (!onlyKeeps(clause.plain)) return false;
-    this.aside.push(clause.text);
-    return true;
-  }
-
-  /** What is done only if something is so stays with the words of the step before. */
-  private remember(clause: Clause): void {
-    const before = this.steps.at(-1);
-    if (before) this.putTo(before, `. ${clause.text}`);
-    else this.waiting.push(clause);
-  }
-
-  /** Puts words to a step that was read. */
-  private putTo(step: RecipeStep, words: string): void {
-    step.text = `${step.text}${words}`;
-    step.step = { ...step.step, title: titleOf(step.text) };
-  }
-
-  private keep(clause: Clause, step: Omit<FormulaStep, 'id' | 'title'>): RecipeStep {
-    const id = `step${this.steps.length + 1}`;
-    const text = [...this.waiting.map((one) => one.text), clause.text].join('. ');
-    this.waiting = [];
-    return { step: { ...step, id, title: titleOf(text) }, text, number: clause.number };
-  }
-
-  /** Hears what tells of something and does nothing: how long it keeps or took, that it must not boil; the rest is talk. */
-  private hear(clause: Clause): void {
-    if (this.setAside(clause)) return;
-    const last = this.steps.at(-1);
-    const minutes = TOOK.test(clause.plain) ? minutesIn(clause.plain) : undefined;
-    if (last && (clause.neverBoil || minutes !== undefined)) this.sayMore(clause, last);
-    else if (clause.tells === 'talk') this.aside.push(clause.text);
-  }
-
-  private take(clause: Clause, i: number): void {
-    // What is thrown away goes in nowhere.
-    const going = isThrown(clause.said) ? [] : this.goesIn.at(i, new Set(this.placed.keys()));
-    if (going.some(isPiece)) this.pan.pieces = true;
-    if (/\bjars?\b/.test(clause.said)) this.pan.jar = true;
-    if (/\b(?:boiling|hot|boiled)\b[^.;]*\bwater\b/.test(clause.said)) this.pan.hot = true;
-    // How long it keeps is no time of a step.
-    const kept = this.keeps?.text === clause.text;
-    const open = kept ? null : openIn(clause.plain);
-    const read = this.readStep(clause, kept || open?.noTime === true, going);
-    const last = this.steps.at(-1);
-    const puts = read?.kind !== 'add' || !this.goesIn.inFull || /\bover\b/.test(clause.said);
-    if ((!read || !puts) && going.length === 0) {
-      this.sayMore(clause, last);
-      return;
-    }
-    if (read && last && going.length === 0 && isMore(last.step, read, clause.said)) {
-      this.join(last, clause, read);
-      if (open) last.ask ??= open.ask;
-      return;
-    }
-    const step = this.keep(clause, read ?? { kind: 'add' });
-    const ask = open?.ask ?? (read ? askedOf(read, clause) : 'What is done here? Choose a kind of step.');
-    this.steps.push({ ...step, ...(read ? {} : { unread: true as const }), ...(ask ? { ask } : {}) });
-    this.saidBefore = [clause.said];
-    this.heat(step.step);
-    for (const one of going) this.placed.set(one, step.step.id);
-    this.follow(step.step, going);
-  }
-
-  /** What a clause says, kept under the boil where that was said before. */
-  private readStep(clause: Clause, noTime: boolean, going: readonly NamedLine[]): StepRead | null {
-    if (clause.neverBoil) this.neverBoil = true;
-    else if (boils(clause.said)) this.neverBoil = false;
-    const liquids = going.some(isPiece) ? [] : going.map(({ head }) => head);
-    const under = { ...clause, neverBoil: this.neverBoil && !boils(clause.said) };
-    const read = stepOf(under, this.pan, liquids);
-    if (read && noTime) {
-      delete read.minutes;
-      // A time that is not known kills nothing, however hot it is.
-      if (read.killStep) read.killStep = false;
-    }
-    // Only what is on the fire can boil.
-    if (read && !['heat', 'draw', 'reduce'].includes(read.kind)) delete read.neverBoil;
-    return read;
-  }
-
-  /** "Do not stir." and the like say no step of their own: they stay with the step before, or wait for the first. */
-  private sayMore(clause: Clause, last: RecipeStep | undefined): void {
-    if (!last) {
-      this.waiting.push(clause);
-      return;
-    }
-    this.putTo(last, `. ${clause.text}`);
-    // "This takes two hours": the time of what is done already.
-    const minutes = TAKES.test(clause.said) || TOOK.test(clause.plain) ? minutesIn(clause.plain) : undefined;
-    if (minutes !== undefined) this.tellTime(last, minutes, TOOK.test(clause.plain));
-    if (clause.neverBoil) last.step = { ...last.step, neverBoil: true, killStep: false };
-  }
-
-  /** A time told behind its step: the first that is told, or the one that it took in the end. */
-  private tellTime(step: RecipeStep, minutes: number, took: boolean): void {
-    const before = step.step.minutes;
-    if (before !== undefined && !took) return;
-    if (before !== undefined && before !== minutes) step.before = before;
-    step.step = { ...step.step, minutes };
-    delete step.ask;
-  }
-
-  /** What the pan is after a step. */
-  private follow(step: FormulaStep, going: readonly NamedLine[]): void {
-    this.pan.peel = step.kind === 'draw' && step.method === 'peel';
-    this.pan.heated = step.kind === 'heat' || step.method === 'cooked';
-    if (step.kind === 'fill' || step.kind === 'process') this.pan.filled = true;
-    if (step.kind === 'strain' && this.pan.pieces && !step.liquidAway) this.pan.strained = true;
-    if (going.some(isPiece) && step.kind !== 'strain' && this.pan.strained) this.pan.strained = false;
-    if (['strain', 'heat', 'draw', 'reduce'].includes(step.kind)) this.ends.length = 0;
-    else this.ends.push(step.title);
-  }
-
-  /** "Bring to the boil" and "boil for two minutes" are one step. */
-  private join(last: RecipeStep, clause: Clause, read: Omit<FormulaStep, 'id' | 'title'>): void {
-    last.text = `${last.text}, ${clause.text.charAt(0).toLowerCase()}${clause.text.slice(1)}`;
-    const neverBoil = last.step.neverBoil || read.neverBoil;
-    // Boiled hard after it was melted gently, it is not gentle any more.
-    if (last.step.fire === 'low' && read.fire === undefined && boils(clause.said)) delete last.step.fire;
-    last.step = {
-      ...last.step,
-      ...read,
-      title: titleOf(last.text),
-      ...(neverBoil ? { neverBoil: true, killStep: false } : {}),
-    };
-    // Brought to the boil and then simmered for its minutes, it was hot enough for as long; held cooler, it was not.
-    const boiled = this.saidBefore.some((said) => boils(said)) && (read.celsius ?? 100) >= 90;
-    if (boiled && !neverBoil && (last.step.minutes ?? 0) >= 1) last.step.killStep = true;
-    this.saidBefore.push(clause.said);
-    if (read.liquidAway) this.pan.strained = false;
-    // Warmed first and boiled then, it boiled.
-    if (read.killStep && read.celsius === undefined) delete last.step.celsius;
-    this.heat(last.step);
-  }
-
-  /** What was heated stays hot for what is put in next; what was left or cooled does not. */
-  private heat({ kind, celsius, killStep }: FormulaStep): void {
-    if (kind === 'heat' || kind === 'draw')
-      this.pan.hot = this.pan.hot || killStep === true || (celsius ?? 0) >= 60 || kind === 'heat';
-    if (kind === 'rest') this.pan.hot = false;
-  }
-
-  /** The step that a line goes in at: the one that names it, else the first that anything goes in at. */
-  stepFor(one: NamedLine): { stepId?: string; unplaced?: true } {
-    const stepId = this.placed.get(one);
-    if (stepId) return { stepId };
-    // What is told for each jar goes into it as it is filled.
-    const filled = one.line.basis?.per === 'bottle' && this.steps.find(({ step }) => step.kind === 'fill');
-    if (filled) return { stepId: filled.step.id };
-    const first = this.steps.find(({ step }) => ['prepare', 'add', 'draw', 'heat'].includes(step.kind));
-    return first ? { stepId: first.step.id, unplaced: true } : {};
-  }
+/** The lines of a document in their order, as one text. */
+function textOf({ name, ingredients, method, others }: RecipeDocument): string {
+  const rows: string[] = [];
+  for (const { number, text } of [...ingredients, ...method, ...others]) rows[number - 1] = text;
+  if (name && rows[0] === undefined) rows[0] = name;
+  return Array.from(rows, (row) => row ?? '').join('\n');
 }
 
 /**
  * Reads a recipe already parted into its list and its method.
- * @param document of `partsOfText`, or of a file that parts them itself; @param catalogue the kitchen's
+ * @param document of `partsOfText`, or of a file that parts them itself; @param catalogue the kitchen's; @param text that it stands in
  * @returns lines with the step each goes in at, and steps beside their words
  * @example readDocument({ ingredients: [{ number: 1, text: '1 kg plums' }], method: [], others: [] }, catalogue).lines.length // 1
  */
-export function readDocument(document: RecipeDocument, catalogue: KitchenCatalogue): RecipeRead {
+export function readDocument(
+  document: RecipeDocument,
+  catalogue: KitchenCatalogue,
+  text = textOf(document),
+): RecipeRead {
   const headings = new Map(document.ingredients.map(({ number, heading }) => [number, heading]));
   const last = Math.max(0, ...document.ingredients.map(({ number }) => number));
   const rows = Array.from({ length: last }, () => '');
@@ -334,7 +100,8 @@ export function readDocument(document: RecipeDocument, catalogue: KitchenCatalog
       [...reader.ends, ...document.others.map(({ text }) => text)],
       reader.steps.some(({ step }) => step.kind === 'process' && step.minutes !== undefined),
     ),
-    others: [...document.others.map(({ text }) => text), ...reader.aside],
+    others: [...document.others.map((one) => one.text), ...reader.aside],
+    words: placesIn({ text, document, lines, clauses, reader }),
     ...(keeps ? { keeps } : {}),
   };
 }
@@ -346,4 +113,4 @@ export function readDocument(document: RecipeDocument, catalogue: KitchenCatalog
  * @example readRecipe('2 kg plums\n1 kg sugar\nSimmer the plums for 20 minutes, strain, and add the sugar.', catalogue).steps.map(({ step }) => step.kind) // ['draw', 'strain', 'add']
  */
 export const readRecipe = (text: string, catalogue: KitchenCatalogue): RecipeRead =>
-  readDocument(partsOfText(text), catalogue);
+  readDocument(partsOfText(text), catalogue, text);

@@ -204,7 +204,7 @@ function ofFruit(
 ): Read | null {
   if (!OF_FRUIT.test(tokens[i]!.word) || !/^(?:of|from)$/.test(tokens[i + 1]?.word ?? '')) return null;
   const amount = amountSaid(text, tokens, i + 2, NO_MEASURES);
-  if (!amount || amount.unit !== '') return null;
+  if (amount?.unit !== '') return null;
   const to = nameAt(text, tokens, amount.next, catalogue);
   if (to === null) return null;
   const thing = bare(textOf(text, tokens.slice(i, to)));

@@ -2,8 +2,10 @@ import type { ReadListLine } from '../../formula/index.ts';
 import { lineKey, readIngredientList } from '../../formula/index.ts';
 import type { KitchenCatalogue } from '../../ingredient/index.ts';
 import { storageOf } from '../ending.ts';
+import { clausePlace, type PlacedWord, placesOfText } from '../places.ts';
 import { type NamedLine, namedIn, namedLines } from '../placing.ts';
-import { type GoesIn, type RecipeLine, type RecipeRead, RecipeReader } from '../read.ts';
+import type { RecipeLine, RecipeRead } from '../read.ts';
+import { type GoesIn, RecipeReader } from '../reader.ts';
 import { type Heard, hear, type Part } from './tell.ts';
 import { type Told, wordsOf } from './told.ts';
 
@@ -104,6 +106,27 @@ const NONE: ReadonlySet<NamedLine> = new Set();
 /** What stands ready is put in: not what is stirred that is in the pan already. */
 const PUT_IN = /^(?:add|put|pour|toss)\b|^(?:stir|mix|whisk|fold) (?:it|them|that|these|those) in\b/;
 
+/** Places every word of an account: where it tells of a thing, in that line; else where its part stands. */
+function wordsIn(
+  text: string,
+  { parts }: Heard,
+  lines: readonly ToldLine[],
+  reader: RecipeReader,
+): PlacedWord[] {
+  const ofLines = lines.flatMap(({ line, from }) =>
+    from.spans.map((span) => ({ ...span, id: lineKey(line) })),
+  );
+  let i = 0;
+  return placesOfText(text, ({ start, end }) => {
+    while (i + 1 < parts.length && end > parts[i + 1]!.start) i += 1;
+    const told = ofLines.find((span) => start < span.end && end > span.start);
+    if (told) return { of: 'line', id: told.id, as: end <= told.amountEnd ? 'amount' : 'ingredient' };
+    const part = parts[i];
+    if (!part || end <= part.start) return { of: 'talk' };
+    return clausePlace(reader, part.clause, { start: start - part.start, end: end - part.start });
+  });
+}
+
 /**
  * Reads an account as somebody tells it while cooking: things and amounts wherever they are said, what was put right in the place of what was
  * said first, and what was done as steps. What is neither is set aside as talk.
@@ -137,6 +160,7 @@ export function readAccount(text: string, catalogue: KitchenCatalogue): RecipeRe
       steps.some(({ step }) => step.kind === 'process' && step.minutes !== undefined),
     ),
     others: aside,
+    words: wordsIn(text, heard, lines, done),
     ...(keeps ? { keeps } : {}),
   };
 }

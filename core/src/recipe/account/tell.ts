@@ -16,6 +16,8 @@ import { inUnitOf, means, restOf, sameAmount, shareOf, type Told, wordsOf } from
 /** A part of an account: what it tells to do, and what goes in with it. */
 export interface Part {
   clause: Clause;
+  /** Where it begins in the account. */
+  start: number;
   /** Somebody does something. */
   does: boolean;
   /** It tells of others, or of what might be. */
@@ -78,6 +80,8 @@ interface Around {
   number: number;
   follows: string | undefined;
   isPutRight: boolean;
+  /** Where its sentence begins. */
+  start: number;
 }
 
 /** What the amounts of a part follow: said in it, or what it covers. */
@@ -87,6 +91,12 @@ function followsIn(follows: RegExpExecArray | null, own: Piece, end: number): st
     ? 'to cover'
     : undefined;
 }
+
+const spanOf = ({ start, end, amount }: Mention, from: number) => ({
+  start: from + start,
+  amountEnd: from + start + amount.length,
+  end: from + end,
+});
 
 class Teller {
   readonly told: Told[] = [];
@@ -114,13 +124,14 @@ class Teller {
     for (const [i, own] of pieces.entries()) {
       const end = pieces[i + 1]?.start ?? piece.text.length;
       const within = mentions.filter(({ start }) => start < end && start >= own.start);
-      const part = this.partOf(own, number, within);
+      const part = this.partOf({ ...own, start: piece.start + own.start }, number, within);
       for (const mention of within) {
         const lead = piece.text.slice(before, mention.start);
         before = mention.end;
         if (part.talk) continue;
         if (/\bnot (?:the |any )?$/i.test(lead) && mention.amount === '') {
           negated = this.find(mention) ?? this.last;
+          negated?.spans.push(spanOf(mention, piece.start));
           continue;
         }
         const told = negated
@@ -130,10 +141,13 @@ class Teller {
               lead,
               number,
               follows: followsIn(follows, own, end),
+              start: piece.start,
               isPutRight: this.isPutRight(piece.text, mention, mentions[mentions.indexOf(mention) + 1]),
             });
         negated = null;
-        if (told) part.names.push(told);
+        if (!told) continue;
+        part.names.push(told);
+        told.spans.push(spanOf(mention, piece.start));
       }
       this.parts.push(part);
     }
@@ -160,6 +174,7 @@ class Teller {
         : null;
     return {
       clause,
+      start: own.start,
       does,
       talk,
       names: [],
@@ -176,6 +191,11 @@ class Teller {
     return known;
   };
 
+  /** Whether something went in already: it was named where something was done. */
+  private isIn(told: Told): boolean {
+    return this.parts.some(({ does, names }) => does && names.includes(told));
+  }
+
   private find(mention: Mention): Told | undefined {
     return this.told.findLast((told) => means(mention.thing, told, this.entriesOf));
   }
@@ -189,7 +209,7 @@ class Teller {
     return told;
   }
 
-  private take(mention: Mention, { part, lead, number, follows, isPutRight }: Around): Told | null {
+  private take(mention: Mention, { part, lead, number, follows, isPutRight, start }: Around): Told | null {
     const { text } = part.clause;
     const corrects = this.corrects(lead) && !mention.more;
     if (mention.share !== undefined) return this.share(mention, number);
@@ -202,12 +222,14 @@ class Teller {
       thing: mention.thing,
       number,
       sentence: this.sentence,
+      spans: [],
       ...(follows ? { follows } : {}),
     });
     if (isPlanned(text)) {
       const asked = fresh();
       this.planned.push(asked);
       this.last = asked;
+      asked.spans.push(spanOf(mention, start));
       return null;
     }
     if (mention.amount === '') {
@@ -223,7 +245,7 @@ class Teller {
       if (target && this.told.includes(target)) return this.correct(target, mention);
     }
     // Only standing ready so far: what is used now counts. It was told without an amount: this is it.
-    if (known && known.at === undefined && !mention.more && (known.amount === '' || part.does)) {
+    if (known && !this.isIn(known) && !mention.more && (known.amount === '' || part.does)) {
       if (known.amount !== '' && known.amount.toLowerCase() !== mention.amount.toLowerCase())
         known.before ??= wordsOf(known);
       known.amount = mention.amount;
@@ -241,6 +263,7 @@ class Teller {
 
   private begin(told: Told): Told {
     const asked = this.planned.find((one) => means(told.thing, one, this.entriesOf));
+    if (asked) told.spans.push(...asked.spans);
     if (asked && wordsOf(asked) !== wordsOf(told)) told.before = wordsOf(asked);
     if (asked) this.planned = this.planned.filter((one) => one !== asked);
     this.told.push(told);
@@ -288,6 +311,7 @@ class Teller {
         ...inUnitOf(mention, last),
         before: wordsOf(last),
         sentence: this.sentence,
+        spans: [],
       };
       this.told.push(told);
       return this.point(told);
@@ -297,7 +321,14 @@ class Teller {
       return this.fill(last, mention);
     if (!mention.of && !(part.does && part.puts)) return null;
     if (isPutRight) {
-      const told = { amount: mention.amount, unit: mention.unit, thing: '', number, sentence: this.sentence };
+      const told = {
+        amount: mention.amount,
+        unit: mention.unit,
+        thing: '',
+        number,
+        sentence: this.sentence,
+        spans: [],
+      };
       this.told.push(told);
       return this.point(told);
     }
@@ -324,6 +355,7 @@ class Teller {
       thing: one?.thing ?? '',
       number,
       sentence: this.sentence,
+      spans: [],
       ...(one
         ? {}
         : {
@@ -333,7 +365,7 @@ class Teller {
                 : `“${mention.amount}” of which: ${things.join(' or ')}?`,
           }),
     };
-    if (one && one.at === undefined && one.amount === '') return this.fill(one, mention);
+    if (one && one.amount === '') return this.fill(one, mention);
     this.told.push(told);
     return this.point(told);
   }
@@ -345,7 +377,8 @@ class Teller {
     const thing = mention.thing === '' ? parted!.thing : mention.thing;
     const all = this.told.filter((told) => means(thing, told, this.entriesOf));
     const first = all[0];
-    if (!first) return this.begin({ amount: '', unit: '', thing, number, sentence: this.sentence });
+    if (!first)
+      return this.begin({ amount: '', unit: '', thing, number, sentence: this.sentence, spans: [] });
     const whole = first.whole ?? first.amount;
     const used = all.filter((told) => told.whole !== undefined);
     const amount =
@@ -357,7 +390,7 @@ class Teller {
               (used.length > 0 ? used : all).map((told) => told.amount),
             )
           : shareOf(whole, mention.share!);
-    if (mention.share !== 'rest' && used.length === 0 && first.at === undefined) {
+    if (mention.share !== 'rest' && used.length === 0 && !this.isIn(first)) {
       first.whole = whole;
       if (amount === null) first.ask = `How much of the ${thing} goes in here? Its words say a part of it.`;
       else first.amount = amount;
@@ -370,6 +403,7 @@ class Teller {
       number,
       whole,
       sentence: this.sentence,
+      spans: [],
       ...(amount === null ? { ask: `How much of the ${thing} is left? What was said does not tell.` } : {}),
     };
     this.told.push(told);

@@ -18,10 +18,17 @@ export interface Told {
   whole?: string;
   /** A question that its words leave open. */
   ask?: string;
-  /** Part of the account in which it goes in; undefined while it only stands ready. */
-  at?: number;
   /** Where it was mentioned last: sentence. */
   sentence: number;
+  /** Every place in the text that tells of it: up to where the amount, and where the thing is said. */
+  spans: Span[];
+}
+
+/** Place of a mention in the account. */
+export interface Span {
+  start: number;
+  amountEnd: number;
+  end: number;
 }
 
 /** Words for an amount of a thing: "two cups of sugar". */
