@@ -47,7 +47,9 @@ const open = async (name: string) => {
 };
 async function pasted(text: string): Promise<void> {
   await button('Paste a recipe…').click();
-  await dialog().getByLabel('A list, or a whole recipe with its method').fill(text);
+  await dialog()
+    .getByLabel(/^A list, a whole recipe/)
+    .fill(text);
   await dialog().getByRole('button', { name: 'Read', exact: true }).click();
 }
 

@@ -4,7 +4,7 @@ import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
 import { type Draft, emptyDraft } from '../src/formulas/draft.ts';
 import { asCsv, incomingCsv } from '../src/formulas/exchange/csv.ts';
-import { incomingList } from '../src/formulas/exchange/incoming.ts';
+import { incomingText } from '../src/formulas/exchange/incoming.ts';
 import { asFormulaFile, incomingJson } from '../src/formulas/exchange/json.ts';
 import { FileProblem } from '../src/formulas/exchange/problem.ts';
 import { asRecipe } from '../src/formulas/exchange/recipe.ts';
@@ -198,7 +198,7 @@ describe('lines as CSV', () => {
 
 describe('a pasted list', () => {
   it('of nothing is refused', () => {
-    expect(problem(() => incomingList('\n\nIngredients:\n', shippedCatalogue)).message).toMatch(/no line/);
+    expect(problem(() => incomingText('\n\nIngredients:\n', shippedCatalogue)).message).toMatch(/no line/);
   });
 });
 

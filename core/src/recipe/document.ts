@@ -125,3 +125,25 @@ export function partsOfText(text: string): RecipeDocument {
   }
   return reading.document;
 }
+
+/** A line of a list has fewer words than this. */
+const LIST_WORDS = 14;
+/** Somebody tells what was done. */
+const TELLS = /\b(?:i|we|i['’](?:m|ve|ll|d)|we['’](?:re|ve|ll|d)|you['’]re)\b/gi;
+
+/**
+ * Whether a text is an account, told in prose as somebody cooks, and not a list with a method under it.
+ * @param text as it was pasted or dictated
+ * @example looksTold('I have a kilo of plums and I am putting them in the pan with two cups of sugar.') // true
+ */
+export function looksTold(text: string): boolean {
+  const { ingredients, method } = partsOfText(text);
+  const listed = ingredients.filter(
+    (line) => line.text.split(/\s+/).length < LIST_WORDS && !/[.!?]$/.test(line.text),
+  );
+  const words = text.split(/\s+/).length;
+  const told = (text.match(TELLS) ?? []).length;
+  return (
+    listed.length < 2 && words >= 12 && (listed.length === 0 || told > 0) && (method.length > 0 || told > 0)
+  );
+}

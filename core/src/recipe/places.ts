@@ -1,33 +1,9 @@
 import { lineKey, type ReadListLine } from '../formula/index.ts';
-import type { WordRead } from '../line/index.ts';
 import { type Token, tokensOf } from '../quantity/index.ts';
 import type { Clause } from './clause.ts';
 import type { RecipeDocument } from './document.ts';
 import { joinedIn, type SaidField } from './joined.ts';
-import type { RecipeStep } from './read.ts';
-import type { RecipeReader } from './reader.ts';
-
-/** Where a word of a pasted text stands: in one place and no other. */
-export type WordPlace =
-  | { of: 'name' }
-  /** A heading, a bullet, the number of a step. */
-  | { of: 'layout' }
-  /** Used by a line, as its amount, its thing or another part of it. */
-  | { of: 'line'; id: string; as: WordRead['as'] }
-  /** In the words of a step; used for a field of it, or kept as its own words. */
-  | { of: 'step'; id: string; field?: SaidField }
-  /** Beside it: yields, keeping times, notes. */
-  | { of: 'note' }
-  /** Neither a thing nor done: set aside. */
-  | { of: 'talk' };
-
-/** A word or figure of a pasted text, with its place in the text and where it stands. */
-export interface PlacedWord {
-  text: string;
-  start: number;
-  end: number;
-  in: WordPlace;
-}
+import type { PlacedWord, RecipeStep, WordPlace } from './result.ts';
 
 /** Words and figures of a text in order; signs are none. */
 const wordsOfText = (text: string): Token[] => tokensOf(text).filter(({ kind }) => kind !== 'sign');
@@ -57,12 +33,18 @@ function fieldsOf(step: RecipeStep | undefined, text: string): (SaidField | unde
   );
 }
 
+/** A method that was followed: where each of its clauses stands, and its steps. */
+export interface Followed {
+  where: ReadonlyMap<Clause, { step: string } | 'note' | 'talk' | 'line'>;
+  stepOf: (id: string) => RecipeStep | undefined;
+}
+
 interface Placing {
   text: string;
   document: RecipeDocument;
   lines: readonly ReadListLine[];
   clauses: readonly Clause[];
-  reader: RecipeReader;
+  reader: Followed;
 }
 
 /** Places every word of a text: each line of it is of the list, of the method, a note, the name, or layout. */
@@ -105,7 +87,7 @@ export const placesOfText = (
 
 /** Where a word of a clause stands, by its place in the words of the clause. */
 export function clausePlace(
-  reader: RecipeReader,
+  reader: Followed,
   clause: Clause,
   { start, end }: { start: number; end: number },
 ): WordPlace {
@@ -130,7 +112,7 @@ function placesOfLine(words: readonly Token[], line: ReadListLine): (WordPlace |
 function placesOfClauses(
   words: readonly Token[],
   clauses: readonly Clause[],
-  reader: RecipeReader,
+  reader: Followed,
 ): (WordPlace | undefined)[] {
   const places: (WordPlace | undefined)[] = words.map(() => undefined);
   let from = 0;

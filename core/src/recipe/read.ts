@@ -1,54 +1,12 @@
-import type { FormulaContent, FormulaStep, ReadListLine } from '../formula/index.ts';
 import { readIngredientList } from '../formula/index.ts';
 import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { type Clause, clausesOf } from './clause.ts';
 import { partsOfText, type RecipeDocument } from './document.ts';
-import { type Keeps, keepsIn, storageOf } from './ending.ts';
-import type { Joined } from './joined.ts';
-import { type PlacedWord, placesIn } from './places.ts';
+import { keepsIn, storageOf } from './ending.ts';
+import { placesIn } from './places.ts';
 import { isNamed, type NamedLine, namedIn, namedLines } from './placing.ts';
 import { type GoesIn, RecipeReader } from './reader.ts';
-
-/** A line of a recipe: what was read of it, the step it goes in at, and the part it stands under. */
-export interface RecipeLine extends ReadListLine {
-  stepId?: string;
-  /** The method does not name it: it goes in at the first step that anything goes in at. */
-  unplaced?: true;
-  heading?: string;
-  /** What was said or asked for first, where another amount or thing was used. */
-  before?: string;
-}
-
-/** A step of a recipe beside the text it came from. */
-export interface RecipeStep {
-  step: FormulaStep;
-  /** The words it was read from. */
-  text: string;
-  /** Line of the pasted text. */
-  number: number;
-  /** Its words say no kind of step that is known: it keeps them. */
-  unread?: true;
-  /** A question that its words leave open, where the answer changes the product. */
-  ask?: string;
-  /** Minutes that were told first, where it took others. */
-  before?: number;
-  /** Its words joined to the fields they were read as; the others are kept as words. */
-  joined: Joined[];
-}
-
-/** A recipe read: nothing is invented, and what was not understood keeps its words. */
-export interface RecipeRead {
-  name?: string;
-  lines: RecipeLine[];
-  steps: RecipeStep[];
-  storage: FormulaContent['storage'];
-  /** What is neither line nor step: yields, times, notes. */
-  others: string[];
-  /** Every word of the pasted text, each in one place. */
-  words: PlacedWord[];
-  /** How long the recipe says that it keeps: shown beside what the program finds, and decides nothing. */
-  keeps?: Keeps;
-}
+import type { RecipeRead } from './result.ts';
 
 /** Lines that go in where a method names them. */
 function byName(named: readonly NamedLine[], clauses: readonly Clause[]): GoesIn {

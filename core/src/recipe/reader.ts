@@ -6,7 +6,7 @@ import { joinedIn } from './joined.ts';
 import { boils, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
 import { openIn, weightAsked } from './open.ts';
 import { isPiece, type NamedLine } from './placing.ts';
-import type { RecipeStep } from './read.ts';
+import type { RecipeStep } from './result.ts';
 
 const TITLE = 120;
 

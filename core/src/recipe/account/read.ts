@@ -2,10 +2,10 @@ import type { ReadListLine } from '../../formula/index.ts';
 import { lineKey, readIngredientList } from '../../formula/index.ts';
 import type { KitchenCatalogue } from '../../ingredient/index.ts';
 import { storageOf } from '../ending.ts';
-import { clausePlace, type PlacedWord, placesOfText } from '../places.ts';
+import { clausePlace, placesOfText } from '../places.ts';
 import { type NamedLine, namedIn, namedLines } from '../placing.ts';
-import type { RecipeLine, RecipeRead } from '../read.ts';
 import { type GoesIn, RecipeReader } from '../reader.ts';
+import type { PlacedWord, RecipeLine, RecipeRead } from '../result.ts';
 import { type Heard, hear, type Part } from './tell.ts';
 import { type Told, wordsOf } from './told.ts';
 

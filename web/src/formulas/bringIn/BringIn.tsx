@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { incomingCsv } from '../exchange/csv.ts';
-import { type Incoming, incomingList } from '../exchange/incoming.ts';
+import { type Incoming, incomingText } from '../exchange/incoming.ts';
 import { incomingJson } from '../exchange/json.ts';
 import { FileProblem } from '../exchange/problem.ts';
 import { jsonLdIn } from '../exchange/recipe.ts';
@@ -13,6 +13,7 @@ import { OwnReview, useAddOwn } from '../line/OwnReview.tsx';
 import { ReviewLine } from './ReviewLine.tsx';
 import { ReviewSteps } from './ReviewSteps.tsx';
 import { useReview } from './useReview.ts';
+import { WholeText } from './WholeText.tsx';
 
 /** Lines and steps as they were read, beside their words; nothing is taken before it is said. */
 function ReviewAll({
@@ -20,11 +21,14 @@ function ReviewAll({
   linesOnly,
   take,
   back,
+  readAs,
 }: {
   first: Incoming;
   linesOnly: boolean;
   take: (incoming: Incoming) => void;
   back: () => void;
+  /** Reads the same text another way. */
+  readAs: (as: 'recipe' | 'account') => void;
 }) {
   const review = useReview(first);
   const [measured, setMeasured] = useState<ReadonlySet<string>>(new Set());
@@ -38,6 +42,7 @@ function ReviewAll({
     const at = steps.findIndex(({ step }) => step.id === stepId);
     return at < 0 || linesOnly ? null : `step ${at + 1}`;
   };
+  const other = incoming.pasted?.as === 'account' ? 'recipe' : 'account';
   const keptSteps = linesOnly ? 0 : steps.filter((step) => !step.out).length;
   return (
     <>
@@ -49,6 +54,14 @@ function ReviewAll({
             ? `${open} still open: answer what they ask, change their words, or leave them out.`
             : `${plural(asks, 'step')} of the method still ${asks === 1 ? 'asks' : 'ask'} something: answer, or leave it as words.`}
       </p>
+      {incoming.pasted && (
+        <p className="-mt-2 mb-3 text-sm text-ink-2">
+          {incoming.pasted.as === 'account' ? 'Read as somebody told it.' : 'Read as a written recipe.'}{' '}
+          <Button size="small" tone="quiet" onClick={() => readAs(other)}>
+            {other === 'account' ? 'Read it as an account' : 'Read it as a written recipe'}
+          </Button>
+        </p>
+      )}
       <div className="max-h-[56vh] overflow-y-auto">
         <ul className="border-t border-ink" aria-label="Lines">
           {lines.map((reviewed, i) => (
@@ -80,6 +93,7 @@ function ReviewAll({
         {incoming.note && (
           <p className="mt-4 text-sm whitespace-pre-line text-ink-2">Kept as a note: {incoming.note}</p>
         )}
+        {incoming.pasted && <WholeText {...incoming.pasted} />}
       </div>
       {own && <OwnReview own={own} measured={measured} setMeasured={setMeasured} />}
       <div className="mt-5 flex flex-wrap justify-end gap-3">
@@ -111,7 +125,7 @@ function readFile(name: string, text: string, catalogue: ReturnType<typeof useCa
     );
   if (json !== undefined || /\.(json|jsonld)$/i.test(name) || head === '{' || head === '[')
     return incomingJson(json ?? text, catalogue);
-  return /\.csv$/i.test(name) ? incomingCsv(text, catalogue) : incomingList(text, catalogue);
+  return /\.csv$/i.test(name) ? incomingCsv(text, catalogue) : incomingText(text, catalogue);
 }
 
 const LARGEST = 1_000_000;
@@ -136,7 +150,7 @@ function PasteOrChoose({ text, setText, problem, read, fail, onClose }: Source) 
   return (
     <>
       <TextField
-        label="A list, or a whole recipe with its method"
+        label="A list, a whole recipe with its method, or an account as you would tell it"
         rows={12}
         autoFocus
         value={text}
@@ -192,19 +206,30 @@ export function BringIn({
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
-  const read = (name: string, content: string) => {
+  const attempt = (read: () => Incoming) => {
     try {
-      setIncoming(readFile(name, content, catalogue));
+      setIncoming(read());
       setProblem(null);
     } catch (error) {
       if (!(error instanceof FileProblem)) throw error;
+      setIncoming(null);
       setProblem(`${error.message} Nothing was imported.`);
     }
   };
+  const read = (name: string, content: string) => attempt(() => readFile(name, content, catalogue));
   return (
     <Dialog open wide onClose={onClose} title={title}>
       {incoming ? (
-        <ReviewAll first={incoming} linesOnly={linesOnly} take={take} back={() => setIncoming(null)} />
+        <ReviewAll
+          key={incoming.pasted?.as ?? 'file'}
+          first={incoming}
+          linesOnly={linesOnly}
+          take={take}
+          back={() => setIncoming(null)}
+          readAs={(as) =>
+            incoming.pasted && attempt(() => incomingText(incoming.pasted!.text, catalogue, as))
+          }
+        />
       ) : (
         <PasteOrChoose {...{ text, setText, problem, read, onClose }} fail={setProblem} />
       )}

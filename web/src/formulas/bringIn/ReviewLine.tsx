@@ -123,6 +123,7 @@ export function ReviewLine(props: Props) {
           </div>
           <p className="text-sm text-ink-2">
             {[
+              read.before ? `said first: ${read.before}` : '',
               line.optional ? 'may be left out' : '',
               ...(line.or ?? []).map((other) => `or ${other.said} of ${nameOf(other.ingredientId)}`),
               at === null

@@ -1,55 +1,33 @@
-import { extractionMethods, type FormulaStep, strainMethods } from '@inch/core/formula';
-import { limitOfHeat, temperature } from '@inch/core/quantity';
-import { thicknesses } from '@inch/core/sugar';
+import type { FormulaStep } from '@inch/core/formula';
+import type { SaidField } from '@inch/core/recipe';
 import { useState } from 'react';
+import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { Menu } from '../../ui/Menu.tsx';
+import { Time } from '../../ui/StepFigures.tsx';
 import { figureIn } from '../../ui/typed.ts';
+import { StepDetails } from '../line/StepDetails.tsx';
 import { STEP_KINDS } from '../stepKinds.ts';
+import { StepWords } from './StepWords.tsx';
+import { CLEARED, stepFacts } from './stepFacts.ts';
 import type { Review } from './useReview.ts';
-
-/** Minutes as a cook says them. */
-function timeSaid(minutes: number): string {
-  if (minutes >= 2880) return `${Number((minutes / 1440).toFixed(1))} days`;
-  return minutes >= 120 ? `${Number((minutes / 60).toFixed(1))} h` : `${minutes} min`;
-}
-
-/** What was read of a step, in words. */
-export function stepFacts(step: FormulaStep): string {
-  const { method, cloth, minutes, celsius, toFraction, toBrix, toCelsius } = step;
-  return [
-    step.kind === 'draw' && method ? extractionMethods[method].name.toLowerCase() : '',
-    step.kind === 'strain' && cloth ? strainMethods[cloth].name : '',
-    minutes === undefined ? '' : timeSaid(minutes),
-    celsius === undefined ? '' : `${temperature(celsius)}`,
-    toFraction === undefined ? '' : `until ${Math.round(100 * toFraction)} % is left`,
-    toBrix === undefined ? '' : `to ${toBrix} °Bx`,
-    toCelsius === undefined ? '' : `until it boils at ${temperature(toCelsius)}`,
-    step.toThickness === undefined ? '' : `until it ${thicknesses[step.toThickness].says}`,
-    step.liquidAway ? 'the liquid is thrown away' : '',
-    step.killStep ? `reaches ${limitOfHeat(90)} or boils for a minute` : '',
-    step.neverBoil ? 'kept under the boil' : '',
-    step.lidOff ? 'lid off' : '',
-  ]
-    .filter(Boolean)
-    .join(' · ');
-}
-
-/** Words as a sentence begins. */
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Kinds of step that have a time. */
 const TIMED: ReadonlySet<string> = new Set(['draw', 'strain', 'reduce', 'heat', 'process', 'rest']);
 
+type Reviewed = Review['steps'][number];
+
 /** Asks what the words of a step leave open: a time is typed, another kind chosen above, or its words stay as they are. */
 function Asked({
-  read,
-  open,
-  leftAsWords,
-  step,
+  reviewed: { read, open, leftAsWords, step },
   review,
   n,
-}: Omit<Review['steps'][number], 'out'> & { review: Review; n: number }) {
+}: {
+  reviewed: Reviewed;
+  review: Review;
+  n: number;
+}) {
   const [typed, setTyped] = useState('');
   const minutes = figureIn(typed, { unit: 'min' });
   if (open === null && !leftAsWords) return null;
@@ -73,7 +51,7 @@ function Asked({
             size="small"
             tone="plain"
             disabled={minutes === null}
-            onClick={() => minutes !== null && review.setMinutes(read.step.id, minutes)}
+            onClick={() => minutes !== null && review.edit(read.step.id, { minutes })}
           >
             Take it
           </Button>
@@ -86,45 +64,150 @@ function Asked({
   );
 }
 
-/** The steps that the method was read as, each beside its words: another kind chosen, or left out, with one press. */
-export function ReviewSteps({ review }: { review: Review }) {
+const chip =
+  'rounded-full border px-2.5 py-0.5 text-sm whitespace-nowrap hover:border-rim aria-expanded:border-2 aria-expanded:border-rim aria-expanded:bg-rim-pale aria-expanded:font-semibold';
+
+/** What was read of a step, each beside its words: pressed it is put right or cleared. */
+function Facts({
+  reviewed: { read, step, own },
+  review,
+  n,
+  chosen,
+  choose,
+}: {
+  reviewed: Reviewed;
+  review: Review;
+  n: number;
+  chosen: SaidField | null;
+  choose: (field: SaidField | null) => void;
+}) {
+  const facts = stepFacts(step);
+  const said = new Set(read.joined.map(({ field }) => field));
+  const set = (part: Partial<FormulaStep>) => review.edit(read.step.id, part);
+  const fact = facts.find(({ field }) => field === chosen);
   return (
-    <ol className="border-t border-ink">
-      {review.steps.map(({ read, step, out, open, leftAsWords }, i) => (
-        <li key={step.id} className="border-b border-steel-line py-2">
-          <div className="flex items-start gap-2">
-            <p className={`min-w-0 flex-1 py-1 ${out ? 'text-ink-2 line-through' : ''}`}>
-              <span className="figure mr-2 font-semibold">{i + 1}</span>
-              {sentence(read.text)}
-            </p>
+    <>
+      {facts.map(({ field, says }) => {
+        const from = own.has(field) ? 'put right by you' : said.has(field) ? null : 'not said: ours';
+        return (
+          <button
+            key={field}
+            type="button"
+            aria-expanded={field === chosen}
+            className={`${chip} ${from === null ? 'border-steel' : 'border-dashed border-steel text-ink-2'}`}
+            onClick={() => choose(field === chosen ? null : field)}
+          >
+            {says}
+            {from !== null && <span className="text-ink-2">, {from}</span>}
+          </button>
+        );
+      })}
+      {chosen !== null && (
+        <fieldset className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1 rounded-lg bg-rim-pale px-3 py-1.5">
+          <legend className="sr-only">Step {n}, put right</legend>
+          {TIMED.has(step.kind) && (
+            <Time label={`Step ${n}, how long`} minutes={step.minutes} set={(minutes) => set({ minutes })} />
+          )}
+          <StepDetails step={step} n={n} set={set} />
+          {fact && (
             <Button
               size="small"
               tone="quiet"
-              aria-label={`${out ? 'Put back' : 'Leave out'} step ${i + 1}`}
-              onClick={() => review.leaveOut(step.id)}
+              onClick={() => {
+                set(CLEARED[fact.field]);
+                choose(null);
+              }}
             >
-              {out ? 'Put back' : 'Leave out'}
+              Clear “{fact.says}”
             </Button>
-          </div>
-          {!out && (
-            <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm text-ink-2">
-              <select
-                aria-label={`Step ${i + 1}, kind`}
-                value={step.kind}
-                onChange={(e) => review.setKind(step.id, e.target.value as FormulaStep['kind'])}
-                className="rounded-md border border-steel bg-enamel px-1.5 py-0.5 font-semibold text-ink"
-              >
-                {STEP_KINDS.map(({ kind, name }) => (
-                  <option key={kind} value={kind}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-              <span>{stepFacts(step)}</span>
-            </div>
           )}
-          {!out && read.ask && <Asked {...{ read, open, leftAsWords, step, review }} n={i + 1} />}
-        </li>
+          <Button size="small" tone="quiet" onClick={() => choose(null)}>
+            Close
+          </Button>
+        </fieldset>
+      )}
+    </>
+  );
+}
+
+/** What goes in at a step: pressed, it goes in at another. */
+function GoesIn({ stepId, review }: { stepId: string; review: Review }) {
+  const catalogue = useCatalogue();
+  const here = review.lines.filter(({ line, out }) => line.stepId === stepId && !out);
+  const steps = review.steps.filter(({ out }) => !out);
+  if (here.length === 0) return null;
+  return (
+    <span className="flex flex-wrap items-center gap-1">
+      <span>in:</span>
+      {here.map(({ line, read }) => {
+        const name = catalogue.find(line.ingredientId)?.name ?? read.text;
+        return (
+          <Menu
+            key={line.id}
+            label={`${name}: goes in at another step`}
+            actions={steps.map(({ step }) => ({
+              name: `${review.steps.findIndex((one) => one.step.id === step.id) + 1} ${step.title}`,
+              act: () => review.moveLine(line.id, step.id),
+              disabled: step.id === stepId,
+            }))}
+          >
+            <span className="text-sm">{name}</span>
+          </Menu>
+        );
+      })}
+    </span>
+  );
+}
+
+function ReviewStep({ reviewed, review, n }: { reviewed: Reviewed; review: Review; n: number }) {
+  const { read, step, out } = reviewed;
+  const [chosen, choose] = useState<SaidField | null>(null);
+  return (
+    <li className="border-b border-steel-line py-2">
+      <div className="flex items-start gap-2">
+        <p className={`min-w-0 flex-1 py-1 ${out ? 'text-ink-2 line-through' : ''}`}>
+          <span className="figure mr-2 font-semibold">{n}</span>
+          <StepWords read={read} chosen={chosen} />
+        </p>
+        <Button
+          size="small"
+          tone="quiet"
+          aria-label={`${out ? 'Put back' : 'Leave out'} step ${n}`}
+          onClick={() => review.leaveOut(step.id)}
+        >
+          {out ? 'Put back' : 'Leave out'}
+        </Button>
+      </div>
+      {!out && (
+        <div className="flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
+          <select
+            aria-label={`Step ${n}, kind`}
+            value={step.kind}
+            onChange={(e) => review.setKind(step.id, e.target.value as FormulaStep['kind'])}
+            className="rounded-md border border-steel bg-enamel px-1.5 py-0.5 font-semibold text-ink"
+          >
+            {STEP_KINDS.map(({ kind, name }) => (
+              <option key={kind} value={kind}>
+                {name}
+              </option>
+            ))}
+          </select>
+          <Facts {...{ reviewed, review, n, chosen, choose }} />
+          <GoesIn stepId={step.id} review={review} />
+          {read.before !== undefined && <span className="text-ink-2">{read.before} min were said first</span>}
+        </div>
+      )}
+      {!out && read.ask && <Asked {...{ reviewed, review, n }} />}
+    </li>
+  );
+}
+
+/** The steps that the method was read as, each beside its words: another kind chosen, a fact put right or left out, with a press. */
+export function ReviewSteps({ review }: { review: Review }) {
+  return (
+    <ol className="border-t border-ink">
+      {review.steps.map((reviewed, i) => (
+        <ReviewStep key={reviewed.step.id} reviewed={reviewed} review={review} n={i + 1} />
       ))}
     </ol>
   );

@@ -32,9 +32,12 @@ export function useReview(first: Incoming) {
   const [settled, setSettled] = useState(EMPTY);
   const [out, setOut] = useState(EMPTY);
   const [kinds, setKinds] = useState<ReadonlyMap<string, StepKind>>(new Map());
-  const [times, setTimes] = useState<ReadonlyMap<string, number>>(new Map());
+  const [edits, setEdits] = useState<ReadonlyMap<string, Partial<FormulaStep>>>(new Map());
+  const [moved, setMoved] = useState<ReadonlyMap<string, string>>(new Map());
 
-  const lines = incoming.formulaLines.map((line, i): ReviewedLine => {
+  const lines = incoming.formulaLines.map((asRead, i): ReviewedLine => {
+    const stepId = moved.get(asRead.id);
+    const line = stepId ? { ...asRead, stepId } : asRead;
     const read = incoming.lines[i]!;
     const own = chosen.get(line.id);
     const known = own !== undefined || (line.ingredientId !== '' && settled.has(line.id));
@@ -50,15 +53,17 @@ export function useReview(first: Incoming) {
   });
   const steps = (incoming.steps ?? []).map((read) => {
     const { id } = read.step;
-    const [kind, minutes] = [kinds.get(id), times.get(id)];
-    const answered = kind !== undefined || minutes !== undefined || settled.has(id);
+    const [kind, edit] = [kinds.get(id), edits.get(id)];
+    const answered = kind !== undefined || edit !== undefined || settled.has(id);
     return {
       read,
       out: out.has(id),
       /** What its words leave open; null once it was answered, or left as words. */
       open: answered ? null : (read.ask ?? null),
       leftAsWords: settled.has(id),
-      step: { ...read.step, ...(kind ? { kind } : {}), ...(minutes === undefined ? {} : { minutes }) },
+      step: { ...read.step, ...(kind ? { kind } : {}), ...edit } as FormulaStep,
+      /** Fields that were put right here: no word of the text is theirs any more. */
+      own: new Set(Object.keys(edit ?? {})),
     };
   });
 
@@ -85,7 +90,11 @@ export function useReview(first: Incoming) {
     settle: (id: string) => setSettled(toggled(settled, id)),
     leaveOut: (id: string) => setOut(toggled(out, id)),
     setKind: (id: string, kind: StepKind) => setKinds(new Map([...kinds, [id, kind]])),
-    setMinutes: (id: string, minutes: number) => setTimes(new Map([...times, [id, minutes]])),
+    /** Puts a field of a step right, or clears it. */
+    edit: (id: string, part: Partial<FormulaStep>) =>
+      setEdits(new Map([...edits, [id, { ...edits.get(id), ...part }]])),
+    /** A line goes in at another step. */
+    moveLine: (id: string, stepId: string) => setMoved(new Map([...moved, [id, stepId]])),
     /** The words of a line of the text changed: all of it is read again, choices for other lines are kept. */
     reword(number: number, text: string) {
       const { document } = incoming;
@@ -93,7 +102,9 @@ export function useReview(first: Incoming) {
       const ingredients = document.ingredients.map((line) =>
         line.number === number ? { ...line, text } : line,
       );
-      const next = incomingDocument({ ...document, ingredients }, catalogue);
+      const rows = incoming.pasted?.text.split('\n');
+      if (rows) rows[number - 1] = text;
+      const next = incomingDocument({ ...document, ingredients }, catalogue, rows?.join('\n'));
       setIncoming({ ...incoming, ...next });
       for (const line of incoming.lines)
         if (line.number === number) setChosen(without(chosen, `line${number}`));

@@ -2,10 +2,14 @@ import { type FormulaContent, type FormulaLine, lineKey, type ReadListLine } fro
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import {
   type Keeps,
+  looksTold,
+  type PlacedWord,
   partsOfText,
   type RecipeDocument,
   type RecipeLine,
+  type RecipeRead,
   type RecipeStep,
+  readAccount,
   readDocument,
 } from '@inch/core/recipe';
 import type { Draft } from '../draft.ts';
@@ -29,6 +33,8 @@ export interface Incoming {
   document?: RecipeDocument;
   /** What is neither line nor step: it goes with the formula as its note. */
   note?: string;
+  /** The text as it was pasted, with where each of its words stands. */
+  pasted?: { text: string; words: readonly PlacedWord[]; as: 'recipe' | 'account' };
   /** What a formula file brings of its kitchen's own, and this kitchen does not have. */
   own?: IncomingOwn;
 }
@@ -47,26 +53,48 @@ export const formulaLineOf = (line: RecipeLine | ReadListLine): FormulaLine => (
 /** A formula holds this many steps at the most. */
 const MOST_STEPS = 40;
 
-/** A recipe parted into list and method, read. */
-export function incomingDocument(document: RecipeDocument, catalogue: KitchenCatalogue): Incoming {
-  const { name, lines, steps, storage, others, keeps } = readDocument(document, catalogue);
+function incomingRead(read: RecipeRead): Incoming {
+  const { name, lines, steps, storage, keeps } = read;
   const kept = steps.slice(0, MOST_STEPS);
   return {
     lines,
     formulaLines: lines.map(formulaLineOf),
     steps: kept,
-    document,
     ...(name ? { name } : {}),
     ...(keeps ? { keeps } : {}),
-    ...(others.length > 0 ? { note: others.join('\n') } : {}),
     ...(kept.length > 0 ? { content: { steps: kept.map(({ step }) => step), storage, bottleMl: 250 } } : {}),
   };
 }
 
-/** A pasted list, or a whole recipe: line by line, and its method as steps. */
-export function incomingList(text: string, catalogue: KitchenCatalogue): Incoming {
+/** A recipe parted into list and method, read. */
+export function incomingDocument(
+  document: RecipeDocument,
+  catalogue: KitchenCatalogue,
+  text?: string,
+): Incoming {
+  const read = readDocument(document, catalogue, text);
+  return {
+    ...incomingRead(read),
+    document,
+    ...(text === undefined ? {} : { pasted: { text, words: read.words, as: 'recipe' } }),
+    ...(read.others.length > 0 ? { note: read.others.join('\n') } : {}),
+  };
+}
+
+/** A pasted text: a list, a whole recipe with its method, or an account as somebody told it. */
+export function incomingText(
+  text: string,
+  catalogue: KitchenCatalogue,
+  as = looksTold(text) ? ('account' as const) : ('recipe' as const),
+): Incoming {
+  if (as === 'account') {
+    const read = readAccount(text, catalogue);
+    if (read.lines.length === 0 && read.steps.length === 0)
+      throw new FileProblem(null, 'It names nothing that goes in, and nothing that is done.');
+    return { ...incomingRead(read), pasted: { text, words: read.words, as } };
+  }
   const document = partsOfText(text);
   if (document.ingredients.length === 0)
     throw new FileProblem(null, 'There is no line in it that could be an ingredient. Paste one to a line.');
-  return incomingDocument(document, catalogue);
+  return incomingDocument(document, catalogue, text);
 }
