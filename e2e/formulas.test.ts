@@ -144,12 +144,12 @@ describe('a whole recipe pasted', () => {
       const review = dialog();
       if (file === 'quince.txt') {
         // How much covers the fruit is reckoned from the pan, unless it was measured.
-        await review.getByText(/4 lines read, all understood/).waitFor();
+        await review.getByText(/4 lines and \d+ steps read, all understood/).waitFor();
         await review.getByRole('button', { name: 'Change “water to cover”' }).click();
         await review.getByLabel('Words of “water to cover”').fill('2 l water');
         await page.keyboard.press('Enter');
       }
-      await review.getByText(/lines read, all understood/).waitFor();
+      await review.getByText(/read, all understood/).waitFor();
       await review.getByRole('button', { name: /^Import \d+ lines and \d+ steps$/ }).click();
       await dialog().waitFor({ state: 'detached' });
       await page.getByRole('img', { name: /^Acid, pH: [23]\.\d\d/ }).waitFor();
@@ -165,14 +165,14 @@ describe('a whole recipe pasted', () => {
       '2 kg damsons\n500 g sugar candy from the fair\n1 cup honey or 3/4 cup sugar\n1 tsp salt\n\nMethod\nSimmer the damsons for 20 minutes. Strain. Add the honey. Sing to it.',
     );
     const review = dialog();
-    await review.getByText(/4 lines read, 1 still open/).waitFor();
+    await review.getByText(/4 lines and \d+ steps read, 1 still open/).waitFor();
     await review.getByText('fair (not understood)').first().waitFor();
     await review.getByRole('button', { name: 'Change “500 g sugar candy from the fair”' }).click();
     await review.getByLabel('Words of “500 g sugar candy from the fair”').fill('500 g rock sugar');
     await page.keyboard.press('Enter');
     await review.getByText(/all understood/).waitFor();
     await review.getByRole('button', { name: 'Leave out “1 tsp salt”' }).click();
-    await review.getByText(/^3 lines read/).waitFor();
+    await review.getByText(/^3 lines and/).waitFor();
     await review.getByRole('button', { name: /^Import 3 lines and 3 steps$/ }).click();
     expect(await said(2).inputValue()).toBe('500 g');
     // The other choice is a press away, and back.

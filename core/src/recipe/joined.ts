@@ -48,7 +48,7 @@ const STILL = /\b(?:cool|chill|freez|fridge|refrigerat|keep|store)\w*/;
 const PREPARED =
   /\b(?:wash|rins|scrub|peel|cor|ston|pit|hull|trim|strip|pick|chop|slic|dic|cut|quarter|halv|crush|mash|scoop|toast|roast|bruis|grat|zest|par|destem|prick|sort|clean|wip|juic|tear|weigh|warm|heat|bak|set|put|chill|lin|shak)\w*/;
 const ADDED =
-  /\b(?:add|stir|mix|combin|whisk|dissolv|pour|tip|fold|put|plac|return|toss|layer|sprinkl|drop|pop|pack|throw|dump|go|cover)\w*/;
+  /\b(?:add|stir|mix|combin|whisk|dissolv|pour|tip|fold|put|plac|return|toss|layer|sprinkl|drop|pop|pack|throw|dump|cover)\w*|\bgo(?:es)? (?:back )?in(?:to)?\b/;
 const MEASURED = /\b(?:measur|tast|test|check|weigh|read|try|see)\w*/;
 
 const KINDS: Record<FormulaStep['kind'], readonly RegExp[]> = {
@@ -117,8 +117,11 @@ function mannerOf(step: FormulaStep, said: string): Joined[] {
   ];
 }
 
+const isSame = (one: { start: number; end: number }, other: { start: number; end: number }): boolean =>
+  one.start === other.start && one.end === other.end;
+
 /**
- * Joins the words of a step to the fields they were read as; a field that no word is joined to was not said. Where two would take the same words, the first has them.
+ * Joins the words of a step to the fields they were read as; a field that no word is joined to was not said. The same words may say two ("simmer" is a heat and how hot), but never part of others.
  * @param text words of the step as they were pasted
  */
 export function joinedIn(step: FormulaStep, text: string): Joined[] {
@@ -130,6 +133,7 @@ export function joinedIn(step: FormulaStep, text: string): Joined[] {
   ];
   const kept: Joined[] = [];
   for (const one of all)
-    if (kept.every(({ start, end }) => one.end <= start || one.start >= end)) kept.push(one);
+    if (kept.every(({ start, end }) => one.end <= start || one.start >= end || isSame(one, { start, end })))
+      kept.push(one);
   return kept.sort((a, b) => a.start - b.start);
 }

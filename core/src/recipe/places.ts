@@ -85,18 +85,19 @@ export const placesOfText = (
     return { text: word.text, start, end, in: placeOf({ start, end }) };
   });
 
-/** Where a word of a clause stands, by its place in the words of the clause. */
+/** Tells where a word of a clause stands, by its place in the words of the clause. */
 export function clausePlace(
-  reader: Followed,
+  { where, stepOf }: Followed,
   clause: Clause,
-  { start, end }: { start: number; end: number },
-): WordPlace {
-  const where = reader.where.get(clause);
-  if (typeof where !== 'object') return { of: where === 'note' ? 'note' : 'talk' };
-  const step = reader.stepOf(where.step);
-  const field =
-    step && joinedIn(step.step, clause.text).find((one) => start < one.end && end > one.start)?.field;
-  return { of: 'step', id: where.step, ...(field ? { field } : {}) };
+): (word: { start: number; end: number }) => WordPlace {
+  const at = where.get(clause);
+  if (typeof at !== 'object') return () => ({ of: at === 'note' ? 'note' : 'talk' });
+  const step = stepOf(at.step);
+  const joined = step ? joinedIn(step.step, clause.text) : [];
+  return ({ start, end }) => {
+    const field = joined.find((one) => start < one.end && end > one.start)?.field;
+    return { of: 'step', id: at.step, ...(field ? { field } : {}) };
+  };
 }
 
 /** Words of a line of the list; what stands before its own is a bullet. */

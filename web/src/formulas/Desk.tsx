@@ -145,7 +145,7 @@ function PasteRecipe({ draft, change }: { draft: Draft; change: (change: Change)
       </Button>
       {open && (
         <BringIn
-          title="Paste a list or a recipe"
+          title="Paste a list, a recipe or an account"
           linesOnly={!isEmpty}
           onClose={() => setOpen(false)}
           take={take}

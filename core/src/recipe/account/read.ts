@@ -1,6 +1,7 @@
 import type { ReadListLine } from '../../formula/index.ts';
 import { lineKey, readIngredientList } from '../../formula/index.ts';
 import type { KitchenCatalogue } from '../../ingredient/index.ts';
+import type { Clause } from '../clause.ts';
 import { storageOf } from '../ending.ts';
 import { clausePlace, placesOfText } from '../places.ts';
 import { type NamedLine, namedIn, namedLines } from '../placing.ts';
@@ -90,7 +91,7 @@ function meant(part: Part, ready: readonly NamedLine[], first: boolean): NamedLi
 }
 
 /** Reads what was done, part by part. */
-function followed({ parts }: Heard, goesIn: GoesIn): RecipeReader {
+function followed({ parts }: Heard, goesIn: GoesIn): { reader: RecipeReader; clauses: Clause[] } {
   const clauses = parts.map(({ clause, does, names, talk }) =>
     does
       ? clause
@@ -98,7 +99,7 @@ function followed({ parts }: Heard, goesIn: GoesIn): RecipeReader {
   );
   const reader = new RecipeReader(clauses, goesIn);
   reader.read();
-  return reader;
+  return { reader, clauses };
 }
 
 const OF_A_KIND = /\b(?:zest|peel|rind|juice|vinegar|acid)\b/;
@@ -111,8 +112,9 @@ function wordsIn(
   text: string,
   { parts }: Heard,
   lines: readonly ToldLine[],
-  reader: RecipeReader,
+  { reader, clauses }: ReturnType<typeof followed>,
 ): PlacedWord[] {
+  const placeIn = clauses.map((clause) => clausePlace(reader, clause));
   const ofLines = lines.flatMap(({ line, from }) =>
     from.spans.map((span) => ({ ...span, id: lineKey(line) })),
   );
@@ -123,7 +125,7 @@ function wordsIn(
     if (told) return { of: 'line', id: told.id, as: end <= told.amountEnd ? 'amount' : 'ingredient' };
     const part = parts[i];
     if (!part || end <= part.start) return { of: 'talk' };
-    return clausePlace(reader, part.clause, { start: start - part.start, end: end - part.start });
+    return placeIn[i]!({ start: start - part.start, end: end - part.start });
   });
 }
 
@@ -142,17 +144,17 @@ export function readAccount(text: string, catalogue: KitchenCatalogue): RecipeRe
     lines.map(({ line }) => line),
     catalogue,
   );
-  const reader = followed(heard, byTelling(heard, named, from));
+  const first = followed(heard, byTelling(heard, named, from));
   // What is only said to be used, and put in by no later words, goes in where that is said.
-  const left = from.filter((_, i) => reader.stepFor(named[i]!).unplaced);
+  const left = from.filter((_, i) => first.reader.stepFor(named[i]!).unplaced);
   for (const part of heard.parts) part.does ||= part.uses && part.names.some((told) => left.includes(told));
-  const done = left.length === 0 ? reader : followed(heard, byTelling(heard, named, from));
-  const { steps, ends, aside, keeps } = done;
+  const done = left.length === 0 ? first : followed(heard, byTelling(heard, named, from));
+  const { steps, ends, aside, keeps } = done.reader;
   return {
     ...(heard.name ? { name: heard.name } : {}),
     lines: named.map((one, i): RecipeLine => {
       const { before } = from[i]!;
-      return { ...one.line, ...done.stepFor(one), ...(before ? { before } : {}) };
+      return { ...one.line, ...done.reader.stepFor(one), ...(before ? { before } : {}) };
     }),
     steps,
     storage: storageOf(

@@ -38,21 +38,20 @@ function ReviewAll({
   const kept = lines.filter((line) => !line.out);
   const open = kept.filter((line) => line.open !== null).length;
   const asks = linesOnly ? 0 : steps.filter((step) => !step.out && step.open !== null).length;
+  const keptSteps = linesOnly ? 0 : steps.filter((step) => !step.out).length;
   const placeOf = (stepId: string | undefined): string | null => {
     const at = steps.findIndex(({ step }) => step.id === stepId);
     return at < 0 || linesOnly ? null : `step ${at + 1}`;
   };
   const other = incoming.pasted?.as === 'account' ? 'recipe' : 'account';
-  const keptSteps = linesOnly ? 0 : steps.filter((step) => !step.out).length;
   return (
     <>
       <p className="mb-3" role="status">
-        {plural(kept.length, 'line')} read,{' '}
-        {open === 0 && asks === 0
+        {plural(kept.length, 'line')}
+        {keptSteps > 0 && ` and ${plural(keptSteps, 'step')}`} read,{' '}
+        {open + asks === 0
           ? 'all understood.'
-          : open > 0
-            ? `${open} still open: answer what they ask, change their words, or leave them out.`
-            : `${plural(asks, 'step')} of the method still ${asks === 1 ? 'asks' : 'ask'} something: answer, or leave it as words.`}
+          : `${open + asks} still open: answer what they ask, ${open > 0 ? 'change their words, or leave them out' : 'or leave it as words'}.`}
       </p>
       {incoming.pasted && (
         <p className="-mt-2 mb-3 text-sm text-ink-2">

@@ -11,12 +11,12 @@ const LOOKS: Record<PlacedWord['in']['of'], string> = {
 
 /** A pasted text as a whole: what became lines underlined, what became steps dark, what is neither pale. */
 export function WholeText({ text, words }: { text: string; words: readonly PlacedWord[] }) {
-  const runs: { look: string; from: number; to: number }[] = [];
-  for (const { end, in: place } of words) {
+  const runs: { look: string; before: string; from: number; to: number }[] = [];
+  for (const { start, end, in: place } of words) {
     const look = LOOKS[place.of];
     const last = runs.at(-1);
     if (last && last.look === look) last.to = end;
-    else runs.push({ look, from: last?.to ?? 0, to: end });
+    else runs.push({ look, before: text.slice(last?.to ?? 0, start), from: start, to: end });
   }
   return (
     <details className="mt-4">
@@ -25,9 +25,10 @@ export function WholeText({ text, words }: { text: string; words: readonly Place
         Underlined: a line. Dark: words of a step. Pale: set aside, neither used nor kept.
       </p>
       <p className="mt-1 whitespace-pre-line">
-        {runs.map(({ look, from, to }) => (
-          <span key={from} className={look}>
-            {text.slice(from, to)}
+        {runs.map(({ look, before, from, to }) => (
+          <span key={from}>
+            {before}
+            <span className={look}>{text.slice(from, to)}</span>
           </span>
         ))}
         {text.slice(runs.at(-1)?.to ?? 0)}
