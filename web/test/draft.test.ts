@@ -7,6 +7,7 @@ import {
   draftOf,
   drawnBy,
   emptyDraft,
+  redrawnBy,
   savedContent,
 } from '../src/formulas/draft.ts';
 import { minutesFrom } from '../src/ui/StepFigures.tsx';
@@ -126,9 +127,40 @@ describe('a formula being written', () => {
     expect(draft.content.lines[3]!.basis).toMatchObject({ lineId: ids[2] });
   });
 
-  it('takes over the words and the clock of the method a draw is changed to', () => {
-    expect(drawnBy('cold')).toMatchObject({ method: 'cold', minutes: 2880, killStep: false });
-    expect(drawnBy('cooked')).toMatchObject({ killStep: true });
+  it('keeps the words and the time that somebody gave a draw when its method is changed', () => {
+    const own = {
+      id: 'a',
+      kind: 'draw' as const,
+      title: 'Simmer, lid half on',
+      minutes: 15,
+      method: 'cooked' as const,
+    };
+    const changed = { ...own, ...redrawnBy(own, 'cold') };
+    expect(changed).toMatchObject({ title: own.title, minutes: 15, method: 'cold', killStep: false });
+    // Words and clock that came with the method go with it.
+    const untouched = { id: 'a', kind: 'draw' as const, ...drawnBy('cooked') } as typeof own;
+    expect({ ...untouched, ...redrawnBy(untouched, 'cold') }).toMatchObject(drawnBy('cold'));
+  });
+
+  it('takes lines in with their method, behind the steps that are there or in their place', () => {
+    const lines = [{ id: 'line1', said: '1 kg', ingredientId: 'damson', stepId: 'step2' }];
+    const steps = [
+      { id: 'step1', kind: 'prepare' as const, title: 'Stone them' },
+      { id: 'step2', kind: 'add' as const, title: 'Put them in' },
+    ];
+    const before = emptyDraft();
+    const behind = at(before, { do: 'add lines', lines, method: { steps, goes: 'behind' } }).content;
+    expect(behind.steps.map(({ title }) => title)).toEqual([
+      ...before.content.steps.map(({ title }) => title),
+      'Stone them',
+      'Put them in',
+    ]);
+    expect(behind.lines.at(-1)!.stepId).toBe(behind.steps.at(-1)!.id);
+    const instead = at(before, { do: 'add lines', lines, method: { steps, goes: 'instead' } }).content;
+    expect(instead.steps.map(({ title }) => title)).toEqual(['Stone them', 'Put them in']);
+    const left = at(before, { do: 'add lines', lines }).content;
+    expect(left.steps).toEqual(before.content.steps);
+    expect(left.lines.at(-1)).not.toHaveProperty('stepId');
   });
 
   it('leaves the entries a version kept with that version', () => {

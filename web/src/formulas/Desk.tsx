@@ -7,7 +7,7 @@ import { Button, buttonLook } from '../ui/Button.tsx';
 import { DraftNote } from '../ui/DraftNote.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { BringIn } from './bringIn/BringIn.tsx';
-import type { Change, Draft } from './draft.ts';
+import type { Change, Draft, Method } from './draft.ts';
 import type { Incoming } from './exchange/incoming.ts';
 import { ForecastPanel } from './forecast/ForecastPanel.tsx';
 import { SeveralAims } from './forecast/SeveralAims.tsx';
@@ -129,13 +129,16 @@ function mendedBy(mend: Mend): Partial<FormulaContent> {
 function PasteRecipe({ draft, change }: { draft: Draft; change: (change: Change) => void }) {
   const [open, setOpen] = useState(false);
   const isEmpty = draft.content.lines.every((line) => line.said === '' && line.ingredientId === '');
-  const take = ({ formulaLines, content, name, note }: Incoming) => {
+  const take = ({ formulaLines, content, name, note }: Incoming, goes?: Method['goes']) => {
     if (isEmpty && content) {
       change({ do: 'content', change: { ...content, lines: formulaLines } });
       change({ do: 'head', change: { ...(draft.name || !name ? {} : { name }), ...(note ? { note } : {}) } });
-    }
-    // The formula keeps its own steps: the lines go in at its first.
-    else change({ do: 'add lines', lines: formulaLines.map(({ stepId: _, ...line }) => line) });
+    } else
+      change({
+        do: 'add lines',
+        lines: formulaLines,
+        ...(goes && content ? { method: { steps: content.steps, goes } } : {}),
+      });
     setOpen(false);
   };
   return (
@@ -146,7 +149,7 @@ function PasteRecipe({ draft, change }: { draft: Draft; change: (change: Change)
       {open && (
         <BringIn
           title="Paste a list, a recipe or an account"
-          linesOnly={!isEmpty}
+          hasSteps={!isEmpty}
           onClose={() => setOpen(false)}
           take={take}
         />

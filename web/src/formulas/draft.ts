@@ -60,13 +60,20 @@ export const draftOf = (formula: Formula, number = formula.version): Draft => ({
   ),
 });
 
+/** Steps that come in with lines, and where they go. */
+export interface Method {
+  steps: readonly FormulaStep[];
+  goes: 'behind' | 'instead';
+}
+
 export type Change =
   | { do: 'set'; draft: Draft }
   | { do: 'head'; change: Partial<Omit<Draft, 'content'>> }
   | { do: 'content'; change: Partial<FormulaContent> }
   | { do: 'line'; id: string; change: Partial<FormulaLine> }
   | { do: 'add line' }
-  | { do: 'add lines'; lines: readonly FormulaLine[] }
+  /** More lines; with the method that they came with behind the steps that are there, or in their place. */
+  | { do: 'add lines'; lines: readonly FormulaLine[]; method?: Method }
   | { do: 'drop line'; id: string }
   /** A line that was removed, put back among those that stood before. */
   | { do: 'put line back'; id: string; before: readonly FormulaLine[] }
@@ -99,10 +106,21 @@ function freshStep(kind: StepKind, method: ExtractionMethod = 'cooked'): Formula
   return kind === 'heat' ? { ...step, killStep: true } : step;
 }
 
-/** What a draw takes over from its method: words, clock, whether it boils. */
+/** A draw as its method has it: words, clock, whether it boils. */
 export function drawnBy(method: ExtractionMethod): Partial<FormulaStep> {
   const { title, minutes } = extractionMethods[method];
   return { method, title, minutes, draws: undefined, killStep: method === 'cooked' };
+}
+
+/** A draw by another method: words and a time that somebody gave stay; those of the method before go with it. */
+export function redrawnBy(step: FormulaStep, method: ExtractionMethod): Partial<FormulaStep> {
+  const before = step.method && extractionMethods[step.method];
+  const { title, minutes, ...rest } = drawnBy(method);
+  return {
+    ...rest,
+    ...(step.title === before?.title ? { title } : {}),
+    ...(step.minutes === before?.minutes && step.title === before?.title ? { minutes } : {}),
+  };
 }
 
 function movedTo<T extends { id: string }>(list: readonly T[], id: string, to: number): T[] {
@@ -150,6 +168,14 @@ function freshlyKeyed(lines: readonly FormulaLine[]): FormulaLine[] {
   }));
 }
 
+const unplaced = ({ stepId: _, ...line }: FormulaLine): FormulaLine => line;
+
+/** A line at the step that came in with it. */
+function placedAt({ stepId, ...line }: FormulaLine, keys: ReadonlyMap<string, string>): FormulaLine {
+  const at = stepId === undefined ? undefined : keys.get(stepId);
+  return at === undefined ? line : { ...line, stepId: at };
+}
+
 function changeContent(content: FormulaContent, change: Change): FormulaContent {
   const { lines, steps } = content;
   switch (change.do) {
@@ -161,7 +187,21 @@ function changeContent(content: FormulaContent, change: Change): FormulaContent 
       return { ...content, lines: [...lines, emptyLine(lines)] };
     case 'add lines': {
       const kept = lines.filter((l) => l.said.trim() !== '' || l.ingredientId !== '');
-      return { ...content, lines: [...kept, ...freshlyKeyed(change.lines)] };
+      const { method } = change;
+      // The formula keeps its own steps: the lines go in at its first.
+      if (!method)
+        return {
+          ...content,
+          lines: [...kept, ...freshlyKeyed(change.lines.map(unplaced))],
+        };
+      const keys = new Map(method.steps.map(({ id }) => [id, key()]));
+      const coming = method.steps.map((step) => ({ ...step, id: keys.get(step.id)! }));
+      const placed = change.lines.map((line) => placedAt(line, keys));
+      return {
+        ...content,
+        lines: [...(method.goes === 'instead' ? kept.map(unplaced) : kept), ...freshlyKeyed(placed)],
+        steps: method.goes === 'instead' ? coming : [...steps, ...coming],
+      };
     }
     case 'drop line':
       return { ...content, lines: withoutLine(lines, change.id) };

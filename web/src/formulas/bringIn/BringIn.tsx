@@ -3,7 +3,8 @@ import { type ChangeEvent, useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { Choice, TextField } from '../../ui/Field.tsx';
+import type { Method } from '../draft.ts';
 import { incomingCsv } from '../exchange/csv.ts';
 import { type Incoming, incomingText } from '../exchange/incoming.ts';
 import { incomingJson } from '../exchange/json.ts';
@@ -18,23 +19,26 @@ import { WholeText } from './WholeText.tsx';
 /** Lines and steps as they were read, beside their words; nothing is taken before it is said. */
 function ReviewAll({
   first,
-  linesOnly,
+  hasSteps,
   take,
   back,
   readAs,
 }: {
   first: Incoming;
-  linesOnly: boolean;
-  take: (incoming: Incoming) => void;
+  hasSteps: boolean;
+  take: (incoming: Incoming, goes?: Method['goes']) => void;
   back: () => void;
   /** Reads the same text another way. */
   readAs: (as: 'recipe' | 'account') => void;
 }) {
   const review = useReview(first);
+  const [goes, setGoes] = useState<Method['goes'] | 'nowhere'>(hasSteps ? 'nowhere' : 'instead');
+  const linesOnly = goes === 'nowhere';
   const [measured, setMeasured] = useState<ReadonlySet<string>>(new Set());
   const { incoming, lines, steps } = review;
   const { own } = incoming;
-  const addOwn = useAddOwn(() => take(review.taken()));
+  const takeAll = () => take(review.taken(), goes === 'nowhere' ? undefined : goes);
+  const addOwn = useAddOwn(takeAll);
   const kept = lines.filter((line) => !line.out);
   const open = kept.filter((line) => line.open !== null).length;
   const asks = linesOnly ? 0 : steps.filter((step) => !step.out && step.open !== null).length;
@@ -72,10 +76,18 @@ function ReviewAll({
             </div>
           ))}
         </ul>
-        {linesOnly && steps.length > 0 && (
-          <p className="mt-4 text-sm text-ink-2">
-            The formula has steps of its own: the method is left out, and the lines go in at its first step.
-          </p>
+        {hasSteps && steps.length > 0 && (
+          <Choice
+            className="mt-4 max-w-md"
+            label="The formula has steps of its own. The method that comes with these lines"
+            options={[
+              ['nowhere', 'is left out: the lines go in at the first step'],
+              ['behind', 'goes behind the steps that are there'],
+              ['instead', 'takes the place of the steps that are there'],
+            ]}
+            value={goes}
+            onChange={(e) => setGoes(e.target.value as typeof goes)}
+          />
         )}
         {!linesOnly && steps.length > 0 && (
           <section className="mt-5" aria-label="Steps read">
@@ -102,7 +114,7 @@ function ReviewAll({
         <Button
           // What changes the product is answered first, if only by leaving its words as they are.
           disabled={addOwn.busy || kept.length === 0 || asks > 0}
-          onClick={() => (own ? addOwn.run({ own, measured }) : take(review.taken()))}
+          onClick={() => (own ? addOwn.run({ own, measured }) : takeAll())}
         >
           Import {plural(kept.length, 'line')}
           {keptSteps > 0 && ` and ${plural(keptSteps, 'step')}`}
@@ -191,14 +203,14 @@ function PasteOrChoose({ text, setText, problem, read, fail, onClose }: Source) 
 /** A formula brought in: a text pasted, or a file. It is read first and shown; nothing is taken before you say so. */
 export function BringIn({
   title,
-  linesOnly = false,
+  hasSteps = false,
   take,
   onClose,
 }: {
   title: string;
-  /** The formula has steps already: only lines are taken. */
-  linesOnly?: boolean;
-  take: (incoming: Incoming) => void;
+  /** The formula has steps already: what becomes of those that come in is chosen. */
+  hasSteps?: boolean;
+  take: (incoming: Incoming, goes?: Method['goes']) => void;
   onClose: () => void;
 }) {
   const catalogue = useCatalogue();
@@ -222,7 +234,7 @@ export function BringIn({
         <ReviewAll
           key={incoming.pasted?.as ?? 'file'}
           first={incoming}
-          linesOnly={linesOnly}
+          hasSteps={hasSteps}
           take={take}
           back={() => setIncoming(null)}
           readAs={(as) =>

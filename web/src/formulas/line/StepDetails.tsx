@@ -22,7 +22,7 @@ import {
 } from '@inch/core/quantity';
 import { minutesInWords } from '../../ui/format.ts';
 import { Figure, Share, Tick } from '../../ui/StepFigures.tsx';
-import { drawnBy } from '../draft.ts';
+import { redrawnBy } from '../draft.ts';
 import { HowThick } from '../forecast/HowThick.tsx';
 
 interface Props {
@@ -46,7 +46,7 @@ function DrawDetails({ step, n, drew, set }: Props) {
         aria-label={`Step ${n}, extraction method`}
         className={choice}
         value={step.method ?? ''}
-        onChange={(e) => e.target.value && set(drawnBy(e.target.value as ExtractionMethod))}
+        onChange={(e) => e.target.value && set(redrawnBy(step, e.target.value as ExtractionMethod))}
       >
         {!step.method && <option value="">all of it</option>}
         {Object.entries(extractionMethods).map(([id, method]) => (
