@@ -1,5 +1,5 @@
 import { shippedCatalogue } from '@inch/core/ingredient';
-import { parseJot, weighedAddition } from '@inch/core/jot';
+import { jotsIn, parseJot, weighedAddition } from '@inch/core/jot';
 import { lotCode } from '@inch/core/lot';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -275,5 +275,44 @@ describe('a dictated depth', () => {
   it('is shown in figures, to be looked at', () => {
     for (const said of ['dip three and five eighths inches', 'dip 3 5/8 in', 'dip 3 5/8'])
       expect(parseJot(said)).toMatchObject({ kind: 'depth', understood: 'Depth 3 5/8 in, 92 mm' });
+  });
+});
+
+describe('several things said in one line', () => {
+  it.each([
+    [
+      'put in another half cup of sugar and it’s at two and a quarter inches',
+      [
+        ['add', null],
+        ['depth', 57.15],
+      ],
+    ],
+    [
+      "I've added 12 g of citric, and it's at 31 brix",
+      [
+        ['add', null],
+        ['brix', 31],
+      ],
+    ],
+    [
+      'ph 3.42; b 31.4 @27',
+      [
+        ['ph', 3.42],
+        ['brix', 31.4],
+      ],
+    ],
+    ['the thermometer says 88 degrees', [['temperature', 88]]],
+    ['it smells good and 31 brix is what I want', [['note', null]]],
+    ['two lids and a ring were bent', [['note', null]]],
+  ])('“%s”', (line, expected) => {
+    const read = jotsIn(line).map(({ kind, raw }) => [kind, raw === null ? null : Number(raw.toFixed(2))]);
+    expect(read).toEqual(expected);
+  });
+
+  it('are of the lot and the time that the line names', () => {
+    const code = lotCode(702);
+    const all = jotsIn(`${code} ph 3.42 and 31 brix at 9:40`);
+    expect(all.map(({ lotCode: of }) => of)).toEqual([code, code]);
+    expect(all.every(({ when }) => when !== null)).toBe(true);
   });
 });

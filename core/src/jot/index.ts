@@ -1,4 +1,5 @@
 import { type ReadingKind, readLotCode } from '../lot/index.ts';
+import { commandOf } from '../recipe/index.ts';
 import { type Addition, additionIn, bottlesIn } from './doings.ts';
 import { readingIn } from './readings.ts';
 import { spokenNumbers } from './spoken.ts';
@@ -53,6 +54,17 @@ const typed = (rest: string): string => rest.replace(/[.!,;]+$/, '').trim();
 
 const dictated = (rest: string): string => spokenNumbers(typed(rest).toLowerCase());
 
+/** What something is said to be: "it's at", "the pan reads". */
+const STATES =
+  /^(?:(?:it|that|the (?:pan|pot|syrup|juice|liquid|level|ruler|scale|thermometer))(?: is| was)?|is) (?:now |just |about |only )*(?:at |reads? |reading |says? |shows? |stands? at |measures? |down to |up to |still )*(?=\S)/;
+const PUTS_IN = /^(?:put|stir|pour|mix|whisk|add) (?:back )?in (?=\S)/;
+
+/** A line as somebody says it: "it's at two and a quarter inches", "I've put in 12 g of citric". */
+function spokenly(rest: string): string {
+  const { said } = commandOf(typed(rest));
+  return spokenNumbers(said.replace(PUTS_IN, 'add ').replace(STATES, ''));
+}
+
 /** How each reading is jotted, by the word that such a line begins with: what begins so, has a figure and is not understood, is asked about. */
 const NEARLY: readonly [RegExp, string][] = [
   [/^(?:ph)\b/i, 'a pH: ph 3.42'],
@@ -86,7 +98,7 @@ export function parseJot(line: string): Jotting {
   // A note keeps every word of it, and happened now.
   const { when, rest } = noted ? { when: null, rest: words } : takeWhen(words);
   if (!noted)
-    for (const wordsOf of [typed, dictated]) {
+    for (const wordsOf of [typed, dictated, spokenly]) {
       const said = wordsOf(rest);
       const read = readingIn(said);
       if (read) return { ...read, text, lotCode, when };
@@ -118,4 +130,24 @@ export function parseJot(line: string): Jotting {
     ...(asks ? { asks } : {}),
     understood: `Note: ${bottles ?? kept}`,
   };
+}
+
+/** Where one thing that was said ends and the next begins. */
+const NEXT =
+  /\s*(?:;|\.(?=\s)|,(?=\s)(?:\s*and\b)?|\band(?: then)?\b(?! (?:an? |\w+ )?(?:half|halves|thirds?|quarters?|eighths?|sixteenths?)\b)|\bthen\b)\s*/i;
+
+/**
+ * Reads everything that one line says, each to be kept by itself: "put in another half cup of sugar and it's at two and a quarter inches" is an addition and a dip.
+ * @param line as it came; @returns several where each part of the line is understood, else the one jotting of the whole; never throws
+ * @example jotsIn('add 12 g citric and it is at 31 brix').map(({ kind }) => kind) // ['add', 'brix']
+ */
+export function jotsIn(line: string): Jotting[] {
+  const whole = parseJot(line);
+  // What went in takes all words behind it: those of the next reading as well.
+  if ((whole.kind !== 'note' && whole.kind !== 'add') || /^note\b/i.test(line.trim())) return [whole];
+  const [lotCode, words] = takeLotCode(line.trim());
+  const { when, rest } = takeWhen(words);
+  const parts = rest.split(NEXT).filter((part) => part.trim() !== '');
+  const read = parts.map((part) => ({ ...parseJot(part), lotCode, when }));
+  return parts.length > 1 && read.every(({ kind }) => kind !== 'note') ? read : [whole];
 }

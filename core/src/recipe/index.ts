@@ -1,4 +1,5 @@
 export { readAccount } from './account/read.ts';
+export { commandOf } from './account/speech.ts';
 export { looksTold, partsOfText, type RecipeDocument, type SourceLine } from './document.ts';
 export type { Keeps } from './ending.ts';
 export type { Joined, SaidField } from './joined.ts';

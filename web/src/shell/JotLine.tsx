@@ -62,7 +62,10 @@ export function JotLine({ open }: { open: TodayView['open'] }) {
               text={text}
               open={open}
               entered={entered}
-              kept={() => setText('')}
+              kept={(rest) => {
+                setText(rest);
+                setEntered(false);
+              }}
               refused={() => setEntered(false)}
             />
           </Suspense>

@@ -1,6 +1,6 @@
 import type { TodayView } from '@inch/contract/kitchen/today';
 import { type LotView, lotRoutes } from '@inch/contract/making/lot';
-import { type Jotting, jottedAt, parseJot, weighedAddition } from '@inch/core/jot';
+import { type Jotting, jotsIn, jottedAt, weighedAddition } from '@inch/core/jot';
 import { presentStep, weighedIn } from '@inch/core/lot';
 import { weight } from '@inch/core/quantity';
 import { useEffect } from 'react';
@@ -81,11 +81,15 @@ interface Props {
   open: TodayView['open'];
   /** Enter was pressed: it is to be kept. */
   entered: boolean;
-  /** It was kept. */
-  kept: () => void;
+  /** It was kept; what the line says besides is still to be. */
+  kept: (rest: string) => void;
   /** It cannot be kept as it stands: what is said of it says why. */
   refused: () => void;
 }
+
+/** What a line says besides, as a line of its own. */
+const restOf = (later: readonly Jotting[]): string =>
+  [later[0]?.lotCode ?? '', later.map(({ text }) => text).join('; ')].filter(Boolean).join(' ');
 
 /** What a jotted line is understood to be, said under it, and kept when Enter is pressed. Fetched when the line is first used. */
 export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
@@ -94,7 +98,7 @@ export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
   const { kitchen } = useSession();
   const cup = kitchen.cupSchool ?? undefined;
   const instruments = useInstruments();
-  const jot = parseJot(text);
+  const [jot, ...later] = jotsIn(text) as [Jotting, ...Jotting[]];
   const code = lotFor(jot.lotCode, pathname, open);
   const when = jot.when && jottedAt(jot.when, serverNow(), kitchen.timeZone);
   const happened = when ? { at: when.at } : {};
@@ -107,7 +111,7 @@ export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
       const instrument = instruments.data?.find((i) => i.kind === MEASURES[jot.kind] && !i.retired);
       return keepReading(code, jot, instrument?.id ?? null, happened);
     },
-    { after: kept },
+    { after: () => kept(restOf(later)) },
   );
   const asks = (weighed && 'asks' in weighed ? weighed.asks : null) ?? jot.asks ?? null;
   const fit = code !== null && !asks;
@@ -126,5 +130,8 @@ export function JotUnderstood({ text, open, entered, kept, refused }: Props) {
       ? `In: ${weight(weighed.grams)} of ${weighed.name.toLowerCase()}`
       : jot.understood;
   const told = when ? `${said}, ${when.words}` : said;
-  return code ? `${told} · lot ${code} · save with Enter` : `${jot.understood} · which lot? add its code`;
+  const next = later.length === 0 ? '' : `, then: ${later.map((one) => one.understood).join(', ')}`;
+  return code
+    ? `${told} · lot ${code} · save with Enter${next}`
+    : `${jot.understood} · which lot? add its code`;
 }

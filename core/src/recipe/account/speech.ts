@@ -125,7 +125,11 @@ const goesIn = (said: string): string =>
         : 'add',
     );
 
-/** Words of a part as a command would have them: "I'm going to add" is "add", "we strained it" is "strain it". @returns the command, and whether it tells of somebody doing something */
+/**
+ * Words of a part of speech as a command would have them: "I'm going to add" is "add", "we strained it" is "strain it", "it goes in" is "add it in".
+ * @param text one thing said; @returns the words in lower case, and the verb they begin with; null where nobody does anything
+ * @example commandOf("I'm going to put in two cups of sugar").said // 'put in two cups of sugar'
+ */
 export function commandOf(text: string): { said: string; verb: string | null } {
   let said = writtenOut(text)
     .replace(/[\s.,;:!?…]+$/, '')
