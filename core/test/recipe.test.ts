@@ -237,3 +237,13 @@ describe('what stands', () => {
     expect(steps.find(({ step }) => step.kind === 'draw')!.step).toMatchObject({ method: 'cold', celsius });
   });
 });
+
+it('a step with more words than its title has room for keeps all of them', () => {
+  const long = `Simmer the plums ${'very '.repeat(40)}gently for 20 minutes`;
+  const { steps } = readRecipe(`1 kg plums\n\nMethod\n${long}.`, shippedCatalogue);
+  expect(steps[0]!.step.title).toHaveLength(120);
+  expect(steps[0]!.step.words).toBe(long);
+  expect(readRecipe('1 kg plums\n\nMethod\nBoil it.', shippedCatalogue).steps[0]!.step).not.toHaveProperty(
+    'words',
+  );
+});

@@ -71,6 +71,8 @@ export const FormulaStep = z.object({
   id: key,
   kind: StepKind,
   title: Name,
+  /** The words of its recipe in full, where its title has not room for them. */
+  words: z.string().trim().max(4000, 'At most 4,000 characters.').optional(),
   minutes: z.number().min(0).max(100_000, 'At most 100,000 minutes.').optional(),
   /** Prepare: share left after trimming. Strain: share of the liquid that comes through. 0–1. */
   keeps: share('Something has to come through.').optional(),

@@ -21,7 +21,7 @@ export interface Clause {
 
 /** Words that begin a new thing to do within a sentence. */
 const DOES =
-  'add|bottle|boil|blend|bring|check|chill|cook|cool|cover|crush|discard|dissolve|drain|fill|filter|fish|freeze|funnel|hang|heat|infuse|keep|ladle|leave|let|macerate|mash|mix|pour|press|process|puree|push|put|reduce|refrigerate|remove|rest|return|scoop|seal|sieve|simmer|squeeze|steam|steep|stir|store|strain|taste|test|tip|toss|transfer|turn|wait|warm|whisk';
+  'add|bottle|boil|blend|bring|check|chill|combine|cook|cool|cover|crush|discard|dissolve|drain|fill|filter|fish|freeze|funnel|hang|heat|infuse|keep|ladle|leave|let|macerate|mash|mix|pass|pour|press|process|puree|push|put|reduce|refrigerate|remove|rest|return|rinse|scoop|seal|sieve|simmer|soak|squeeze|steam|steep|stir|store|strain|taste|test|thaw|tip|toss|transfer|turn|wait|warm|whisk';
 const ADVERB = '(?:gently|carefully|slowly|then|finally|again|quickly|immediately|at once)';
 const UNITS = '(?:minutes?|mins?|hours?|hrs?|days?|nights?|weeks?|months?)';
 /** A wait that follows another in the same sentence: "and then 12 hours in the fridge". */
@@ -85,7 +85,7 @@ export function clauseOf(text: string, number: number, before: string): Clause {
 
 /** Words that say something is done; what has none of them belongs to what comes after it: "the next day", "off the heat". */
 const HAS_VERB = new RegExp(
-  `\\b(?:${DOES}|hang|wash|peel|chop|crush|rub|bruise|toss|tip|take|bash|cut|grate|juice|slice|stone|pit|core|trim|measure|weigh|steep|soak|steril\\w+|skim|shake|close|seal|set|stand|sit|keep|hold|layer|check|lift|place|pop|combine|scoop|fridge|simmer\\w*|boil\\w*)`,
+  `\\b(?:${DOES}|hang|wash|rinse|peel|chop|crush|rub|bruise|toss|tip|take|bash|cut|grate|juice|slice|stone|pit|core|trim|measure|weigh|steep|soak|steril\\w+|skim|shake|close|seal|set|stand|sit|keep|hold|layer|check|lift|place|pop|combine|scoop|fridge|simmer\\w*|boil\\w*)`,
   'i',
 );
 

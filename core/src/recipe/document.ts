@@ -115,7 +115,7 @@ export function partsOfText(text: string): RecipeDocument {
     if (raw.trim() === '' || /^\s*[-=_*]{3,}\s*$/.test(raw)) continue;
     const first = isFirst;
     isFirst = false;
-    if (first && isTitle(raw, filled)) reading.document.name = bare(raw).slice(0, 120);
+    if (first && isTitle(raw, filled)) reading.document.name = bare(raw);
     else if (!heading(reading, raw))
       place(reading, {
         number: i + 1,

@@ -11,7 +11,7 @@ export interface Keeps {
 }
 
 const KEPT =
-  /\b(?:keeps?|kept|will keep|lasts?|will last|good|fine|use(?:d)?|eat|drink|consume|shelf life|store[ds]?|refrigerate[ds]?)\b[^.;]*?\b(?:for|up to|within|about|around|in|at least|of|after|a|one|two|three|four|six|twelve|\d+)\b/i;
+  /\b(?:keeps?|kept|will keep|lasts?|will last|good|fine|use(?:d)?|eat|drink|consume|shelf life|store[ds]?|refrigerate[ds]?)\b[^.;]*?\b(?:for|up to|within|about|around|in|at least|of|after|a|one|two|three|four|six|twelve|\d+)\b|\bfreeze\b[^.;]*?\bup to\b/i;
 /** Something is done with it yet: this is a step's own time. */
 const STILL_DONE =
   /\b(?:stir|shak|turn)(?:ing)?\b|\bbefore (?:using|opening|straining|bottling|it is|drinking|you (?:use|open|drink|try|taste|strain))\b|\bto (?:mature|mellow|infuse|steep|develop)\b/i;

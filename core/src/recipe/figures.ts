@@ -5,6 +5,7 @@ const MINUTES: Record<string, number> = {
   min: 1,
   hour: 60,
   hr: 60,
+  h: 60,
   day: 1440,
   night: 1440,
   week: 10_080,

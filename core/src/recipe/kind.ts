@@ -34,7 +34,7 @@ export type StepRead = Omit<FormulaStep, 'id' | 'title'>;
 
 export const COOKS = /\b(?:boil|simmer|cook|heat|warm|bring|poach|stew|soften|scald|melt)(?:s|ed|ing)?\b/;
 export const STANDS =
-  /\b(?:steep|infus|macerat|soak|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*|\b(?:put|place|return|store|set) (?:it|them|that|this|these|mine|everything|all|the (?:jars?|bottles?|jug|tub|bowl|lot)) (?:straight |back |right |away |down )*in(?:to)? (?:the|a|your|my) (?:fridge|refrigerator|freezer|cellar|larder|cold)/;
+  /\b(?:steep|infus|macerat|soak|thaw|stand|leave|rest|sit|set aside|forget|cover|let it|marinat|muddle|wait|undisturbed)\w*|\b(?:put|place|return|store|set) (?:it|them|that|this|these|mine|everything|all|the (?:jars?|bottles?|jug|tub|bowl|lot)) (?:straight |back |right |away |down )*in(?:to)? (?:the|a|your|my) (?:fridge|refrigerator|freezer|cellar|larder|cold)/;
 /** What is left as it is, and does not stand. */
 const LEFT_ON =
   /\bleav(?:e|ing) (?:the |their |its |on the )?(?:\w+ )?(?:on|in|whole|intact|attached|skins?)\b(?! (?:the|a|an|for|until|till|over)\b)/;
@@ -174,7 +174,7 @@ function drawn(method: ExtractionMethod, said: string, clause: Clause): StepRead
 export const PROCESS =
   /\bwater[- ]bath(?!.* (?:lid|ring)s? )|\bcanner\b|\bboiling[- ]water (?:bath|canner)|\bprocess(?:ed)? (?:the |for |in |them |at |jars|bottles|\d)|pasteurise the (?:bottles|jars)|\bsteam (?:them |the (?:jars|bottles) |canner )?(?:for |\d)/;
 export const FILL =
-  /\b(?:pour|ladle|funnel|decant|transfer|pack|divide|fill)\b.*\b(?:bottles?|jars?|tubs?|containers?|ice cube trays?)\b|^bottle\b|\bfill (?:the |your )?(?:\w+ )*(?:bottles?|jars?)|\b(?:seal|cap|cork)\b|^\s*(?:then )?bottle\b/;
+  /\b(?:pour|ladle|funnel|decant|transfer|pack|divide|fill)\b.*\b(?:bottles?|jars?|tubs?|containers?|ice cube trays?)\b|^bottle\b|\bfill (?:the |your )?(?:\w+ )*(?:bottles?|jars?)|\b(?:seal|cap|cork)\b(?![^.;]*\bbag)|^(?:then )?fill$|^\s*(?:then )?bottle\b/;
 export const STRAIN =
   /\binto (?:a |the )?(?:\w+ ){0,2}(?:jelly bag|muslin|cheesecloth|cloth|sieve|colander|nut bag)\b|\b(?:discard|throw away|pour away|pour off|tip away) (?:the |this |their |that )?(?:soaking )?(?:water|liquid|liquor|brine)|\b(?:strain|drip|hang|filter|squeez|press|wring|drain)\w*|\bsieve\b(?! over)|\b(?:pour|pass|push|put|run|tip|rub|ladle|force)\b[^.]*\bthrough\b(?! (?:a |the )?funnel)|\b(?:fish|scoop|lift|pick)\b(?![^.]*\b(?:jars?|bottles?)\b)[^.]*\bout\b|\bthrough (?:a |the )?(?:fine )?(?:sieve|muslin|cloth|cheesecloth|jelly bag|colander)/;
 export const REDUCE =
@@ -206,6 +206,8 @@ const madeReady = (text: string): boolean => {
 /** Jars and bottles made hot and clean before they are filled. */
 export const GLASS =
   /^(?:then )?(?:warm|heat|sterili[sz]e|scald|boil|bake|wash|dry|rinse) (?:the |your |some |clean |\w+ )?(?:jars?|bottles?|glass(?:es)?|lids?)\b/;
+/** Glass is heated in an oven. */
+export const inOven = (said: string): boolean => GLASS.test(said) && /\boven\b/.test(said);
 /** Heat that is of the one thing it names: "heat the vinegar". */
 const heatsOnly = (said: string, heads: readonly string[]): boolean =>
   heads.some((head) =>
@@ -219,10 +221,15 @@ const TESTS = /^(?:then )?(?:test|check|try|taste|see)\b/;
 
 /** Tells what kind of step a clause says, by its words and by what is in the pan; null where they say none. @param liquids words for what goes in with it that nothing is drawn out of */
 export function stepOf(clause: Clause, pan: Pan, liquids: readonly string[] = []): StepRead | null {
-  if (madeReady(clause.plain) || GLASS.test(clause.said)) return { kind: 'prepare' };
+  if (madeReady(clause.plain)) return { kind: 'prepare' };
+  if (GLASS.test(clause.said)) return withMinutes('prepare', clause.said);
   const said = withoutBoiled(clause.said.replace(LOWERED, ' ').replace(FIRE_OFF, ' '));
   if (TESTS.test(said)) return withMinutes('measure', said);
-  if (PROCESS.test(clause.said) && !/\b(?:lift|remov|tak)\w*\b[^.]*\b(?:jars?|bottles?)\b/.test(said))
+  if (
+    PROCESS.test(clause.said) &&
+    !heldCool(said, pan) &&
+    !/\b(?:lift|remov|tak)\w*\b[^.]*\b(?:jars?|bottles?)\b/.test(said)
+  )
     return withMinutes('process', said);
   const undrawn = pan.pieces && !pan.strained;
   if (FILL.test(clause.said) && !(undrawn && /\bjars?\b/.test(clause.said) && pan.strainToCome))
@@ -240,6 +247,10 @@ export function stepOf(clause: Clause, pan: Pan, liquids: readonly string[] = []
     return drawn('infused', said, clause);
   return standing(clause, said, pan, undrawn) ?? plain(said) ?? turned(clause, undrawn && pan.strainToCome);
 }
+
+/** A water bath that is held under the heat of one for jars, with fruit in it that is still to be drawn. */
+const heldCool = (said: string, pan: Pan): boolean =>
+  pan.pieces && !pan.strained && (celsiusIn(said) ?? 100) < 85;
 
 /** Whether something is heated: it says so, or over which fire, or only that it is held there. */
 const isCooked = (whole: string, said: string, pan: Pan): boolean =>
@@ -274,7 +285,7 @@ function where(said: string, method: ExtractionMethod, minutes: number | undefin
 function standing(clause: Clause, said: string, pan: Pan, undrawn: boolean): StepRead | null {
   if (!STANDS.test(said) || (LEFT_ON.test(said) && minutesIn(said) === undefined)) return null;
   const minutes = minutesIn(said);
-  const named = /\b(?:steep|infus|macerat|soak|marinat|muddle)/.test(said);
+  const named = /\b(?:steep|infus|macerat|soak|thaw|marinat|muddle)/.test(said);
   if (undrawn && (minutes !== undefined || named)) {
     const cold =
       /\b(?:fridge|refrigerat\w*|room temperature|in the cold)\b/.test(said) && (minutes ?? 0) > COOLED;
@@ -299,7 +310,7 @@ const PLAIN: [RegExp, FormulaStep['kind']][] = [
     'prepare',
   ],
   [
-    /\b(?:add|stir|mix|combine|whisk|dissolve|pour|tip|fold|put|place|return|toss|layer|sprinkle|drop|pop|pack|cover (?:(?:the|it|them)\s)?(?:\w+ ){0,2}with(?! (?:a|the|its) (?:lid|cloth|plate|towel)))\b/,
+    /\b(?:add|stir|mix|combine|whisk|dissolve|pour|tip|fold|put|place|return|toss|layer|sprinkle|drop|pop|pack|seal|cover (?:(?:the|it|them)\s)?(?:\w+ ){0,2}with(?! (?:a|the|its) (?:lid|cloth|plate|towel)))\b/,
     'add',
   ],
 ];

@@ -1,3 +1,5 @@
+import type { FormulaStep } from '../formula/index.ts';
+import { toCelsius } from '../quantity/index.ts';
 import { timesIn } from './figures.ts';
 
 const UNIT = '(?:minutes?|mins?|hours?|hrs?|days?|weeks?)';
@@ -31,6 +33,33 @@ export interface Open {
   ask: string;
   /** The minutes that stand there are no time of the step. */
   noTime?: true;
+  /** What its words may say, each with what it makes of the step. */
+  answers?: Answer[];
+}
+
+/** An answer to what words leave open. */
+export interface Answer {
+  says: string;
+  part: Partial<FormulaStep>;
+}
+
+/** Degrees without a letter. */
+const DEGREES =
+  /\b(\d{2,3}(?:[.,]\d+)?)\s*(?:°|º|degrees?(?![a-z])|deg(?![a-z])\.?)(?!\s*(?:c\b|f\b|celsius|centigrade|fahrenheit|bx\b|brix|plato))/i;
+/** The hottest that a pan of syrup is taken, °C. */
+const HOTTEST = 130;
+
+function degreesAsked(text: string): Open | null {
+  const match = DEGREES.exec(text);
+  if (!match) return null;
+  const amount = Number(match[1]!.replace(',', '.'));
+  const answers = (['C', 'F'] as const)
+    .map((unit): Answer => {
+      const celsius = Number(toCelsius({ amount, unit, said: match[0] }).toFixed(1));
+      return { says: `${amount} °${unit}`, part: { celsius } };
+    })
+    .filter(({ part }) => part.celsius! <= HOTTEST);
+  return { ask: `It says ${quoted(match[0])}: in which degrees?`, answers };
 }
 
 const quoted = (words: string): string => `“${words.trim().replace(/[,.;]$/, '')}”`;
@@ -44,8 +73,24 @@ export function openIn(text: string): Open | null {
   const uncounted = UNCOUNTED.exec(text);
   if (uncounted && timesIn(text.toLowerCase()).length === 0)
     return { ask: `It says ${quoted(uncounted[0])}: how long is it?` };
-  if (PLACES.test(text)) return { ask: 'It names two places, one or the other: where does it stand?' };
-  if (CLOTHS.test(text)) return { ask: 'It names two ways of straining, one or the other: which?' };
+  const degrees = degreesAsked(text);
+  if (degrees) return degrees;
+  if (PLACES.test(text))
+    return {
+      ask: 'It names two places, one or the other: where does it stand?',
+      answers: [
+        { says: 'in the fridge', part: { celsius: 5 } },
+        { says: 'in the room', part: { celsius: 20 } },
+      ],
+    };
+  if (CLOTHS.test(text))
+    return {
+      ask: 'It names two ways of straining, one or the other: which?',
+      answers: [
+        { says: 'pressed', part: { cloth: 'press' } },
+        { says: 'left to drip', part: { cloth: 'drip' } },
+      ],
+    };
   if (MARKS.test(text)) return { ask: 'It names two marks, one or the other: to which is it reduced?' };
   return null;
 }

@@ -3,16 +3,22 @@ import type { KitchenCatalogue } from '../ingredient/index.ts';
 import { type Clause, clausesOf } from './clause.ts';
 import { partsOfText, type RecipeDocument } from './document.ts';
 import { keepsIn, storageOf } from './ending.ts';
+import { type Parted, partedBy } from './parted.ts';
 import { placesIn } from './places.ts';
 import { isNamed, type NamedLine, namedIn, namedLines } from './placing.ts';
 import { type GoesIn, RecipeReader } from './reader.ts';
 import type { RecipeRead } from './result.ts';
 
-/** Lines that go in where a method names them. */
-function byName(named: readonly NamedLine[], clauses: readonly Clause[]): GoesIn {
+/** Lines that go in where a method names them; parts of one where it tells of that part. */
+function byName(all: readonly NamedLine[], clauses: readonly Clause[], parted: readonly Parted[]): GoesIn {
   const texts = clauses.map(({ said }) => said);
+  const clauseOf = new Map(parted.map(({ line, clause }) => [line, clause]));
+  const named = all.filter(({ line }) => !clauseOf.has(line));
   return {
-    at: (i, placed) => namedIn(texts[i]!, named, { placed, later: texts.slice(i + 1) }),
+    at: (i, placed) => [
+      ...namedIn(texts[i]!, named, { placed, later: texts.slice(i + 1) }),
+      ...all.filter((one) => clauseOf.get(one.line) === i && !placed.has(one)),
+    ],
     never: named.filter((one) => !texts.some((text) => isNamed(text, one, named))),
   };
 }
@@ -40,10 +46,10 @@ export function readDocument(
   const last = Math.max(0, ...document.ingredients.map(({ number }) => number));
   const rows = Array.from({ length: last }, () => '');
   for (const { number, text } of document.ingredients) rows[number - 1] = text;
-  const lines = readIngredientList(rows.join('\n'), catalogue);
+  const clauses = document.method.flatMap(({ text: said, number }) => clausesOf(said, number));
+  const { lines, parted } = partedBy(readIngredientList(rows.join('\n'), catalogue), clauses, catalogue);
   const named = namedLines(lines, catalogue);
-  const clauses = document.method.flatMap(({ text, number }) => clausesOf(text, number));
-  const reader = new RecipeReader(clauses, byName(named, clauses));
+  const reader = new RecipeReader(clauses, byName(named, clauses, parted));
   reader.read();
   const keeps =
     reader.keeps ?? document.others.map(({ text }) => keepsIn(text)).find((kept) => kept !== null);

@@ -3,17 +3,20 @@ import type { Clause } from './clause.ts';
 import { type Keeps, keepsIn, onlyKeeps } from './ending.ts';
 import { minutesIn } from './figures.ts';
 import { joinedIn } from './joined.ts';
-import { boils, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
+import { boils, inOven, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
 import { openIn, weightAsked } from './open.ts';
 import { isPiece, type NamedLine } from './placing.ts';
 import type { RecipeStep } from './result.ts';
 
+/** Characters that the title of a step has room for. */
 const TITLE = 120;
 
-function titleOf(text: string): string {
+/** Words of a step as its title; in full beside it where they are longer. */
+function titled(text: string): Pick<FormulaStep, 'title' | 'words'> {
   const plain = text.replace(/\s+/g, ' ').trim();
   const whole = plain.charAt(0).toUpperCase() + plain.slice(1);
-  return whole.length <= TITLE ? whole : `${whole.slice(0, TITLE - 1).trimEnd()}…`;
+  if (whole.length <= TITLE) return { title: whole };
+  return { title: `${whole.slice(0, TITLE - 1).trimEnd()}…`, words: whole.slice(0, 4000) };
 }
 
 /** What goes in where: for a written method by its names, for an account by what was told. */
@@ -26,6 +29,7 @@ export interface GoesIn {
   inFull?: true;
 }
 
+/** How long something took in the end. */
 const TOOK =
   /\b(?:it|that|this|they)(?: \w+)? (?:took|was actually|was really|was more like|was closer to|has been|ended up (?:being|taking)?|turned out to be)\b|\btook (?:me|us|about|an?|\d|\w+ (?:minutes|hours))\b/;
 const TAKES = /^(?:this|it|that|which)(?: will| may| should| can)? (?:takes?|needs?|wants?)\b/;
@@ -42,8 +46,13 @@ function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
   return last.minutes === undefined || next.minutes === undefined;
 }
 
+/** Glass is not made ready in an oven without a word. */
+const OVEN =
+  'Glass heated dry in an oven is hot in one place and not in another, and may crack as it is filled: boiling water, or a hot wash and a processed jar, does it. Leave it as words, or leave it out.';
+
 /** What a step that was read leaves open: a mark to reduce to that is nowhere said, or one by weight. */
 function askedOf(read: StepRead, clause: Clause): string | undefined {
+  if (read.kind === 'prepare' && inOven(clause.said)) return OVEN;
   if (read.kind !== 'reduce') return undefined;
   const mark = read.toFraction ?? read.toBrix ?? read.toThickness ?? read.toCelsius ?? read.minutes;
   return mark === undefined
@@ -130,7 +139,7 @@ export class RecipeReader {
   private putTo(step: RecipeStep, clause: Clause, words: string): void {
     this.where.set(clause, { step: step.step.id });
     step.text = `${step.text}${words}`;
-    step.step = { ...step.step, title: titleOf(step.text) };
+    step.step = { ...step.step, ...titled(step.text) };
   }
 
   private keep(clause: Clause, step: Omit<FormulaStep, 'id' | 'title'>): RecipeStep {
@@ -138,7 +147,7 @@ export class RecipeReader {
     const text = [...this.waiting.map((one) => one.text), clause.text].join('. ');
     for (const one of [...this.waiting, clause]) this.where.set(one, { step: id });
     this.waiting = [];
-    return { step: { ...step, id, title: titleOf(text) }, text, number: clause.number, joined: [] };
+    return { step: { ...step, id, ...titled(text) }, text, number: clause.number, joined: [] };
   }
 
   /** Hears what tells of something and does nothing: how long it keeps or took, that it must not boil; the rest is talk. */
@@ -169,12 +178,20 @@ export class RecipeReader {
     }
     if (read && last && going.length === 0 && isMore(last.step, read, clause.said)) {
       this.join(last, clause, read);
-      if (open) last.ask ??= open.ask;
+      if (open) {
+        last.ask ??= open.ask;
+        if (open.answers) last.answers ??= open.answers;
+      }
       return;
     }
     const step = this.keep(clause, read ?? { kind: 'add' });
     const ask = open?.ask ?? (read ? askedOf(read, clause) : 'What is done here? Choose a kind of step.');
-    this.steps.push({ ...step, ...(read ? {} : { unread: true as const }), ...(ask ? { ask } : {}) });
+    this.steps.push({
+      ...step,
+      ...(read ? {} : { unread: true as const }),
+      ...(ask ? { ask } : {}),
+      ...(open?.answers ? { answers: open.answers } : {}),
+    });
     this.saidBefore = [clause.said];
     this.heat(step.step);
     for (const one of going) this.placed.set(one, step.step.id);
@@ -241,7 +258,7 @@ export class RecipeReader {
     last.step = {
       ...last.step,
       ...read,
-      title: titleOf(last.text),
+      ...titled(last.text),
       ...(neverBoil ? { neverBoil: true, killStep: false } : {}),
     };
     // Brought to the boil and then simmered for its minutes, it was hot enough for as long; held cooler, it was not.

@@ -323,7 +323,7 @@ export const written: WrittenMethod[] = [
     list: '1.5 kg mirabelles\n300 ml water\n900 g sugar\n20 ml lemon juice',
     method:
       'Warm the jars in the oven. Stone the mirabelles. Stew them in the water until they fall apart, 20 minutes. Push the lot through a food mill. Add the sugar and the lemon juice; bring to a boil and cook hard for 4 minutes. Fill the jars at once and screw on the lids. Look at them after a month.',
-    steps: ['prepare', 'prepare', 'draw:cooked m20', 'strain:press', 'add', 'heat m4 off kill', 'fill'],
+    steps: ['prepare ?', 'prepare', 'draw:cooked m20', 'strain:press', 'add', 'heat m4 off kill', 'fill'],
     storage: 'cold',
   },
   {
@@ -412,6 +412,130 @@ export const written: WrittenMethod[] = [
       'prepare',
       'add',
       'reduce m120 off low',
+      'fill',
+    ],
+    storage: 'cold',
+  },
+  {
+    name: 'degrees that nobody named',
+    list: '1 l grape juice\n200 g sugar',
+    method: 'Stir the sugar into the juice. Heat to 180 degrees and hold for 10 minutes. Bottle.',
+    steps: ['add', 'heat m10 ?', 'fill'],
+    storage: 'cold',
+  },
+  {
+    name: 'frozen first, and thawed',
+    list: '1 kg strawberries\n500 g sugar\n30 ml lemon juice',
+    method:
+      'Freeze the strawberries overnight. Thaw them with the sugar in a bowl in the fridge for 24 hours. Strain without pressing. Stir in the lemon juice. Keep it in the fridge for up to 2 weeks.',
+    steps: ['rest m720', 'draw:cold m1440 c5', 'strain', 'add', 'rest'],
+    storage: 'cold',
+    keeps: 14,
+  },
+  {
+    name: 'held warm in a bag',
+    list: '500 g pineapple\n400 g sugar\n10 g ginger',
+    method:
+      'Seal the pineapple, the sugar and the ginger in a bag. Hold in a water bath at 57 °C for 2 hours. Strain through a fine sieve. Chill.',
+    steps: ['add', 'draw:cooked c57 m120', 'strain', 'rest'],
+    storage: 'cold',
+  },
+  {
+    name: 'the oven for the glass',
+    list: '1 l quince juice\n700 g sugar',
+    method:
+      'Sterilise the bottles in the oven at 140 °C for 20 minutes. Boil the juice and the sugar until it coats the back of a spoon, skimming. Pour into the hot bottles and seal.',
+    steps: ['prepare m20 ?', 'reduce look:coats off', 'fill'],
+    storage: 'cold',
+  },
+  {
+    name: 'by numbers, with stages inside',
+    list: '2 kg sour cherries\n500 ml water\n1 kg sugar\n1 stick cinnamon',
+    method:
+      '1. Pit the cherries.\n2. Put them in a pan with the water and the cinnamon. Cover and simmer 25 min.\n3. Ladle into a jelly bag, hang for 8 h.\n4. Measure the juice, add the sugar.\n5. Boil hard 4 min without a lid.\n6. Bottle at once.',
+    steps: [
+      'prepare',
+      'add',
+      'draw:cooked m25',
+      'strain:drip m480',
+      'measure',
+      'add',
+      'heat m4 off kill',
+      'fill',
+    ],
+    storage: 'cold',
+  },
+  {
+    name: 'how it may also be done',
+    list: '400 g raspberries\n200 g sugar\n200 ml white wine vinegar',
+    method:
+      'Mash the raspberries with the vinegar and leave for 5 days in a cool place, stirring daily. You can use frozen berries too. Strain through muslin. Add the sugar and simmer for 10 minutes. If it is cloudy, filter it again.',
+    steps: ['prepare', 'draw:cold m7200', 'strain:drip', 'add', 'heat m10'],
+    storage: 'cold',
+  },
+  {
+    name: 'half an hour, three quarters of an hour',
+    list: '1 kg crab apples\n1.5 l water\n700 g sugar',
+    method:
+      'Cook the crab apples in the water for three quarters of an hour. Let it drip for half a day. Add the sugar and boil for a quarter of an hour.',
+    steps: ['draw:cooked m45', 'strain:drip m720', 'add', 'heat m15 kill'],
+    storage: 'cold',
+  },
+  {
+    name: 'to the thread, by hand',
+    list: '1 l water\n2 kg sugar\n10 g citric acid',
+    method:
+      'Bring the water and the sugar to the boil, stirring, and boil, uncovered, to the thread stage. Take off the heat and stir in the citric acid. Leave to cool completely before you bottle it.',
+    steps: ['heat', 'reduce look:thread off', 'add', 'rest'],
+    storage: 'cold',
+  },
+  {
+    name: 'with the leaves at the end',
+    list: '800 g blackcurrants\n400 ml water\n500 g sugar\n10 g mint',
+    method:
+      'Simmer the blackcurrants in the water, partly covered, until they burst, about 12 minutes. Take from the heat, add the mint and leave it to infuse for 20 minutes. Press through a sieve. Stir in the sugar until dissolved, then heat to 85 °C, but do not boil.',
+    steps: ['draw:cooked m12 half', 'add', 'draw:infused m20', 'strain:press', 'add', 'heat c85 never'],
+    storage: 'cold',
+  },
+  {
+    name: 'two pans and a mixing',
+    list: '6 grapefruits\n500 g sugar\n500 ml water\n15 g citric acid',
+    method:
+      'Juice the grapefruits and strain the juice. In a pan, warm the sugar and the water until clear. Let the syrup cool, then combine it with the juice and the citric acid. Bottle and freeze for up to 6 months.',
+    steps: ['prepare', 'strain', 'heat', 'rest', 'add', 'fill', 'rest'],
+    storage: 'frozen',
+    keeps: 180,
+  },
+  {
+    name: 'reduced in an open oven',
+    list: '3 l grape juice',
+    method:
+      'Simmer the juice over a low flame for 3 to 4 hours until only a fifth is left and it is as thick as honey. Pour into hot jars.',
+    steps: ['reduce f0.2 m210 low off', 'fill'],
+    storage: 'cold',
+  },
+  {
+    name: 'steamed jars',
+    list: '1 l redcurrant juice\n700 g sugar\n20 ml lemon juice',
+    method:
+      'Bring the juice, sugar and lemon juice to a full rolling boil and boil for exactly 1 minute. Fill hot jars to within 1/4 inch of the rim. Steam the jars for 15 minutes. Rest for 5 minutes with the lid off, then lift out. Check the seals after 24 hours.',
+    steps: ['heat m1 off kill', 'fill', 'process m15', 'rest m5', 'measure m1440'],
+    storage: 'shelf',
+  },
+  {
+    name: 'soaked, rinsed and soaked again',
+    list: '200 g dried apricots\n1 l water\n300 g sugar',
+    method:
+      'Rinse the apricots, cover them with half the water and soak for 8 hours. Simmer in the soaking water, covered, for 30 minutes. Blend and pass through a sieve. Add the rest of the water and the sugar. Bring back to the boil for 2 minutes. Fill.',
+    steps: [
+      'prepare',
+      'add',
+      'draw:cold m480',
+      'draw:cooked m30',
+      'draw:blended',
+      'strain',
+      'add',
+      'heat m2 kill',
       'fill',
     ],
     storage: 'cold',

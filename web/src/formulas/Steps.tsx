@@ -42,9 +42,13 @@ function StepRow({ step, index, count, change, outcome, cautions, rounds }: RowP
             <input
               aria-label={`Step ${n}, words`}
               value={step.title}
+              maxLength={120}
               onChange={(e) => set({ title: e.target.value })}
               className="min-w-0 flex-1 rounded-md border border-transparent bg-transparent px-2 py-1 hover:border-steel focus:border-steel"
             />
+            {step.title.length > 100 && (
+              <span className="figure text-xs text-ink-2">{120 - step.title.length} left</span>
+            )}
             <span className="text-sm text-ink-2">
               <Time
                 key={step.method ?? ''}
@@ -72,6 +76,7 @@ function StepRow({ step, index, count, change, outcome, cautions, rounds }: RowP
               <MoreHorizontal size={18} aria-hidden="true" />
             </Menu>
           </div>
+          {step.words && <p className="pl-[3.9rem] text-sm whitespace-pre-line">{step.words}</p>}
           <div className="flex flex-wrap items-center gap-x-3 gap-y-0.5 pr-2 pl-[3.9rem] text-sm text-ink-2">
             <select
               aria-label={`Step ${n}, kind`}

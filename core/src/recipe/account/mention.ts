@@ -119,8 +119,8 @@ const restAlone = (match: RegExpExecArray): Mention => ({
   end: match.index + match[0].trimEnd().length,
 });
 
-/** "half of the sugar", "the other half of it", "the rest of the sugar": parts of what was said before. */
-function sharesIn(text: string, catalogue: KitchenCatalogue): Mention[] {
+/** Finds parts of what was said before: "half of the sugar", "the other half of it", "the rest of the sugar". */
+export function sharesIn(text: string, catalogue: KitchenCatalogue): Mention[] {
   return [...text.matchAll(SHARE)].flatMap((match): Mention[] => {
     const { other, part } = match.groups!;
     const definite =

@@ -36,7 +36,13 @@ function Asked({
       <span className={`self-center font-semibold ${open === null ? 'text-ink-2' : 'text-hold'}`}>
         {open ?? 'Left as words.'}
       </span>
-      {open !== null && TIMED.has(step.kind) && (
+      {open !== null &&
+        read.answers?.map(({ says, part }) => (
+          <Button key={says} size="small" tone="plain" onClick={() => review.edit(read.step.id, part)}>
+            {says}
+          </Button>
+        ))}
+      {open !== null && !read.answers && TIMED.has(step.kind) && (
         <>
           <Field
             className="w-28"
