@@ -257,7 +257,7 @@ describe('a temperature logger’s file', () => {
         ],
         'UTC',
       ),
-    ).toEqual({ asks: 'unit', first: 212 });
+    ).toMatchObject({ asks: 'unit', first: 212, says: expect.stringMatching(/unit/) });
     expect(
       celsius(
         [
@@ -294,7 +294,127 @@ describe('a temperature logger’s file', () => {
       ['2', '2026-11-25 09:01:00', '89,0 C'],
     ];
     expect(celsius(rows)).toEqual([88.5, 89]);
-    expect(() => readLogger([['2026-11-25 09:00:00', '88', '5']], 'UTC')).toThrow(/several columns/);
+    expect(readLogger([['2026-11-25 09:00:00', '88', '5']], 'UTC')).toMatchObject({
+      asks: 'column',
+      columns: [
+        { column: 1, first: 88 },
+        { column: 2, first: 5 },
+      ],
+    });
+  });
+
+  it.each([
+    [
+      ['Time', 'Setpoint', 'Ambient', 'Probe'],
+      [1, 2, 3],
+    ],
+    [
+      ['Time', 'T1 (C)', 'T2 (C)'],
+      [1, 2],
+    ],
+    [
+      ['Time', 'Set °C', 'Temp °C', 'RH %'],
+      [1, 2],
+    ],
+    [
+      ['Date/Time', 'Ch1', 'Ch2', 'Battery V'],
+      [1, 2],
+    ],
+  ])('asks which of several temperatures: %j', (head, columns) => {
+    const rows = [head, ['2026-11-25 09:00:00', '85', '21', '84.5'].slice(0, head.length)];
+    const asked = readLogger(rows, 'UTC', 'C');
+    expect(asked).toMatchObject({ asks: 'column', columns: columns.map((column) => ({ column })) });
+    const column = columns.at(-1)!;
+    const read = readLogger(rows, 'UTC', { unit: 'C', column });
+    expect(read).toMatchObject({ samples: [{ celsius: Number(rows[1]![column]) }] });
+  });
+
+  it.each([
+    [['Time', 'Temp (C)', 'RH %', 'Battery V'], 1],
+    [['No.', 'Time', 'T1 (C)'], 2],
+    [['#', 'Time', 'Probe °C', 'Humidity'], 2],
+  ])('takes the one temperature of %j', (head, column) => {
+    const row: string[] = head.map((name) => (name === 'Time' ? '2026-11-25 09:00:00' : '12'));
+    row[column] = '84.5';
+    expect(celsius([head, row])).toEqual([84.5]);
+  });
+
+  it.each([
+    ['24-Nov-2026 08:00', '2026-11-24T08:00:00.000Z'],
+    ['24 Nov 2026 08:00:30', '2026-11-24T08:00:30.000Z'],
+    ['Nov 24, 2026 8:00 PM', '2026-11-24T20:00:00.000Z'],
+    ['24.11.26 08.00', '2026-11-24T08:00:00.000Z'],
+    ['24.11.2026 08.00.15', '2026-11-24T08:00:15.000Z'],
+    ['1795507200', '2026-11-24T08:00:00.000Z'],
+    ['1795507200000', '2026-11-24T08:00:00.000Z'],
+  ])('reads the time “%s”', (time, at) => {
+    expect(
+      read([
+        ['Time', 'Temp C'],
+        [time, '85'],
+      ]).samples,
+    ).toEqual([{ at, celsius: 85 }]);
+  });
+
+  it('asks in which order a short date stands, where its figures leave it open', () => {
+    const rows = [
+      ['Time', 'Temp C'],
+      ['10/11/12 08:00', '85'],
+    ];
+    expect(readLogger(rows, 'UTC')).toMatchObject({
+      asks: 'order',
+      orders: ['day-first', 'month-first', 'year-first'],
+    });
+    // The 24th is no month, and the 26th of the 24th year could be: two are left.
+    expect(readLogger([rows[0]!, ['24/11/26 08:00', '85']], 'UTC')).toMatchObject({
+      asks: 'order',
+      orders: ['day-first', 'year-first'],
+    });
+    expect(readLogger([rows[0]!, ['24/11/26 08:00', '85']], 'UTC', { order: 'day-first' })).toMatchObject({
+      samples: [{ at: '2026-11-24T08:00:00.000Z' }],
+    });
+  });
+
+  it('asks when a count of seconds began, and of which day times of day are', () => {
+    const rows = [
+      ['Elapsed (s)', 'Temp C'],
+      ['0', '85'],
+      ['90', '86'],
+    ];
+    expect(readLogger(rows, 'UTC')).toMatchObject({ asks: 'start', by: 'elapsed' });
+    const counted = readLogger(rows, 'America/Denver', { start: '2026-11-24 08:00' });
+    expect(counted).toMatchObject({
+      samples: [{ at: '2026-11-24T15:00:00.000Z' }, { at: '2026-11-24T15:01:30.000Z' }],
+    });
+    const clocks = [
+      ['Time', 'Temp C'],
+      ['23:59:00', '85'],
+      ['00:01:00', '84'],
+    ];
+    expect(readLogger(clocks, 'UTC')).toMatchObject({ asks: 'start', by: 'clock' });
+    expect(readLogger(clocks, 'UTC', { start: '2026-11-24' })).toMatchObject({
+      samples: [{ at: '2026-11-24T23:59:00.000Z' }, { at: '2026-11-25T00:01:00.000Z' }],
+    });
+    expect(() =>
+      readLogger(
+        [
+          ['Elapsed', 'Temp C'],
+          ['0', '85'],
+        ],
+        'UTC',
+      ),
+    ).toThrow(/does not say in what/);
+  });
+
+  it('follows the order of the file through an hour that comes twice', () => {
+    // Clocks in Berlin went back from 03:00 to 02:00 on 25 October 2026: 02:30 was at 00:30 and at 01:30 UTC.
+    const walls = ['01:50', '02:10', '02:50', '02:10', '02:50', '03:10'];
+    const rows = walls.map((wall, i) => [`2026-10-25 ${wall}:00`, `${80 + i} C`]);
+    const hours = ['23:50', '00:10', '00:50', '01:10', '01:50', '02:10'];
+    const at = (of: string[][]) =>
+      read(of, 'Europe/Berlin').samples.map((s) => [s.at.slice(11, 16), s.celsius]);
+    expect(at(rows)).toEqual(hours.map((hour, i) => [hour, 80 + i]));
+    expect(at([...rows].reverse())).toEqual(hours.map((hour, i) => [hour, 80 + i]));
   });
 
   it('takes times in the kitchen’s zone, with the date and the clock apart, and with the day or the month first', () => {
@@ -327,7 +447,14 @@ describe('a temperature logger’s file', () => {
         'UTC',
       )[0],
     ).toBe('2026-03-11T09:00:00.000Z');
-    expect(() => at([['03/11/2026 09:00', '88']], 'UTC')).toThrow(/day or the month first/);
+    const open = [['03/11/2026 09:00', '88']];
+    expect(readLogger(open, 'UTC', 'C')).toMatchObject({
+      asks: 'order',
+      orders: ['day-first', 'month-first'],
+    });
+    expect(readLogger(open, 'UTC', { unit: 'C', order: 'month-first' })).toMatchObject({
+      samples: [{ at: '2026-03-11T09:00:00.000Z' }],
+    });
   });
 
   it('refuses dates and times that cannot be, and says what it misses', () => {

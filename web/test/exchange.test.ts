@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs';
 import { formulaFileSchema } from '@inch/contract/making/formulaFile';
 import { kitchenCatalogue, shippedCatalogue } from '@inch/core/ingredient';
 import { describe, expect, it } from 'vitest';
+import { textOf } from '../src/data/textOf.ts';
 import { type Draft, emptyDraft } from '../src/formulas/draft.ts';
 import { asCsv, incomingCsv } from '../src/formulas/exchange/csv.ts';
 import { incomingText } from '../src/formulas/exchange/incoming.ts';
 import { asFormulaFile, incomingJson } from '../src/formulas/exchange/json.ts';
 import { FileProblem } from '../src/formulas/exchange/problem.ts';
-import { asRecipe } from '../src/formulas/exchange/recipe.ts';
+import { asRecipe, jsonLdIn } from '../src/formulas/exchange/recipe.ts';
 
 const draft: Draft = {
   ...emptyDraft(),
@@ -122,7 +123,9 @@ describe('a schema.org recipe', () => {
     });
   });
   it('comes back with its lines and bases', () => {
-    const back = incomingJson(asRecipe(draft, shippedCatalogue, ''), shippedCatalogue);
+    // Another program keeps the words alone.
+    const { inchPantryFormula: _, ...words } = JSON.parse(asRecipe(draft, shippedCatalogue, ''));
+    const back = incomingJson(JSON.stringify(words), shippedCatalogue);
     expect(lines(back)).toEqual(said);
     expect(back.formulaLines.map((l) => l.basis)).toEqual([
       undefined,
@@ -130,6 +133,35 @@ describe('a schema.org recipe', () => {
       { per: 'bottle' },
       { per: 'yield', by: 'volume' },
     ]);
+  });
+  it('whose words another program changed is read by its words', () => {
+    const recipe = JSON.parse(asRecipe(draft, shippedCatalogue, ''));
+    recipe.recipeIngredient[0] = '3 kg damsons';
+    const back = incomingJson(JSON.stringify(recipe), shippedCatalogue);
+    expect(back.formulaLines[0]).toMatchObject({ said: '3 kg', ingredientId: 'damson' });
+  });
+  it.each([
+    [
+      'in one of several scripts, the first of them broken',
+      (r: string) =>
+        `<script type="application/ld+json">{"a":</script><script type='application/ld+json'>{"@type":"Organization","about":"Recipe pages"}</script><script type="application/ld+json">${r}</script>`,
+    ],
+    ['behind CDATA', (r: string) => `<script type="application/ld+json">//<![CDATA[\n${r}\n//]]></script>`],
+    ['behind a comment', (r: string) => `<script type="application/ld+json"><!--\n${r}\n--></script>`],
+    [
+      'deep in other things',
+      (r: string) =>
+        `<script type="application/ld+json">{"@graph":[{"@type":"WebPage","mainEntity":{"@type":"ItemList","itemListElement":[{"item":{"subjectOf":{"hasPart":[${r}]}}}]}}]}</script>`,
+    ],
+    [
+      'in a page of nine megabytes',
+      (r: string) => `<p>${'x '.repeat(4_500_000)}</p><script type="application/ld+json">${r}</script>`,
+    ],
+  ])('is found %s', (_, page) => {
+    const recipe = { '@type': 'Recipe', name: 'Quince', recipeIngredient: ['1 kg quinces', '400 g sugar'] };
+    const json = jsonLdIn(`<html><body>${page(JSON.stringify(recipe))}</body></html>`);
+    expect(incomingJson(json!, shippedCatalogue)).toMatchObject({ name: 'Quince' });
+    expect(jsonLdIn(page('{"@type":"Person"}'))).toBeUndefined();
   });
   it('is found in a graph, its steps told by their words', () => {
     const page = {
@@ -237,4 +269,40 @@ describe('a method that is read', () => {
     'Heat to 92 °C and hold for 2 minutes',
     'Heat to 195 °F, hold for 1 minute',
   ])('"%s" is one', (text) => expect(read(text)).toMatchObject({ killStep: true }));
+});
+
+describe('lines as CSV of other programs', () => {
+  it.each([
+    ['semicolons and decimal commas', 'Zutat;Menge;Einheit\nsugar;1,5;kg\nwater;2;l', ['1,5 kg', '2 l']],
+    ['tabs', 'Ingredient\tQuantity\tUnit\nsugar\t1.5\tkg\nwater\t2\tl', ['1.5 kg', '2 l']],
+    ['commas within quotes', 'amount,unit,ingredient\n"1,5",kg,sugar\n2,l,water', ['1,5 kg', '2 l']],
+  ])('%s', (_, text, expected) => {
+    const { formulaLines } = incomingCsv(text, shippedCatalogue);
+    expect(formulaLines.map(({ said: amount }) => amount)).toEqual(expected);
+    expect(formulaLines.map(({ ingredientId }) => ingredientId)).toEqual(['sugar', 'water']);
+  });
+  it('lists lettered as well as numbered', () => {
+    const { formulaLines } = incomingText('a) 1 kg plums\n(b) 500 g sugar\n3) 2 l water', shippedCatalogue);
+    expect(formulaLines.map(({ said: amount }) => amount)).toEqual(['1 kg', '500 g', '2 l']);
+  });
+});
+
+describe('the letters of a file', () => {
+  const wide = (text: string, order: 'le' | 'be', mark: boolean) => {
+    const bytes = [...(mark ? '\ufeff' : ''), ...text].flatMap((letter) => {
+      const code = letter.charCodeAt(0);
+      return order === 'le' ? [code & 255, code >> 8] : [code >> 8, code & 255];
+    });
+    return new Uint8Array(bytes).buffer;
+  };
+  it.each([
+    ['UTF-8', new TextEncoder().encode('Mädesüß 20 °C').buffer as ArrayBuffer, 'Mädesüß 20 °C'],
+    ['Windows', new Uint8Array([77, 0xe4, 100, 0xb0]).buffer, 'Mäd°'],
+    ['UTF-16, little end first', wide('Time,°C', 'le', true), 'Time,°C'],
+    ['UTF-16, big end first', wide('Time,°C', 'be', true), 'Time,°C'],
+    ['UTF-16 without its mark', wide('Time,°C', 'le', false), 'Time,°C'],
+    ['UTF-16 without its mark, big end first', wide('Time,°C', 'be', false), 'Time,°C'],
+  ])('%s', (_, bytes, text) => {
+    expect(textOf(bytes)).toBe(text);
+  });
 });

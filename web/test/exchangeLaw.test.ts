@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { type Draft, emptyDraft } from '../src/formulas/draft.ts';
 import { asCsv, incomingCsv } from '../src/formulas/exchange/csv.ts';
 import { asFormulaFile, incomingJson } from '../src/formulas/exchange/json.ts';
+import { asRecipe } from '../src/formulas/exchange/recipe.ts';
 
 const label = {
   name: 'Sloe juice',
@@ -103,6 +104,18 @@ describe('a formula that goes out', () => {
             asFormulaFile({ ...draft, content: { ...again.content!, lines: again.formulaLines } }, there),
           ),
         ).toEqual(JSON.parse(file));
+      }),
+    );
+  });
+
+  it('comes back from its recipe for other programs to the letter', () => {
+    fc.assert(
+      fc.property(lines, (all) => {
+        const draft = withLines(all);
+        const back = incomingJson(asRecipe(draft, here, '6 bottles', own), here);
+        const { lines: _, ...content } = draft.content;
+        expect(back).toMatchObject({ name: draft.name, kind: draft.kind, colour: draft.colour, content });
+        expect(back.formulaLines).toEqual(all);
       }),
     );
   });

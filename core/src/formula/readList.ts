@@ -33,7 +33,8 @@ export interface ReadListLine {
   query?: string;
 }
 
-const plain = (text: string): string => text.replace(/^\s*(?:[-*•·–—▢□✓]|\d{1,2}[.)](?=\s))\s*/, '').trim();
+const plain = (text: string): string =>
+  text.replace(/^\s*(?:[-*•·–—▢□✓]|(?:\d{1,2}[.)]|\(?[a-z]\))(?=\s))\s*/i, '').trim();
 
 const isHeading = (text: string): boolean =>
   /:$/.test(text) || /^#{1,6}\s|^(?:ingredients?|for the [^\d]*|method|you will need)$/i.test(text);

@@ -10,6 +10,8 @@ export {
 } from './checks.ts';
 export {
   type LoggedSample,
+  type LoggerAnswers,
+  type LoggerAsks,
   type LoggerFile,
   type LoggerReading,
   type LoggerUnit,

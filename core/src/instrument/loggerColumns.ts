@@ -1,24 +1,42 @@
-import { hasClock, hasDate } from './loggerTime.ts';
+import { epochIn, hasClock, hasDate, hasPointedClock } from './loggerTime.ts';
 
 export type LoggerRows = readonly (readonly string[])[];
 
-export interface LoggerColumns {
-  /** Column of the date, or of date and time together. */
-  time: number;
-  /** Column of the time of day, where the date stands alone. */
-  clock: number | null;
-  /** Column of the temperature. */
-  warm: number;
-  /** Heading of the temperature. */
+/** Where a row says its time: as the clock on the wall, as a count since 1970, as a count since a start that nobody names, or as a time of day alone. */
+export type LoggerTimes =
+  | { by: 'wall'; time: number; clock: number | null }
+  | { by: 'epoch'; time: number }
+  | { by: 'elapsed'; time: number; seconds: number }
+  | { by: 'clock'; time: number };
+
+/** A column that may be the temperature. */
+export interface LoggerColumn {
+  column: number;
+  /** Its heading; '' where it has none. */
   name: string;
+  /** Its first figure. */
+  first: number;
+}
+
+export interface LoggerColumns {
+  times: LoggerTimes;
+  /** Columns of temperatures: where there are several, somebody has to say which. */
+  warm: LoggerColumn[];
   /** What stands over the table. */
   above: LoggerRows;
   body: LoggerRows;
 }
 
-const TIMED = /time|date|when|stamp|zeit|datum|heure|fecha|hora/i;
-const WARM = /temp|[°º˚℃℉]|celsius|centigrade|fahrenheit|\bdeg|\bprobe\b|\bt\b/i;
+const TIMED = /time|date|when|stamp|zeit|datum|heure|fecha|hora|elapsed|epoch|unix|seconds?\b|minutes?\b/i;
+/** What is a temperature by its heading. */
+const WARM =
+  /temp|[°º˚℃℉]|celsius|centigrade|fahrenheit|\bdeg|\bprobe|\bt\d*\b|set\s*-?point|\bset\b|ambient|\broom\b|\bair\b|\binside\b|\boutside\b|\bcore\b|\bbath\b|\bsensor|\bch(?:annel)?[\s_-]*\d|\btc\s*\d|thermocouple|\bjunction|\bprod/i;
+/** What is none, though its column has figures. */
+const OTHER =
+  /hum|\brh\b|%|batt|volt|\bmv\b|press|hpa|bar\b|serial|\bid\b|^(?:no|nr|#|n|row|index|record|rec|sample|line)\.?$|power|watt|lux|light|co2|co₂|flow|level|alarm|state|status|weight|\bph\b|brix/i;
 const HEADINGS_WITHIN = 20;
+/** Rows that a column is judged by. */
+const SEEN = 50;
 
 /** A figure of a cell, with or without its unit; null where it is none. */
 export function figureOf(text: string | undefined): number | null {
@@ -28,41 +46,91 @@ export function figureOf(text: string | undefined): number | null {
   return match ? Number(match[1]!.replace('−', '-').replace(',', '.')) : null;
 }
 
-const timedRow = (row: readonly string[]): boolean => row.some(hasDate) && row.some(hasClock);
+const timedRow = (row: readonly string[]): boolean =>
+  row.some(hasDate) && (row.some(hasClock) || row.some(hasPointedClock));
 
-/** The temperature's column in a table without headings: the one column of figures behind the times. */
-function unnamedColumn(row: readonly string[], time: number, clock: number | null): number {
-  const figures = row.flatMap((cell, i) => (i !== time && i !== clock && figureOf(cell) !== null ? [i] : []));
-  const behind = figures.filter((i) => i > time);
-  if (behind.length > 1)
-    throw new RangeError(
-      'The file has several columns of figures and no headings. Name the one of the temperature, such as “Temp °C”',
-    );
-  return behind[0] ?? figures[0] ?? -1;
+const firstFigure = (body: LoggerRows, column: number): number | null =>
+  figureOf(body.find((row) => figureOf(row[column]) !== null)?.[column]);
+
+/** Whether the figures of a column only count its rows. */
+function countsRows(body: LoggerRows, column: number): boolean {
+  const figures = body.slice(0, SEEN).map((row) => figureOf(row[column]));
+  return figures.length > 1 && figures.every((n, i) => n !== null && (i === 0 || n === figures[i - 1]! + 1));
+}
+
+/** Columns of figures beside the times that are temperatures by their headings, or that nothing says are none. */
+function warmColumns(names: readonly string[], body: LoggerRows, taken: ReadonlySet<number>): LoggerColumn[] {
+  const width = Math.max(names.length, ...body.slice(0, SEEN).map((row) => row.length));
+  const columns: LoggerColumn[] = [];
+  for (let column = 0; column < width; column++) {
+    const name = (names[column] ?? '').trim();
+    const first = taken.has(column) ? null : firstFigure(body, column);
+    if (first === null || (OTHER.test(name) && !/temp/i.test(name))) continue;
+    columns.push({ column, name, first });
+  }
+  const named = columns.filter(({ name }) => WARM.test(name));
+  if (named.length > 0) return named;
+  // The number of the row is no temperature, where there is another column that may be.
+  const others = columns.filter(({ column }) => !countsRows(body, column));
+  return others.length > 0 ? others : columns;
+}
+
+/** Seconds of what a heading counts in. @throws RangeError where it does not say */
+function countedIn(name: string): number {
+  if (/\bms\b|millisec/i.test(name)) return 0.001;
+  if (/\bs\b|\bsec/i.test(name)) return 1;
+  if (/\bmin/i.test(name)) return 60;
+  if (/\bh\b|hour/i.test(name)) return 3600;
+  throw new RangeError(
+    `The column “${name}” counts the time and does not say in what. Name it “Elapsed s” or “Elapsed min”`,
+  );
+}
+
+/** Times of a table: dates with their clock, else a count, else times of day. */
+function timesOf(names: readonly string[], body: LoggerRows): LoggerTimes {
+  const dated = body.find(timedRow);
+  if (dated) {
+    const time = dated.findIndex(hasDate);
+    if (hasClock(dated[time])) return { by: 'wall', time, clock: null };
+    const clock = dated.findIndex(hasClock);
+    return { by: 'wall', time, clock: clock >= 0 ? clock : dated.findIndex(hasPointedClock) };
+  }
+  const rows = body.slice(0, SEEN);
+  const counted = rows.find((row) => row.some((cell) => epochIn(cell) !== null));
+  if (counted) return { by: 'epoch', time: counted.findIndex((cell) => epochIn(cell) !== null) };
+  const of = rows.find((row) => row.some(hasClock));
+  if (of) return { by: 'clock', time: of.findIndex(hasClock) };
+  const time = names.findIndex((name, i) => TIMED.test(name) && firstFigure(body, i) !== null);
+  if (time < 0) throw new RangeError('No column of times was found. Write them as 2026-11-25 09:10:00');
+  return { by: 'elapsed', time, seconds: countedIn(names[time]!) };
 }
 
 /**
- * Which columns of a logger's table hold the times and the temperatures.
+ * Which columns of a logger's table hold the times, and which may hold the temperatures.
  * @throws RangeError where they are not found, or where its rows have more cells than its headings
  */
 export function columnsOf(rows: LoggerRows): LoggerColumns {
   const head = rows
     .slice(0, HEADINGS_WITHIN)
-    .findIndex((row) => !timedRow(row) && row.some((c) => TIMED.test(c)) && row.some((c) => WARM.test(c)));
+    .findIndex(
+      (row) =>
+        !timedRow(row) &&
+        row.some((c) => TIMED.test(c)) &&
+        row.filter((c) => c !== '' && figureOf(c) === null).length > 1,
+    );
   const names = head >= 0 ? rows[head]! : [];
   const body = rows.slice(head + 1);
-  const first = body.find(timedRow);
-  if (!first) throw new RangeError('No column of times was found. Write them as 2026-11-25 09:10:00');
-  const time = first.findIndex(hasDate);
-  const clock = hasClock(first[time]) ? null : first.findIndex(hasClock);
-  const named = names.findIndex((c, i) => i !== time && i !== clock && WARM.test(c));
-  const warm = named >= 0 ? named : unnamedColumn(first, time, clock);
-  if (warm < 0) throw new RangeError('No column of temperatures was found beside the times');
-  if (names.length > 0 && first.filter((c) => c !== '').length > names.length)
+  const times = timesOf(names, body);
+  const clock = times.by === 'wall' ? times.clock : null;
+  const taken = new Set(clock === null ? [times.time] : [times.time, clock]);
+  const warm = warmColumns(names, body, taken);
+  if (warm.length === 0) throw new RangeError('No column of temperatures was found beside the times');
+  const widest = Math.max(0, ...body.slice(0, SEEN).map((row) => row.filter((c) => c !== '').length));
+  if (names.length > 0 && widest > names.length)
     throw new RangeError(
       'Its rows have more columns than its headings: is the comma both the decimal sign and what parts the columns? Save it with semicolons between the columns',
     );
-  return { time, clock, warm, name: names[warm] ?? '', above: rows.slice(0, Math.max(0, head)), body };
+  return { times, warm, above: rows.slice(0, Math.max(0, head)), body };
 }
 
 const said = (unit: 'c' | 'f', words: string): RegExp =>
@@ -86,11 +154,10 @@ function unitsIn(text: string): Set<'C' | 'F'> {
  * @returns null where nothing names it
  * @throws RangeError where two units are named, or kelvin
  */
-export function unitNamed(columns: LoggerColumns): 'C' | 'F' | null {
-  const { warm, name, body, above } = columns;
+export function unitNamed({ body, above }: LoggerColumns, { column, name }: LoggerColumn): 'C' | 'F' | null {
   if (KELVIN.test(name))
     throw new RangeError('Temperatures in kelvin are not read. Save the file in °C or °F');
-  const cells = body.slice(0, 50).flatMap((row) => [...unitsIn(row[warm] ?? '')]);
+  const cells = body.slice(0, SEEN).flatMap((row) => [...unitsIn(row[column] ?? '')]);
   const found = new Set([...unitsIn(name), ...cells]);
   if (found.size === 2)
     throw new RangeError('The file names both °C and °F for one temperature. Save it again in one of them');
@@ -111,6 +178,7 @@ export function delimiterOf(text: string): '\t' | ';' | '|' | ',' {
   const heading =
     lines.find((line) => TIMED.test(line) && WARM.test(line)) ??
     lines.find((line) => /\d:\d\d/.test(line)) ??
+    lines.find((line) => TIMED.test(line)) ??
     '';
   return (['\t', ';', '|'] as const).find((sign) => heading.includes(sign)) ?? ',';
 }

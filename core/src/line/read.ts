@@ -186,7 +186,7 @@ function withLeft(words: readonly WordRead[], things: readonly LineThing[]): Lin
 }
 
 /** Bullets and numbers that a list puts in front. */
-const BULLET = /^\s*(?:[-*•·–—▢□✓]|\d{1,2}[.)](?=\s))\s*/;
+const BULLET = /^\s*(?:[-*•·–—▢□✓]|(?:\d{1,2}[.)]|\(?[a-z]\))(?=\s))\s*/i;
 
 /**
  * Reads a line as a cook writes or says it: amounts, units, what they are told by, and the things it names. Every word is accounted for;

@@ -60,6 +60,7 @@ export function MoreMenu({
             draft,
             catalogue,
             `${plural(forecast.bottles, 'bottle')} of ${bottleSize(draft.content.bottleMl)}`,
+            own,
           ),
         ),
     },

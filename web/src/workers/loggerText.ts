@@ -1,8 +1,8 @@
-import { delimiterOf, type LoggerReading, type LoggerUnit, readLogger } from '@inch/core/instrument';
+import { delimiterOf, type LoggerAnswers, type LoggerReading, readLogger } from '@inch/core/instrument';
 import { parse } from 'csv-parse/browser/esm/sync';
 
 /** A temperature logger's file, whatever parts its columns; throws with what is wrong where it holds none. */
-export function readLoggerText(text: string, timeZone: string, unit?: LoggerUnit): LoggerReading {
+export function readLoggerText(text: string, timeZone: string, answers: LoggerAnswers = {}): LoggerReading {
   const rows = parse(text, {
     bom: true,
     relax_column_count: true,
@@ -11,5 +11,5 @@ export function readLoggerText(text: string, timeZone: string, unit?: LoggerUnit
     trim: true,
     delimiter: delimiterOf(text),
   });
-  return readLogger(rows as string[][], timeZone, unit);
+  return readLogger(rows as string[][], timeZone, answers);
 }

@@ -1,5 +1,6 @@
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import readWorkbook from 'read-excel-file/web-worker';
+import { textOf } from '../data/textOf.ts';
 
 /** A sheet of a file: every cell as text, rows as the file counts them. */
 export interface SheetOfFile {
@@ -36,20 +37,11 @@ function csvRows(text: string): string[][] {
   }
 }
 
-const decode = (bytes: ArrayBuffer): string => {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    // What older spreadsheets write.
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-};
-
 /** The sheets of an XLSX or CSV file. @throws Error that says what is wrong with the file */
 export async function sheetsOf(file: File): Promise<SheetOfFile[]> {
   const bytes = await file.arrayBuffer();
   const isZip = new Uint8Array(bytes.slice(0, 2)).join() === '80,75';
-  if (!isZip) return [{ name: '', rows: csvRows(decode(bytes)) }];
+  if (!isZip) return [{ name: '', rows: csvRows(textOf(bytes)) }];
   try {
     const sheets = await readWorkbook(new Blob([bytes]));
     return sheets.map(({ sheet, data }) => ({ name: sheet, rows: data.map((row) => row.map(cellText)) }));

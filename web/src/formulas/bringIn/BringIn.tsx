@@ -1,6 +1,7 @@
 import { plural } from '@inch/core/quantity';
 import { type ChangeEvent, useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
+import { textOf } from '../../data/textOf.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Choice, TextField } from '../../ui/Field.tsx';
@@ -139,7 +140,7 @@ function readFile(name: string, text: string, catalogue: ReturnType<typeof useCa
   return /\.csv$/i.test(name) ? incomingCsv(text, catalogue) : incomingText(text, catalogue);
 }
 
-const LARGEST = 1_000_000;
+const LARGEST = 10_000_000;
 
 interface Source {
   text: string;
@@ -155,8 +156,9 @@ function PasteOrChoose({ text, setText, problem, read, fail, onClose }: Source) 
     const file = e.target.files?.[0];
     e.target.value = '';
     if (!file) return;
-    if (file.size > LARGEST) fail('That file is over 1 MB: it is no formula. Nothing was imported.');
-    else read(file.name, await file.text());
+    if (file.size > LARGEST)
+      fail('That file is over 10 MB: it is no formula and no page with a recipe. Nothing was imported.');
+    else read(file.name, textOf(await file.arrayBuffer()));
   };
   return (
     <>

@@ -45,13 +45,48 @@ interface Row {
   info: { lines: number };
 }
 
+/** What columns are called elsewhere. */
+const CALLED: Record<string, string> = {
+  quantity: 'amount',
+  qty: 'amount',
+  menge: 'amount',
+  'ingredient name': 'ingredient',
+  name: 'ingredient',
+  item: 'ingredient',
+  food: 'ingredient',
+  zutat: 'ingredient',
+  units: 'unit',
+  einheit: 'unit',
+  measure: 'unit',
+};
+
+/** The heading of a column by the name that is read. */
+const columnOf = (heading: string): string => {
+  const name = heading.trim().toLowerCase();
+  return CALLED[name] ?? name;
+};
+
+/** The sign between the cells: the one by which the first lines come into the most columns, alike in each. */
+function delimiterOf(text: string): string {
+  const rows = text
+    .split(/\r\n?|\n/, 12)
+    .filter((row) => row.trim() !== '')
+    .map((row) => row.replace(/"[^"]*"/g, '""'));
+  const columns = (sign: string) => {
+    const counts = rows.map((row) => row.split(sign).length);
+    return counts.every((count) => count === counts[0]) ? counts[0]! : 1;
+  };
+  return [',', ';', '\t', '|'].sort((a, b) => columns(b) - columns(a))[0]!;
+}
+
 function rowsOf(text: string): Row[] {
   try {
     return parse(text, {
       bom: true,
+      delimiter: delimiterOf(text),
       // A cell that begins like a formula went out behind an apostrophe.
       cast: (cell) => cell.replace(/^'(?=[=+\-@\t\r])/, ''),
-      columns: (header: string[]) => header.map((name) => name.trim().toLowerCase()),
+      columns: (header: string[]) => header.map(columnOf),
       info: true,
       skip_empty_lines: true,
       trim: true,
@@ -63,7 +98,8 @@ function rowsOf(text: string): Row[] {
 }
 
 function lineFrom({ record, info }: Row, catalogue: KitchenCatalogue): ReadListLine {
-  const { amount = '', ingredient = '', 'told by': toldBy = '' } = record;
+  const { amount: figure = '', unit = '', ingredient = '', 'told by': toldBy = '' } = record;
+  const amount = [figure, unit].filter(Boolean).join(' ');
   const id = record['ingredient id'] ?? '';
   if (ingredient === '' && id === '') throw new FileProblem(info.lines, 'it names no ingredient.');
   const words = `${amount} ${ingredient || id}${toldBy ? ` ${toldBy}` : ''}`.trim();

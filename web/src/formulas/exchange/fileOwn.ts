@@ -9,6 +9,7 @@ import {
   ownEntry,
 } from '@inch/core/ingredient';
 import { parseQuantity } from '@inch/core/quantity';
+import type { Draft } from '../draft.ts';
 import { FileProblem } from './problem.ts';
 
 type Figures = FileOwn['figures'][number];
@@ -83,5 +84,20 @@ export function incomingOwn(own: FileOwn, catalogue: KitchenCatalogue): Incoming
       ingredients: [...mine, ...labels.map(({ entry }) => entry)],
       measures: [...catalogue.measures, ...measures],
     }),
+  };
+}
+
+/** The formula as our own open file has it, with what it uses of the kitchen's own. */
+export function formulaFileOf(draft: Draft, own: OwnCatalogue | undefined) {
+  const { own: _, ...content } = draft.content;
+  return {
+    format: 'inch-pantry formula',
+    version: 1,
+    name: draft.name || 'Without a name',
+    kind: draft.kind,
+    colour: draft.colour,
+    note: draft.note,
+    content,
+    own: ownUsedBy(content, own),
   };
 }

@@ -5,10 +5,10 @@ import { type KitchenCatalogue, namedIn } from '@inch/core/ingredient';
 import type { RecipeLine } from '@inch/core/recipe';
 import { findNodeAtLocation, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type { Draft } from '../draft.ts';
-import { incomingOwn, ownUsedBy } from './fileOwn.ts';
+import { formulaFileOf, incomingOwn } from './fileOwn.ts';
 import type { Incoming } from './incoming.ts';
 import { FileProblem } from './problem.ts';
-import { incomingRecipe, recipeIn } from './recipe.ts';
+import { CARRIED, incomingRecipe, recipeIn, recipeOf } from './recipe.ts';
 
 const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;
 
@@ -68,17 +68,40 @@ function queried(content: FormulaContent, catalogue: KitchenCatalogue): RecipeLi
 export function incomingJson(text: string, catalogue: KitchenCatalogue): Incoming {
   const { value, lineOf } = parsed(text);
   const recipe = recipeIn(value);
-  if (recipe) return incomingRecipe(recipe, catalogue);
+  if (recipe) {
+    const own = formulaBehind(recipe, catalogue);
+    return own ? incomingFile(own, catalogue) : incomingRecipe(recipe, catalogue);
+  }
   const file = FormulaFile.safeParse(value);
   if (!file.success) {
     const issue = file.error.issues[0]!;
     const where = issue.path.length > 0 ? ` (${issue.path.join('.')})` : '';
     throw new FileProblem(lineOf(issue.path), `${issue.message}${where}`);
   }
-  const { name, kind, colour } = file.data;
-  const { own: _, lines, ...content } = file.data.content as FormulaContent;
-  const own = incomingOwn(file.data.own, catalogue);
-  const read = queried(file.data.content as FormulaContent, own.catalogue);
+  return incomingFile(file.data, catalogue);
+}
+
+/** The formula that our own recipe file carries; undefined where its words were changed since, or where another program wrote it. */
+function formulaBehind(
+  recipe: Record<string, unknown>,
+  catalogue: KitchenCatalogue,
+): FormulaFile | undefined {
+  const file = FormulaFile.safeParse(recipe[CARRIED]);
+  if (!file.success) return undefined;
+  const { name, kind, colour, note, content } = file.data;
+  const draft = { name, kind, colour, note: note ?? '', content: content as FormulaContent };
+  const there = incomingOwn(file.data.own, catalogue).catalogue;
+  const again = recipeOf(draft, there, '');
+  const same = (key: 'name' | 'recipeIngredient' | 'recipeInstructions') =>
+    JSON.stringify(again[key]) === JSON.stringify(recipe[key]);
+  return same('name') && same('recipeIngredient') && same('recipeInstructions') ? file.data : undefined;
+}
+
+function incomingFile(file: FormulaFile, catalogue: KitchenCatalogue): Incoming {
+  const { name, kind, colour } = file;
+  const { own: _, lines, ...content } = file.content as FormulaContent;
+  const own = incomingOwn(file.own, catalogue);
+  const read = queried(file.content as FormulaContent, own.catalogue);
   return {
     lines: read,
     formulaLines: lines.map((line, i) => ({ ...line, ingredientId: read[i]!.ingredientId })),
@@ -91,20 +114,5 @@ export function incomingJson(text: string, catalogue: KitchenCatalogue): Incomin
 }
 
 /** The formula as our own open file, with what it uses of the kitchen's own. */
-export function asFormulaFile(draft: Draft, own: OwnCatalogue | undefined): string {
-  const { own: _, ...content } = draft.content;
-  return `${JSON.stringify(
-    {
-      format: 'inch-pantry formula',
-      version: 1,
-      name: draft.name || 'Without a name',
-      kind: draft.kind,
-      colour: draft.colour,
-      note: draft.note,
-      content,
-      own: ownUsedBy(content, own),
-    },
-    null,
-    2,
-  )}\n`;
-}
+export const asFormulaFile = (draft: Draft, own: OwnCatalogue | undefined): string =>
+  `${JSON.stringify(formulaFileOf(draft, own), null, 2)}\n`;

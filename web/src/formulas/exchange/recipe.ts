@@ -1,8 +1,10 @@
+import type { OwnCatalogue } from '@inch/contract/making/ingredient';
 import { basisWords } from '@inch/core/formula';
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import type { RecipeDocument, SourceLine } from '@inch/core/recipe';
 import he from 'he';
 import type { Draft } from '../draft.ts';
+import { formulaFileOf } from './fileOwn.ts';
 import { type Incoming, incomingDocument } from './incoming.ts';
 import { FileProblem } from './problem.ts';
 
@@ -15,15 +17,24 @@ const isOf = (thing: Thing, type: string): boolean =>
     .flat()
     .some((own) => typeof own === 'string' && own.replace(/^.*[/:#]/, '') === type);
 
-/** The Recipe in a JSON-LD document: the document itself, one of a list or of its graph, or what a page is about. */
-export function recipeIn(value: unknown, depth = 0): Thing | undefined {
-  if (depth > 6) return undefined;
-  if (Array.isArray(value)) return value.map((item) => recipeIn(item, depth + 1)).find(Boolean);
-  if (!isThing(value)) return undefined;
-  if (isOf(value, 'Recipe')) return value;
-  return ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item', 'about']
-    .map((key) => recipeIn(value[key], depth + 1))
-    .find(Boolean);
+/** Things that are looked at for a recipe: a page has fewer. */
+const MOST_THINGS = 100_000;
+
+/** The Recipe in a JSON-LD document, wherever it stands: the document itself, in a list, in a graph, or in something else. The outermost is taken, one with ingredients before one without. */
+export function recipeIn(document: unknown): Thing | undefined {
+  let level: unknown[] = [document];
+  let bare: Thing | undefined;
+  let seen = 0;
+  while (level.length > 0 && seen < MOST_THINGS) {
+    const things = level.flat().filter(isThing);
+    seen += things.length;
+    const recipes = things.filter((thing) => isOf(thing, 'Recipe'));
+    const whole = recipes.find((recipe) => recipe.recipeIngredient ?? recipe.ingredients);
+    if (whole) return whole;
+    bare ??= recipes[0];
+    level = things.flatMap((thing) => Object.values(thing)).filter(isThing);
+  }
+  return bare;
 }
 
 /** Text without HTML: breaks and ends of paragraphs are ends of lines, entities are their signs. */
@@ -87,34 +98,57 @@ export function incomingRecipe(recipe: Thing, catalogue: KitchenCatalogue): Inco
   return incomingDocument(document, catalogue);
 }
 
-/** The JSON-LD in a saved web page that holds a recipe; undefined where none does. */
+/** A script's text without the marks that pages put about it: comments and CDATA. */
+const unwrapped = (script: string): string =>
+  script
+    .replace(/^\s*(?:\/\/|\/\*)?\s*(?:<!--|<!\[CDATA\[)\s*(?:\*\/)?/, '')
+    .replace(/(?:\/\/|\/\*)?\s*(?:-->|\]\]>)\s*(?:\*\/)?\s*$/, '')
+    .trim();
+
+/** The JSON-LD in a saved web page that holds a recipe, of all its scripts; undefined where none does. */
 export function jsonLdIn(html: string): string | undefined {
-  const scripts = html.matchAll(/<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/gi);
-  return [...scripts].map((match) => match[1]!.trim()).find((script) => /Recipe/.test(script));
+  const scripts = html.matchAll(/<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script\s*>/gi);
+  for (const [, script] of scripts) {
+    const text = unwrapped(script!);
+    try {
+      if (recipeIn(JSON.parse(text))) return text;
+    } catch {
+      // What a page's other scripts have wrong is not ours to say.
+    }
+  }
+  return undefined;
 }
 
-/** The formula as a schema.org Recipe. */
-export function asRecipe(draft: Draft, catalogue: KitchenCatalogue, yieldWords: string): string {
+/** Where our own recipe file carries its formula, so that it comes back to the letter. */
+export const CARRIED = 'inchPantryFormula';
+
+/** The formula as a schema.org Recipe, in its words. */
+export function recipeOf(draft: Draft, catalogue: KitchenCatalogue, yieldWords: string) {
   const { content } = draft;
   const nameOf = (id: string) => catalogue.find(id)?.name.toLowerCase() ?? 'something';
   const ofLine = (lineId: string) => nameOf(content.lines.find((l) => l.id === lineId)?.ingredientId ?? '');
-  return `${JSON.stringify(
-    {
-      '@context': 'https://schema.org',
-      '@type': 'Recipe',
-      name: draft.name || 'Without a name',
-      recipeCategory: draft.kind,
-      recipeYield: yieldWords,
-      recipeIngredient: content.lines.map((line) =>
-        `${line.said} ${nameOf(line.ingredientId)}${basisWords(line.basis, ofLine)}`.trim(),
-      ),
-      recipeInstructions: content.steps.map((step) => ({
-        '@type': 'HowToStep',
-        text: `${step.title}${step.minutes ? `, ${step.minutes} minutes` : ''}`,
-      })),
-      ...(content.source ? { isBasedOn: [content.source, content.edition].filter(Boolean).join(', ') } : {}),
-    },
-    null,
-    2,
-  )}\n`;
+  return {
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: draft.name || 'Without a name',
+    recipeCategory: draft.kind,
+    recipeYield: yieldWords,
+    recipeIngredient: content.lines.map((line) =>
+      `${line.said} ${nameOf(line.ingredientId)}${basisWords(line.basis, ofLine)}`.trim(),
+    ),
+    recipeInstructions: content.steps.map((step) => ({
+      '@type': 'HowToStep',
+      text: `${step.words ?? step.title}${step.minutes ? `, ${step.minutes} minutes` : ''}`,
+    })),
+    ...(content.source ? { isBasedOn: [content.source, content.edition].filter(Boolean).join(', ') } : {}),
+  };
 }
+
+/** The formula as a schema.org Recipe: in its words for any program, and carrying itself for this one. */
+export const asRecipe = (
+  draft: Draft,
+  catalogue: KitchenCatalogue,
+  yieldWords: string,
+  own?: OwnCatalogue,
+): string =>
+  `${JSON.stringify({ ...recipeOf(draft, catalogue, yieldWords), [CARRIED]: formulaFileOf(draft, own) }, null, 2)}\n`;
