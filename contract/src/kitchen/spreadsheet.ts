@@ -58,7 +58,7 @@ export const SpreadsheetPreview = z.object({
   /** The first faults, and how many there are. */
   faults: z.array(Fault),
   faultCount: z.number().int(),
-  /** The first rows as they were read, by field. */
+  /** Every row that can be taken, as it was read, by field. */
   sample: z.array(z.record(z.string(), z.union([z.string(), z.number(), z.null()]))),
 });
 export type SpreadsheetPreview = z.infer<typeof SpreadsheetPreview>;

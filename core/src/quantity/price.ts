@@ -12,6 +12,23 @@ const SIGN = /^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3}|kr\.?)\s*|\s*(?:\p{Sc}|[A-Z]{3}|kr\.
 const minorDigits = (currency: string): number =>
   new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits!;
 
+/** Signs that a price in a currency may bear: its code, and what people write for it. */
+function signsOf(currency: string): Set<string> {
+  const as = (display: 'symbol' | 'narrowSymbol' | 'code') =>
+    new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: display })
+      .formatToParts(1)
+      .find(({ type }) => type === 'currency')!.value;
+  return new Set([as('symbol'), as('narrowSymbol'), as('code')]);
+}
+
+/** The sign of another currency in a price; undefined where it bears none, or its own. */
+function foreignIn(text: string, currency: string): string | undefined {
+  const own = signsOf(currency);
+  return (text.trim().match(SIGN) ?? [])
+    .map((sign) => sign.trim().replace(/^kr\.$/, 'kr'))
+    .find((sign) => sign !== '' && !own.has(sign));
+}
+
 /**
  * A price of whole minor units as it is written into a field, without its sign.
  * @param currency ISO 4217
@@ -40,6 +57,11 @@ export function readPrice(text: string, currency: string): ReadPrice {
   const example = digits === 0 ? '1234' : `1234.${'5'.padEnd(digits, '0')}`;
   const problem = `"${text.trim()}" is not a price in ${currency}. Write it as ${example}.`;
   if (text.trim() === '') return { minor: null };
+  const foreign = foreignIn(text, currency);
+  if (foreign !== undefined)
+    return {
+      problem: `"${text.trim()}" is in another currency (${foreign}) than this kitchen’s ${currency}. Write what it is in ${currency}, without a sign.`,
+    };
   if (!/^\d*(?:[.,\u202f\u00a0\u2009'’]\d+)*$/.test(bare) || !/\d/.test(bare)) return { problem };
   try {
     const { value, or } = readDigits(bare, true);

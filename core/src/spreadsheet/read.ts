@@ -126,6 +126,9 @@ const cellAt = (cells: readonly string[], at: number | null | undefined): string
 
 const hasColumn = (field: string, matched: Matched): boolean => typeof matched[field] === 'number';
 
+/** A formula whose value was not kept. */
+const FORMULA = /^=[^=\s]/;
+
 function readRow(
   columns: readonly SpreadsheetColumn[],
   matched: Matched,
@@ -141,6 +144,13 @@ function readRow(
     values[field] = null;
     if (said === '') {
       if (required && hasColumn(field, matched)) faults.push({ field, says: `${column.name} is missing.` });
+      continue;
+    }
+    if (FORMULA.test(said)) {
+      faults.push({
+        field,
+        says: `“${said}” is a formula, and the file keeps no value of it. Open it in the program that made it, save it again, or write the value here.`,
+      });
       continue;
     }
     const read =

@@ -2,7 +2,8 @@ import { stat } from 'node:fs/promises';
 import { createInterface } from 'node:readline';
 import { type Readable, Transform } from 'node:stream';
 import { crc32 } from 'node:zlib';
-import yauzl, { type Entry, type ZipFile } from 'yauzl';
+import type { Entry, ZipFile } from 'yauzl';
+import { openZipFile } from './zipFile.ts';
 
 /** An export, opened: what is in it by name. */
 export interface OpenExport {
@@ -50,10 +51,14 @@ function withLines(name: string): Transform {
 
 /** Opens a zip on the disk, and holds everything in it against its checksum. @throws Error naming the file that is damaged, or where it is no zip */
 export async function openExport(file: string): Promise<OpenExport> {
-  const zip = await yauzl.openPromise(file, { autoClose: false });
+  const zip = await openZipFile(file);
   try {
     const byName = new Map<string, Entry>();
-    for await (const entry of zip.eachEntry()) byName.set(entry.fileName, entry);
+    try {
+      for await (const entry of zip.eachEntry()) byName.set(entry.fileName, entry);
+    } catch (error) {
+      throw new Error(`Its list of files is damaged: ${(error as Error).message}`);
+    }
     const entries = [...byName.values()];
     refuseTraps(entries, (await stat(file)).size);
     for (const entry of entries) await checkEntry(zip, entry);

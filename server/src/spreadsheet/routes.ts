@@ -9,7 +9,6 @@ import { checkSpreadsheet } from './check.ts';
 import { listEarlierLots, spreadsheetsOf } from './list.ts';
 
 const FAULTS_SHOWN = 200;
-const ROWS_SHOWN = 12;
 
 /** Withdraws a spreadsheet: what came with it is shown no longer. What something else rests on is not withdrawn. */
 async function withdraw(w: Writing, id: string, why: string): Promise<{ id: string }> {
@@ -44,7 +43,7 @@ export function spreadsheetRouter(app: AppContext): void {
       taken: read.rows.length,
       faults: read.faults.slice(0, FAULTS_SHOWN),
       faultCount: read.faults.length,
-      sample: read.rows.slice(0, ROWS_SHOWN),
+      sample: read.rows,
     };
   });
   serve(app, spreadsheetRoutes.bringIn, (call) => call.write((w) => bringIn(w, call.body)));

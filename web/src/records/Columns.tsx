@@ -1,13 +1,15 @@
 import { money, plural } from '@inch/core/quantity';
 import { type SpreadsheetColumn, spreadsheetKinds } from '@inch/core/spreadsheet';
+import { useState } from 'react';
 import { useCatalogue } from '../data/catalogue.ts';
 import { useSession } from '../data/session.tsx';
 import { Button } from '../ui/Button.tsx';
 import { dayMonthYear } from '../ui/dates.ts';
-import { Choice } from '../ui/Field.tsx';
+import { Choice, Field } from '../ui/Field.tsx';
 import { Ruled } from '../ui/Sheet.tsx';
 import { Caution } from '../ui/State.tsx';
 import { Bars, ReadFault } from '../ui/Unread.tsx';
+import { Windowed } from '../ui/Windowed.tsx';
 import type { Importing, Preview } from './useImport.ts';
 
 const columnsOf = (kind: Importing['kind']): readonly SpreadsheetColumn[] => spreadsheetKinds[kind].columns;
@@ -57,18 +59,63 @@ function AskOrder({ incoming, shown }: { incoming: Importing; shown: Preview }) 
   );
 }
 
-function Faults({ kind, shown }: { kind: Importing['kind']; shown: Preview }) {
-  const nameOf = (field: string) => columnsOf(kind).find((c) => c.field === field)?.name ?? field;
+/** A cell that cannot be taken, written anew in its place; or its row left out. */
+function FaultRow({
+  incoming,
+  fault,
+  name,
+  column,
+}: {
+  incoming: Importing;
+  fault: Preview['faults'][number];
+  name: string;
+  column: number | null | undefined;
+}) {
+  const { rows, firstRow } = incoming.preview;
+  const at = fault.row - firstRow;
+  const said = typeof column === 'number' ? (rows[at]?.[column] ?? '') : null;
+  const [text, setText] = useState(said ?? '');
+  const keep = () => text !== said && incoming.setCell(at, column as number, text);
+  return (
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 gap-y-1 border-t border-hold/30 py-2 max-sm:grid-cols-1">
+      <span>
+        Row <span className="figure">{fault.row}</span>, {name}: {fault.says}
+      </span>
+      {said !== null && at >= 0 && (
+        <span className="flex items-center gap-2">
+          <Field
+            className="w-44"
+            label={`Row ${fault.row}, ${name}`}
+            labelHidden
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            onBlur={keep}
+            onKeyDown={(e) => e.key === 'Enter' && keep()}
+          />
+          <Button size="small" tone="quiet" onClick={() => incoming.leaveOut(at)}>
+            Leave out row {fault.row}
+          </Button>
+        </span>
+      )}
+    </li>
+  );
+}
+
+function Faults({ incoming, shown }: { incoming: Importing; shown: Preview }) {
+  const nameOf = (field: string) => columnsOf(incoming.kind).find((c) => c.field === field)?.name ?? field;
   return (
     <Caution className="my-3">
       <strong>{plural(shown.faultCount, 'cell')} cannot be taken, so nothing can be imported yet.</strong>{' '}
-      Correct {shown.faultCount === 1 ? 'it' : 'them'} in the spreadsheet and choose the file again, or match
-      the columns anew.
-      <ul className="mt-2 max-h-64 overflow-y-auto">
+      Write {shown.faultCount === 1 ? 'it' : 'them'} anew here, leave the row out, or match the columns anew.
+      <ul className="mt-2 max-h-96 overflow-y-auto">
         {shown.faults.map((fault) => (
-          <li key={`${fault.row} ${fault.field}`}>
-            Row <span className="figure">{fault.row}</span>, {nameOf(fault.field)}: {fault.says}
-          </li>
+          <FaultRow
+            key={`${fault.row} ${fault.field}`}
+            incoming={incoming}
+            fault={fault}
+            name={nameOf(fault.field)}
+            column={shown.columns[fault.field]}
+          />
         ))}
       </ul>
       {shown.faultCount > shown.faults.length && (
@@ -78,38 +125,71 @@ function Faults({ kind, shown }: { kind: Importing['kind']; shown: Preview }) {
   );
 }
 
-function Sample({ kind, shown }: { kind: Importing['kind']; shown: Preview }) {
-  const columns = columnsOf(kind).filter(({ field }) => shown.columns[field] !== null && field !== 'unit');
+/** Every row of the file: as it was understood, and under it as it is written where that is not the same. */
+function AllRows({ incoming, shown }: { incoming: Importing; shown: Preview }) {
+  const { under, rows, firstRow } = incoming.preview;
+  const columns = columnsOf(incoming.kind).filter(
+    ({ field }) => typeof shown.columns[field] === 'number' && field !== 'unit',
+  );
   const said = useShown();
-  if (shown.sample.length === 0) return null;
+  const read = new Map(shown.sample.map((row) => [row.row, row]));
+  const filled = under
+    .map((cells, at) => ({ cells, at }))
+    .filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  const grid = { gridTemplateColumns: `3.5rem repeat(${columns.length}, minmax(6rem, 1fr)) 7rem` };
+  const writtenOf = (at: number, { field, as }: SpreadsheetColumn): string => {
+    const cell = (name: string) =>
+      rows[at]?.[shown.columns[name] ?? -1] ?? under[at]?.[shown.columns[name] ?? -1] ?? '';
+    return as === 'amount' ? `${cell(field)} ${cell('unit')}`.trim() : cell(field);
+  };
   return (
-    <Ruled title="The first rows, as they are understood" className="mt-4">
+    <Ruled title="Every row, as it is understood" className="mt-4">
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a part that scrolls is reached by the keyboard */}
-      <section className="overflow-x-auto" aria-label="The first rows" tabIndex={0}>
-        <table className="w-full text-left">
-          <thead>
-            <tr className="text-sm text-ink-2">
-              <th className="py-1.5 pr-4 font-semibold">Row</th>
-              {columns.map(({ field, name }) => (
-                <th key={field} className="py-1.5 pr-4 font-semibold">
-                  {UNITS[field] ? `${name}, ${UNITS[field]}` : name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {shown.sample.map((row) => (
-              <tr key={row.row} className="border-t border-steel-line">
-                <td className="figure py-1.5 pr-4 text-ink-2">{row.row}</td>
-                {columns.map((column) => (
-                  <td key={column.field} className="py-1.5 pr-4">
-                    {said(column, row[column.field] ?? null)}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <section className="overflow-x-auto" aria-label="Every row" tabIndex={0}>
+        <div className="grid min-w-max gap-x-4 py-1.5 text-sm font-semibold text-ink-2" style={grid}>
+          <span>Row</span>
+          {columns.map(({ field, name }) => (
+            <span key={field}>{UNITS[field] ? `${name}, ${UNITS[field]}` : name}</span>
+          ))}
+        </div>
+        <Windowed
+          items={filled}
+          keyOf={({ at }) => String(at)}
+          rowHeight={48}
+          onEnd={() => undefined}
+          render={({ at }) => {
+            const out = incoming.mended.out.has(at);
+            const row = read.get(firstRow + at);
+            return (
+              <div
+                className={`grid min-w-max items-start gap-x-4 border-t border-steel-line py-1.5 ${out ? 'text-ink-2 line-through' : ''}`}
+                style={grid}
+              >
+                <span className="figure text-ink-2">{firstRow + at}</span>
+                {columns.map((column) => {
+                  const written = writtenOf(at, column);
+                  const understood = row ? said(column, row[column.field] ?? null) : '';
+                  return (
+                    <span key={column.field}>
+                      {understood || written}
+                      {understood !== '' && understood !== written && written !== '' && (
+                        <span className="block text-xs text-ink-2">{written}</span>
+                      )}
+                    </span>
+                  );
+                })}
+                <Button
+                  size="small"
+                  tone="quiet"
+                  aria-label={`${out ? 'Put back' : 'Leave out'} row ${firstRow + at}`}
+                  onClick={() => incoming.leaveOut(at)}
+                >
+                  {out ? 'Put back' : 'Leave out'}
+                </Button>
+              </div>
+            );
+          }}
+        />
       </section>
     </Ruled>
   );
@@ -132,7 +212,7 @@ function useShown(): (column: SpreadsheetColumn, value: string | number | null) 
 
 /** How the columns of a file are matched, what is wrong, and what would come in. */
 export function Columns({ incoming }: { incoming: Importing }) {
-  const { preview, write, kind } = incoming;
+  const { preview, write } = incoming;
   if (preview.rows.length === 0) return <Caution>There is no row under the heading of this sheet.</Caution>;
   if (preview.error) return <ReadFault error={preview.error} retry={preview.refetch} />;
   const shown = preview.data;
@@ -143,8 +223,8 @@ export function Columns({ incoming }: { incoming: Importing }) {
         <Matching incoming={incoming} shown={shown} />
         <AskOrder incoming={incoming} shown={shown} />
       </Ruled>
-      {shown.faultCount > 0 && <Faults kind={kind} shown={shown} />}
-      <Sample kind={kind} shown={shown} />
+      {shown.faultCount > 0 && <Faults incoming={incoming} shown={shown} />}
+      <AllRows incoming={incoming} shown={shown} />
       {write.error && <Caution className="my-3">{write.error.message}</Caution>}
       <Button
         className="mt-4"

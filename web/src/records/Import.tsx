@@ -4,6 +4,7 @@ import { SPREADSHEET_KINDS, spreadsheetKinds } from '@inch/core/spreadsheet';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { call } from '../data/api.ts';
+import { SIGNS } from '../data/delimiter.ts';
 import { useSession } from '../data/session.tsx';
 import { useSpreadsheets } from '../data/spreadsheets.ts';
 import { useWrite } from '../data/useWrite.ts';
@@ -132,6 +133,14 @@ function NewImport() {
             value={at}
             onChange={(e) => incoming.setAt(Number(e.target.value))}
             options={opened.sheets.map((sheet, i) => [i, sheet.name])}
+          />
+        )}
+        {opened?.sheets[0]?.sign !== undefined && (
+          <Choice
+            label="Its cells are parted by"
+            value={opened.sheets[0].sign}
+            onChange={(e) => void incoming.partBy(e.target.value)}
+            options={SIGNS}
           />
         )}
       </div>

@@ -8,6 +8,7 @@ import {
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import { CsvError, parse } from 'csv-parse/browser/esm/sync';
 import { stringify } from 'csv-stringify/browser/esm/sync';
+import { delimiterOf } from '../../data/delimiter.ts';
 import type { Draft } from '../draft.ts';
 import { formulaLineOf, type Incoming } from './incoming.ts';
 import { FileProblem } from './problem.ts';
@@ -65,19 +66,6 @@ const columnOf = (heading: string): string => {
   const name = heading.trim().toLowerCase();
   return CALLED[name] ?? name;
 };
-
-/** The sign between the cells: the one by which the first lines come into the most columns, alike in each. */
-function delimiterOf(text: string): string {
-  const rows = text
-    .split(/\r\n?|\n/, 12)
-    .filter((row) => row.trim() !== '')
-    .map((row) => row.replace(/"[^"]*"/g, '""'));
-  const columns = (sign: string) => {
-    const counts = rows.map((row) => row.split(sign).length);
-    return counts.every((count) => count === counts[0]) ? counts[0]! : 1;
-  };
-  return [',', ';', '\t', '|'].sort((a, b) => columns(b) - columns(a))[0]!;
-}
 
 function rowsOf(text: string): Row[] {
   try {
