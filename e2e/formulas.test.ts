@@ -183,6 +183,34 @@ describe('a whole recipe pasted', () => {
   });
 });
 
+describe('an account told', () => {
+  it('is read with what was put right, asks what it leaves open, and a chip is put right in its place', async () => {
+    await page.goto('/formulas/new');
+    await said(1).waitFor();
+    if ((await button('Clear the form').count()) > 0) await button('Clear the form').click();
+    await pasted(
+      'So I have two pounds of damsons here. I put them in the pot with one cup of sugar. No, two cups. I simmer that for ten minutes, lid off. Then I strain it through a cloth and let it drip for a while. Put it in the fridge.',
+    );
+    const review = dialog();
+    await review.getByText('Read as somebody told it.').waitFor();
+    await review.getByText('said first: one cup of sugar').waitFor();
+    const take = review.getByRole('button', { name: /^Import 2 lines and \d steps$/ });
+    expect(await take.isDisabled()).toBe(true);
+    await review.getByText('It says “a while”: how long is it?').waitFor();
+    await review.getByLabel('Step 3, minutes').fill('90');
+    await review.getByRole('button', { name: 'Take it' }).click();
+    await review.getByRole('button', { name: '10 min', exact: true }).click();
+    await review.getByLabel('Step 2, how long').fill('25 min');
+    await review.getByRole('button', { name: /25 min, put right by you/ }).waitFor();
+    await review.getByText('The text as it was read').click();
+    await take.click();
+    await dialog().waitFor({ state: 'detached' });
+    expect(await said(2).inputValue()).toBe('two cups');
+    expect(await page.getByLabel('Step 2, how long').inputValue()).toBe('25 min');
+    expect(await page.getByLabel('Step 3, how long').inputValue()).toBe('90 min');
+  });
+});
+
 describe('what stands behind the figures', () => {
   it.each(['Hurdles', 'How sure', 'What does what', 'In the glass'])(
     '%s has nothing serious against it by axe',

@@ -75,6 +75,24 @@ async function reading() {
   };
 }
 
+/** ms to read an account of 2,000 words as somebody told it, once warm, and the first time. */
+async function account() {
+  const { shippedCatalogue } = await import('@inch/core/ingredient');
+  const { readAccount } = await import('@inch/core/recipe');
+  const told =
+    'I have two pounds of plums and six hundred grams of sugar. Half of the sugar goes in with the plums now. We leave that overnight. Bring it to a boil and cook it for ten minutes, with the lid off. Sorry, that was actually eighteen minutes. I strain it through a cloth and let it drip for four hours. Then the other half of the sugar goes in, and a tablespoon of lemon juice. No, two tablespoons. Boil it for two minutes and bottle it. It keeps about a month in the fridge. ';
+  const text = told.repeat(Math.ceil(2000 / told.split(' ').length));
+  const rounds = Array.from({ length: 12 }, () => {
+    const from = performance.now();
+    readAccount(text, shippedCatalogue);
+    return performance.now() - from;
+  });
+  return {
+    read_account_2000_ms: Number(median(rounds.slice(4)).toFixed(1)),
+    read_account_2000_cold_ms: Number(rounds[0].toFixed(1)),
+  };
+}
+
 /** ms of 4,000 draws of a 12-line formula, five fruits among them, as the page's worker runs it once warm. */
 async function simulation() {
   const { simulate } = await import('@inch/core/formula');
@@ -212,6 +230,7 @@ const BENCHES = {
   'ph-solve': phSolve,
   keystroke,
   reading,
+  account,
   simulation,
   plan,
   bottle,

@@ -148,6 +148,25 @@ describe('a price', () => {
     const read = readPrice(text, currency);
     expect(read.problem).toMatch(/Write it as/);
   });
+  it.each([
+    ['$18.99', 'GBP'],
+    ['€ 4', 'USD'],
+    ['18.99 USD', 'GBP'],
+    ['12 kr', 'EUR'],
+  ])('"%s" is no price in %s: what it is there is asked', (text, currency) => {
+    expect(readPrice(text, currency).problem).toMatch(/another currency/);
+  });
+  it.each([
+    ['£18.99', 'GBP', 1899],
+    ['$18.99', 'USD', 1899],
+    ['$18.99', 'CAD', 1899],
+    ['CA$18.99', 'CAD', 1899],
+    ['18.99 GBP', 'GBP', 1899],
+    ['12 kr', 'SEK', 1200],
+    ['¥1500', 'JPY', 1500],
+  ])('"%s" in %s bears its own sign', (text, currency, minor) => {
+    expect(readPrice(text, currency)).toEqual({ minor });
+  });
   it('of every currency comes back as it is shown', () => {
     const currencies = ['GBP', 'EUR', 'USD', 'JPY', 'KWD', 'CHF'];
     fc.assert(

@@ -101,8 +101,9 @@ export class RecipeReader {
   read(): void {
     // Fruit that no clause names goes in at the first step.
     this.pan.pieces = this.goesIn.never.some(isPiece);
+    const lastStrained = this.clauses.findLastIndex(({ said, tells }) => !tells && strains(said));
     for (const [i, clause] of this.clauses.entries()) {
-      this.pan.strainToCome = this.clauses.slice(i).some(({ said, tells }) => !tells && strains(said));
+      this.pan.strainToCome = i <= lastStrained;
       if (clause.conditional) this.remember(clause);
       else if (clause.tells) this.hear(clause);
       else if (!this.setAside(clause)) this.take(clause, i);

@@ -58,20 +58,25 @@ const unread = (told: Told): ReadListLine => ({
 
 /** What goes in at each part: what it names, and what it means by "it" and "everything". */
 function byTelling(heard: Heard, named: readonly NamedLine[], from: readonly Told[]): GoesIn {
-  const linesOf = (names: readonly Told[]) => named.filter((_, k) => names.includes(from[k]!));
-  const namedAt = heard.parts.map(({ names, does }) => (does ? linesOf(names) : []));
-  const isLater = (one: NamedLine, i: number) =>
-    heard.parts.slice(i + 1).some(({ puts }, k) => puts && namedAt[i + 1 + k]!.includes(one));
+  const linesOf = new Map<Told, NamedLine[]>();
+  for (const [k, told] of from.entries()) linesOf.set(told, [...(linesOf.get(told) ?? []), named[k]!]);
+  const namedAt = heard.parts.map(({ names }) => names.flatMap((told) => linesOf.get(told) ?? []));
+  // Where each was told of first, and where it is put in by its name for the last time.
+  const first = new Map<NamedLine, number>();
+  const last = new Map<NamedLine, number>();
+  for (const [i, lines] of namedAt.entries())
+    for (const one of lines) {
+      if (!first.has(one)) first.set(one, i);
+      if (heard.parts[i]!.puts && heard.parts[i]!.does) last.set(one, i);
+    }
   const at: GoesIn['at'] = (i, placed) => {
     const part = heard.parts[i]!;
-    const own = namedAt[i]!.filter((one) => !placed.has(one));
+    const own = part.does ? namedAt[i]!.filter((one) => !placed.has(one)) : [];
     // Told of up to here, and not named by what comes yet.
-    const ready = heard.parts
-      .slice(0, i)
-      .flatMap(({ names }) => linesOf(names))
-      .filter(
-        (one, k, all) => all.indexOf(one) === k && !placed.has(one) && !own.includes(one) && !isLater(one, i),
-      );
+    const ready = named.filter(
+      (one) =>
+        (first.get(one) ?? i) < i && (last.get(one) ?? 0) <= i && !placed.has(one) && !own.includes(one),
+    );
     return [...own, ...meant(part, ready, placed.size === 0 && own.length === 0)];
   };
   return { at, never: [], inFull: true };

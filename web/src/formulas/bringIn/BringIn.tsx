@@ -1,11 +1,15 @@
+import { forecast } from '@inch/core/formula';
 import { plural } from '@inch/core/quantity';
-import { type ChangeEvent, useState } from 'react';
+import { looksTold } from '@inch/core/recipe';
+import { type ChangeEvent, useMemo, useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { textOf } from '../../data/textOf.ts';
+import { useSetting } from '../../data/useSetting.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Choice, TextField } from '../../ui/Field.tsx';
 import type { Method } from '../draft.ts';
+import { incomingAccount } from '../exchange/account.ts';
 import { incomingCsv } from '../exchange/csv.ts';
 import { type Incoming, incomingText } from '../exchange/incoming.ts';
 import { incomingJson } from '../exchange/json.ts';
@@ -16,6 +20,32 @@ import { ReviewLine } from './ReviewLine.tsx';
 import { ReviewSteps } from './ReviewSteps.tsx';
 import { useReview } from './useReview.ts';
 import { WholeText } from './WholeText.tsx';
+
+const PLACES = { shelf: 'on the shelf', cold: 'in the cold', frozen: 'frozen' } as const;
+
+/** Where the recipe means it to be kept, and what the rules make of that as it stands. */
+function Wish({ incoming: { content, formulaLines, steps } }: { incoming: Incoming }) {
+  const setting = useSetting();
+  const process = steps?.find(({ step }) => step.kind === 'process')?.step;
+  const found = useMemo(
+    () => (content ? forecast({ ...content, lines: formulaLines }, setting) : null),
+    [content, formulaLines, setting],
+  );
+  if (!content || !found) return null;
+  const wished = PLACES[content.storage];
+  const ruled = found.keeping.class === 'none' ? null : PLACES[found.keeping.class];
+  return (
+    <p className="mt-4 text-sm">
+      The recipe means it to be kept <strong>{wished}</strong>
+      {process?.minutes === undefined ? '' : `, its jars processed for ${process.minutes} min`}.{' '}
+      {content.storage === 'shelf' && found.processFault !== null
+        ? `By the rules it is not yet: ${found.processFault} A process that fits is looked for by its forecast.`
+        : ruled !== wished
+          ? `By the rules it is ${ruled ?? 'not to be kept'}: ${found.keeping.reason}`
+          : ''}
+    </p>
+  );
+}
 
 /** Lines and steps as they were read, beside their words; nothing is taken before it is said. */
 function ReviewAll({
@@ -96,6 +126,7 @@ function ReviewAll({
             <ReviewSteps review={review} />
           </section>
         )}
+        {!linesOnly && <Wish incoming={review.taken()} />}
         {incoming.keeps && (
           <p className="mt-4 text-sm text-ink-2">
             The recipe says that it keeps for {plural(incoming.keeps.days, 'day')}. The date of a lot comes
@@ -126,7 +157,11 @@ function ReviewAll({
 }
 
 /** Reads a file by what it is: JSON, a saved web page, CSV, or else a text. */
-function readFile(name: string, text: string, catalogue: ReturnType<typeof useCatalogue>): Incoming {
+function readFile(
+  name: string,
+  text: string,
+  catalogue: ReturnType<typeof useCatalogue>,
+): Incoming | Promise<Incoming> {
   const head = text.trimStart()[0];
   const isPage = /\.html?$/i.test(name) || (head === '<' && text.includes('application/ld+json'));
   const json = isPage ? jsonLdIn(text) : undefined;
@@ -137,7 +172,8 @@ function readFile(name: string, text: string, catalogue: ReturnType<typeof useCa
     );
   if (json !== undefined || /\.(json|jsonld)$/i.test(name) || head === '{' || head === '[')
     return incomingJson(json ?? text, catalogue);
-  return /\.csv$/i.test(name) ? incomingCsv(text, catalogue) : incomingText(text, catalogue);
+  if (/\.csv$/i.test(name)) return incomingCsv(text, catalogue);
+  return looksTold(text) ? incomingAccount(text, catalogue) : incomingText(text, catalogue);
 }
 
 const LARGEST = 10_000_000;
@@ -219,9 +255,9 @@ export function BringIn({
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
-  const attempt = (read: () => Incoming) => {
+  const attempt = async (read: () => Incoming | Promise<Incoming>) => {
     try {
-      setIncoming(read());
+      setIncoming(await read());
       setProblem(null);
     } catch (error) {
       if (!(error instanceof FileProblem)) throw error;
@@ -229,7 +265,9 @@ export function BringIn({
       setProblem(`${error.message} Nothing was imported.`);
     }
   };
-  const read = (name: string, content: string) => attempt(() => readFile(name, content, catalogue));
+  const readAs = (content: string, as: 'recipe' | 'account') =>
+    as === 'account' ? incomingAccount(content, catalogue) : incomingText(content, catalogue);
+  const read = (name: string, content: string) => void attempt(() => readFile(name, content, catalogue));
   return (
     <Dialog open wide onClose={onClose} title={title}>
       {incoming ? (
@@ -239,9 +277,7 @@ export function BringIn({
           hasSteps={hasSteps}
           take={take}
           back={() => setIncoming(null)}
-          readAs={(as) =>
-            incoming.pasted && attempt(() => incomingText(incoming.pasted!.text, catalogue, as))
-          }
+          readAs={(as) => incoming.pasted && void attempt(() => readAs(incoming.pasted!.text, as))}
         />
       ) : (
         <PasteOrChoose {...{ text, setText, problem, read, onClose }} fail={setProblem} />

@@ -2,14 +2,12 @@ import { type FormulaContent, type FormulaLine, lineKey, type ReadListLine } fro
 import type { KitchenCatalogue } from '@inch/core/ingredient';
 import {
   type Keeps,
-  looksTold,
   type PlacedWord,
   partsOfText,
   type RecipeDocument,
   type RecipeLine,
   type RecipeRead,
   type RecipeStep,
-  readAccount,
   readDocument,
 } from '@inch/core/recipe';
 import type { Draft } from '../draft.ts';
@@ -53,7 +51,8 @@ export const formulaLineOf = (line: RecipeLine | ReadListLine): FormulaLine => (
 /** A formula holds this many steps at the most. */
 const MOST_STEPS = 40;
 
-function incomingRead(read: RecipeRead): Incoming {
+/** Lines and steps that were read, as a formula has them. */
+export function incomingRead(read: RecipeRead): Incoming {
   const { name, lines, steps, storage, keeps } = read;
   const kept = steps.slice(0, MOST_STEPS);
   return {
@@ -81,18 +80,8 @@ export function incomingDocument(
   };
 }
 
-/** A pasted text: a list, a whole recipe with its method, or an account as somebody told it. */
-export function incomingText(
-  text: string,
-  catalogue: KitchenCatalogue,
-  as = looksTold(text) ? ('account' as const) : ('recipe' as const),
-): Incoming {
-  if (as === 'account') {
-    const read = readAccount(text, catalogue);
-    if (read.lines.length === 0 && read.steps.length === 0)
-      throw new FileProblem(null, 'It names nothing that goes in, and nothing that is done.');
-    return { ...incomingRead(read), pasted: { text, words: read.words, as } };
-  }
+/** A pasted list, or a whole recipe with its method. */
+export function incomingText(text: string, catalogue: KitchenCatalogue): Incoming {
   const document = partsOfText(text);
   if (document.ingredients.length === 0)
     throw new FileProblem(null, 'There is no line in it that could be an ingredient. Paste one to a line.');
