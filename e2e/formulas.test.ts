@@ -207,7 +207,7 @@ describe('an account told', () => {
     await dialog().waitFor({ state: 'detached' });
     expect(await said(2).inputValue()).toBe('two cups');
     expect(await page.getByLabel('Step 2, how long').inputValue()).toBe('25 min');
-    expect(await page.getByLabel('Step 3, how long').inputValue()).toBe('90 min');
+    expect(await page.getByLabel('Step 3, how long').inputValue()).toBe('1 h 30 min');
   });
 });
 
