@@ -48,7 +48,7 @@ function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
 
 /** Glass is not made ready in an oven without a word. */
 const OVEN =
-  'Glass heated dry in an oven is hot in one place and not in another, and may crack as it is filled: boiling water, or a hot wash and a processed jar, does it. Keep its words, or leave the step out.';
+  'Glass heated dry in an oven is hot in one place and not in another, and may crack as it is filled: boiling water, or a hot wash and a processed jar, does it. Its words may stand, or the step is left out.';
 
 /** What a step that was read leaves open: a mark to reduce to that is nowhere said, or one by weight. */
 function askedOf(read: StepRead, clause: Clause): string | undefined {
