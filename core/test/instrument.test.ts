@@ -356,6 +356,15 @@ describe('a temperature logger’s file', () => {
     ).toEqual([{ at, celsius: 85 }]);
   });
 
+  it('passes over what is written above its headings, though it names a time', () => {
+    const rows = [
+      ['Report date', 'by Wren'],
+      ['Time', 'Temp C', 'RH %'],
+      ['2026-11-25 09:00:00', '85', '40'],
+    ];
+    expect(celsius(rows)).toEqual([85]);
+  });
+
   it('asks in which order a short date stands, where its figures leave it open', () => {
     const rows = [
       ['Time', 'Temp C'],

@@ -314,5 +314,8 @@ describe('several things said in one line', () => {
     const all = jotsIn(`${code} ph 3.42 and 31 brix at 9:40`);
     expect(all.map(({ lotCode: of }) => of)).toEqual([code, code]);
     expect(all.every(({ when }) => when !== null)).toBe(true);
+    // Read alone, the second is of the same time.
+    expect(parseJot(all[1]!.text)).toMatchObject({ kind: 'brix', raw: 31, when: all[0]!.when });
+    expect(parseJot(jotsIn('ph 3.42 and 31 brix 10 min ago')[1]!.text).when).toEqual({ minutesAgo: 10 });
   });
 });

@@ -30,4 +30,12 @@ describe('a method as somebody wrote it', () => {
     expect(steps[0]!.step.killStep ?? false).toBe(false);
     expect(steps[0]!.step.minutes).toBeUndefined();
   });
+
+  it.each(['Boil for half a minute', 'Heat to 95 °C for half a minute', 'Boil for 30 seconds'])(
+    '“%s” is under a minute, and kills nothing',
+    (method) => {
+      const { steps } = readRecipe(`1 l grape juice\n\nMethod\n${method}. Bottle.`, shippedCatalogue);
+      expect(steps[0]!.step.killStep ?? false).toBe(false);
+    },
+  );
 });

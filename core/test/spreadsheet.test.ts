@@ -177,3 +177,32 @@ describe('rows', () => {
     );
   });
 });
+
+describe('a formula whose value the file does not keep', () => {
+  it('is no figure and no empty cell; words that only begin like one are words', () => {
+    const read = (note: string) =>
+      readSpreadsheet(
+        'sales',
+        { soldOn: 0, bottles: 1, name: 2, note: 3 },
+        [['2026-11-02', '3', 'Damson shrub', note]],
+        setting,
+      ).faults.map(({ field, says }) => [field, /formula/.test(says)]);
+    expect(read('=best ever')).toEqual([]);
+    expect(read('=A2&B2')).toEqual([['note', true]]);
+  });
+
+  it('is asked where a price stands, and so is another currency', () => {
+    const faults = (price: string) => {
+      const field = spreadsheetKinds.sales.columns.find((column) => column.as === 'price')!.field;
+      return readSpreadsheet(
+        'sales',
+        { soldOn: 0, bottles: 1, name: 2, [field]: 3 },
+        [['2026-11-02', '3', 'Damson shrub', price]],
+        setting,
+      ).faults.map(({ says }) => says);
+    };
+    expect(faults('=B2*4')).toEqual([expect.stringMatching(/formula/)]);
+    expect(faults('$18.99')).toEqual([expect.stringMatching(/another currency/)]);
+    expect(faults('18.99')).toEqual([]);
+  });
+});

@@ -105,19 +105,23 @@ function timesOf(names: readonly string[], body: LoggerRows): LoggerTimes {
   return { by: 'elapsed', time, seconds: countedIn(names[time]!) };
 }
 
+/** Row of the headings: of the first rows the one that names a time and a temperature, else one of words that names a time; −1 where there is none. */
+function headingOf(rows: LoggerRows): number {
+  const first = rows.slice(0, HEADINGS_WITHIN);
+  const isTimed = (row: readonly string[]) => !timedRow(row) && row.some((cell) => TIMED.test(cell));
+  const whole = first.findIndex((row) => isTimed(row) && row.some((cell) => WARM.test(cell)));
+  if (whole >= 0) return whole;
+  const wordy = (row: readonly string[]) =>
+    row.filter((cell) => cell !== '' && figureOf(cell) === null).length > 1;
+  return first.findIndex((row) => isTimed(row) && wordy(row));
+}
+
 /**
  * Which columns of a logger's table hold the times, and which may hold the temperatures.
  * @throws RangeError where they are not found, or where its rows have more cells than its headings
  */
 export function columnsOf(rows: LoggerRows): LoggerColumns {
-  const head = rows
-    .slice(0, HEADINGS_WITHIN)
-    .findIndex(
-      (row) =>
-        !timedRow(row) &&
-        row.some((c) => TIMED.test(c)) &&
-        row.filter((c) => c !== '' && figureOf(c) === null).length > 1,
-    );
+  const head = headingOf(rows);
   const names = head >= 0 ? rows[head]! : [];
   const body = rows.slice(head + 1);
   const times = timesOf(names, body);

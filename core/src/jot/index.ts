@@ -3,7 +3,7 @@ import { commandOf } from '../recipe/index.ts';
 import { type Addition, additionIn, bottlesIn } from './doings.ts';
 import { readingIn } from './readings.ts';
 import { spokenNumbers } from './spoken.ts';
-import { type JotWhen, takeWhen } from './when.ts';
+import { type JotWhen, takeWhen, whenSaid } from './when.ts';
 
 export { type JotWeighing, weighedAddition } from './doings.ts';
 export { type JotWhen, jottedAt } from './when.ts';
@@ -148,6 +148,8 @@ export function jotsIn(line: string): Jotting[] {
   const [lotCode, words] = takeLotCode(line.trim());
   const { when, rest } = takeWhen(words);
   const parts = rest.split(NEXT).filter((part) => part.trim() !== '');
-  const read = parts.map((part) => ({ ...parseJot(part), lotCode, when }));
+  // What is kept later still says when it happened.
+  const told = when ? ` ${whenSaid(when)}` : '';
+  const read = parts.map((part) => ({ ...parseJot(part), text: `${part.trim()}${told}`, lotCode, when }));
   return parts.length > 1 && read.every(({ kind }) => kind !== 'note') ? read : [whole];
 }

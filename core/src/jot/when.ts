@@ -31,6 +31,12 @@ export function takeWhen(line: string): { when: JotWhen | null; rest: string } {
   return { when: { clock: read.value, yesterday: clock[1] !== undefined }, rest: without(line, clock[0]) };
 }
 
+/** A time as a line says it, to be read again. */
+export const whenSaid = (when: JotWhen): string =>
+  'minutesAgo' in when
+    ? `${when.minutesAgo} min ago`
+    : `${when.yesterday ? 'yesterday ' : ''}at ${when.clock}`;
+
 const DAY_MS = 86_400_000;
 
 /**

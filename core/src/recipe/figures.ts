@@ -82,10 +82,13 @@ export function timesIn(said: string): Time[] {
 export const OVERNIGHT =
   /\bovernight\b|\bthrough the night\b|\b(?:until|till) (?:the )?(?:next|following) (?:day|morning)|\b(?:until|till) (?:tomorrow|morning)\b/;
 
+/** Minutes without their part; under one the part is what counts: half a minute is no minute. */
+export const wholeMinutes = (minutes: number): number => (minutes < 1 ? minutes : Math.floor(minutes + 0.5));
+
 /** Reads the minutes that words say, the middle of a range; undefined where they say none. */
 export function minutesIn(said: string): number | undefined {
   const [first] = timesIn(said);
-  if (first) return Math.round(first.minutes);
+  if (first) return wholeMinutes(first.minutes);
   return OVERNIGHT.test(said) ? 720 : undefined;
 }
 

@@ -1,5 +1,5 @@
 import { BOILS, DENIED, type FormulaStep } from '../formula/index.ts';
-import { brixFoundIn, OVERNIGHT, shareLeftIn, temperaturesIn, timesIn } from './figures.ts';
+import { brixFoundIn, OVERNIGHT, shareLeftIn, temperaturesIn, timesIn, wholeMinutes } from './figures.ts';
 import {
   BLENDS,
   COOKS,
@@ -78,7 +78,7 @@ function figuresOf(step: FormulaStep, said: string): Joined[] {
     if (found) joined.push({ field, start: found.start, end: found.end });
   };
   if (step.minutes !== undefined) {
-    const time = timesIn(said).findLast(({ minutes }) => Math.round(minutes) === step.minutes);
+    const time = timesIn(said).findLast(({ minutes }) => wholeMinutes(minutes) === step.minutes);
     if (time) take('minutes', time);
     else if (step.minutes === 720) joined.push(...placed('minutes', OVERNIGHT.exec(said)));
   }

@@ -3,6 +3,7 @@ import { type Token, tokensOf } from '../quantity/index.ts';
 import type { Clause } from './clause.ts';
 import type { RecipeDocument } from './document.ts';
 import { joinedIn, type SaidField } from './joined.ts';
+import type { RecipeReader } from './reader.ts';
 import type { PlacedWord, RecipeStep, WordPlace } from './result.ts';
 
 /** Words and figures of a text in order; signs are none. */
@@ -33,11 +34,7 @@ function fieldsOf(step: RecipeStep | undefined, text: string): (SaidField | unde
   );
 }
 
-/** A method that was followed: where each of its clauses stands, and its steps. */
-export interface Followed {
-  where: ReadonlyMap<Clause, { step: string } | 'note' | 'talk' | 'line'>;
-  stepOf: (id: string) => RecipeStep | undefined;
-}
+type Followed = Pick<RecipeReader, 'where' | 'stepOf'>;
 
 interface Placing {
   text: string;

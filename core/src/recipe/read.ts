@@ -27,8 +27,9 @@ function byName(all: readonly NamedLine[], clauses: readonly Clause[], parted: r
 function textOf({ name, ingredients, method, others }: RecipeDocument): string {
   const rows: string[] = [];
   for (const { number, text } of [...ingredients, ...method, ...others]) rows[number - 1] = text;
-  if (name && rows[0] === undefined) rows[0] = name;
-  return Array.from(rows, (row) => row ?? '').join('\n');
+  const lines = Array.from(rows, (row) => row ?? '');
+  if (!name) return lines.join('\n');
+  return (lines[0] === '' ? [name, ...lines.slice(1)] : [...lines, name]).join('\n');
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { FormulaStep } from '../formula/index.ts';
 import type { Clause } from './clause.ts';
 import { type Keeps, keepsIn, onlyKeeps } from './ending.ts';
-import { minutesIn } from './figures.ts';
+import { celsiusIn, minutesIn } from './figures.ts';
 import { joinedIn } from './joined.ts';
 import { boils, inOven, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
 import { openIn, weightAsked } from './open.ts';
@@ -60,8 +60,14 @@ function askedOf(read: StepRead, clause: Clause): string | undefined {
     : weightAsked(clause.plain);
 }
 
+/** A further part of a step without a temperature that its words do not say, where one was said: "hold it there for ten minutes". */
+function heldAsBefore(last: FormulaStep, more: StepRead, { said }: Clause): StepRead {
+  const says = boils(said) || celsiusIn(said) !== undefined || /\b(?:simmer|warm|melt|gentl)/.test(said);
+  return says || last.celsius === undefined ? more : { ...more, celsius: last.celsius };
+}
+
 /** Where a clause stands: in a step, by its id, or in none. */
-export type ClauseIn = { step: string } | 'note' | 'talk' | 'line';
+type ClauseIn = { step: string } | 'note' | 'talk' | 'line';
 
 /** Reads clauses into steps, one after another, knowing what is in the pan. */
 export class RecipeReader {
@@ -154,6 +160,7 @@ export class RecipeReader {
   /** Hears what tells of something and does nothing: how long it keeps or took, that it must not boil; the rest is talk. */
   private hear(clause: Clause): void {
     if (this.setAside(clause)) return;
+    if (clause.neverBoil) this.neverBoil = true;
     const last = this.steps.at(-1);
     const minutes = TOOK.test(clause.plain) ? minutesIn(clause.plain) : undefined;
     if (last && (clause.neverBoil || minutes !== undefined)) this.sayMore(clause, last);
@@ -225,17 +232,21 @@ export class RecipeReader {
     this.putTo(last, clause, `. ${clause.text}`);
     // "This takes two hours": the time of what is done already.
     const minutes = TAKES.test(clause.said) || TOOK.test(clause.plain) ? minutesIn(clause.plain) : undefined;
-    if (minutes !== undefined) this.tellTime(last, minutes, TOOK.test(clause.plain));
+    if (minutes !== undefined) this.tellTime(last, minutes, clause);
     if (clause.neverBoil) last.step = { ...last.step, neverBoil: true, killStep: false };
   }
 
-  /** A time told behind its step: the first that is told, or the one that it took in the end. */
-  private tellTime(step: RecipeStep, minutes: number, took: boolean): void {
-    const before = step.step.minutes;
-    if (before !== undefined && !took) return;
-    if (before !== undefined && before !== minutes) step.before = before;
-    step.step = { ...step.step, minutes };
-    delete step.ask;
+  /** A time told behind its step: the first that is told, or the one that it took in the end. What its words leave open is asked. */
+  private tellTime(told: RecipeStep, minutes: number, clause: Clause): void {
+    const { minutes: before, ...rest } = told.step;
+    if (before !== undefined && !TOOK.test(clause.plain)) return;
+    const open = openIn(clause.plain);
+    if (open) told.ask = open.ask;
+    if (before !== undefined && before !== minutes) told.before = before;
+    const known = open?.noTime ? {} : { minutes };
+    // What did not last a minute, or nobody knows how long, kills nothing.
+    const short = open?.noTime || minutes < 1;
+    told.step = { ...rest, ...known, ...(short && rest.killStep ? { killStep: false } : {}) };
   }
 
   /** What the pan is after a step. */
@@ -250,7 +261,8 @@ export class RecipeReader {
   }
 
   /** "Bring to the boil" and "boil for two minutes" are one step. */
-  private join(last: RecipeStep, clause: Clause, read: Omit<FormulaStep, 'id' | 'title'>): void {
+  private join(last: RecipeStep, clause: Clause, more: StepRead): void {
+    const read = heldAsBefore(last.step, more, clause);
     this.where.set(clause, { step: last.step.id });
     last.text = `${last.text}, ${clause.text.charAt(0).toLowerCase()}${clause.text.slice(1)}`;
     const neverBoil = last.step.neverBoil || read.neverBoil;

@@ -126,8 +126,9 @@ const cellAt = (cells: readonly string[], at: number | null | undefined): string
 
 const hasColumn = (field: string, matched: Matched): boolean => typeof matched[field] === 'number';
 
-/** A formula whose value was not kept. */
-const FORMULA = /^=[^=\s]/;
+/** A formula whose value was not kept; among words, only what names cells or a function is one. */
+const isFormula = (said: string, { as }: SpreadsheetColumn): boolean =>
+  as === 'text' ? /^=(?:[A-Z]+\(|\$?[A-Z]{1,3}\$?\d)/.test(said) : /^=[^=\s]/.test(said);
 
 function readRow(
   columns: readonly SpreadsheetColumn[],
@@ -146,7 +147,7 @@ function readRow(
       if (required && hasColumn(field, matched)) faults.push({ field, says: `${column.name} is missing.` });
       continue;
     }
-    if (FORMULA.test(said)) {
+    if (isFormula(said, column)) {
       faults.push({
         field,
         says: `“${said}” is a formula, and the file keeps no value of it. Open it in the program that made it, save it again, or write the value here.`,

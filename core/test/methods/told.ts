@@ -112,7 +112,7 @@ export const told: ToldAccount[] = [
     name: 'in Fahrenheit, by the thermometer',
     text: `We're doing black currants, five pounds of them, and a quart of water. Cook them at 180 degrees Fahrenheit for thirty minutes, you don't want to boil them. Run that through the food mill. I got 1.2 litres. Then I weighed out 800 grams of sugar, and that all went in. Heat it up to 190 F and hold it there for ten minutes. Fill the bottles while it's hot and cap them.`,
     lines: ['blackcurrant 5 lb', 'water 1 quart', 'sugar 800 g'],
-    steps: ['draw:cooked c82.2 m30 never', 'strain:press', 'add', 'heat c87.8 m10', 'fill'],
+    steps: ['draw:cooked c82.2 m30 never', 'strain:press', 'add', 'heat c87.8 m10 never', 'fill'],
     storage: 'cold',
   },
   {

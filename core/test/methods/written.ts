@@ -540,4 +540,12 @@ export const written: WrittenMethod[] = [
     ],
     storage: 'cold',
   },
+  {
+    name: 'held where it was, under the boil',
+    list: '1 l grape juice\n200 g sugar',
+    method:
+      'Do not boil this. Stir the sugar into the juice. Heat it to 190 °F, and hold it there for 10 minutes. Bottle.',
+    steps: ['add', 'heat c87.8 m10 never', 'fill'],
+    storage: 'cold',
+  },
 ];

@@ -110,7 +110,7 @@ function Faults({ incoming, shown }: { incoming: Importing; shown: Preview }) {
       <ul className="mt-2 max-h-96 overflow-y-auto">
         {shown.faults.map((fault) => (
           <FaultRow
-            key={`${fault.row} ${fault.field}`}
+            key={`${fault.row} ${fault.field} ${shown.columns[fault.field]}`}
             incoming={incoming}
             fault={fault}
             name={nameOf(fault.field)}

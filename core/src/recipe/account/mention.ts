@@ -20,8 +20,6 @@ export interface Mention {
   end: number;
 }
 
-const NO_MEASURES: ReadonlySet<string> = new Set();
-
 /** Words without the stop behind them. */
 const bare = (words: string): string => words.replace(/[.,;:!?]+$/, '');
 
@@ -41,17 +39,40 @@ const MADE =
 /** The longest name that is looked for, words. */
 const LONGEST = 5;
 
+/** A sentence that is looked through, cut into its words. */
+interface Sentence {
+  text: string;
+  tokens: readonly Token[];
+  catalogue: KitchenCatalogue;
+  /** Names of the kitchen's own measures. */
+  measures: ReadonlySet<string>;
+}
+
+const sentenceOf = (text: string, catalogue: KitchenCatalogue): Sentence => ({
+  text,
+  tokens: tokensOf(text),
+  catalogue,
+  measures: new Set(catalogue.measures.map((measure) => measure.name)),
+});
+
+/** Words of a sentence from one place to before another, without the stop behind them. */
+const wordsOf = ({ text, tokens }: Sentence, from: number, to: number): string =>
+  bare(textOf(text, tokens.slice(from, to)));
+
+/** What is said from one place to before another. */
+const readOf = (
+  { tokens }: Sentence,
+  from: number,
+  next: number,
+  said: Omit<Mention, 'start' | 'end'>,
+): Read => ({ said: { ...said, start: tokens[from]!.start, end: tokens[next - 1]!.end }, next });
+
 const isOfName = (token: Token, catalogue: KitchenCatalogue): boolean =>
   token.text === '-' ||
   (token.kind === 'word' && (mayName(wordOf(token), catalogue) || token.word === 'from'));
 
-/** The longest name of the catalogue at a place among tokens. @returns the place behind it, or null */
-function nameAt(
-  text: string,
-  tokens: readonly Token[],
-  i: number,
-  catalogue: KitchenCatalogue,
-): number | null {
+/** The longest name of the catalogue at a place of a sentence. @returns the place behind it, or null */
+function nameAt({ text, tokens, catalogue }: Sentence, i: number): number | null {
   let end = i;
   while (end < tokens.length && end - i < LONGEST && isOfName(tokens[end]!, catalogue)) end += 1;
   for (let to = end; to > i; to--) {
@@ -88,16 +109,11 @@ interface AmountSaid {
   article: boolean;
 }
 
-function amountSaid(
-  text: string,
-  tokens: readonly Token[],
-  i: number,
-  measures: ReadonlySet<string>,
-): AmountSaid | null {
+function amountSaid(sentence: Sentence, i: number): AmountSaid | null {
   try {
-    const read = amountAt(tokens, i, measures);
+    const read = amountAt(sentence.tokens, i, sentence.measures);
     if (!read || read.next === i) return null;
-    const said = bare(textOf(text, tokens.slice(i, read.next)));
+    const said = wordsOf(sentence, i, read.next);
     return { said, unit: read.unit, next: read.next, article: /^an?$/i.test(said) };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
@@ -127,18 +143,18 @@ export function sharesIn(text: string, catalogue: KitchenCatalogue): Mention[] {
       /\b(?:the|that|this|my|our|those|these)\s*$/i.test(match[0]) || /rest|remain/i.test(part!);
     if (!definite) return [];
     const from = match.index + match[0].length;
-    const tokens = tokensOf(text.slice(from));
-    const to = nameAt(text.slice(from), tokens, 0, catalogue);
+    const behind = sentenceOf(text.slice(from), catalogue);
+    const to = nameAt(behind, 0);
     if (to === null) return /^(?:the )?(?:rest|other half)\s+$/i.test(match[0]) ? [restAlone(match)] : [];
     const left = /rest|remain/i.test(part!) || /other|second|remaining|last/i.test(other ?? '');
     return [
       {
         amount: '',
         unit: '',
-        thing: bare(textOf(text.slice(from), tokens.slice(0, to))),
+        thing: wordsOf(behind, 0, to),
         share: left ? 'rest' : PARTS[part!.toLowerCase()]!,
         start: match.index,
-        end: from + tokens[to - 1]!.end,
+        end: from + behind.tokens[to - 1]!.end,
       },
     ];
   });
@@ -155,9 +171,9 @@ export function mentionsIn(said: string, catalogue: KitchenCatalogue): Mention[]
   const text = said.replace(/(?<=\w )(?:more|extra|additional|further)(?= \w)/gi, (word) =>
     ' '.repeat(word.length),
   );
-  const measures = new Set(catalogue.measures.map((measure) => measure.name));
   const shares = sharesIn(text, catalogue);
-  const tokens = tokensOf(text);
+  const sentence = sentenceOf(text, catalogue);
+  const { tokens } = sentence;
   const found: Mention[] = [];
   for (let i = 0; i < tokens.length; i++) {
     const share = shares.find(({ start, end }) => tokens[i]!.start >= start && tokens[i]!.start < end);
@@ -165,135 +181,90 @@ export function mentionsIn(said: string, catalogue: KitchenCatalogue): Mention[]
       if (!found.includes(share)) found.push(share);
       continue;
     }
-    const mention = mentionAt(text, tokens, i, catalogue, measures);
+    const mention = mentionAt(sentence, i);
     if (!mention) continue;
-    found.push(...alsoOf(said, mention, tokens, catalogue));
-    i = mention.next - 1;
+    const more =
+      mention.said.amount !== '' &&
+      MORE.test(said.slice(0, mention.said.end).slice(-(mention.said.end - mention.said.start) - 10));
+    const amount = mention.said.amount.replace(/\s+/g, ' ');
+    found.push({ ...mention.said, amount, ...(more ? { more: true as const } : {}) });
+    const also = alsoOf(sentence, mention);
+    if (also) found.push(also.said);
+    i = (also ?? mention).next - 1;
   }
   return found;
 }
 
-/** A mention, that it comes on top marked; "the zest of four oranges and two lemons" is of both. */
-function alsoOf(
-  said: string,
-  mention: Read,
-  tokens: readonly Token[],
-  catalogue: KitchenCatalogue,
-): Mention[] {
-  const { said: one } = mention;
-  const around = said.slice(Math.max(0, one.start - 12), one.end);
-  const more = one.amount !== '' && MORE.test(around.slice(Math.max(0, around.indexOf(one.amount) - 8)));
-  const first = { ...one, amount: one.amount.replace(/\s+/g, ' '), ...(more ? { more: true as const } : {}) };
-  const taken = /^(?:the )?(juice|zest|peel|rind) (?:of|from) /i.exec(one.thing);
-  if (!taken || tokens[mention.next]?.word !== 'and') return [first];
-  const also = amountSaid(said, tokens, mention.next + 1, NO_MEASURES);
-  const to = also && also.unit === '' ? nameAt(said, tokens, also.next, catalogue) : null;
-  if (to === null) return [first];
-  const place = { start: tokens[mention.next + 1]!.start, end: tokens[to - 1]!.end };
-  const thing = `${taken[1]} of ${bare(textOf(said, tokens.slice(mention.next + 1, to)))}`;
-  mention.next = to;
-  return [first, { amount: '', unit: '', thing, ...place }];
+/** "The zest of four oranges and two lemons" is of both: the second of them; null where there is none. */
+function alsoOf(sentence: Sentence, { said, next }: Read): Read | null {
+  const taken = /^(?:the )?(juice|zest|peel|rind) (?:of|from) /i.exec(said.thing);
+  if (!taken || sentence.tokens[next]?.word !== 'and') return null;
+  const also = amountSaid(sentence, next + 1);
+  const to = also?.unit === '' ? nameAt(sentence, also.next) : null;
+  if (to === null) return null;
+  const thing = `${taken[1]} of ${wordsOf(sentence, next + 1, to)}`;
+  return readOf(sentence, next + 1, to, { amount: '', unit: '', thing });
 }
 
 /** "the juice of two limes": what is taken of a fruit is told before how many. */
-function ofFruit(
-  text: string,
-  tokens: readonly Token[],
-  i: number,
-  catalogue: KitchenCatalogue,
-): Read | null {
+function ofFruit(sentence: Sentence, i: number): Read | null {
+  const { tokens } = sentence;
   if (!OF_FRUIT.test(tokens[i]!.word) || !/^(?:of|from)$/.test(tokens[i + 1]?.word ?? '')) return null;
-  const amount = amountSaid(text, tokens, i + 2, NO_MEASURES);
-  if (amount?.unit !== '') return null;
-  const to = nameAt(text, tokens, amount.next, catalogue);
-  if (to === null) return null;
-  const thing = bare(textOf(text, tokens.slice(i, to)));
-  return {
-    said: { amount: '', unit: '', thing, start: tokens[i]!.start, end: tokens[to - 1]!.end },
-    next: to,
-  };
+  const amount = amountSaid(sentence, i + 2);
+  const to = amount?.unit === '' ? nameAt(sentence, amount.next) : null;
+  return to === null
+    ? null
+    : readOf(sentence, i, to, { amount: '', unit: '', thing: wordsOf(sentence, i, to) });
 }
 
-function mentionAt(
-  text: string,
-  tokens: readonly Token[],
-  i: number,
-  catalogue: KitchenCatalogue,
-  measures: ReadonlySet<string>,
-): Read | null {
-  const taken = ofFruit(text, tokens, i, catalogue);
+function mentionAt(sentence: Sentence, i: number): Read | null {
+  const taken = ofFruit(sentence, i);
   if (taken) return taken;
-  const amount = amountSaid(text, tokens, i, measures);
-  if (!amount) {
-    const to = nameAt(text, tokens, i, catalogue);
-    if (to === null) return null;
-    const said = { amount: '', unit: '', thing: bare(textOf(text, tokens.slice(i, to))) };
-    return { said: { ...said, start: tokens[i]!.start, end: tokens[to - 1]!.end }, next: to };
-  }
-  if (!isOfMatter(amount.unit)) return null;
-  return amountOf(text, tokens, i, amount, catalogue);
+  const amount = amountSaid(sentence, i);
+  if (amount) return isOfMatter(amount.unit) ? amountOf(sentence, i, amount) : null;
+  const to = nameAt(sentence, i);
+  return to === null
+    ? null
+    : readOf(sentence, i, to, { amount: '', unit: '', thing: wordsOf(sentence, i, to) });
 }
 
-function amountOf(
-  text: string,
-  tokens: readonly Token[],
-  i: number,
-  amount: AmountSaid,
-  catalogue: KitchenCatalogue,
-): Read | null {
+function amountOf(sentence: Sentence, i: number, amount: AmountSaid): Read | null {
+  const { tokens } = sentence;
   let at = amount.next;
   while (BETWEEN.has(tokens[at]?.word ?? '')) at += 1;
   const told = { amount: amount.said, unit: amount.unit };
-  const place = (next: number) => ({ start: tokens[i]!.start, end: tokens[next - 1]!.end });
   const pronoun = tokens[at]?.word ?? '';
   const of = tokens[amount.next]?.word === 'of';
   // A part of what is in the pan is no amount of a thing.
   if (amount.unit === '' && PART_OF.test(amount.said)) return null;
-  if (of && /^(?:it|them)$/.test(pronoun))
-    return { said: { ...told, thing: '', of: pronoun as 'it' | 'them', ...place(at + 1) }, next: at + 1 };
-  const to = nameAt(text, tokens, at, catalogue);
+  if (of && (pronoun === 'it' || pronoun === 'them'))
+    return readOf(sentence, i, at + 1, { ...told, thing: '', of: pronoun });
+  const to = nameAt(sentence, at);
   if (to !== null) {
-    const next = choiceBehind(text, tokens, to, catalogue);
-    return { said: { ...told, thing: bare(textOf(text, tokens.slice(at, next))), ...place(next) }, next };
+    const next = choiceBehind(sentence, to);
+    return readOf(sentence, i, next, { ...told, thing: wordsOf(sentence, at, next) });
   }
   // What was drawn is measured, and is none of the things that go in.
   if (of && NEITHER.test(pronoun)) return null;
   // An article alone counts nothing that no catalogue has.
   if (amount.article) return null;
-  if (amount.unit !== '' && !ownOf(units, amount.unit) && !of)
-    return countedItself(text, tokens, i, amount, catalogue);
-  const unknown = of && tokens[at]?.kind === 'word' && !NEITHER.test(pronoun) && !BACK.test(pronoun);
+  if (amount.unit !== '' && !ownOf(units, amount.unit) && !of) return countedItself(sentence, i, amount);
+  const unknown = of && tokens[at]?.kind === 'word' && !BACK.test(pronoun);
   const next = unknown ? at + 1 : amount.next;
-  return { said: { ...told, thing: unknown ? bare(tokens[at]!.text) : '', ...place(next) }, next };
+  return readOf(sentence, i, next, { ...told, thing: unknown ? wordsOf(sentence, at, at + 1) : '' });
 }
+
 /** "six cloves": what things are counted by is the thing itself, where a thing has that name. */
-function countedItself(
-  text: string,
-  tokens: readonly Token[],
-  i: number,
-  amount: AmountSaid,
-  catalogue: KitchenCatalogue,
-): Read | null {
+function countedItself(sentence: Sentence, i: number, amount: AmountSaid): Read | null {
   const at = amount.next - 1;
-  const to = at > i ? nameAt(text, tokens, at, catalogue) : null;
+  const to = at > i ? nameAt(sentence, at) : null;
   if (to === null) return null;
-  const said = textOf(text, tokens.slice(i, at));
-  const place = { start: tokens[i]!.start, end: tokens[to - 1]!.end };
-  return {
-    said: { amount: said, unit: '', thing: bare(textOf(text, tokens.slice(at, to))), ...place },
-    next: to,
-  };
+  const said = { amount: wordsOf(sentence, i, at), unit: '', thing: wordsOf(sentence, at, to) };
+  return readOf(sentence, i, to, said);
 }
 
 const BACK = /^(?:it|them|that|this|those|these|the|my|our)$/;
 
-/** "white sugar or honey": what else would do belongs to the thing. */
-function choiceBehind(
-  text: string,
-  tokens: readonly Token[],
-  to: number,
-  catalogue: KitchenCatalogue,
-): number {
-  if (tokens[to]?.word !== 'or') return to;
-  return nameAt(text, tokens, to + 1, catalogue) ?? to;
-}
+/** "white sugar or honey": what else would do belongs to the thing. @returns the place behind it */
+const choiceBehind = (sentence: Sentence, to: number): number =>
+  sentence.tokens[to]?.word === 'or' ? (nameAt(sentence, to + 1) ?? to) : to;

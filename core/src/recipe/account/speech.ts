@@ -253,8 +253,26 @@ const OTHERS =
 const PLANNED =
   /\b(?:recipe|book|card|label|packet|instructions?|directions?|it) (?:says?|said|calls? for|called for|asks? for|asked for|wants?|tells you)\b|\b(?:supposed|meant) to\b|\b(?:i|we) (?:was|were) going to\b|\b(?:usually|normally|ordinarily) (?:use|put|add|take)\b|\binstead of\b/;
 
-/** Whether words tell what others do, or what could be done. */
-export const isTalk = (text: string): boolean => OTHERS.test(writtenOut(text).replace(LEADING, ''));
+/** What is done only if something is so, or may be done: nobody did it. */
+const MAYBE =
+  /^(?:if|unless|in case)\b|\bif (?:you|it|they|that|there|i|we)\b|^(?:you|we|i|one) (?:could|might|may)\b|^(?:i|we|you) would\b(?! (?:like|love|want) to\b)|\boptional(?:ly)?\b/;
+/** "You can add honey" is a choice; "now you can add the honey" is what is done. */
+const CHOICE =
+  /^(?:(?:and|but|or|so|also)[\s,]+)*(?:you|one) can (?:also |even |always )?(?:add|put|use|throw|swap|substitute|leave|skip)\b/;
+/** What was not done. */
+const UNDONE =
+  /^(?:i |we |you )?(?:(?:did|do|does|have|has|had|will|would) not|never|almost|nearly|forgot|skip(?:ped)?|left out|leave out)\b/;
+
+/** Whether a sentence tells only what is done if something is so. */
+export const isOnlyIf = (text: string): boolean =>
+  /^(?:if|unless|in case)\b/.test(writtenOut(text).replace(LEADING, ''));
+
+/** Whether nothing is done by some words: they tell what others do, what may be done, or what was not. */
+export function isTalk(text: string): boolean {
+  const said = writtenOut(text);
+  const plain = said.replace(LEADING, '');
+  return OTHERS.test(plain) || MAYBE.test(plain) || CHOICE.test(said) || UNDONE.test(plain);
+}
 /** Whether words tell what was asked for, not what was used. */
 export const isPlanned = (text: string): boolean => PLANNED.test(writtenOut(text));
 

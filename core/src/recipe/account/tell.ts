@@ -4,6 +4,7 @@ import { type Mention, mentionsIn } from './mention.ts';
 import {
   CORRECTS,
   commandOf,
+  isOnlyIf,
   isPlanned,
   isTalk,
   type Piece,
@@ -118,7 +119,9 @@ class Teller {
     const mentions = mentionsIn(piece.text, this.catalogue).filter(
       ({ start, end }) => !follows || end <= follows.index || start >= follows.index + follows[0].length,
     );
-    const pieces = partsOf({ text: piece.text, start: 0 });
+    const whole = { text: piece.text, start: 0 };
+    // What follows an "if" hangs on it, to the end of the sentence.
+    const pieces = isOnlyIf(piece.text) ? [whole] : partsOf(whole);
     let before = 0;
     let negated: Told | null = null;
     for (const [i, own] of pieces.entries()) {
@@ -191,9 +194,10 @@ class Teller {
     return known;
   };
 
-  /** Whether something went in already: it was named where something was done. */
-  private isIn(told: Told): boolean {
-    return this.parts.some(({ does, names }) => does && names.includes(told));
+  /** Whether something went in already: it was named where something was done, if only just now. */
+  private isIn(told: Told, now?: Part): boolean {
+    const parts = now ? [...this.parts, now] : this.parts;
+    return parts.some(({ does, names }) => does && names.includes(told));
   }
 
   private find(mention: Mention): Told | undefined {
@@ -245,7 +249,7 @@ class Teller {
       if (target && this.told.includes(target)) return this.correct(target, mention);
     }
     // Only standing ready so far: what is used now counts. It was told without an amount: this is it.
-    if (known && !this.isIn(known) && !mention.more && (known.amount === '' || part.does)) {
+    if (known && !this.isIn(known, part) && !mention.more && (known.amount === '' || part.does)) {
       if (known.amount !== '' && known.amount.toLowerCase() !== mention.amount.toLowerCase())
         known.before ??= wordsOf(known);
       known.amount = mention.amount;

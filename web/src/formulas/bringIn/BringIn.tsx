@@ -1,7 +1,7 @@
 import { forecast } from '@inch/core/formula';
 import { plural } from '@inch/core/quantity';
 import { looksTold } from '@inch/core/recipe';
-import { type ChangeEvent, useMemo, useState } from 'react';
+import { type ChangeEvent, useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { textOf } from '../../data/textOf.ts';
 import { useSetting } from '../../data/useSetting.ts';
@@ -27,11 +27,8 @@ const PLACES = { shelf: 'on the shelf', cold: 'in the cold', frozen: 'frozen' } 
 function Wish({ incoming: { content, formulaLines, steps } }: { incoming: Incoming }) {
   const setting = useSetting();
   const process = steps?.find(({ step }) => step.kind === 'process')?.step;
-  const found = useMemo(
-    () => (content ? forecast({ ...content, lines: formulaLines }, setting) : null),
-    [content, formulaLines, setting],
-  );
-  if (!content || !found) return null;
+  if (!content) return null;
+  const found = forecast({ ...content, lines: formulaLines }, setting);
   const wished = PLACES[content.storage];
   const ruled = found.keeping.class === 'none' ? null : PLACES[found.keeping.class];
   return (

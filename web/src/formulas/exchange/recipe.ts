@@ -69,24 +69,28 @@ function timeWords(value: unknown): string | null {
   return parts?.filter(Boolean).join(' ') || null;
 }
 
-const told = (what: string, value: string | null | undefined): SourceLine[] =>
-  value ? [{ number: 0, text: `${what}: ${value}` }] : [];
+const told = (what: string, value: string | null | undefined): Omit<SourceLine, 'number'>[] =>
+  value ? [{ text: `${what}: ${value}` }] : [];
 
 function documentOf(recipe: Thing): RecipeDocument {
-  const name = textsOf(recipe.name)[0]?.slice(0, 120);
-  const numbered = (lines: Omit<SourceLine, 'number'>[]): SourceLine[] =>
-    lines.map((line, i) => ({ ...line, number: i + 1 }));
+  const name = textsOf(recipe.name)[0];
+  const ingredients = textsOf(recipe.recipeIngredient ?? recipe.ingredients).map((text) => ({ text }));
+  const method = instructions(recipe.recipeInstructions);
+  const others = [
+    ...told('Makes', textsOf(recipe.recipeYield ?? recipe.yield)[0]),
+    ...told('By', textsOf(recipe.author)[0]),
+    ...told('Preparation', timeWords(recipe.prepTime)),
+    ...told('Cooking', timeWords(recipe.cookTime)),
+    ...told('In all', timeWords(recipe.totalTime)),
+  ];
+  // One line of a text each.
+  const numbered = (lines: Omit<SourceLine, 'number'>[], before: number): SourceLine[] =>
+    lines.map((line, i) => ({ ...line, number: before + i + 1 }));
   return {
     ...(name ? { name } : {}),
-    ingredients: numbered(textsOf(recipe.recipeIngredient ?? recipe.ingredients).map((text) => ({ text }))),
-    method: numbered(instructions(recipe.recipeInstructions)),
-    others: [
-      ...told('Makes', textsOf(recipe.recipeYield ?? recipe.yield)[0]),
-      ...told('By', textsOf(recipe.author)[0]),
-      ...told('Preparation', timeWords(recipe.prepTime)),
-      ...told('Cooking', timeWords(recipe.cookTime)),
-      ...told('In all', timeWords(recipe.totalTime)),
-    ],
+    ingredients: numbered(ingredients, 0),
+    method: numbered(method, ingredients.length),
+    others: numbered(others, ingredients.length + method.length),
   };
 }
 
