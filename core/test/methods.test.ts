@@ -38,4 +38,15 @@ describe('a method as somebody wrote it', () => {
       expect(steps[0]!.step.killStep ?? false).toBe(false);
     },
   );
+
+  it('all that a step leaves open is asked, and degrees that nobody named are no heat', () => {
+    const { steps } = readRecipe(
+      '1 kg plums\n\nMethod\nSimmer the plums for 20 or 30 minutes at 190 degrees. Strain.',
+      shippedCatalogue,
+    );
+    expect(steps[0]!.open.map(({ of }) => of)).toEqual(['minutes', 'celsius']);
+    expect(steps[0]!.ask).toMatch(/which\?.*in which degrees\?/);
+    expect(steps[0]!.step.celsius).toBeUndefined();
+    expect(steps[0]!.open[1]!.answers).toEqual([{ says: '190 °F', part: { celsius: 87.8 } }]);
+  });
 });

@@ -185,3 +185,14 @@ describe('a name', () => {
     expect(missed.map((e) => e.name)).toEqual([]);
   });
 });
+
+describe('a jar told by its ounces', () => {
+  it.each(['per 8 ounce jar', 'per 8-oz jar', 'in each 8 ounce jar', 'for every 8 oz jar'])(
+    '“%s” is a bottle of what it holds, and no fruit',
+    (said) => {
+      const [line] = readIngredientList(`1/4 tsp citric acid ${said}\n1 kg plums`, shippedCatalogue);
+      expect(line).toMatchObject({ ingredientId: 'citric-anhydrous', basis: { per: 'bottle', ml: 237 } });
+      expect(line!.query).toBeUndefined();
+    },
+  );
+});

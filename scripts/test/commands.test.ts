@@ -77,7 +77,7 @@ describe('bench', () => {
     const { code, err } = await node('scripts/bench.mjs', '--only', 'kettle');
     expect([code, err]).toEqual([
       1,
-      expect.stringMatching(/ph-solve, keystroke, reading, simulation, plan, bottle, reading-post/),
+      expect.stringMatching(/ph-solve, keystroke, reading, account, simulation, plan, bottle, reading-post/),
     ]);
   });
 });

@@ -64,7 +64,7 @@ describe('a spreadsheet', () => {
     expect(first.body).toEqual({ id: body.id, rows: 2 });
     expect(again.body).toEqual(first.body);
     const sold = await bring('sales', SALE_COLUMNS, [
-      ['2023-12-01', '23a', '30', 'Marl Farm Shop', '£150.00', ''],
+      ['2023-12-01', '23a', '30', 'Marl Farm Shop', '150.00', ''],
       ['2023-12-02', '', '5', '', '', 'Gift box'],
     ]);
     expect(sold.status).toBe(201);

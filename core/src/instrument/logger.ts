@@ -186,7 +186,7 @@ function openIn(columns: LoggerColumns, answers: LoggerAnswers): LoggerAsks | nu
     return {
       asks: 'column',
       columns: warm,
-      says: `The file has ${warm.length} columns that may be the temperature: ${warm.map(called).join(', ')}. Which was in the pan or the bottle?`,
+      says: `The file has ${warm.length} columns that may be the temperature: ${warm.map(called).join(', ')}. Which of them is meant?`,
     };
   if (times.by === 'wall' && answers.order === undefined) {
     const { orders, shown } = dayOrdersOf(body, times.time);

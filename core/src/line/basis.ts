@@ -70,7 +70,9 @@ const JAR = /^(?:jars?|bottles?)$/;
 
 /** "per jar", "in each half-pint jar", "per 250 ml bottle". */
 function jarRead(per: Per): BasisRead | null {
-  const { behind, read, words } = per;
+  const { behind, words } = per;
+  // A jar of so many ounces is told by what it holds.
+  const read = per.read.unit === 'oz' ? { ...per.read, unit: 'floz' } : per.read;
   const sized = dimension(read.unit) === 'volume';
   const isBehind = JAR.test(behind[read.next]?.word ?? '');
   const isJar = JAR.test(read.unit) || (sized && (isBehind || JAR.test(behind[read.next - 1]?.word ?? '')));

@@ -65,7 +65,7 @@ const KINDS: Record<FormulaStep['kind'], readonly RegExp[]> = {
 };
 
 const placed = (field: SaidField, match: RegExpMatchArray | RegExpExecArray | null): Joined[] =>
-  match ? [{ field, start: match.index!, end: match.index! + match[0].length }] : [];
+  match ? [{ field, start: match.index!, end: match.index! + match[0].trimEnd().length }] : [];
 
 /** Every place of a pattern, as one field. */
 const every = (field: SaidField, said: string, words: RegExp): Joined[] =>

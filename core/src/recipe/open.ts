@@ -30,9 +30,11 @@ const BY_WEIGHT = /\b(?:by|its|the|of) weight\b/i;
 
 /** What is still open in a step: a question to whoever pasted it. */
 export interface Open {
+  /** What its answer says: a time, a heat, a cloth, the mark of a reduction, or what is done at all. */
+  of: 'minutes' | 'celsius' | 'cloth' | 'mark' | 'kind';
   ask: string;
-  /** The minutes that stand there are no time of the step. */
-  noTime?: true;
+  /** The figure that stands there is none of the step. */
+  unknown?: true;
   /** What its words may say, each with what it makes of the step. */
   answers?: Answer[];
 }
@@ -59,42 +61,55 @@ function degreesAsked(text: string): Open | null {
       return { says: `${amount} °${unit}`, part: { celsius } };
     })
     .filter(({ part }) => part.celsius! <= HOTTEST);
-  return { ask: `It says ${quoted(match[0])}: in which degrees?`, answers };
+  return { of: 'celsius', ask: `It says ${quoted(match[0])}: in which degrees?`, unknown: true, answers };
 }
 
 const quoted = (words: string): string => `“${words.trim().replace(/[,.;]$/, '')}”`;
 
-/** Finds what words leave open that changes the product: one of two, less than so much, an amount that nobody counted; null where nothing is. */
-export function openIn(text: string): Open | null {
+/** A time that is short of one, one of two, or not counted. */
+function timeAsked(text: string): Open | null {
   const short = SHORT_OF.exec(text);
-  if (short) return { ask: `It says ${quoted(short[0])}: how long is it?`, noTime: true };
+  if (short) return { of: 'minutes', ask: `It says ${quoted(short[0])}: how long is it?`, unknown: true };
   const either = EITHER_TIME.exec(text);
-  if (either) return { ask: `It says ${quoted(either[0])}: which?` };
+  if (either) return { of: 'minutes', ask: `It says ${quoted(either[0])}: which?` };
   const uncounted = UNCOUNTED.exec(text);
-  if (uncounted && timesIn(text.toLowerCase()).length === 0)
-    return { ask: `It says ${quoted(uncounted[0])}: how long is it?` };
-  const degrees = degreesAsked(text);
-  if (degrees) return degrees;
-  if (PLACES.test(text))
-    return {
-      ask: 'It names two places, one or the other: where does it stand?',
-      answers: [
-        { says: 'in the fridge', part: { celsius: 5 } },
-        { says: 'in the room', part: { celsius: 20 } },
-      ],
-    };
-  if (CLOTHS.test(text))
-    return {
-      ask: 'It names two ways of straining, one or the other: which?',
-      answers: [
-        { says: 'pressed', part: { cloth: 'press' } },
-        { says: 'left to drip', part: { cloth: 'drip' } },
-      ],
-    };
-  if (MARKS.test(text)) return { ask: 'It names two marks, one or the other: to which is it reduced?' };
-  return null;
+  if (!uncounted || timesIn(text.toLowerCase()).length > 0) return null;
+  return { of: 'minutes', ask: `It says ${quoted(uncounted[0])}: how long is it?` };
 }
 
+const WHERE: Open = {
+  of: 'celsius',
+  ask: 'It names two places, one or the other: where does it stand?',
+  answers: [
+    { says: 'in the fridge', part: { celsius: 5 } },
+    { says: 'in the room', part: { celsius: 20 } },
+  ],
+};
+const WHICH_CLOTH: Open = {
+  of: 'cloth',
+  ask: 'It names two ways of straining, one or the other: which?',
+  answers: [
+    { says: 'pressed', part: { cloth: 'press' } },
+    { says: 'left to drip', part: { cloth: 'drip' } },
+  ],
+};
+const WHICH_MARK: Open = {
+  of: 'mark',
+  ask: 'It names two marks, one or the other: to which is it reduced?',
+};
+
+/** Finds all that words leave open and that changes the product: one of two, less than so much, an amount that nobody counted, degrees without a letter. */
+export const openIn = (text: string): Open[] =>
+  [
+    timeAsked(text),
+    degreesAsked(text),
+    PLACES.test(text) ? WHERE : null,
+    CLOTHS.test(text) ? WHICH_CLOTH : null,
+    MARKS.test(text) ? WHICH_MARK : null,
+  ].filter((open) => open !== null);
+
 /** Asks by what a reduction is measured where its words say by weight: a mark is of the volume. */
-export const weightAsked = (text: string): string | undefined =>
-  BY_WEIGHT.test(text) ? 'It is reduced by weight: what part of the volume is left?' : undefined;
+export const weightAsked = (text: string): Open | null =>
+  BY_WEIGHT.test(text)
+    ? { of: 'mark', ask: 'It is reduced by weight: what part of the volume is left?' }
+    : null;

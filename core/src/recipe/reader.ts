@@ -4,7 +4,7 @@ import { type Keeps, keepsIn, onlyKeeps } from './ending.ts';
 import { celsiusIn, minutesIn } from './figures.ts';
 import { joinedIn } from './joined.ts';
 import { boils, inOven, isThrown, type Pan, type StepRead, stepOf, strains } from './kind.ts';
-import { openIn, weightAsked } from './open.ts';
+import { type Open, openIn, weightAsked } from './open.ts';
 import { isPiece, type NamedLine } from './placing.ts';
 import type { RecipeStep } from './result.ts';
 
@@ -50,15 +50,23 @@ function isMore(last: FormulaStep, next: StepRead, said: string): boolean {
 const OVEN =
   'Glass heated dry in an oven is hot in one place and not in another, and may crack as it is filled: boiling water, or a hot wash and a processed jar, does it. Its words may stand, or the step is left out.';
 
-/** What a step that was read leaves open: a mark to reduce to that is nowhere said, or one by weight. */
-function askedOf(read: StepRead, clause: Clause): string | undefined {
-  if (read.kind === 'prepare' && inOven(clause.said)) return OVEN;
-  if (read.kind !== 'reduce') return undefined;
+/** What a step leaves open by what was read of it: glass in an oven, a mark to reduce to that is nowhere said, or one by weight. */
+function openOf(read: StepRead | null, clause: Clause): Open | null {
+  if (!read) return { of: 'kind', ask: 'What is done here? Choose a kind of step.' };
+  if (read.kind === 'prepare' && inOven(clause.said)) return { of: 'kind', ask: OVEN };
+  if (read.kind !== 'reduce') return null;
   const mark = read.toFraction ?? read.toBrix ?? read.toThickness ?? read.toCelsius ?? read.minutes;
   return mark === undefined
-    ? 'How far is it reduced? Its words say no mark and no time.'
+    ? { of: 'mark', ask: 'How far is it reduced? Its words say no mark and no time.' }
     : weightAsked(clause.plain);
 }
+
+/** Figures of a clause that are none of its step: left open, or of how long it keeps. */
+const unknownIn = (open: readonly Open[], kept: boolean): Set<Open['of']> =>
+  new Set([
+    ...(kept ? (['minutes'] as const) : []),
+    ...open.filter(({ unknown }) => unknown).map(({ of }) => of),
+  ]);
 
 /** A further part of a step without a temperature that its words do not say, where one was said: "hold it there for ten minutes". */
 function heldAsBefore(last: FormulaStep, more: StepRead, { said }: Clause): StepRead {
@@ -115,7 +123,10 @@ export class RecipeReader {
       else if (!this.setAside(clause)) this.take(clause, i);
     }
     for (const clause of this.waiting) this.putAside(clause, 'talk');
-    for (const one of this.steps) one.joined = joinedIn(one.step, one.text);
+    for (const one of this.steps) {
+      one.joined = joinedIn(one.step, one.text);
+      if (one.open.length > 0) one.ask = one.open.map(({ ask }) => ask).join(' ');
+    }
   }
 
   private putAside(clause: Clause, as: 'note' | 'talk'): void {
@@ -154,7 +165,7 @@ export class RecipeReader {
     const text = [...this.waiting.map((one) => one.text), clause.text].join('. ');
     for (const one of [...this.waiting, clause]) this.where.set(one, { step: id });
     this.waiting = [];
-    return { step: { ...step, id, ...titled(text) }, text, number: clause.number, joined: [] };
+    return { step: { ...step, id, ...titled(text) }, text, number: clause.number, joined: [], open: [] };
   }
 
   /** Hears what tells of something and does nothing: how long it keeps or took, that it must not boil; the rest is talk. */
@@ -176,8 +187,8 @@ export class RecipeReader {
     if (/\b(?:boiling|hot|boiled)\b[^.;]*\bwater\b/.test(clause.said)) this.pan.hot = true;
     // How long it keeps is no time of a step.
     const kept = this.keeps?.text === clause.text;
-    const open = kept ? null : openIn(clause.plain);
-    const read = this.readStep(clause, kept || open?.noTime === true, going);
+    const open = kept ? [] : openIn(clause.plain);
+    const read = this.readStep(clause, going, unknownIn(open, kept));
     const last = this.steps.at(-1);
     const puts = read?.kind !== 'add' || !this.goesIn.inFull || /\bover\b/.test(clause.said);
     if ((!read || !puts) && going.length === 0) {
@@ -186,19 +197,15 @@ export class RecipeReader {
     }
     if (read && last && going.length === 0 && isMore(last.step, read, clause.said)) {
       this.join(last, clause, read);
-      if (open) {
-        last.ask ??= open.ask;
-        if (open.answers) last.answers ??= open.answers;
-      }
+      last.open.push(...open);
       return;
     }
     const step = this.keep(clause, read ?? { kind: 'add' });
-    const ask = open?.ask ?? (read ? askedOf(read, clause) : 'What is done here? Choose a kind of step.');
+    const more = open.length > 0 ? null : openOf(read, clause);
     this.steps.push({
       ...step,
       ...(read ? {} : { unread: true as const }),
-      ...(ask ? { ask } : {}),
-      ...(open?.answers ? { answers: open.answers } : {}),
+      open: more ? [more] : open,
     });
     this.saidBefore = [clause.said];
     this.heat(step.step);
@@ -207,17 +214,20 @@ export class RecipeReader {
   }
 
   /** What a clause says, kept under the boil where that was said before. */
-  private readStep(clause: Clause, noTime: boolean, going: readonly NamedLine[]): StepRead | null {
+  private readStep(
+    clause: Clause,
+    going: readonly NamedLine[],
+    unknown: ReadonlySet<Open['of']>,
+  ): StepRead | null {
     if (clause.neverBoil) this.neverBoil = true;
     else if (boils(clause.said)) this.neverBoil = false;
     const liquids = going.some(isPiece) ? [] : going.map(({ head }) => head);
     const under = { ...clause, neverBoil: this.neverBoil && !boils(clause.said) };
     const read = stepOf(under, this.pan, liquids);
-    if (read && noTime) {
-      delete read.minutes;
-      // A time that is not known kills nothing, however hot it is.
-      if (read.killStep) read.killStep = false;
-    }
+    if (read && unknown.has('minutes')) delete read.minutes;
+    if (read && unknown.has('celsius')) delete read.celsius;
+    // A time or a heat that is not known kills nothing.
+    if (read?.killStep && unknown.size > 0) read.killStep = false;
     // Only what is on the fire can boil.
     if (read && !['heat', 'draw', 'reduce'].includes(read.kind)) delete read.neverBoil;
     return read;
@@ -241,11 +251,13 @@ export class RecipeReader {
     const { minutes: before, ...rest } = told.step;
     if (before !== undefined && !TOOK.test(clause.plain)) return;
     const open = openIn(clause.plain);
-    if (open) told.ask = open.ask;
+    // Its time is known now, unless these words leave it open again.
+    told.open = [...told.open.filter(({ of }) => of !== 'minutes'), ...open];
+    const unknown = unknownIn(open, false).has('minutes');
     if (before !== undefined && before !== minutes) told.before = before;
-    const known = open?.noTime ? {} : { minutes };
+    const known = unknown ? {} : { minutes };
     // What did not last a minute, or nobody knows how long, kills nothing.
-    const short = open?.noTime || minutes < 1;
+    const short = unknown || minutes < 1;
     told.step = { ...rest, ...known, ...(short && rest.killStep ? { killStep: false } : {}) };
   }
 

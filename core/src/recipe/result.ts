@@ -2,7 +2,7 @@ import type { FormulaContent, FormulaStep, ReadListLine } from '../formula/index
 import type { WordRead } from '../line/index.ts';
 import type { Keeps } from './ending.ts';
 import type { Joined, SaidField } from './joined.ts';
-import type { Answer } from './open.ts';
+import type { Open } from './open.ts';
 
 /** A line of a recipe: what was read of it, the step it goes in at, and the part it stands under. */
 export interface RecipeLine extends ReadListLine {
@@ -23,10 +23,10 @@ export interface RecipeStep {
   number: number;
   /** Its words say no kind of step that is known: it keeps them. */
   unread?: true;
-  /** A question that its words leave open, where the answer changes the product. */
+  /** What its words leave open, where the answer changes the product: the questions, one after another. */
   ask?: string;
-  /** What may answer it. */
-  answers?: Answer[];
+  /** The same, each with what may answer it. */
+  open: Open[];
   /** Minutes that were told first, where it took others. */
   before?: number;
   /** Its words joined to the fields they were read as; the others are kept as words. */

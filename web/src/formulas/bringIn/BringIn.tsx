@@ -38,7 +38,7 @@ function Wish({ incoming: { content, formulaLines, steps } }: { incoming: Incomi
       {content.storage === 'shelf' && found.processFault !== null
         ? `By the rules it is not yet: ${found.processFault} A process that fits is looked for by its forecast.`
         : ruled !== wished
-          ? `By the rules it is ${ruled ?? 'not to be kept'}: ${found.keeping.reason}`
+          ? `By the rules it is ${ruled ?? 'not yet'}: ${found.keeping.reason}`
           : ''}
     </p>
   );
@@ -69,7 +69,7 @@ function ReviewAll({
   const addOwn = useAddOwn(takeAll);
   const kept = lines.filter((line) => !line.out);
   const open = kept.filter((line) => line.open !== null).length;
-  const asks = linesOnly ? 0 : steps.filter((step) => !step.out && step.open !== null).length;
+  const asks = linesOnly ? 0 : steps.filter((step) => !step.out).flatMap((step) => step.open).length;
   const keptSteps = linesOnly ? 0 : steps.filter((step) => !step.out).length;
   const placeOf = (stepId: string | undefined): string | null => {
     const at = steps.findIndex(({ step }) => step.id === stepId);

@@ -1,5 +1,5 @@
 import type { FormulaStep } from '@inch/core/formula';
-import type { SaidField } from '@inch/core/recipe';
+import type { Open, SaidField } from '@inch/core/recipe';
 import { useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -18,31 +18,19 @@ const TIMED: ReadonlySet<string> = new Set(['draw', 'strain', 'reduce', 'heat', 
 
 type Reviewed = Review['steps'][number];
 
-/** Asks what the words of a step leave open: a time is typed, another kind chosen above, or its words stay as they are. */
-function Asked({
-  reviewed: { read, open, leftAsWords, step },
-  review,
-  n,
-}: {
-  reviewed: Reviewed;
-  review: Review;
-  n: number;
-}) {
+/** One thing that the words of a step leave open: pressed, or typed where it is a time. */
+function Question({ open, review, id, n }: { open: Open; review: Review; id: string; n: number }) {
   const [typed, setTyped] = useState('');
   const minutes = figureIn(typed, { unit: 'min' });
-  if (open === null && !leftAsWords) return null;
   return (
-    <div className="mt-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-sm">
-      <span className={`self-center font-semibold ${open === null ? 'text-ink-2' : 'text-hold'}`}>
-        {open ?? 'Left as words.'}
-      </span>
-      {open !== null &&
-        read.answers?.map(({ says, part }) => (
-          <Button key={says} size="small" tone="plain" onClick={() => review.edit(read.step.id, part)}>
-            {says}
-          </Button>
-        ))}
-      {open !== null && !read.answers && TIMED.has(step.kind) && (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <span className="font-semibold text-hold">{open.ask}</span>
+      {open.answers?.map(({ says, part }) => (
+        <Button key={says} size="small" tone="plain" onClick={() => review.edit(id, part)}>
+          {says}
+        </Button>
+      ))}
+      {open.of === 'minutes' && (
         <>
           <Field
             className="w-28"
@@ -57,14 +45,37 @@ function Asked({
             size="small"
             tone="plain"
             disabled={minutes === null}
-            onClick={() => minutes !== null && review.edit(read.step.id, { minutes })}
+            onClick={() => minutes !== null && review.edit(id, { minutes })}
           >
             Take it
           </Button>
         </>
       )}
+    </li>
+  );
+}
+
+/** Asks what the words of a step leave open; what is not answered stays as words. */
+function Asked({
+  reviewed: { read, open, leftAsWords },
+  review,
+  n,
+}: {
+  reviewed: Reviewed;
+  review: Review;
+  n: number;
+}) {
+  if (open.length === 0 && !leftAsWords) return null;
+  return (
+    <div className="mt-1 text-sm">
+      <ul className="grid gap-1">
+        {open.map((one) => (
+          <Question key={one.ask} open={one} review={review} id={read.step.id} n={n} />
+        ))}
+      </ul>
+      {leftAsWords && <span className="font-semibold text-ink-2">Left as words.</span>}
       <Button size="small" tone="quiet" onClick={() => review.settle(read.step.id)}>
-        {open === null ? 'Ask again' : 'Leave as words'}
+        {leftAsWords ? 'Ask again' : 'Leave as words'}
       </Button>
     </div>
   );
@@ -203,7 +214,7 @@ function ReviewStep({ reviewed, review, n }: { reviewed: Reviewed; review: Revie
           {read.before !== undefined && <span className="text-ink-2">{read.before} min were said first</span>}
         </div>
       )}
-      {!out && read.ask && <Asked {...{ reviewed, review, n }} />}
+      {!out && read.open.length > 0 && <Asked {...{ reviewed, review, n }} />}
     </li>
   );
 }

@@ -1,5 +1,5 @@
 import { type FormulaLine, type FormulaStep, readLine, type StepKind } from '@inch/core/formula';
-import type { RecipeLine } from '@inch/core/recipe';
+import type { Open, RecipeLine } from '@inch/core/recipe';
 import { useState } from 'react';
 import { useCatalogue } from '../../data/catalogue.ts';
 import { useSetting } from '../../data/useSetting.ts';
@@ -14,6 +14,15 @@ export interface ReviewedLine {
   /** Its question can be answered by saying that it was read rightly. */
   mayStand: boolean;
 }
+
+/** Fields of a step whose change answers what is asked of it. */
+const FIELDS: Record<Open['of'], readonly (keyof FormulaStep)[]> = {
+  minutes: ['minutes'],
+  celsius: ['celsius'],
+  cloth: ['cloth'],
+  mark: ['toFraction', 'toBrix', 'toCelsius', 'toThickness', 'minutes'],
+  kind: ['kind'],
+};
 
 const EMPTY: ReadonlySet<string> = new Set();
 
@@ -54,12 +63,14 @@ export function useReview(first: Incoming) {
   const steps = (incoming.steps ?? []).map((read) => {
     const { id } = read.step;
     const [kind, edit] = [kinds.get(id), edits.get(id)];
-    const answered = kind !== undefined || edit !== undefined || settled.has(id);
+    const settledAll = kind !== undefined || settled.has(id);
     return {
       read,
       out: out.has(id),
-      /** What its words leave open; null once it was answered, or left as words. */
-      open: answered ? null : (read.ask ?? null),
+      /** What its words leave open and nobody answered yet, by a press, a figure or another kind of step. */
+      open: settledAll
+        ? []
+        : read.open.filter(({ of }) => !FIELDS[of].some((field) => edit && field in edit)),
       leftAsWords: settled.has(id),
       step: { ...read.step, ...(kind ? { kind } : {}), ...edit } as FormulaStep,
       /** Fields that were put right here: no word of the text is theirs any more. */
@@ -91,8 +102,11 @@ export function useReview(first: Incoming) {
     leaveOut: (id: string) => setOut(toggled(out, id)),
     setKind: (id: string, kind: StepKind) => setKinds(new Map([...kinds, [id, kind]])),
     /** Puts a field of a step right, or clears it. */
-    edit: (id: string, part: Partial<FormulaStep>) =>
-      setEdits(new Map([...edits, [id, { ...edits.get(id), ...part }]])),
+    edit: (id: string, part: Partial<FormulaStep>) => {
+      // Under a minute nothing is killed, whatever was read before.
+      const short = part.minutes !== undefined && part.minutes < 1 ? { killStep: false } : {};
+      setEdits(new Map([...edits, [id, { ...edits.get(id), ...part, ...short }]]));
+    },
     /** A line goes in at another step. */
     moveLine: (id: string, stepId: string) => setMoved(new Map([...moved, [id, stepId]])),
     /** The words of a line of the text changed: all of it is read again, choices for other lines are kept. */
